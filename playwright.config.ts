@@ -1,0 +1,18 @@
+import { defineConfig, devices } from '@playwright/test'
+
+const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+
+/** Each errand starts a production server of its own on a database of its own (see e2e/test-support). */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  retries: 0,
+  reporter: [['list']],
+  use: {
+    ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 }, video: 'off', trace: 'retain-on-failure', screenshot: 'only-on-failure',
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },
+  },
+})
