@@ -1,0 +1,44 @@
+import type { Quantity } from '../units'
+import { endsOf, type Limits, type Reading } from './reading'
+import { term, type Term } from './working'
+
+/** Where a reading stands: what it is called, what it measures, and what it can be at all. */
+export interface Placed { readonly reading: Reading; readonly label: string; readonly quantity: Quantity; readonly limits: Limits }
+
+/** Finds a reading of a job by its address, for instance "batteries.b1.capacityAh". */
+export type Lookup = (address: string) => Placed
+
+/** Hands readings to a computation: the nominal value, unless this pass moves it. */
+export class Bench {
+  constructor(private readonly lookup: Lookup, private readonly moved?: ReadonlyMap<string, number>) {}
+
+  value(address: string): number {
+    return this.moved?.get(address) ?? this.lookup(address).reading.value
+  }
+
+  /** the value as a term of a working, named as its field is */
+  term(address: string, name?: string): Term {
+    const { label, quantity } = this.lookup(address)
+    return term(name ?? label, this.value(address), quantity, address)
+  }
+}
+
+/** Remembers which readings were asked for, so that only those are moved in the corners. */
+export class NotingBench extends Bench {
+  private readonly asked = new Set<string>()
+  override value(address: string): number {
+    this.asked.add(address)
+    return super.value(address)
+  }
+  get touched(): readonly string[] { return [...this.asked] }
+}
+
+export interface Ends { readonly address: string; readonly low: number; readonly high: number; readonly value: number }
+
+/** The ends of every reading that has a spread at all. */
+export function endsAt(lookup: Lookup, addresses: readonly string[]): Ends[] {
+  return addresses.map((address) => {
+    const { reading, quantity, limits } = lookup(address)
+    return { address, value: reading.value, ...endsOf(reading, quantity, limits) }
+  }).filter((e) => e.low < e.high)
+}

@@ -1,0 +1,6 @@
+export * from './bench'
+export * from './corners'
+export * from './reading'
+export * from './sampling'
+export * from './verdict'
+export * from './working'

@@ -1,0 +1,55 @@
+import { z } from 'zod'
+import type { Quantity } from '../units'
+
+/** How a value is known, best first. */
+export const sources = ['measured', 'label', 'typical'] as const
+export type Source = (typeof sources)[number]
+
+/**
+ * A number and how we know it.
+ * `value` is in SI (see `quantities`); `spread` (±, SI) stands only where somebody gave one, otherwise the source decides;
+ * `typed` is what was typed, word for word.
+ * @see engineering §0
+ */
+export const readingSchema = z.strictObject({
+  value: z.number(),
+  source: z.enum(sources),
+  spread: z.number().nonnegative().optional(),
+  typed: z.string().max(80).optional(),
+})
+export type Reading = z.infer<typeof readingSchema>
+
+const relative: Record<Source, number> = { measured: 0.03, label: 0.1, typical: 0.3 }
+const kelvin: Record<Source, number> = { measured: 1, label: 3, typical: 6 }
+/** sellers overstate free air-flow */
+const LABEL_FLOW = 0.2
+
+/**
+ * Half-width of what the value may really be.
+ * @returns ± in the reading's unit (kelvin for a temperature)
+ * @see engineering §0
+ * @example spreadOf({ value: 10, source: 'label' }, 'current') //=> 1
+ */
+export function spreadOf(reading: Reading, quantity: Quantity): number {
+  if (reading.spread !== undefined) return reading.spread
+  if (quantity === 'temperature') return kelvin[reading.source]
+  if (quantity === 'flow' && reading.source === 'label') return LABEL_FLOW * Math.abs(reading.value)
+  return relative[reading.source] * Math.abs(reading.value)
+}
+
+/** What a quantity can be at all, SI; a spread is cut there. */
+export interface Limits { readonly min: number; readonly max: number }
+
+/** Lowest and highest value the reading may really have. */
+export function endsOf(reading: Reading, quantity: Quantity, limits: Limits): { low: number; high: number } {
+  const spread = spreadOf(reading, quantity)
+  const { value } = reading
+  return {
+    low: Math.min(value, Math.max(limits.min, value - spread)),
+    high: Math.max(value, Math.min(limits.max, value + spread)),
+  }
+}
+
+export const measured = (value: number, spread?: number): Reading => ({ value, source: 'measured', ...(spread === undefined ? {} : { spread }) })
+export const label = (value: number, spread?: number): Reading => ({ value, source: 'label', ...(spread === undefined ? {} : { spread }) })
+export const typical = (value: number, spread?: number): Reading => ({ value, source: 'typical', ...(spread === undefined ? {} : { spread }) })

@@ -1,0 +1,95 @@
+import { Bench, endsAt, type Lookup } from './bench'
+
+export const SAMPLES = 512
+const STRATA = 16
+const SEED = 0x9e3779b9
+
+/** A small reproducible generator (mulberry32), so that a job gives the same answer twice. */
+function generator(seed: number): () => number {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let t = state
+    t = Math.imul(t ^ (t >>> 15), t | 1)
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+}
+
+function shuffled(n: number, random: () => number): Uint16Array {
+  const order = Uint16Array.from({ length: n }, (_, i) => i)
+  for (let i = n - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1))
+    const held = order[i]!
+    order[i] = order[j]!
+    order[j] = held
+  }
+  return order
+}
+
+/** Quantile of a triangular distribution that peaks at `value` and ends at `low` and `high`. */
+export function triangularQuantile(u: number, low: number, value: number, high: number): number {
+  const width = high - low
+  if (width <= 0) return value
+  const rise = (value - low) / width
+  return u < rise ? low + Math.sqrt(u * width * (value - low)) : high - Math.sqrt((1 - u) * width * (high - value))
+}
+
+export interface Sample {
+  /** for each address, which of the {@link SAMPLES} strata each sample fell in */
+  readonly stratum: ReadonlyMap<string, Uint16Array>
+  /** for each address, the value drawn in each sample */
+  readonly drawn: ReadonlyMap<string, Float64Array>
+}
+
+/**
+ * Latin-hypercube sample of the given readings, triangular over value ± spread.
+ * @see engineering §0
+ */
+export function drawSample(lookup: Lookup, addresses: readonly string[]): Sample {
+  const random = generator(SEED)
+  const stratum = new Map<string, Uint16Array>()
+  const drawn = new Map<string, Float64Array>()
+  for (const { address, low, high, value } of endsAt(lookup, [...addresses].sort())) {
+    const order = shuffled(SAMPLES, random)
+    stratum.set(address, order)
+    drawn.set(address, Float64Array.from(order, (k) => triangularQuantile((k + random()) / SAMPLES, low, value, high)))
+  }
+  return { stratum, drawn }
+}
+
+/** A reader that sees one sample after another, without building a map for each. */
+class SampleBench extends Bench {
+  index = 0
+  constructor(lookup: Lookup, private readonly sample: Sample) { super(lookup) }
+  override value(address: string): number {
+    return this.sample.drawn.get(address)?.[this.index] ?? super.value(address)
+  }
+}
+
+/** Runs a computation over every sample. @returns its {@link SAMPLES} results */
+export function overSamples(compute: (bench: Bench) => number, lookup: Lookup, sample: Sample): Float64Array {
+  const bench = new SampleBench(lookup, sample)
+  return Float64Array.from({ length: SAMPLES }, (_, i) => {
+    bench.index = i
+    return compute(bench)
+  })
+}
+
+/** Share of results below the water line. */
+export const chanceBelowZero = (results: Float64Array): number => results.reduce((n, r) => n + (r < 0 ? 1 : 0), 0) / results.length
+
+/**
+ * First-order Sobol index of one input: variance of the output's means over equal strata of that input, over its whole variance.
+ * @returns 0…1; 0 where the output does not vary
+ * @see engineering §0
+ */
+export function sobolIndex(results: Float64Array, stratum: Uint16Array): number {
+  const mean = results.reduce((s, r) => s + r, 0) / results.length
+  const variance = results.reduce((s, r) => s + (r - mean) ** 2, 0) / results.length
+  if (variance <= 1e-18) return 0
+  const sums = new Float64Array(STRATA)
+  const perStratum = results.length / STRATA
+  results.forEach((r, i) => { sums[Math.floor(stratum[i]! / perStratum)]! += r })
+  return sums.reduce((s, total) => s + (total / perStratum - mean) ** 2, 0) / STRATA / variance
+}

@@ -1,0 +1,43 @@
+import { fromSi, shownUnit, type Quantity, type UnitSystem } from './quantity'
+
+const MINUS = '−'
+
+/**
+ * A number with at most four figures that matter, no needless noughts, and a true minus sign.
+ * @example plainNumber(92.075) //=> '92.08'
+ * @example plainNumber(-1.4) //=> '−1.4'
+ */
+export function plainNumber(value: number, figures = 4): string {
+  if (!Number.isFinite(value)) return value > 0 ? 'no end' : value < 0 ? `${MINUS}no end` : 'unknown'
+  const size = Math.abs(value)
+  const decimals = size === 0 ? 0 : Math.min(6, Math.max(0, figures - 1 - Math.floor(Math.log10(size))))
+  const text = size.toFixed(decimals)
+  const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text
+  return value < 0 && Number(trimmed) !== 0 ? MINUS + trimmed : trimmed
+}
+
+export interface Shown { readonly number: string; readonly unit: string }
+
+/**
+ * A quantity in the chosen system, number and unit apart.
+ * @param si value in the quantity's SI unit
+ * @example shown(0.132, 'length', 'metric') //=> { number: '132', unit: 'mm' }
+ */
+export function shown(si: number, quantity: Quantity, system: UnitSystem, figures?: number): Shown {
+  const unit = shownUnit(quantity, system)
+  return { number: plainNumber(fromSi(si, unit), figures), unit: unit.symbol }
+}
+
+/**
+ * A quantity as text that parses back to itself.
+ * @example format(36.6, 'temperature', 'imperial') //=> '97.88 °F'
+ */
+export function format(si: number, quantity: Quantity, system: UnitSystem, figures?: number): string {
+  const { number, unit } = shown(si, quantity, system, figures)
+  return unit ? `${number} ${unit}` : number
+}
+
+/** The width of a spread in the chosen system: like {@link format}, but a temperature's spread is a difference. */
+export function formatSpread(si: number, quantity: Quantity, system: UnitSystem): Shown {
+  return shown(si, quantity === 'temperature' ? 'temperatureDifference' : quantity, system, 2)
+}

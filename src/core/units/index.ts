@@ -1,0 +1,5 @@
+export * from './format'
+export * from './parse'
+export * from './quantity'
+export * from './temperature'
+export * from './wire-size'

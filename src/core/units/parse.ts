@@ -1,0 +1,103 @@
+import { definitionOf, shownUnit, toSi, type Quantity, type Unit, type UnitSystem } from './quantity'
+
+/** What somebody typed, understood; or why not, in words that say what is accepted. */
+export type Parsed = { readonly ok: true; readonly value: number; readonly spread?: number } | { readonly ok: false; readonly message: string }
+
+const refuse = (message: string): Parsed => ({ ok: false, message })
+const DASHES = /[−–—]/g
+const PLUS_MINUS = /±|\+\/-|\+-/
+/** a whole or decimal number, a fraction, or a whole number with a fraction; thousands may be set apart by a space */
+const NUMBER = /^([+-]?(?:\d{1,3}(?: \d{3})+(?!\d)(?:[.,]\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)(?:[ -]+(\d+)\/(\d+)|\/(\d+))?/i
+
+interface Term { readonly number: number; readonly unitText: string }
+
+/** Reads "3 5/8 in", "6 ft 3 in", "-4": one or more numbers, each with the letters that follow it. */
+function terms(text: string): Term[] | string {
+  const found: Term[] = []
+  let rest = text.trim()
+  while (rest) {
+    const match = NUMBER.exec(rest)
+    if (!match) return found.length || /\d/.test(rest) ? 'mixed' : 'none'
+    const [whole, main = '', top, bottom, under] = match
+    if (/^[+-]?[1-9]\d{0,2}(,\d{3})+$/.test(main)) return `thousands:${main}`
+    let number = Number(main.replace(/ /g, '').replace(',', '.'))
+    if (under !== undefined) number /= Number(under)
+    if (top !== undefined && bottom !== undefined) number += Math.sign(number || 1) * (Number(top) / Number(bottom))
+    rest = rest.slice(whole.length).trimStart()
+    const unitText = /^[^\d+-]*(?:-lb|-m|-in)?(?:[23](?=$|\s|\/)(?:\/[a-z]+)?)?/i.exec(rest)?.[0] ?? ''
+    rest = rest.slice(unitText.length).trimStart()
+    found.push({ number, unitText: unitText.trim() })
+  }
+  return found.length ? found : 'none'
+}
+
+function findUnit(quantity: Quantity, text: string): Unit | undefined {
+  const exact = definitionOf(quantity).units.find((u) => u.symbol === text)
+  if (exact) return exact
+  const bare = text.toLowerCase().replace(/[\s°]|\.$/g, '')
+  return definitionOf(quantity).units.find((u) => u.symbol.toLowerCase().replace(/°/g, '') === bare || u.spellings.includes(bare))
+}
+
+function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
+  const { noun, examples } = definitionOf(quantity)
+  const found = terms(text)
+  if (typeof found === 'string') {
+    if (found.startsWith('thousands:')) {
+      const typed = found.slice('thousands:'.length)
+      return refuse(`${typed} can be read two ways: write ${typed.replaceAll(',', '')} or ${Number(typed.replace(',', '.')) || typed.replace(',', '.')}.`)
+    }
+    return refuse(`This is not a ${noun}. Write it like ${examples}.`)
+  }
+  const compound = found.length > 1
+  if (compound && found.some((t) => !t.unitText)) return refuse(`Each number needs its unit here. Write it like ${examples}.`)
+  let value = 0
+  const negative = found[0]!.number < 0
+  for (const { number, unitText } of found) {
+    const u = unitText ? findUnit(quantity, unitText) : shownUnit(quantity, system)
+    if (!u) return refuse(`"${unitText.slice(0, 20)}" is not a unit of ${noun}. Write it like ${examples}.`)
+    if (compound && u.shift) return refuse(`This is not a ${noun}. Write it like ${examples}.`)
+    const si = toSi(number, u)
+    value += compound && negative ? -Math.abs(si) : si
+  }
+  if (!Number.isFinite(value) || Math.abs(value) > 1e12) return refuse(`That is too large, or not a number. Write a ${noun} like ${examples}.`)
+  const floor = definitionOf(quantity).floor
+  if (floor !== undefined && value < floor) return refuse('Nothing is colder than −273.15 °C.')
+  return { ok: true, value }
+}
+
+/**
+ * Reads what a mechanic types as one quantity, with or without unit and spread.
+ * @param text     as typed: any unit of the quantity, fractions, decimal point or comma, "±" for a spread
+ * @param quantity what the field holds
+ * @param system   whose unit a bare number takes
+ * @returns the value in SI, and the spread (± in SI) if one was typed; otherwise a message that says what is accepted
+ * @example parse('3 5/8 in', 'length', 'metric') //=> { ok: true, value: 0.092075 }
+ * @example parse('4.2 A ±0.3', 'current', 'metric') //=> { ok: true, value: 4.2, spread: 0.3 }
+ * @example parse('1,500', 'engineSpeed', 'metric') //=> { ok: false, message: '1,500 can be read two ways: write 1500 or 1.5.' }
+ */
+export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {
+  const { noun, examples, spreadAs } = definitionOf(quantity)
+  if (text.length > 80) return refuse(`That is too long for a ${noun}. Write it like ${examples}.`)
+  const [main = '', spreadText, more] = text.normalize('NFC').replace(DASHES, '-').replace(/\u00a0|\u202f/g, ' ').split(PLUS_MINUS)
+  if (!main.trim()) return refuse(`Nothing is written here. Write a ${noun} like ${examples}.`)
+  const value = amount(main, quantity, system)
+  if (!value.ok || spreadText === undefined) return value
+  if (more !== undefined) return refuse('Only one ± can follow a reading.')
+  const percent = /^\s*([\d.,]+)\s*%\s*$/.exec(spreadText)
+  if (percent && quantity !== 'share') {
+    if (spreadAs) return refuse('A temperature is not spread in per cent. Write it like 41 C ±1.')
+    const part = Number(percent[1]!.replace(',', '.'))
+    return Number.isFinite(part) ? { ...value, spread: Math.abs(value.value) * part / 100 } : refuse('The spread is not a number. Write it like ±5 %.')
+  }
+  const mainUnit = /^[\s\d.,/]*$/.test(spreadText) ? unitWordOf(main) : ''
+  const spread = amount(`${spreadText} ${mainUnit}`, spreadAs ?? quantity, system)
+  if (!spread.ok) return refuse(`The spread after ± is not understood. Write it like ±0.3.`)
+  if (spread.value < 0) return refuse('A spread is not negative. Write it like ±0.3.')
+  return { ...value, spread: spread.value }
+}
+
+/** a bare spread takes the unit of the value before it */
+const unitWordOf = (main: string): string => {
+  const found = terms(main)
+  return typeof found === 'string' ? '' : found[found.length - 1]!.unitText
+}
