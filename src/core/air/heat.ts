@@ -1,0 +1,29 @@
+import { term, worked, type Worked } from '../reading'
+
+/**
+ * Heat that must be carried away.
+ * @param heatShare h, heat over brake power at the rating
+ * @param loadShare s, share of the rated heat at this duty
+ * @param ratedPowerW brake power at the rating
+ * @returns W
+ * @see engineering §2.8
+ */
+export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: number): Worked =>
+  worked('heat into the coolant', '{0} × {1} × {2}', [
+    term('heat over brake power', heatShare, 'share'), term('load share', loadShare, 'share'), term('rated power', ratedPowerW, 'power'),
+  ], heatShare * loadShare * ratedPowerW, 'power', '§2.8')
+
+/** the coolant of the rated flow warms by this much at the rated heat (estimate) */
+const RATED_RISE_K = 8
+
+/**
+ * How much colder coolant leaves the radiator than it entered: Q/(ṁ c_p), with ṁ c_p ≈ rated heat / 8 K at rated speed, in proportion to speed.
+ * @returns kelvin
+ * @see engineering §3.2, §4
+ */
+export function outletDrop(heatW: number, ratedHeatW: number, rpm: number, ratedRpm: number): Worked {
+  const flow = ((ratedHeatW / RATED_RISE_K) * rpm) / ratedRpm
+  return worked("radiator outlet colder than inlet by", '{0} / ({1} / 8 K × {2} / {3})', [
+    term('heat', heatW, 'power'), term('rated heat', ratedHeatW, 'power'), term('engine speed', rpm, 'engineSpeed'), term('rated speed', ratedRpm, 'engineSpeed'),
+  ], heatW / flow, 'temperatureDifference', '§4')
+}

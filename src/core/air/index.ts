@@ -1,0 +1,3 @@
+export * from './atmosphere'
+export * from './boiling'
+export * from './heat'

@@ -1,0 +1,25 @@
+import { coolant, probe, type AirTemperature, type CoolantTemperature, type ProbeTemperature } from '../units'
+
+/** Where a probe sits, with how much of the coolant's warmth it sees, and how far it overshoots without a run (estimates). */
+export const probePlaces = {
+  'fin-paste': { name: 'in the fins, with paste', kappa: 0.9, overshootK: 6 },
+  fin: { name: 'in the fins, dry', kappa: 0.75, overshootK: 6 },
+  strapped: { name: 'strapped to hose or tank', kappa: 0.8, overshootK: 10 },
+  threaded: { name: 'threaded into the coolant', kappa: 1, overshootK: 3 },
+} as const
+export type ProbePlace = keyof typeof probePlaces
+
+/**
+ * What a probe shows when the coolant at its place stands at a temperature: Reading(T).
+ * @param kappa share of the coolant's warmth that reaches it, 0…1
+ * @see engineering §3.2
+ */
+export const readingOf = (t: CoolantTemperature, surroundings: AirTemperature, kappa: number): ProbeTemperature =>
+  probe(surroundings.c + kappa * (t.c - surroundings.c))
+
+/**
+ * The coolant at the probe's place when the probe shows a temperature: {@link readingOf} turned round.
+ * @see engineering §3.2
+ */
+export const coolantAt = (shown: ProbeTemperature, surroundings: AirTemperature, kappa: number): CoolantTemperature =>
+  coolant(surroundings.c + (shown.c - surroundings.c) / kappa)

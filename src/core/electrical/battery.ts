@@ -1,0 +1,98 @@
+import { following, term, worked, type Worked } from '../reading'
+
+export const batteryKinds = ['flooded', 'agm', 'lithium'] as const
+export type BatteryKind = (typeof batteryKinds)[number]
+
+interface Chemistry {
+  readonly name: string
+  /** [share of charge, rest volts of a 12 V battery], rising */
+  readonly rest: readonly (readonly [number, number])[]
+  readonly floor: number
+  readonly coldLossPerK: number
+  readonly peukert: number
+  /** share of the capacity lost in 30 days on the shelf */
+  readonly selfDischarge30d: number
+}
+
+/** @see engineering §1.9 */
+const chemistries: Readonly<Record<BatteryKind, Chemistry>> = {
+  flooded: { name: 'flooded lead-acid', rest: [[0, 11.89], [0.25, 12.06], [0.5, 12.24], [0.75, 12.45], [1, 12.65]], floor: 0.6, coldLossPerK: 0.008, peukert: 1.2, selfDischarge30d: 0.03 },
+  agm: { name: 'absorbed-glass', rest: [[0, 11.8], [0.25, 12], [0.5, 12.35], [0.75, 12.65], [1, 12.85]], floor: 0.6, coldLossPerK: 0.008, peukert: 1.1, selfDischarge30d: 0.03 },
+  lithium: { name: 'lithium iron phosphate', rest: [[0, 10], [0.1, 12], [0.2, 12.8], [0.3, 13], [0.4, 13.1], [0.7, 13.2], [0.9, 13.3], [1, 13.4]], floor: 0.3, coldLossPerK: 0.003, peukert: 1.03, selfDischarge30d: 0.02 },
+}
+
+export const batteryKindName = (kind: BatteryKind): string => chemistries[kind].name
+
+/** A battery at a temperature. `systemV` 24 is two 12 V batteries in series. */
+export interface Battery {
+  readonly kind: BatteryKind
+  readonly systemV: 12 | 24
+  readonly capacityAh: number
+  readonly hourRateH: 10 | 20
+  /** share of charge, 0…1 */
+  readonly charge: number
+  readonly temperatureC: number
+}
+
+/** Rest voltage at a share of charge. @returns V @see engineering §1.9 */
+export function restVoltage(kind: BatteryKind, charge: number, systemV: 12 | 24): number {
+  const points = chemistries[kind].rest
+  const x = Math.min(1, Math.max(0, charge))
+  const i = Math.max(1, points.findIndex(([s]) => s >= x))
+  const [s0, v0] = points[i - 1]!
+  const [s1, v1] = points[i]!
+  return (v0 + ((v1 - v0) * (x - s0)) / (s1 - s0)) * (systemV / 12)
+}
+
+/** Charge that may be taken until the battery only just still cranks. @returns Ah @see engineering §1.9 */
+export function usableCapacity(battery: Battery): Worked {
+  const { floor, coldLossPerK } = chemistries[battery.kind]
+  const cold = 1 - coldLossPerK * Math.max(0, 25 - battery.temperatureC)
+  return worked('usable until it only just still cranks', '{0} × ({1} − {2}) × {3}', [
+    term('capacity', battery.capacityAh, 'batteryCapacity'), term('charged to', battery.charge, 'share'), term('floor', floor, 'share'), term('cold factor', cold, 'share'),
+  ], battery.capacityAh * Math.max(0, battery.charge - floor) * Math.max(0, cold), 'batteryCapacity', '§1.9')
+}
+
+/**
+ * How long a constant current may be taken before the floor is reached, with Peukert.
+ * @returns s
+ * @see engineering §1.9
+ */
+export function timeToFloor(battery: Battery, currentA: number): Worked {
+  const usable = usableCapacity(battery)
+  const nominalA = battery.capacityAh / battery.hourRateH
+  const factor = Math.min(1, (nominalA / currentA) ** (chemistries[battery.kind].peukert - 1))
+  return following([usable], worked('time to the floor', '{0} / {1} × {2}', [
+    term('usable', usable.value, 'batteryCapacity'), term('current taken', currentA, 'current'), term('Peukert', factor, 'share'),
+  ], (usable.value / currentA) * factor * 3600, 'minutes', '§1.9'))
+}
+
+/**
+ * How long the machine may stand with the controller connected: standby current and self-discharge, without Peukert.
+ * @returns s
+ * @see engineering §1.9
+ */
+export function standingTime(battery: Battery, standbyA: number): Worked {
+  const usable = usableCapacity(battery)
+  const own = (battery.capacityAh * chemistries[battery.kind].selfDischarge30d) / (30 * 24)
+  return following([usable], worked('time standing', '{0} / ({1} + {2})', [
+    term('usable', usable.value, 'batteryCapacity'), term('standby', standbyA, 'current'), term('its own loss', own, 'current'),
+  ], (usable.value / (standbyA + own)) * 3600, 'days', '§1.9'))
+}
+
+/**
+ * Internal resistance of a battery while cranking (estimate ± 30 %; the rating is at −18 °C).
+ * @returns ohm, of the whole battery of the system
+ * @see engineering §1.9
+ */
+export const internalResistance = (coldCrankingA: number, temperatureC: number, systemV: 12 | 24): number =>
+  ((12.6 - 7.2) / coldCrankingA) * Math.exp(-0.02 * (temperatureC + 18)) * (systemV / 12)
+
+/** Volts left while cranking. @returns V @see engineering §1.9 */
+export function crankingVoltage(battery: Battery, coldCrankingA: number, crankingA: number, fanA: number): Worked {
+  const rest = restVoltage(battery.kind, battery.charge, battery.systemV)
+  const ohm = internalResistance(coldCrankingA, battery.temperatureC, battery.systemV)
+  return worked('volts while cranking', '{0} − ({1} + {2}) × {3}', [
+    term('at rest', rest, 'voltage'), term('starter', crankingA, 'current'), term('fan', fanA, 'current'), term('inside the battery', ohm, 'resistance'),
+  ], rest - (crankingA + fanA) * ohm, 'voltage', '§1.9')
+}

@@ -1,0 +1,66 @@
+import { term, worked, type Worked } from '../reading'
+
+/** One reading of the charging current at an engine speed. */
+export interface ChargePoint { readonly rpm: number; readonly currentA: number }
+
+/**
+ * Charging current by the rated output alone.
+ * @param idleRpm zero current is taken at half of it (estimate)
+ * @returns A
+ * @see engineering §1.8
+ */
+export function chargeFromRating(rpm: number, ratedA: number, ratedRpm: number, idleRpm: number): Worked {
+  const rpm0 = Math.min(idleRpm / 2, ratedRpm * 0.9)
+  const scale = (ratedRpm - rpm0) / 3
+  const value = rpm <= rpm0 ? 0 : (ratedA * (1 - Math.exp(-(rpm - rpm0) / scale))) / (1 - Math.exp(-3))
+  return worked('charging', '{0} × (1 − e^(−({1} − {2}) / {3})) / (1 − e^(−3))', [
+    term('rated output', ratedA, 'current'), term('engine speed', rpm, 'engineSpeed'), term('speed without output', rpm0, 'engineSpeed'), term('a third of the way to the rating', scale, 'engineSpeed'),
+  ], value, 'current', '§1.8')
+}
+
+/**
+ * Charging current between measured points: straight to 0 A at 0 rpm below the first, level above the last.
+ * @param points in any order, at least one
+ * @returns A
+ * @see engineering §1.8
+ */
+export function chargeFromPoints(rpm: number, points: readonly ChargePoint[]): Worked {
+  const sorted = [{ rpm: 0, currentA: 0 }, ...points.filter((p) => p.rpm > 0).sort((a, b) => a.rpm - b.rpm)]
+  const above = sorted.findIndex((p) => p.rpm >= rpm)
+  const to = above < 0 ? sorted[sorted.length - 1]! : sorted[above]!
+  const from = above <= 0 ? to : sorted[above - 1]!
+  const share = to.rpm === from.rpm ? 1 : Math.min(1, (rpm - from.rpm) / (to.rpm - from.rpm))
+  return worked('charging, between the measured points', '{0} + ({1} − {0}) × {2}', [
+    term('point below', from.currentA, 'current'), term('point above', to.currentA, 'current'), term('part of the way', share, 'share'),
+  ], from.currentA + (to.currentA - from.currentA) * share, 'current', '§1.8')
+}
+
+/** What is left over: charging − loads − share × fan − controller. @returns A @see engineering §1.8 */
+export function netCharge(chargeA: number, loadsA: number, fanA: number, share: number, controllerA: number): Worked {
+  return worked('left over', '{0} − {1} − {2} × {3} − {4}', [
+    term('charging', chargeA, 'current'), term('other loads', loadsA, 'current'), term('fan share', share, 'share'), term('fan', fanA, 'current'), term('controller', controllerA, 'current'),
+  ], chargeA - loadsA - share * fanA - controllerA, 'current', '§1.8')
+}
+
+/** Largest share of the time that the fan may run without draining the battery, 0…1. @see engineering §1.8 */
+export const largestShare = (chargeA: number, loadsA: number, fanA: number, controllerA: number): number =>
+  fanA <= 0 ? 1 : Math.min(1, Math.max(0, (chargeA - loadsA - controllerA) / fanA))
+
+/**
+ * Lowest engine speed at which nothing is taken from the battery.
+ * @param charge charging current at a speed, rising with it
+ * @returns rpm, or null where it is not reached by `topRpm`
+ * @see engineering §1.8
+ */
+export function breakevenRpm(charge: (rpm: number) => number, neededA: number, topRpm: number): number | null {
+  if (neededA <= 0) return 0
+  if (charge(topRpm) < neededA) return null
+  let low = 0
+  let high = topRpm
+  while (high - low > 0.5) {
+    const mid = (low + high) / 2
+    if (charge(mid) >= neededA) high = mid
+    else low = mid
+  }
+  return high
+}

@@ -1,0 +1,81 @@
+import { following, lastLine, term, worked, type Worked } from '../reading'
+import type { WireSize } from '../units'
+import { allowedCurrent, conductorTemperature, resistancePerMetre, type Surroundings } from './wire'
+
+/** ohm; engineering §1.2 */
+export const FRAME_OHM = 0.002
+export const CRIMP_OHM = 0.003
+export const RELAY_CONTACT_OHM = 0.008
+export const RING_OHM = 0.001
+
+/** Cold resistance of a blade fuse, ohm. @param ratingA I_n @see engineering §1.2 */
+export const bladeFuseOhm = (ratingA: number): number => 0.12 * ratingA ** -1.2
+
+export interface Conductor extends Surroundings { readonly name: string; readonly size: WireSize; readonly lengthM: number }
+
+/** A conductor in free, mild surroundings, for quick sums. @throws RangeError if the length is negative or not finite */
+export function conductor(size: WireSize, lengthM: number, name: string = size): Conductor {
+  return { name, size, lengthM, insulationC: 105, ambientC: 20, bundled: 2 }
+}
+
+/**
+ * Resistance of one conductor at the temperature that its current brings it to.
+ * @returns ohm; throws RangeError if a length or current is negative or not finite
+ * @see engineering §1.1
+ */
+export function conductorResistance(currentA: number, c: Conductor): Worked {
+  if (!(currentA >= 0 && Number.isFinite(currentA))) throw new RangeError('current must be 0 or more')
+  if (!(c.lengthM >= 0 && Number.isFinite(c.lengthM))) throw new RangeError('length must be 0 or more')
+  const temperatureC = conductorTemperature(currentA, allowedCurrent(c.size, c).value, c)
+  const perMetre = resistancePerMetre(c.size, temperatureC)
+  return worked(`${c.name}, ${c.size}, at ${Math.round(temperatureC)} °C`, '{0} per metre × {1}',
+    [term('resistance', perMetre, 'resistance'), term('length', c.lengthM, 'run')], perMetre * c.lengthM, 'resistance', '§1.1')
+}
+
+/** What stands in the current's way besides the fan itself. */
+export interface RunOfWire {
+  readonly conductors: readonly Conductor[]
+  readonly frame: boolean
+  readonly crimps: number
+  readonly rings: number
+  readonly relayContact: boolean
+  readonly fuseA: number | null
+}
+
+/** "{0} + {1} + …" for as many terms */
+const PLUS = Array.from({ length: 10 }, (_, n) => Array.from({ length: n }, (_, i) => `{${i}}`).join(' + ') || '0')
+
+/** Resistance of conductors and frame, contacts left out: what small-craft tables count. @returns ohm @see engineering §1.2 */
+export function wiresResistance(currentA: number, run: RunOfWire): Worked {
+  const parts = run.conductors.map((c) => conductorResistance(currentA, c))
+  const frame = run.frame ? [worked('frame as the way back', '{0}', [term('clean frame', FRAME_OHM, 'resistance')], FRAME_OHM, 'resistance', '§1.2')] : []
+  const all = [...parts, ...frame]
+  const total = all.reduce((s, w) => s + w.value, 0)
+  return following(all, worked('wires and frame', PLUS[all.length] ?? PLUS[0]!,
+    all.map((w) => term(lastLine(w).name, w.value, 'resistance')), total, 'resistance', '§1.2'))
+}
+
+/** Resistance of joints, fuse and relay contact. @returns ohm @see engineering §1.2 */
+export function contactsResistance(run: RunOfWire): Worked {
+  const fuse = run.fuseA === null ? 0 : bladeFuseOhm(run.fuseA)
+  const relay = run.relayContact ? RELAY_CONTACT_OHM : 0
+  return worked('joints and contacts', '{0} × 3 mohm + {1} × 1 mohm + fuse {2} + relay {3}', [
+    term('crimps', run.crimps, 'count'), term('rings', run.rings, 'count'), term('fuse', fuse, 'resistance'), term('relay contact', relay, 'resistance'),
+  ], run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + relay, 'resistance', '§1.2')
+}
+
+/**
+ * Voltage lost between source and fan, both ways round, in conductors alone.
+ * @param currentA running current, A
+ * @param run      conductors in series, in order from the source
+ * @returns volts lost, with one working line per part; throws RangeError if a length or current is negative or not finite
+ * @see engineering §1.2
+ * @example
+ * // 6 A through 2 m out and 2 m back of 16 AWG, no contacts: about a third of a volt
+ * voltageDrop(6, [conductor('16 AWG', 4)]).value //=> 0.33
+ */
+export function voltageDrop(currentA: number, run: readonly Conductor[]): Worked {
+  const wires = wiresResistance(currentA, { conductors: run, frame: false, crimps: 0, rings: 0, relayContact: false, fuseA: null })
+  return following([wires], worked('lost in the wires', '{0} × {1}', [term('running current', currentA, 'current'), term('wires', wires.value, 'resistance')],
+    currentA * wires.value, 'voltage', '§1.2'))
+}
