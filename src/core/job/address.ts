@@ -1,0 +1,50 @@
+import { z } from 'zod'
+import type { Lookup, Reading } from '../reading'
+import { jobSchema, type Job } from './document'
+import { walkFields, type Field, type Found, type Station } from './field'
+
+/** A reading of a job with everything that is known about its place. */
+export interface PlacedField extends Field { readonly address: string; readonly reading: Reading }
+
+const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
+
+/** The feed's length and the way back's are told apart by name. */
+function ownLabel(job: Job, { address, label }: Found): string {
+  const [list, id] = address.split('.')
+  if (list !== 'conductors') return label
+  return `${job.conductors.find((c) => c.id === id)?.role === 'return' ? 'way back' : 'feed'}, ${label}`
+}
+
+/** Every reading of a job by its address, in the order of the document. Jobs are immutable, so it is walked once. */
+export function fieldsOf(job: Job): ReadonlyMap<string, PlacedField> {
+  const known = walked.get(job)
+  if (known) return known
+  const map = new Map(walkFields(jobSchema as unknown as z.ZodType, job).map((f) => [f.address, { ...f, label: ownLabel(job, f) }]))
+  walked.set(job, map)
+  return map
+}
+
+/** @throws RangeError for an address that is not in the job */
+export function lookupOf(job: Job): Lookup {
+  const fields = fieldsOf(job)
+  return (address) => {
+    const found = fields.get(address)
+    if (!found) throw new RangeError(`no reading at ${address}`)
+    return found
+  }
+}
+
+/** The fields that a station asks for. */
+export const fieldsAt = (job: Job, station: Station): PlacedField[] => [...fieldsOf(job).values()].filter((f) => f.station === station)
+
+/** The job with another reading at an address; everything else is shared with the old one. */
+export function withReading(job: Job, address: string, reading: Reading): Job {
+  const set = (node: unknown, path: readonly string[]): unknown => {
+    const [head, ...rest] = path
+    if (head === undefined) return reading
+    if (Array.isArray(node)) return node.map((entry) => ((entry as { id: string }).id === head ? set(entry, rest) : entry))
+    return { ...(node as object), [head]: set((node as Record<string, unknown>)[head], rest) }
+  }
+  if (!fieldsOf(job).has(address)) throw new RangeError(`no reading at ${address}`)
+  return set(job, address.split('.')) as Job
+}

@@ -1,0 +1,64 @@
+import { probePlaces, type ProbePlace } from '../control'
+import { measured, typical } from '../reading'
+import type { WireSize } from '../units'
+import type { Job, Run } from './document'
+import type { ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from './parts'
+import { proposedSetting } from './propose'
+
+/** Changes of a job by one choice. Each returns a new job and leaves the old one as it was. */
+
+const replaceRun = (job: Job, change: Partial<Run>): Job => ({ ...job, runs: job.runs.map((r, i) => (i === 0 ? { ...r, ...change } : r)) })
+
+/** The fan of the first run; its part is kept as it is now, whatever the shelf does later. */
+export const chooseFan = (job: Job, part: FanPart): Job =>
+  replaceRun({ ...job, fans: [{ id: 'fan1', part }, ...job.fans.filter((f) => f.id !== 'fan1')] }, { fan: 'fan1' })
+
+/** The controller of the first run, with the probe that comes with it and a proposed setting. */
+export function chooseController(job: Job, part: ControllerPart, supplied: ProbePart | null): Job {
+  const probes = supplied ? job.probes.map((p, i) => (i === 0 ? { ...p, part: supplied } : p)) : job.probes
+  const chosen = replaceRun({ ...job, probes, controllers: [{ id: 'controller1', part, setC: 90, bandK: 5 }, ...job.controllers.filter((c) => c.id !== 'controller1')] }, { controller: 'controller1' })
+  const setting = proposedSetting(chosen)
+  return setting ? changeSetting(chosen, 'controller1', setting.setC, setting.bandK) : chosen
+}
+
+export const chooseProbe = (job: Job, part: ProbePart): Job => ({ ...job, probes: job.probes.map((p, i) => (i === 0 ? { ...p, part } : p)) })
+
+export const chooseRelay = (job: Job, part: RelayPart): Job =>
+  replaceRun({ ...job, relays: [{ id: 'relay1', part }] }, { relay: 'relay1', switchedBy: 'relay' })
+
+export const chooseKeySwitch = (job: Job, part: SwitchPart): Job =>
+  replaceRun({ ...job, switches: [{ id: 'key1', part }] }, { keySwitch: 'key1', source: 'key switch' })
+
+/** How the first run is fed, switched and brought back. */
+export const changeRun = (job: Job, change: Partial<Pick<Run, 'source' | 'switchedBy' | 'frame' | 'crimps' | 'rings'>>): Job => replaceRun(job, change)
+
+export const changeSizes = (job: Job, size: WireSize | null, ids: readonly string[] = job.runs[0]!.conductors): Job =>
+  ({ ...job, conductors: job.conductors.map((c) => (ids.includes(c.id) ? { ...c, size } : c)) })
+
+/** Puts a fuse into the first run, or takes it out (null): without one the job cannot be signed. */
+export function changeFuse(job: Job, ratingA: number | null, kind: 'blade' | 'breaker' = job.fuses[0]?.kind ?? 'blade'): Job {
+  if (ratingA === null) return replaceRun({ ...job, fuses: [] }, { fuse: null })
+  const old = job.fuses[0] ?? { id: 'fuse1', fromPostM: typical(0.15), ambientC: typical(40) }
+  return replaceRun({ ...job, fuses: [{ ...old, kind, ratingA }] }, { fuse: old.id })
+}
+
+export const changeSetting = (job: Job, controllerId: string, setC: number, bandK: number): Job =>
+  ({ ...job, controllers: job.controllers.map((c) => (c.id === controllerId ? { ...c, setC, bandK } : c)) })
+
+/** Another place for the probe brings its own share and overshoot, typical again. */
+export const changeProbePlace = (job: Job, place: ProbePlace): Job => ({
+  ...job,
+  probes: job.probes.map((p, i) => (i === 0 ? {
+    ...p, place, kappa: typical(probePlaces[place].kappa, place === 'threaded' ? 0 : 0.1), overshootK: typical(probePlaces[place].overshootK),
+  } : p)),
+})
+
+/** Charging known from the rating, or from a clamp at three speeds, which begin as what the rating promises. */
+export function changeChargingKnown(job: Job, known: 'rating' | 'points', promised: (rpm: number) => number): Job {
+  if (known === 'rating' || job.charging.points.length) return { ...job, charging: { ...job.charging, known } }
+  const points = (['idle', 'slow', 'cruise'] as const).map((id) => {
+    const rpm = job.engine[`${id}Rpm`].value
+    return { id, rpm: measured(rpm, 50), currentA: typical(promised(rpm)) }
+  })
+  return { ...job, charging: { ...job.charging, known, points } }
+}

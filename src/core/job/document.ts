@@ -1,0 +1,195 @@
+import { z } from 'zod'
+import { coolants } from '../air'
+import { probePlaces, type ProbePlace } from '../control'
+import { batteryKinds } from '../electrical'
+import { wireSizes } from '../units'
+import { field } from './field'
+import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from './parts'
+
+export { contactSchema, idSchema }
+
+/** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
+export const JOB_VERSION = 1
+
+export const machineKinds = ['trail-bike', 'road-bike', 'side-by-side'] as const
+export const marginIds = ['fit', 'air', 'supply', 'wire', 'fuse', 'contacts', 'charge', 'battery', 'trigger', 'boil'] as const
+export type MarginId = (typeof marginIds)[number]
+
+const line = (max: number) => z.string().max(max)
+/** a calendar day, 2026-01-31 */
+export const daySchema = z.iso.date()
+export const momentSchema = z.iso.datetime()
+const celsius: readonly [number, number] = [-60, 300]
+
+export const jobSchema = z.strictObject({
+  format: z.literal('pyraxis-job'),
+  version: z.literal(JOB_VERSION),
+  title: z.string().trim().min(1).max(80),
+  units: z.enum(['metric', 'imperial']),
+  startedOn: daySchema,
+  promisedOn: daySchema.nullable(),
+  complaint: z.strictObject({
+    what: z.enum(['boils', 'runs hot', 'stumbles when hot', 'cooks what is near it']),
+    on: z.enum(['slow climbs', 'slow work', 'idling', 'after switch-off', 'any work']),
+    breeze: z.enum(['no breeze', 'a breeze', 'any weather']),
+    after: field('minutes until it shows', 'minutes', [0, 86_400], 'machine', 'on a run before anything comes apart').nullable(),
+    aboveC: field('shows above', 'temperature', [-40, 60], 'machine').nullable(),
+  }),
+  machine: z.strictObject({
+    kind: z.enum(machineKinds),
+    name: z.string().trim().min(1).max(80),
+    owner: line(80),
+    systemV: z.union([z.literal(12), z.literal(24)]),
+    hasBattery: z.boolean(),
+    outputDc: z.boolean(),
+  }),
+  surroundings: z.strictObject({
+    heightM: field('height above the sea', 'height', [-430, 5500], 'machine'),
+    coldestC: field('coldest day it works', 'temperature', [-40, 50], 'machine'),
+    hottestC: field('hottest day it works', 'temperature', [-20, 60], 'machine'),
+  }),
+  engine: z.strictObject({
+    ratedPowerW: field('rated power', 'power', [200, 600_000], 'machine'),
+    ratedRpm: field('rated speed', 'engineSpeed', [300, 20_000], 'machine'),
+    idleRpm: field('idle', 'engineSpeed', [200, 5000], 'machine'),
+    slowRpm: field('slow work', 'engineSpeed', [200, 15_000], 'machine'),
+    cruiseRpm: field('cruise', 'engineSpeed', [200, 18_000], 'machine'),
+    heatShare: field('heat over brake power', 'share', [0.1, 2], 'machine', 'petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7'),
+    loadShare: field('load share of the heaviest work', 'share', [0.01, 1], 'machine', 'slow crawl 0.18, climb 0.45, digging 0.5'),
+    thermostatOpensC: field('engine thermostat opens', 'temperature', [20, 120], 'measure', 'stamped on it, or in a pan of water with a thermometer'),
+  }),
+  cooling: z.strictObject({
+    coolant: z.enum(coolants),
+    glycolShare: field('glycol in the coolant', 'share', [0, 0.7], 'measure', 'with a coolant tester'),
+    volumeM3: field('coolant', 'volume', [1e-4, 0.1], 'measure'),
+    capPa: field('cap', 'pressure', [0, 3e5], 'measure', 'stamped on the cap'),
+    cores: z.int().min(1).max(4),
+    coresJoined: z.boolean(),
+    coreWidthM: field('core wide', 'length', [0.03, 2], 'measure'),
+    coreHeightM: field('core high', 'length', [0.03, 2], 'measure'),
+    coreThicknessM: field('core thick', 'length', [0.008, 0.2], 'measure'),
+    finsPerInch: field('fins per inch', 'count', [4, 30], 'measure', 'count them along 25 mm'),
+  }),
+  charging: z.strictObject({
+    known: z.enum(['rating', 'points']),
+    ratedA: field('charging output, rated', 'current', [0.5, 400], 'power'),
+    ratedRpm: field('at engine speed', 'engineSpeed', [300, 20_000], 'power'),
+    points: z.array(z.strictObject({
+      id: idSchema,
+      rpm: field('clamp reading at', 'engineSpeed', [100, 20_000], 'power'),
+      currentA: field('charging current there', 'current', [0, 400], 'power', 'clamp on the charging lead, lights as in use'),
+    })).max(8),
+    regulatorV: field('regulator holds', 'voltage', [12, 32], 'power', 'across the battery, engine at cruise'),
+    otherLoadsA: field('other loads', 'current', [0, 300], 'power', 'clamp on the battery lead, engine off, all on that is on at work'),
+  }),
+  batteries: z.array(z.strictObject({
+    id: idSchema,
+    kind: z.enum(batteryKinds),
+    capacityAh: field('battery', 'batteryCapacity', [0.5, 1000], 'power'),
+    hourRateH: z.union([z.literal(10), z.literal(20)]),
+    coldCrankingA: field('cold-cranking current', 'current', [10, 3000], 'power', 'on the battery'),
+    crankingA: field('starter takes', 'current', [1, 2000], 'power', 'clamp on the starter lead'),
+    charge: field('charged to', 'share', [0.1, 1], 'power', 'from the rest voltage'),
+  })).min(1).max(4),
+  fans: z.array(z.strictObject({ id: idSchema, part: fanPartSchema })).max(4),
+  controllers: z.array(z.strictObject({
+    id: idSchema, part: controllerPartSchema,
+    /** set point and band at the probe; a choice, so without a spread */
+    setC: z.number().min(celsius[0]).max(celsius[1]), bandK: z.number().min(0).max(100),
+  })).max(4),
+  probes: z.array(z.strictObject({
+    id: idSchema, part: probePartSchema.nullable(),
+    place: z.enum(Object.keys(probePlaces) as [ProbePlace, ...ProbePlace[]]),
+    atOutlet: z.boolean(),
+    kappa: field('share of the coolant that the probe sees', 'share', [0.2, 1], 'trigger', 'a thermometer in the coolant beside it, engine hot'),
+    overshootK: field('overshoot', 'temperatureDifference', [0, 60], 'trigger'),
+  })).min(1).max(4),
+  relays: z.array(z.strictObject({ id: idSchema, part: relayPartSchema })).max(4),
+  switches: z.array(z.strictObject({ id: idSchema, part: switchPartSchema })).max(8),
+  fuses: z.array(z.strictObject({
+    id: idSchema, kind: z.enum(['blade', 'breaker']), ratingA: z.number().min(0.5).max(100),
+    fromPostM: field('fuse to battery post, along the wire', 'length', [0, 10], 'wire'),
+    ambientC: field('hottest it gets at the fuse', 'temperature', [-20, 120], 'wire'),
+  })).max(4),
+  conductors: z.array(z.strictObject({
+    id: idSchema, role: z.enum(['feed', 'return']), size: z.enum(wireSizes).nullable(),
+    lengthM: field('length', 'run', [0.02, 60], 'wire', 'a string along the route, ends included'),
+    insulationC: z.union([z.literal(80), z.literal(105), z.literal(125)]),
+    ambientC: field('hottest along its way', 'temperature', [-20, 120], 'wire'),
+    bundled: z.int().min(1).max(60),
+  })).max(12),
+  /** how each fan is fed: the ids of what stands in its path */
+  runs: z.array(z.strictObject({
+    id: idSchema,
+    fan: idSchema.nullable(), controller: idSchema.nullable(), probe: idSchema, fuse: idSchema.nullable(),
+    source: z.enum(['battery', 'key switch']),
+    switchedBy: z.enum(['relay', 'controller']),
+    relay: idSchema.nullable(), keySwitch: idSchema.nullable(),
+    conductors: z.array(idSchema).max(8),
+    frame: z.boolean(),
+    crimps: z.int().min(0).max(30), rings: z.int().min(0).max(12),
+  })).min(1).max(4),
+  place: z.strictObject({
+    mount: z.enum(['ties', 'bracket', 'shroud']),
+    side: z.enum(['puller', 'pusher']),
+    neighbour: z.enum(['fixed', 'moves', 'exhaust']),
+    freeDepthM: field('free behind the core', 'length', [0, 2], 'measure', 'at the tightest point, steering at both locks'),
+    standOffM: field('foam or bracket', 'length', [0, 0.2], 'place'),
+    fanRouteM: field("way of the fan's lead", 'length', [0, 10], 'place', 'a string from fan to joint'),
+    probeRouteM: field("way of the probe's lead", 'length', [0, 10], 'place', 'a string from probe to controller'),
+    sweepM: field('what steering takes of a lead', 'length', [0, 1], 'place', 'string at one lock less string straight ahead'),
+  }),
+  limits: z.strictObject({
+    dropShare: z.union([z.literal(0.02), z.literal(0.03), z.literal(0.05), z.literal(0.1)]),
+    leastAreaM2: z.union([z.literal(0.5e-6), z.literal(0.75e-6)]),
+    boilKeepK: z.number().min(0).max(60),
+  }),
+  use: z.strictObject({
+    live: z.enum(['key only', 'after-run']),
+    afterRunS: field('after-run wanted', 'minutes', [0, 36_000], 'power', 'minutes with the key off', true),
+    standsS: field('longest it stands', 'days', [0, 3.2e7], 'power', 'days between outings', true),
+    fanWhileCranking: z.boolean(),
+  }),
+  setting: z.strictObject({ state: z.enum(['test', 'working']) }),
+  build: z.strictObject({
+    done: z.array(z.strictObject({ step: idSchema, at: momentSchema })).max(200),
+  }),
+  proofs: z.array(z.strictObject({
+    id: idSchema,
+    measured: z.strictObject({ value: z.number().min(-1000).max(1e6), typed: line(80) }).nullable(),
+    answer: z.enum(['yes', 'no']).nullable(),
+    /** why it was not proved */
+    notProved: line(300).nullable(),
+    at: momentSchema,
+  })).max(60),
+  after: z.array(z.strictObject({ id: idSchema, what: line(120), dueOn: daySchema.nullable(), doneOn: daySchema.nullable() })).max(60),
+  acceptances: z.array(z.strictObject({
+    margin: z.enum(marginIds), part: line(60), verdict: z.enum(['unsure', 'open', 'warning']),
+    who: z.string().trim().min(1).max(80), at: momentSchema, why: z.string().trim().min(1).max(400),
+  })).max(100),
+  signature: z.strictObject({ by: z.string().trim().min(1).max(80), at: momentSchema, coreVersion: line(20) }).nullable(),
+}).superRefine((job, context) => {
+  const lists = { fans: job.fans, controllers: job.controllers, probes: job.probes, relays: job.relays, switches: job.switches, fuses: job.fuses, conductors: job.conductors, batteries: job.batteries, runs: job.runs }
+  for (const [key, list] of Object.entries(lists)) {
+    const ids = list.map((e) => e.id)
+    const twice = ids.find((id, i) => ids.indexOf(id) !== i)
+    if (twice) context.addIssue({ code: 'custom', path: [key], message: `the id "${twice}" stands twice` })
+  }
+  job.runs.forEach((run, i) => {
+    const refer = (key: string, id: string | null, list: readonly { id: string }[]): void => {
+      if (id !== null && !list.some((e) => e.id === id)) context.addIssue({ code: 'custom', path: ['runs', i, key], message: `there is no "${id}" in this job` })
+    }
+    refer('fan', run.fan, job.fans)
+    refer('controller', run.controller, job.controllers)
+    refer('probe', run.probe, job.probes)
+    refer('fuse', run.fuse, job.fuses)
+    refer('relay', run.relay, job.relays)
+    refer('keySwitch', run.keySwitch, job.switches)
+    for (const id of run.conductors) refer('conductors', id, job.conductors)
+  })
+})
+
+export type Job = z.infer<typeof jobSchema>
+export type Run = Job['runs'][number]
+export type MachineKind = (typeof machineKinds)[number]
+export type Battery = Job['batteries'][number]

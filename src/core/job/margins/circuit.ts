@@ -1,0 +1,108 @@
+import { jammedCurrent, runningFan, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start } from '../../electrical'
+import { term, worked, type Bench, type Worked } from '../../reading'
+import type { Job, Run } from '../document'
+import type { ControllerPart, FanPart } from '../parts'
+
+/** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
+export interface FanCircuit {
+  readonly run: Run
+  /** "" for the only fan, else ", fan 2" */
+  readonly suffix: string
+  readonly fan: { readonly id: string; readonly part: FanPart } | null
+  readonly controller: Job['controllers'][number] | null
+  readonly fuse: Job['fuses'][number] | null
+  readonly conductors: readonly Job['conductors'][number][]
+  readonly probe: Job['probes'][number]
+}
+
+const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null => list.find((e) => e.id === id) ?? null
+
+export function circuitsOf(job: Job): FanCircuit[] {
+  return job.runs.map((run, i) => ({
+    run, suffix: job.runs.length > 1 ? `, fan ${i + 1}` : '',
+    fan: byId(job.fans, run.fan), controller: byId(job.controllers, run.controller), fuse: byId(job.fuses, run.fuse),
+    conductors: run.conductors.map((id) => byId(job.conductors, id)!), probe: byId(job.probes, run.probe)!,
+  }))
+}
+
+/** The fan's nameplate with this pass's readings. */
+export function ratingOf(bench: Bench, fan: NonNullable<FanCircuit['fan']>): FanRating {
+  const at = `fans.${fan.id}.part`
+  return {
+    motor: fan.part.motor, ratedV: fan.part.ratedV, ratedA: bench.value(`${at}.ratedA`),
+    lockedA: fan.part.lockedA ? bench.value(`${at}.lockedA`) : null, diameterM: fan.part.diameterM.value,
+  }
+}
+
+/**
+ * Running current at the regulator's voltage with nothing in the way: the most that the fan takes in service,
+ * so that no longer or thinner wire can flatter a margin.
+ * @see engineering §1.6
+ */
+export function runCurrent(bench: Bench, fan: NonNullable<FanCircuit['fan']>): Worked {
+  const rating = ratingOf(bench, fan)
+  const volts = bench.value('charging.regulatorV')
+  return worked('fan, running', 'fan curve: {0} at {1}, here at {2}', [
+    term('rated current', rating.ratedA, 'current', `fans.${fan.id}.part.ratedA`), term('rated voltage', rating.ratedV, 'voltage'), term('regulator', volts, 'voltage', 'charging.regulatorV'),
+  ], runningFan(rating, volts).currentA, 'current', '§1.6')
+}
+
+/** First instant of a start at the regulator's voltage with nothing in the way. @see engineering §1.6 */
+export function startCurrent(bench: Bench, fan: NonNullable<FanCircuit['fan']>): Worked {
+  const rating = ratingOf(bench, fan)
+  const volts = bench.value('charging.regulatorV')
+  return worked('fan, starting', '{0} over its winding', [term('regulator', volts, 'voltage', 'charging.regulatorV')], jammedCurrent(rating, volts), 'current', '§1.6')
+}
+
+export const startOf = (bench: Bench, fan: NonNullable<FanCircuit['fan']>): Start => ({
+  runningA: runCurrent(bench, fan).value, startingA: startCurrent(bench, fan).value, timeConstantS: startTimeConstant(fan.part.diameterM.value),
+})
+
+const roleNames = { feed: 'feed', return: 'way back' } as const
+
+/** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
+export function conductorAt(bench: Bench, c: Job['conductors'][number]): Conductor {
+  if (c.size === null) throw new TypeError(`${c.id} has no size`)
+  return {
+    name: roleNames[c.role], size: c.size, insulationC: c.insulationC, bundled: c.bundled,
+    lengthM: bench.value(`conductors.${c.id}.lengthM`), ambientC: bench.value(`conductors.${c.id}.ambientC`),
+  }
+}
+
+export const wiresOf = (bench: Bench, circuit: FanCircuit): RunOfWire => ({
+  conductors: circuit.conductors.map((c) => conductorAt(bench, c)),
+  frame: circuit.run.frame, crimps: circuit.run.crimps, rings: circuit.run.rings,
+  relayContact: circuit.run.switchedBy === 'relay', fuseA: circuit.fuse?.ratingA ?? null,
+})
+
+/** What the wire margins wait for, or null. */
+export function wiresWaitFor(circuit: FanCircuit): string | null {
+  if (!circuit.fan) return 'a fan'
+  const bare = circuit.conductors.find((c) => c.size === null)
+  return bare ? `a size for the ${roleNames[bare.role]}` : circuit.conductors.length === 0 ? 'a conductor' : null
+}
+
+export interface Contact { readonly id: string; readonly name: string; readonly rating: ContactRating | null; readonly needs: string }
+
+/** Every contact that carries the fan's current. */
+export function contactsIn(job: Job, circuit: FanCircuit): Contact[] {
+  const { run, controller } = circuit
+  const relay = byId(job.relays, run.relay)
+  const key = byId(job.switches, run.keySwitch)
+  return [
+    run.switchedBy === 'relay'
+      ? { id: 'relay', name: 'relay', rating: relay?.part.contact ?? null, needs: 'a relay' }
+      : { id: 'controller', name: "controller's own contact", rating: controller?.part.contact ?? null, needs: controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller' },
+    ...(run.source === 'key switch' ? [{ id: 'key', name: 'key switch', rating: key?.part.contact ?? null, needs: "the key switch's rating" }] : []),
+  ]
+}
+
+/** Copper that the smallest terminal on the run accepts, m²; null where no terminal limits it. */
+export function terminalLimit(job: Job, circuit: FanCircuit): number | null {
+  const relay = byId(job.relays, circuit.run.relay)
+  const own: (number | null | undefined)[] = circuit.run.switchedBy === 'relay' ? [relay?.part.terminalAreaM2] : [circuit.controller?.part.terminalAreaM2]
+  const limits = own.filter((a): a is number => typeof a === 'number')
+  return limits.length ? Math.min(...limits) : null
+}
+
+export const isThermostat = (part: ControllerPart): boolean => part.band !== 'hand' && part.band !== 'always'

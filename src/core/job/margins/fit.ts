@@ -1,0 +1,53 @@
+import { worked, type Bench, type Worked } from '../../reading'
+import type { Job } from '../document'
+import { circuitsOf, type FanCircuit } from './circuit'
+import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
+
+/** What must stay free behind the fan, mm, and what stands there. @see engineering §7 */
+export const neighbours = {
+  fixed: { name: 'a fixed part', requiredMm: 6 },
+  moves: { name: 'something that moves or rocks', requiredMm: 15 },
+  exhaust: { name: 'an exhaust or a shield on it', requiredMm: 50 },
+} as const
+
+const LEAD_SPARE = 1.05
+const SERVICE_LOOP_M = 0.05
+
+/** Lead that a route asks for: + 5 %, a service loop and what steering takes. @see engineering §7 */
+const reach = (bench: Bench, route: string): Worked =>
+  worked('lead needed', '{0} × 1.05 + 50 mm + {1}', [bench.term(route), bench.term('place.sweepM')], LEAD_SPARE * bench.value(route) + SERVICE_LOOP_M + bench.value('place.sweepM'), 'length', '§7')
+
+const supplied = (bench: Bench, address: string): Worked => worked('lead supplied', '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
+
+function partsOf(job: Job, { fan, probe, suffix }: FanCircuit): PartDefinition[] {
+  const { name, requiredMm } = neighbours[job.place.neighbour]
+  const depth = { id: `depth${suffix}`, name: `behind the fan${suffix}, to ${name}`, unit: 'mm', required: requiredMm } as const
+  const fanLead = { id: `fan lead${suffix}`, name: `of the fan's lead${suffix}`, unit: 'mm', required: 0 } as const
+  const probeLead = { id: `probe lead${suffix}`, name: `of the probe's lead${suffix}`, unit: 'mm', required: 0 } as const
+  return [
+    fan ? {
+      ...depth, scale: fixedScale(10),
+      compute: (bench) => {
+        const taken = worked('fan with what holds it', '{0} + {1}', [bench.term(`fans.${fan.id}.part.depthM`), bench.term('place.standOffM')],
+          bench.value(`fans.${fan.id}.part.depthM`) + bench.value('place.standOffM'), 'length', '§7')
+        const free = worked('free behind the core', '{0}', [bench.term('place.freeDepthM')], bench.value('place.freeDepthM'), 'length', '§7')
+        return over(free, taken, requiredMm / 1000, 'length', '§7')
+      },
+    } : { ...depth, needs: 'a fan' },
+    fan ? { ...fanLead, scale: fixedScale(100), compute: (b) => over(supplied(b, `fans.${fan.id}.part.leadM`), reach(b, 'place.fanRouteM'), 0, 'length', '§7') } : { ...fanLead, needs: 'a fan' },
+    probe.part
+      ? { ...probeLead, scale: fixedScale(100), compute: (b) => over(supplied(b, `probes.${probe.id}.part.leadM`), reach(b, 'place.probeRouteM'), 0, 'length', '§7') }
+      : { ...probeLead, needs: 'a probe' },
+  ]
+}
+
+/** Plain depth and lead reach. @see engineering §7, margins.md */
+export const fitMargin = (job: Job): MarginDefinition => ({ id: 'fit', name: 'Fit', parts: circuitsOf(job).flatMap((c) => partsOf(job, c)) })
+
+/** What stands one behind the other, for the section drawing; metres. */
+export function depthStack(job: Job): { readonly coreM: number; readonly standOffM: number; readonly fanM: number | null; readonly freeM: number; readonly requiredM: number } {
+  return {
+    coreM: job.cooling.coreThicknessM.value, standOffM: job.place.standOffM.value, fanM: job.fans[0]?.part.depthM.value ?? null,
+    freeM: job.place.freeDepthM.value, requiredM: neighbours[job.place.neighbour].requiredMm / 1000,
+  }
+}

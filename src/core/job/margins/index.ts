@@ -1,0 +1,25 @@
+import type { Bench } from '../../reading'
+import type { Job } from '../document'
+import { airMargin } from './air'
+import { batteryMargin } from './battery'
+import { chargeMargin } from './charge'
+import { contactsMargin } from './contacts'
+import { fitMargin } from './fit'
+import { fuseMargin } from './fuse'
+import type { MarginDefinition } from './part'
+import { supplyMargin } from './supply'
+import { boilMargin, triggerMargin } from './trigger'
+import { wireMargin } from './wire'
+
+export * from './circuit'
+export * from './part'
+export { depthStack, neighbours } from './fit'
+export { fuseNeeds } from './fuse'
+export { chargeAt, powerFlows, workStates, type Flow } from './charge'
+export { boilsAt, outletDropAt, pointsOf } from './trigger'
+
+const margins: readonly ((job: Job, nominal: Bench) => MarginDefinition | null)[] =
+  [fitMargin, airMargin, supplyMargin, wireMargin, fuseMargin, contactsMargin, chargeMargin, batteryMargin, triggerMargin, boilMargin]
+
+/** Every margin that applies to a job, in the order of the rail. @param nominal a reader at the nominal values */
+export const marginsOf = (job: Job, nominal: Bench): MarginDefinition[] => margins.flatMap((m) => m(job, nominal) ?? [])

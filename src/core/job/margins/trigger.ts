@@ -1,0 +1,89 @@
+import { coolantBoils, heatToCarry, outletDrop } from '../../air'
+import { bandRule, boilRule, controllerRule, onOffPoints, secondFanRule, stopsRule, warmUpRule, type OnOff } from '../../control'
+import { following, type Bench, type Worked } from '../../reading'
+import { air, coolant, type AirTemperature } from '../../units'
+import type { Job } from '../document'
+import { circuitsOf, isThermostat, type FanCircuit } from './circuit'
+import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
+
+type WithController = FanCircuit & { readonly controller: NonNullable<FanCircuit['controller']> }
+const hasThermostat = (c: FanCircuit): c is WithController => c.controller !== null && isThermostat(c.controller.part)
+
+const seasons = [{ id: 'coldest', address: 'surroundings.coldestC' }, { id: 'hottest', address: 'surroundings.hottestC' }] as const
+
+/** The on and off points of a controller with this pass's readings: a fixed switch has points of its own. @see engineering §3.1 */
+export function pointsOf(bench: Bench, { controller }: WithController): OnOff {
+  const { part, setC, bandK, id } = controller
+  const fixed = part.fixed && { closesC: bench.value(`controllers.${id}.part.fixed.closesC`), opensC: bench.value(`controllers.${id}.part.fixed.opensC`) }
+  return onOffPoints(part.band, { setC, bandK }, fixed ?? { closesC: setC, opensC: setC - bandK })!
+}
+
+const kappaAt = (bench: Bench, { probe }: FanCircuit): number => bench.value(`probes.${probe.id}.kappa`)
+const opens = (bench: Bench) => coolant(bench.value('engine.thermostatOpensC'))
+
+/** Heat at the heaviest load meant makes the outlet colder than the inlet; 0 unless the probe sits at the outlet. @see engineering §3.2 rule 4 */
+export function outletDropAt(bench: Bench, circuit: FanCircuit): Worked {
+  if (!circuit.probe.atOutlet) return { value: 0, lines: [] }
+  const share = bench.value('engine.heatShare')
+  const power = bench.value('engine.ratedPowerW')
+  const heat = heatToCarry(share, bench.value('engine.loadShare'), power)
+  return following([heat], outletDrop(heat.value, share * power, bench.value('engine.slowRpm'), bench.value('engine.ratedRpm')))
+}
+
+/** Boiling point of this machine's coolant. @see engineering §2.2 */
+export const boilsAt = (bench: Bench, job: Job) =>
+  coolantBoils(job.cooling.coolant, job.cooling.coolant === 'water' ? 0 : bench.value('cooling.glycolShare'), bench.value('surroundings.heightM'), bench.value('cooling.capPa'))
+
+const kelvin = (id: string, name: string, required: number, compute: (bench: Bench) => Worked): PartDefinition =>
+  ({ id, name, unit: 'K', required, scale: fixedScale(5), compute })
+
+function rulesOf(circuit: WithController): PartDefinition[] {
+  const { controller, suffix } = circuit
+  const inSeason = (id: string, name: string, required: number, rule: (p: OnOff, o: ReturnType<typeof opens>, a: AirTemperature, kappa: number) => Worked): PartDefinition[] =>
+    seasons.map((s) => kelvin(`${id}, ${s.id}${suffix}`, `${name} on the ${s.id} day${suffix}`, required, (b) => rule(pointsOf(b, circuit), opens(b), air(b.value(s.address)), kappaAt(b, circuit))))
+  const programmable = controller.part.range !== null && controller.part.band !== 'fixed'
+  return [
+    kelvin(`band${suffix}`, `in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
+    ...inSeason('stops', 'for the fan to stop', 2, stopsRule),
+    ...inSeason('warm-up', 'for warm-up', 0, warmUpRule),
+    ...(programmable ? [kelvin(`controller${suffix}`, `in what the controller can be set to${suffix}`, 0, () => controllerRule(controller.setC, controller.bandK, controller.part.range!))] : []),
+  ]
+}
+
+/** Rules 1, 2, 3, 5 and 6 of a setting; none without a thermostat. @see engineering §3.2, margins.md */
+export function triggerMargin(job: Job): MarginDefinition | null {
+  const circuits = circuitsOf(job)
+  if (circuits.every((c) => c.controller && !isThermostat(c.controller.part))) return null
+  const own = circuits.flatMap((c): PartDefinition[] =>
+    c.controller === null ? [{ id: `setting${c.suffix}`, name: `of the setting${c.suffix}`, unit: 'K', required: 0, needs: 'a controller' }] : hasThermostat(c) ? rulesOf(c) : [])
+  const [first, second] = circuits.filter(hasThermostat)
+  const staged: PartDefinition[] = first && second && first.controller.id !== second.controller.id ? [
+    kelvin('second on', 'between the two fans coming on', 4, (b) => secondFanRule(pointsOf(b, first), pointsOf(b, second)).on),
+    kelvin('second off', 'between the two fans going off', 0, (b) => secondFanRule(pointsOf(b, first), pointsOf(b, second)).off),
+  ] : []
+  return { id: 'trigger', name: 'Trigger', parts: [...own, ...staged] }
+}
+
+/** Rule 4 of a setting: without a run, the coolant when the fan starts, its outlet's drop and an overshoot. @see engineering §3.2, margins.md */
+export function boilMargin(job: Job): MarginDefinition {
+  const keepFreeK = job.limits.boilKeepK
+  return {
+    id: 'boil', name: 'Boil', basis: 'rule of thumb',
+    parts: circuitsOf(job).flatMap((c): PartDefinition[] => {
+      const common = { name: `below boiling${c.suffix}`, unit: 'K', required: keepFreeK } as const
+      if (!c.controller) return [{ ...common, id: `boil${c.suffix}`, needs: 'a controller' }]
+      if (!hasThermostat(c)) return [{ ...common, id: `boil${c.suffix}`, needs: 'a run: without a thermostat no rule of thumb will do' }]
+      return seasons.map((s) => ({
+        ...common, id: `boil, ${s.id}${c.suffix}`, name: `below boiling on the ${s.id} day${c.suffix}`, scale: fixedScale(5),
+        compute: (b: Bench) => {
+          const boils = boilsAt(b, job)
+          const drop = outletDropAt(b, c)
+          return following([boils, drop], boilRule({
+            points: pointsOf(b, c), surroundings: air(b.value(s.address)), kappa: kappaAt(b, c), outletDropK: drop.value,
+            overshootK: b.value(`probes.${c.probe.id}.overshootK`), boils: boils.at, keepFreeK,
+          }))
+        },
+      }))
+    }),
+  }
+}

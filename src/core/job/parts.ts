@@ -1,0 +1,84 @@
+import { z } from 'zod'
+import { bandKinds } from '../control'
+import { field } from './field'
+
+export const idSchema = z.string().regex(/^[a-zA-Z0-9_-]{1,40}$/)
+const name = z.string().trim().min(1).max(80)
+const common = { id: idSchema, name, maker: z.string().max(60), note: z.string().max(400) }
+
+/** What a contact's label promises: a rating is a promise, not a reading, so it has no spread. A. */
+export const contactSchema = z.strictObject({
+  ratedA: z.number().positive().max(500),
+  rating: z.enum(['motor', 'resistive']),
+  makeA: z.number().positive().max(2000).nullable(),
+})
+
+const ingress = z.string().regex(/^IP[0-9X]{2}K?$/).nullable()
+/** largest copper a terminal accepts, m²; null where it has none of its own */
+const terminalAreaM2 = z.number().positive().max(1e-4).nullable()
+
+export const fanPartSchema = z.strictObject({
+  ...common, kind: z.literal('fan'),
+  motor: z.enum(['brushed', 'brushless']),
+  ratedV: z.number().min(5).max(60),
+  ratedA: field('fan current, rated', 'current', [0.05, 60], 'place', 'from the nameplate, or a clamp meter on the bench'),
+  lockedA: field('fan current, held fast', 'current', [0.1, 400], 'place', 'a short blip with the blade held; 4 × rated where unknown').nullable(),
+  diameterM: field('blade diameter', 'length', [0.02, 1], 'place'),
+  depthM: field('fan depth', 'length', [0.005, 0.4], 'place', 'from mounting face to the furthest point, shaft end included'),
+  freeFlowM3s: field('free air-flow, from the box', 'flow', [0.0005, 3], 'place', 'sellers overstate it'),
+  massKg: field('fan weight', 'mass', [0.02, 20], 'place'),
+  leadM: field('lead supplied with the fan', 'length', [0, 10], 'place'),
+  ingress,
+})
+
+/** A thermostat controller, a fixed switch, or a plain hand switch for the fan. */
+export const controllerPartSchema = z.strictObject({
+  ...common, kind: z.literal('controller'),
+  band: z.enum(bandKinds),
+  /** what a programmable one can be set to */
+  range: z.strictObject({
+    minC: z.number().min(-60).max(200), maxC: z.number().min(-60).max(250), stepK: z.number().positive().max(50),
+    bandMinK: z.number().min(0).max(100), bandMaxK: z.number().min(0).max(100),
+  }).refine((r) => r.minC < r.maxC && r.bandMinK <= r.bandMaxK, 'the lowest must be below the highest').nullable(),
+  /** the points of a fixed switch */
+  fixed: z.strictObject({
+    closesC: field('switch closes', 'temperature', [-40, 200], 'trigger'),
+    opensC: field('switch opens', 'temperature', [-40, 200], 'trigger'),
+  }).nullable(),
+  contact: contactSchema.nullable(),
+  terminalAreaM2,
+  standbyA: field('controller draw, standing', 'current', [0, 2], 'power', 'in series with the meter, fan off'),
+  probeOpen: z.enum(['fan off', 'fan on']),
+  probeShorted: z.enum(['fan off', 'fan on']),
+  ingress,
+  /** how its keys set it, one step a line; {set}, {band}, {on}, {off} and {lowest} are filled in */
+  keys: z.array(z.string().max(200)).max(20),
+  suppliedProbeId: idSchema.nullable(),
+})
+
+export const probePartSchema = z.strictObject({
+  ...common, kind: z.literal('probe'),
+  r25Ohm: z.number().positive().max(1e7),
+  betaK: z.number().min(500).max(10_000),
+  leadM: field('lead supplied with the probe', 'length', [0, 20], 'place'),
+})
+
+export const relayPartSchema = z.strictObject({
+  ...common, kind: z.literal('relay'),
+  contact: contactSchema,
+  coilOhm: z.number().min(10).max(2000),
+  suppressed: z.boolean(),
+  terminalAreaM2,
+})
+
+export const switchPartSchema = z.strictObject({ ...common, kind: z.literal('switch'), contact: contactSchema, terminalAreaM2 })
+
+export const partSchema = z.discriminatedUnion('kind', [fanPartSchema, controllerPartSchema, probePartSchema, relayPartSchema, switchPartSchema])
+export type Part = z.infer<typeof partSchema>
+export type PartKind = Part['kind']
+export type FanPart = z.infer<typeof fanPartSchema>
+export type ControllerPart = z.infer<typeof controllerPartSchema>
+export type ProbePart = z.infer<typeof probePartSchema>
+export type RelayPart = z.infer<typeof relayPartSchema>
+export type SwitchPart = z.infer<typeof switchPartSchema>
+export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>

@@ -1,0 +1,43 @@
+import { proposeSetting, type Setting } from '../control'
+import { bladeRatings, checkFuse, chooseConductor, chooseFuse, compareSizes, FRAME_OHM, type ConductorChoice, type FuseCheck, type SizeCheck } from '../electrical'
+import { Bench } from '../reading'
+import { air, coolant, sizesOf, type UnitSystem } from '../units'
+import { lookupOf } from './address'
+import type { Job } from './document'
+import { circuitsOf, conductorAt, fuseNeeds, isThermostat, runCurrent, terminalLimit } from './margins'
+
+/** A setting worked out without a run for the first controller; null where there is none to set. @see engineering §3.2 */
+export function proposedSetting(job: Job): Setting | null {
+  const circuit = circuitsOf(job)[0]!
+  const part = circuit.controller?.part
+  if (!part?.range || !isThermostat(part) || part.band === 'fixed') return null
+  return proposeSetting({
+    opens: coolant(job.engine.thermostatOpensC.value), hottest: air(job.surroundings.hottestC.value), kappa: circuit.probe.kappa.value,
+    bandK: circuit.controller!.bandK, kind: part.band, range: part.range,
+  })
+}
+
+/** Every size for the first run, feed and way back alike; empty until there is a fan. @see engineering §1.3 */
+export function comparedSizes(job: Job, system: UnitSystem): SizeCheck[] {
+  const circuit = circuitsOf(job)[0]!
+  if (!circuit.fan || circuit.conductors.length === 0) return []
+  const bench = new Bench(lookupOf(job))
+  const anySize = sizesOf(system)[0]!
+  return compareSizes(circuit.conductors.map((c) => conductorAt(bench, { ...c, size: anySize })), {
+    runA: runCurrent(bench, circuit.fan).value, fuseA: circuit.fuse?.ratingA ?? null, dropLimitV: job.limits.dropShare * job.machine.systemV,
+    otherWiresOhm: circuit.run.frame ? FRAME_OHM : 0, leastAreaM2: job.limits.leastAreaM2, terminalAreaM2: terminalLimit(job, circuit) ?? Number.POSITIVE_INFINITY,
+  }, system)
+}
+
+export const proposedSize = (job: Job, system: UnitSystem): ConductorChoice => chooseConductor(comparedSizes(job, system))
+
+/** Every blade rating for the first run; empty until fan and conductors are chosen. @see engineering §1.4 */
+export function comparedFuses(job: Job): FuseCheck[] {
+  const needs = fuseNeeds(new Bench(lookupOf(job)), circuitsOf(job)[0]!)
+  return needs ? bladeRatings.map((r) => checkFuse(r, needs)) : []
+}
+
+export function proposedFuse(job: Job): FuseCheck | null {
+  const needs = fuseNeeds(new Bench(lookupOf(job)), circuitsOf(job)[0]!)
+  return needs ? chooseFuse(needs) : null
+}

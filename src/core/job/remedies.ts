@@ -1,0 +1,77 @@
+import { format, plainNumber } from '../units'
+import { fieldsOf } from './address'
+import { changeFuse, changeRun, changeSetting, changeSizes } from './choose'
+import type { Job, MarginId } from './document'
+import type { MarginResult } from './evaluation'
+import type { Station } from './field'
+import { proposedFuse, proposedSetting, proposedSize } from './propose'
+import { stationOfMargin } from './words'
+
+/** Something that would help a margin; `change` does it at once where it is one choice. */
+export interface Remedy { readonly text: string; readonly station: Station; readonly change?: (job: Job) => Job }
+
+const sizeRemedy = (job: Job): Remedy[] => {
+  const choice = proposedSize(job, job.units)
+  if (choice.kind === 'size') return job.conductors.some((c) => c.size !== choice.size) ? [{ text: `Use ${choice.size} for feed and way back`, station: 'wire', change: (j) => changeSizes(j, choice.size) }] : []
+  if (choice.kind === 'joint and tail') {
+    return [{ text: `Run ${choice.size} to a joint close by, then a short tail${choice.tail ? ` of ${choice.tail}` : ''} that fits the terminal`, station: 'wire' }]
+  }
+  return [{ text: 'No size will do: shorten the way, take it through cooler places, or choose a lighter fan', station: 'wire' }]
+}
+
+const fuseRemedy = (job: Job): Remedy[] => {
+  if (!job.fans.length) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
+  if (job.conductors.some((c) => c.size === null)) return sizeRemedy(job)
+  const choice = proposedFuse(job)
+  if (!choice) return [{ text: 'No blade fuse both carries this fan and guards this wire: use a thicker conductor', station: 'wire' }]
+  return job.fuses[0]?.ratingA === choice.ratingA ? [] : [{ text: `Fit a ${choice.ratingA} A fuse`, station: 'wire', change: (j) => changeFuse(j, choice.ratingA) }]
+}
+
+const settingRemedy = (job: Job): Remedy[] => {
+  const setting = proposedSetting(job)
+  const controller = job.controllers[0]
+  if (!setting || !controller) return controller ? [] : [{ text: 'Choose a controller', station: 'trigger' }]
+  if (Math.abs(setting.setC - controller.setC) < 1e-6 && Math.abs(setting.bandK - controller.bandK) < 1e-6) return []
+  return [{
+    text: `Set ${format(setting.setC, 'temperature', job.units)} with a band of ${format(setting.bandK, 'temperatureDifference', job.units)}`, station: 'trigger',
+    change: (j) => changeSetting(j, controller.id, setting.setC, setting.bandK),
+  }]
+}
+
+const none = (): Remedy[] => []
+
+/** What would help each margin most, one entry a margin. */
+const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => Remedy[]>> = {
+  fit: (job) => (job.fans.length ? [{ text: 'Choose a shallower fan, or the other side of the core; a longer lead where the lead is short', station: 'place' }] : [{ text: 'Choose a fan', station: 'place' }]),
+  air: none,
+  supply: sizeRemedy,
+  wire: sizeRemedy,
+  fuse: fuseRemedy,
+  contacts: (job) => (job.runs[0]!.switchedBy === 'controller'
+    ? [{ text: 'Let a relay carry the fan', station: 'wire', change: (j) => changeRun(j, { switchedBy: 'relay' }) }]
+    : job.runs[0]!.source === 'key switch'
+      ? [{ text: 'Feed the fan from the battery and let the key switch only the coil', station: 'wire', change: (j) => changeRun(j, { source: 'battery' }) }]
+      : [{ text: 'Choose a heavier relay', station: 'wire' }]),
+  charge: (job) => (job.charging.known === 'rating'
+    ? [{ text: 'Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan', station: 'power' }]
+    : [{ text: 'Choose a lighter fan, or switch off other loads at idle', station: 'place' }]),
+  battery: (_, margin) => [{ text: margin.part === 'standing' ? 'Take the controller off a switched feed, or put the machine on a maintainer' : 'Shorten the after-run, or keep the fan off while cranking', station: 'power' }],
+  trigger: settingRemedy,
+  boil: settingRemedy,
+}
+
+/** The strongest remedies of a margin that does not hold: the choice first, then the reading to measure. */
+export function remediesFor(job: Job, margin: MarginResult): Remedy[] {
+  if (margin.verdict === 'holds') return []
+  return [...(margin.verdict === 'unsure' ? [] : choicesFor[margin.id](job, margin)), ...measureRemedy(job, margin)]
+}
+
+function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
+  const address = margin.measureNext?.address ?? margin.hurtsMost
+  const found = address ? fieldsOf(job).get(address) : undefined
+  if (!found) return []
+  const share = margin.measureNext ? ` (${plainNumber(margin.measureNext.share * 100, 2)} % of the doubt)` : ''
+  return [{ text: `Measure: ${found.label}${share}`, station: found.station }]
+}
+
+export const homeOf = (margin: MarginResult): Station => stationOfMargin[margin.id]
