@@ -1,0 +1,16 @@
+/** The usual cautions; a step names those that belong to it. */
+export const cautions = {
+  maker: "The machine maker's instructions, local rules and, where the law asks for one, a qualified person come before anything written here.",
+  hotCoolant: 'Hot coolant is under pressure: open no cap or hose above 50 °C.',
+  poison: 'Coolant poisons animals: catch every drop and wipe what is spilt.',
+  fuel: 'Fuel line and tank: no flame, no spark, catch what drips.',
+  battery: 'Battery off first, negative before positive, and on last; keep the positive covered.',
+  surprise: 'A fan on a thermostat starts without warning, engine off or not: keep fingers, sleeves and tools out.',
+  propped: 'Prop the machine so that it cannot fall or roll.',
+  exhaust: 'Exhaust and shields stay hot for long.',
+  fumes: 'Carbon monoxide: run the engine outdoors or with the exhaust led out.',
+  eyes: 'Eye protection for cutting ties, drilling and riveting.',
+  fuseFirst: 'No load before its fuse.',
+  lithium: 'A lithium pack that was crushed, bent or hot stays off the machine.',
+} as const
+export type Caution = keyof typeof cautions

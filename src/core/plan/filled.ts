@@ -1,0 +1,48 @@
+import { proofsOf } from './proofs'
+import { stepsOf } from './steps'
+import { fieldsAt } from '../job/address'
+import type { Job } from '../job/document'
+import type { Station } from '../job/field'
+
+export interface Filled {
+  readonly done: number
+  readonly total: number
+  /** what is left, in a few words */
+  readonly left: string
+}
+
+interface Choice { readonly name: string; readonly made: boolean }
+
+/** The choices that each station asks for besides its readings. */
+const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
+  machine: (job) => [{ name: 'the complaint', made: job.complaint.after !== null }],
+  measure: () => [],
+  place: (job) => [{ name: 'a fan', made: job.fans.length > 0 }],
+  power: () => [],
+  wire: (job) => [
+    { name: 'conductor sizes', made: job.conductors.every((c) => c.size !== null) },
+    { name: 'a fuse', made: job.runs.every((r) => r.fuse !== null) },
+    ...job.runs.filter((r) => r.switchedBy === 'relay').map((r) => ({ name: 'a relay', made: r.relay !== null })),
+    ...job.runs.filter((r) => r.source === 'key switch').map((r) => ({ name: 'the key switch', made: r.keySwitch !== null })),
+  ],
+  trigger: (job) => [
+    { name: 'a controller', made: job.controllers.length > 0 },
+    { name: 'a probe', made: job.probes.every((p) => p.part !== null) },
+  ],
+  build: (job) => stepsOf(job).map((s) => ({ name: s.title, made: job.build.done.some((d) => d.step === s.id) })),
+  prove: (job) => [
+    ...proofsOf(job).map((p) => ({ name: p.name, made: job.proofs.some((d) => d.id === p.id) })),
+    { name: 'the working setting', made: job.setting.state === 'working' },
+  ],
+  after: (job) => [...job.after.map((a) => ({ name: a.what, made: a.dueOn !== null })), { name: 'the signature', made: job.signature !== null }],
+}
+
+/** How far a station is filled: the share of its readings and choices that are no longer typical or unchosen. @see margins.md */
+export function filled(job: Job, station: Station): Filled {
+  const fields = fieldsAt(job, station).filter((f) => !f.wish)
+  const chosen = choices[station](job)
+  const open = chosen.filter((c) => !c.made)
+  const guessed = fields.filter((f) => f.reading.source === 'typical').length
+  const left = [...(open[0] ? [open.length > 1 ? `${open[0].name} and ${open.length - 1} more` : open[0].name] : []), ...(guessed ? [`${guessed} ${guessed === 1 ? 'reading' : 'readings'} still typical`] : [])]
+  return { done: fields.length - guessed + chosen.length - open.length, total: fields.length + chosen.length, left: left.join(', ') }
+}

@@ -1,0 +1,34 @@
+import type { Job } from '../job/document'
+import type { Evaluation } from '../job/evaluation'
+import { stations, type Station } from '../job/field'
+import { filled } from './filled'
+import { remediesFor } from '../job/remedies'
+import { worstMargin } from '../job/words'
+
+export interface NextThing { readonly text: string; readonly station: Station }
+
+export const stationNames: Readonly<Record<Station, string>> = {
+  machine: 'Machine', measure: 'Measure', place: 'Place', power: 'Power', wire: 'Wire', trigger: 'Trigger', build: 'Build', prove: 'Prove', after: 'After',
+}
+
+/**
+ * The next thing to do: a call due, the strongest remedy of the lowest short margin, the reading to measure for the
+ * least sure one, then the first station that is not filled.
+ * @param today calendar day, 2026-01-31
+ * @see margins.md
+ */
+export function nextThing(job: Job, evaluation: Evaluation, today: string): NextThing {
+  const due = job.after.find((a) => a.dueOn !== null && a.doneOn === null && a.dueOn <= today)
+  if (due) return { text: due.what, station: 'after' }
+  if (job.signature) {
+    const coming = job.after.find((a) => a.dueOn !== null && a.doneOn === null)
+    return coming ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' } : { text: 'Nothing left to do', station: 'after' }
+  }
+  const worst = worstMargin(evaluation)
+  if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
+    const [remedy] = remediesFor(job, worst)
+    if (remedy) return { text: remedy.text, station: remedy.station }
+  }
+  const first = stations.find((s) => filled(job, s).done < filled(job, s).total)
+  return first ? { text: `${stationNames[first]}: ${filled(job, first).left}`, station: first } : { text: 'Sign the job', station: 'after' }
+}

@@ -1,0 +1,86 @@
+import { Bench, corners, NotingBench } from '../reading'
+import type { Quantity } from '../units'
+import { runningFan, wiresResistance, contactsResistance } from '../electrical'
+import { lookupOf } from '../job/address'
+import type { Job } from '../job/document'
+import { circuitsOf, isThermostat, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
+import { mounts } from './mounts'
+
+/** What a proof should show: a figure with the band that the readings leave it, or a yes. */
+export interface Prediction { readonly value: number; readonly low: number; readonly high: number; readonly quantity: Quantity }
+
+export interface Proof {
+  readonly id: string
+  readonly name: string
+  readonly how: string
+  /** null for a yes-or-no proof, or where a choice is still missing */
+  readonly predicted: Prediction | null
+  readonly kind: 'figure' | 'yes or no'
+}
+
+/** The band that a figure can have with the readings as they are. */
+function predict(job: Job, quantity: Quantity, slack: number, compute: (bench: Bench) => number): Prediction {
+  const lookup = lookupOf(job)
+  const bench = new NotingBench(lookup)
+  const value = compute(bench)
+  const { worst, best } = corners(compute, lookup, bench.touched, value)
+  return { value, low: worst - slack, high: best + slack, quantity }
+}
+
+/** what an ordinary meter and a probe against a thermometer may be off by */
+const SLACK = { volts: 0.15, amps: 0.1, kelvin: 2 }
+
+
+function figures(job: Job, circuit: FanCircuit): Proof[] {
+  const { fan, controller } = circuit
+  const ready = fan !== null && wiresWaitFor(circuit) === null
+  const proofs: Proof[] = [
+    {
+      id: 'amps', name: 'Running current', kind: 'figure', how: 'Clamp on the feed, engine at cruise, fan held on.',
+      predicted: fan ? predict(job, 'current', SLACK.amps, (b) => runCurrent(b, fan).value) : null,
+    },
+    {
+      id: 'volts', name: 'Voltage at the fan', kind: 'figure', how: 'Across its own plug while it runs, engine at cruise.',
+      predicted: ready ? predict(job, 'voltage', SLACK.volts, (b) => {
+        const run = wiresOf(b, circuit)
+        const ohm = wiresResistance(runCurrent(b, fan).value, run).value + contactsResistance(run).value
+        const volts = b.value('charging.regulatorV')
+        return volts - ohm * runningFan(ratingOf(b, fan), volts, ohm).currentA
+      }) : null,
+    },
+  ]
+  if (controller && isThermostat(controller.part)) {
+    const points = (edge: 'on' | 'off') => predict(job, 'temperature', SLACK.kelvin, (b) => pointsOf(b, { ...circuit, controller })[edge].c)
+    proofs.push(
+      { id: 'starts', name: 'Starts, as the probe shows', kind: 'figure', how: 'Working setting, warm it up outdoors and watch the controller.', predicted: points('on') },
+      { id: 'stops', name: 'Stops, as the probe shows', kind: 'figure', how: 'Let it run; note where it stops.', predicted: points('off') },
+    )
+  }
+  if (controller) {
+    proofs.push({
+      id: 'standby', name: 'Draw with the key off', kind: 'figure', how: 'Meter in series at the battery, fan still.',
+      predicted: predict(job, 'current', 0.001, (b) => job.controllers.reduce((sum, c) => sum + b.value(`controllers.${c.id}.part.standbyA`), 0)),
+    })
+  }
+  return proofs
+}
+
+const yes = (id: string, name: string, how: string): Proof => ({ id, name, how, kind: 'yes or no', predicted: null })
+
+/** Everything that is proved before covers go back, with what the plan predicts. */
+export function proofsOf(job: Job): Proof[] {
+  const circuit = circuitsOf(job)[0]!
+  const open = mounts[job.place.mount].coreComesOff
+  return [
+    yes('turns', 'It turns, the right way', job.place.side === 'puller' ? 'Test setting. A strip of paper in front of the core is drawn to it.' : 'Test setting. A strip of paper behind the core is blown away from it.'),
+    ...figures(job, circuit),
+    yes('key-off', job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time', 'Fan running, key off, hands away.'),
+    yes('clear', 'Nothing caught, lock to lock', 'Engine off, steering from lock to lock, suspension pressed down.'),
+    ...(open ? [yes('leaks', 'No leaks', 'Warm, then cold: hoses, clips and drain.')] : []),
+    yes('level', 'Coolant level, after the first heat cycle', 'Cold again: cap off, level as before.'),
+  ]
+}
+
+/** Whether a measured value lies in what was predicted. */
+export const asPredicted = (predicted: Prediction, measured: number): boolean => measured >= predicted.low && measured <= predicted.high
+

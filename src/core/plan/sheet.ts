@@ -1,0 +1,140 @@
+import { z } from 'zod'
+import { spreadOf } from '../reading'
+import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
+import { onOffPoints } from '../control'
+import { fieldsOf } from '../job/address'
+import type { Job } from '../job/document'
+import type { Evaluation } from '../job/evaluation'
+import { decidingPart, marginInWords, signedFigure } from '../job/words'
+import { typicalMachines } from '../job/typical'
+import { boilsAt, circuitsOf } from '../job/margins'
+import { Bench } from '../reading'
+import { lookupOf } from '../job/address'
+import { cautions, type Caution } from './cautions'
+import { whatToPress } from './keys'
+import { mounts } from './mounts'
+import { asPredicted, proofsOf, type Prediction } from './proofs'
+import { signing } from './sign'
+import { handsOnMinutes, stepsOf } from './steps'
+
+/** A bench sheet as plain words, so that what was signed reads the same for ever. */
+export const sheetSchema = z.strictObject({
+  title: z.string(), subtitle: z.string(), coreVersion: z.string(),
+  sections: z.array(z.strictObject({
+    heading: z.string(),
+    lines: z.array(z.string()),
+    table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
+  })),
+})
+export type Sheet = z.infer<typeof sheetSchema>
+type Section = Sheet['sections'][number]
+
+const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section =>
+  ({ heading, lines, table: rows.length ? { columns, rows } : null })
+
+/** The complaint as one sentence of choices. */
+export function complaintInWords(job: Job): string {
+  const { what, on, breeze, after, aboveC } = job.complaint
+  return [what, ...(after ? [`after ${format(after.value, 'minutes', job.units)}`] : []), `on ${on}`.replace('on after', 'after').replace('on idling', 'idling'),
+    ...(aboveC ? [`above ${format(aboveC.value, 'temperature', job.units)}`] : []), breeze].join(' · ')
+}
+
+const sourceWords = { measured: 'measured', label: 'label', typical: 'typical, a guess' } as const
+
+function readings(job: Job, units: UnitSystem): Section {
+  const rows = [...fieldsOf(job).values()].filter((f) => !f.wish).map(({ label, reading, quantity }) => {
+    const spread = formatSpread(spreadOf(reading, quantity), quantity, units)
+    return [label, format(reading.value, quantity, units), `±${spread.number} ${spread.unit}`.trim(), sourceWords[reading.source]]
+  })
+  return section('Readings', [], ['reading', 'value', 'spread', 'known by'], rows)
+}
+
+function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
+  const rows = evaluation.margins.map((m) => {
+    const part = decidingPart(m)
+    return [m.name, m.verdict, marginInWords(m, units), part?.worst != null && part.best !== null ? `${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}` : '–']
+  })
+  const warnings = evaluation.margins.flatMap((m) => [...m.warnings.map((w) => `Warning, ${m.name}: ${w.text}`), ...m.notes.map((n) => `${m.name}: ${n}`)])
+  return section('Margins', [...warnings, ...evaluation.margins.filter((m) => m.basis === 'rule of thumb').map((m) => `${m.name} is a rule of thumb until a run is worked out.`)], ['margin', 'verdict', 'in words', 'worst to best'], rows)
+}
+
+const partName = (part: { name: string; maker: string } | null | undefined): string => (part ? `${part.name}${part.maker ? ` (${part.maker})` : ''}` : 'not chosen')
+
+function partsAndWire(job: Job, units: UnitSystem): Section {
+  const [circuit] = circuitsOf(job)
+  const run = circuit!.run
+  const rows = [
+    ['fan', partName(circuit!.fan?.part), `${mounts[job.place.mount].name}, ${job.place.side}`],
+    ['controller', partName(circuit!.controller?.part), ''],
+    ['probe', partName(circuit!.probe.part), ''],
+    ...(run.switchedBy === 'relay' ? [['relay', partName(job.relays.find((r) => r.id === run.relay)?.part), '']] : []),
+    ['fuse', circuit!.fuse ? `${circuit!.fuse.ratingA} A ${circuit!.fuse.kind}` : 'NONE FITTED', circuit!.fuse ? `${format(circuit!.fuse.fromPostM.value, 'length', units)} from the post` : ''],
+    ...circuit!.conductors.map((c) => [c.role === 'feed' ? 'feed' : 'way back', c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen', format(c.lengthM.value, 'run', units)]),
+    ['source', run.source === 'battery' ? 'fused straight from the battery' : 'through the key switch', run.frame ? 'back through the frame' : 'back to the battery'],
+  ]
+  return section('Parts and wire', [], ['part', 'what', 'how'], rows)
+}
+
+function settingSection(job: Job, units: UnitSystem): Section {
+  const controller = job.controllers[0]
+  if (!controller) return section('Setting', ['No controller chosen.'])
+  const { part, setC, bandK } = controller
+  const points = onOffPoints(part.band, { setC, bandK }, part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined)
+  const boils = boilsAt(new Bench(lookupOf(job)), job).at
+  return section('Setting and keys', [
+    ...(points ? [`At the probe: on ${format(points.on.c, 'temperature', units)}, off ${format(points.off.c, 'temperature', units)}.`] : ['No thermostat.']),
+    `Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`,
+    `Now on its ${job.setting.state} setting.`,
+    `Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`,
+    ...whatToPress(part, setC, bandK, units).map((k, i) => `${i + 1}. ${k}`),
+  ])
+}
+
+const predictedWords = (p: Prediction, units: UnitSystem): string => `${format(p.value, p.quantity, units, 3)} (${format(p.low, p.quantity, units, 3)} to ${format(p.high, p.quantity, units, 3)})`
+
+function proofSection(job: Job, units: UnitSystem): Section {
+  const rows = proofsOf(job).map((p) => {
+    const done = job.proofs.find((d) => d.id === p.id)
+    const predicted = p.predicted ? predictedWords(p.predicted, units) : p.kind === 'figure' ? 'not worked out' : 'yes'
+    if (!done) return [p.name, predicted, '', '']
+    if (done.notProved !== null) return [p.name, predicted, 'not proved', done.notProved]
+    if (done.measured && p.predicted) return [p.name, predicted, format(done.measured.value, p.predicted.quantity, units), asPredicted(p.predicted, done.measured.value) ? 'as predicted' : 'differs']
+    return [p.name, predicted, done.answer ?? done.measured?.typed ?? '', '']
+  })
+  return section('Proof against prediction', [], ['proof', 'predicted', 'found', 'verdict'], rows)
+}
+
+function signatureSection(job: Job, evaluation: Evaluation): Section {
+  const accepted = job.acceptances.map((a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${a.at.slice(0, 10)}: ${a.why}`)
+  if (job.signature) return section('Signature', [...accepted, `Signed by ${job.signature.by} on ${job.signature.at.slice(0, 10)}, computed by core ${job.signature.coreVersion}.`])
+  const { blockers } = signing(job, evaluation)
+  return section('Signature', [...accepted, ...blockers.map((b) => `Not ready: ${b}`), 'Signed: ______________________________   Day: ______________'])
+}
+
+/**
+ * The bench sheet of a job, in the order in which it is read at the bench.
+ * @param evaluation of the same job
+ */
+export function benchSheet(job: Job, evaluation: Evaluation): Sheet {
+  const units = job.units
+  const steps = stepsOf(job)
+  const named = new Set<Caution>(['maker', ...steps.flatMap((s) => s.cautions)])
+  return {
+    title: job.title,
+    subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}`,
+    coreVersion: evaluation.coreVersion,
+    sections: [
+      section('Job and complaint', [complaintInWords(job), `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`]),
+      readings(job, units),
+      marginSection(evaluation, units),
+      partsAndWire(job, units),
+      settingSection(job, units),
+      section(`Steps, ${handsOnMinutes(steps)} min of hands`, [], ['', 'step', 'how', 'done'], steps.map((s, i) => [
+        String(i + 1), s.title, s.tell, job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',
+      ])),
+      proofSection(job, units),
+      section('Cautions', (Object.keys(cautions) as Caution[]).filter((c) => named.has(c)).map((c) => cautions[c])),
+      signatureSection(job, evaluation),
+    ],
+  }
+}

@@ -1,0 +1,69 @@
+import { addDays } from './days'
+import { proofsOf } from './proofs'
+import { stepsOf } from './steps'
+import type { Job, MarginId } from '../job/document'
+import { CORE_VERSION, type Evaluation } from '../job/evaluation'
+import { afterCare } from '../job/start'
+
+/** Something that must be accepted by name before a job is signed. */
+export interface ToAccept { readonly margin: MarginId; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly text: string; readonly accepted: boolean }
+
+/** What stands between a job and its signature. */
+export interface Signing {
+  /** no acceptance lifts these */
+  readonly blockers: readonly string[]
+  readonly toAccept: readonly ToAccept[]
+  readonly ready: boolean
+}
+
+/**
+ * Whether a job may be signed. A missing fuse blocks it and nothing overrides that; so does any short margin, an unmade
+ * step, an unanswered proof and a test setting. Unsure and open margins and warnings can be accepted, with who, when and why.
+ */
+export function signing(job: Job, evaluation: Evaluation): Signing {
+  const blockers: string[] = []
+  if (job.runs.some((r) => r.fan !== null && r.fuse === null)) blockers.push('No fuse fitted. A job is not signed off without its fuse; there is no way round this.')
+  if (!job.fans.length) blockers.push('No fan chosen.')
+  if (!job.controllers.length) blockers.push('No controller chosen.')
+  for (const m of evaluation.margins) if (m.verdict === 'short' && !(m.id === 'fuse' && m.value === null)) blockers.push(`${m.name} is short.`)
+  if (job.conductors.some((c) => c.size === null)) blockers.push('A conductor has no size.')
+  const unmade = stepsOf(job).filter((s) => !job.build.done.some((d) => d.step === s.id))
+  if (unmade.length) blockers.push(`${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`)
+  const unproved = proofsOf(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
+  if (unproved.length) blockers.push(`${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`)
+  const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
+  for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
+  if (job.setting.state === 'test') blockers.push('The controller is on its test setting: put back the working setting.')
+  const accepted = (margin: MarginId, part: string, verdict: ToAccept['verdict']): boolean => job.acceptances.some((a) => a.margin === margin && a.part === part && a.verdict === verdict)
+  const toAccept = evaluation.margins.flatMap((m): ToAccept[] => [
+    ...m.parts.filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open')).map((p) => {
+      const verdict = p.verdict as 'unsure' | 'open'
+      return { margin: m.id, part: p.id, verdict, text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`, accepted: accepted(m.id, p.id, verdict) }
+    }),
+    ...m.warnings.map((w) => ({ margin: m.id, part: w.part, verdict: 'warning' as const, text: w.text, accepted: accepted(m.id, w.part, 'warning') })),
+  ])
+  return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
+}
+
+/** What a signature stands for: everything but the signature itself and what is looked after later. */
+const signedContent = (job: Job): string => JSON.stringify({ ...job, signature: null, after: [] })
+
+/** Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed changed. */
+export const keepsSignature = (before: Job, after: Job): boolean =>
+  after.signature === null || (JSON.stringify(after.signature) === JSON.stringify(before.signature) && signedContent(before) === signedContent(after))
+
+/** The next version of a job: a change to anything that was signed takes the signature off it. */
+export const withoutStaleSignature = (before: Job, after: Job): Job => (keepsSignature(before, after) ? after : { ...after, signature: null })
+
+/**
+ * The signed job: signature set and the days of aftercare filled in where nobody chose them.
+ * @param at moment of signing, ISO
+ */
+export function signed(job: Job, by: string, at: string): Job {
+  const day = at.slice(0, 10)
+  return {
+    ...job,
+    after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, afterCare.find((c) => c.id === a.id)?.days ?? 7) } : a)),
+    signature: { by, at, coreVersion: CORE_VERSION },
+  }
+}
