@@ -1,0 +1,22 @@
+import type { z } from 'zod'
+
+const MOST = 5
+
+/** Zod's findings as sentences: where in the file, and what is wrong there. */
+export function problemsInWords(error: z.ZodError): string {
+  const found = error.issues.slice(0, MOST).map((issue) => {
+    const where = issue.path.length ? issue.path.map(String).join('.') : 'the file itself'
+    return issue.code === 'unrecognized_keys' ? `${where}: "${issue.keys.join('", "')}" is not known here` : `${where}: ${issue.message}`
+  })
+  const more = error.issues.length - found.length
+  return found.join('; ') + (more > 0 ? `; and ${more} more` : '')
+}
+
+/** A file as JSON, or why it is not. */
+export function parseJson(text: string): { ok: true; value: unknown } | { ok: false; message: string } {
+  try {
+    return { ok: true, value: JSON.parse(text) as unknown }
+  } catch {
+    return { ok: false, message: text.trim() ? 'This is not a JSON file, or it is cut off.' : 'This file is empty.' }
+  }
+}

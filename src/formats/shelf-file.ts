@@ -1,0 +1,13 @@
+import { z } from 'zod'
+import { partSchema, type Part } from '../core/job'
+import { parseJson, problemsInWords } from './problems'
+
+const shelfSchema = z.strictObject({ format: z.literal('pyraxis-shelf'), version: z.literal(1), parts: z.array(partSchema).max(5000) })
+
+/** Parts of a shelf from the text of a file, all or none. */
+export function readShelfFile(text: string): { ok: true; parts: Part[] } | { ok: false; message: string } {
+  const json = parseJson(text)
+  if (!json.ok) return json
+  const parsed = shelfSchema.safeParse(json.value)
+  return parsed.success ? { ok: true, parts: parsed.data.parts } : { ok: false, message: `This shelf cannot be read: ${problemsInWords(parsed.error)}.` }
+}
