@@ -1,0 +1,96 @@
+import { existsSync, mkdirSync } from 'node:fs'
+import path from 'node:path'
+import Sqlite from 'better-sqlite3'
+import { Kysely, SqliteDialect } from 'kysely'
+import { migrations } from './migrations'
+import type { Tables } from './tables'
+import { asTrouble, isBusy, StoreTrouble } from './trouble'
+
+export interface Store { readonly file: string; readonly db: Kysely<Tables> }
+
+/** how long one call may block the whole server before it waits aside instead */
+const BUSY_MS = 100
+const TRIES = 25
+const PAUSE_MS = 120
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+
+/**
+ * Runs work on the store. A file that is held by somebody else is tried again for about three seconds without
+ * stopping other requests; what still fails comes back as {@link StoreTrouble}.
+ */
+export async function patiently<T>(file: string, work: () => Promise<T>): Promise<T> {
+  for (let n = 1; ; n++) {
+    try {
+      return await work()
+    } catch (error) {
+      if (!isBusy(error) || n === TRIES) throw asTrouble(error, file)
+      await pause(PAUSE_MS)
+    }
+  }
+}
+
+function openFile(file: string): Sqlite.Database {
+  mkdirSync(path.dirname(path.resolve(file)), { recursive: true })
+  const sqlite = new Sqlite(file, { timeout: BUSY_MS })
+  try {
+    sqlite.pragma('journal_mode = wal')
+    sqlite.pragma('synchronous = full')
+    sqlite.pragma('foreign_keys = on')
+  } catch (error) {
+    sqlite.close()
+    throw error
+  }
+  return sqlite
+}
+
+/** Brings a file to the present version; a file that already holds something is copied beside itself first. */
+async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string): Promise<void> {
+  const version = Number(sqlite.pragma('user_version', { simple: true }))
+  if (version > migrations.length) {
+    throw new StoreTrouble(`${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`, 'newer')
+  }
+  const foreign = version === 0 && (sqlite.prepare("select count(*) as n from sqlite_master where type = 'table'").get() as { n: number }).n > 0
+  if (foreign) throw new StoreTrouble(`${file} is a database of another program. Name another file in PYRAXIS_DB. The file was left as it is.`, 'broken')
+  if (version > 0 && version < migrations.length) {
+    const copy = `${file}.before-version-${version + 1}`
+    if (!existsSync(copy)) sqlite.prepare('vacuum into ?').run(copy)
+  }
+  for (let n = version; n < migrations.length; n++) {
+    await db.transaction().execute(async (trx) => {
+      await migrations[n]!(trx as unknown as Kysely<unknown>)
+      sqlite.pragma(`user_version = ${n + 1}`)
+    })
+  }
+}
+
+/**
+ * Opens a database file, making it where there is none.
+ * @throws StoreTrouble for a file that is locked, read-only, damaged, foreign or newer
+ */
+export async function openStore(file: string): Promise<Store> {
+  return patiently(file, async () => {
+    const sqlite = openFile(file)
+    const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) })
+    try {
+      await migrate(sqlite, db, file)
+      return { file, db }
+    } catch (error) {
+      await db.destroy()
+      throw error
+    }
+  })
+}
+
+export const defaultFile = (): string => process.env.PYRAXIS_DB || path.join('data', 'pyraxis.db')
+
+const shared = globalThis as typeof globalThis & { pyraxisStore?: Promise<Store> }
+
+/** The store of this process, opened when first asked for; a failed opening is tried again at the next call. */
+export function theStore(): Promise<Store> {
+  shared.pyraxisStore ??= openStore(defaultFile()).catch((error: unknown) => {
+    delete shared.pyraxisStore
+    throw error
+  })
+  return shared.pyraxisStore
+}

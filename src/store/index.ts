@@ -1,0 +1,6 @@
+export * from './clock'
+export * from './database'
+export * from './jobs'
+export * from './machines'
+export * from './shelf'
+export * from './trouble'

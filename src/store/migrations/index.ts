@@ -1,0 +1,5 @@
+import type { Kysely } from 'kysely'
+import { firstTables } from './first-tables'
+
+/** Every migration in order; the file's `user_version` counts how many it has had. They only go forward. */
+export const migrations: readonly ((db: Kysely<unknown>) => Promise<void>)[] = [firstTables]

@@ -1,0 +1,10 @@
+/** The tables as they are after every migration. JSON columns hold documents parsed by Zod when read. */
+export interface Tables {
+  machines: { id: string; name: string; kind: string; owner: string; created_at: string }
+  jobs: { id: string; machine_id: string; created_at: string; head: number }
+  /** append-only; `save_key` lets a save be sent twice without being made twice */
+  revisions: { job_id: string; number: number; made_at: string; based_on: number; save_key: string; document: string }
+  /** what was signed, as it was shown then */
+  seals: { job_id: string; revision: number; signed_at: string; signed_by: string; core_version: string; evaluation: string; sheet: string }
+  parts: { id: string; kind: string; name: string; document: string; retired_at: string | null }
+}
