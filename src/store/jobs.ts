@@ -59,10 +59,10 @@ export async function listJobs({ db, file }: Store): Promise<JobRevision[]> {
 export const readHead = (store: Store, id: string): Promise<JobRevision | null> => patiently(store.file, () => head(store.db, store.file, id))
 
 /**
- * Puts a new job into the yard, with its machine. A job that comes signed is sealed at once, and refused where it could not be signed here.
+ * Puts a new job into the yard, with its machine; one of the same name, kind and owner is the same machine. A job that comes signed is sealed at once, and refused where it could not be signed here.
  * @returns the job's id, or why it was refused
  */
-export async function addJob({ db, file }: Store, job: Job, at: string, machineId?: string): Promise<{ ok: true; id: string } | { ok: false; message: string }> {
+export async function addJob({ db, file }: Store, job: Job, at: string): Promise<{ ok: true; id: string } | { ok: false; message: string }> {
   const evaluation = job.signature ? evaluate(job) : null
   const blocked = evaluation ? signing(job, evaluation) : null
   if (blocked && !blocked.ready) {
@@ -70,11 +70,10 @@ export async function addJob({ db, file }: Store, job: Job, at: string, machineI
   }
   return patiently(file, () => db.transaction().execute(async (trx) => {
     const id = randomUUID()
-    let machine = machineId
-    if (!machine) {
-      machine = randomUUID()
-      await trx.insertInto('machines').values({ id: machine, name: job.machine.name, kind: job.machine.kind, owner: job.machine.owner, created_at: at }).execute()
-    }
+    const { name, kind, owner } = job.machine
+    const known = await trx.selectFrom('machines').select('id').where('name', '=', name).where('kind', '=', kind).where('owner', '=', owner).executeTakeFirst()
+    const machine = known?.id ?? randomUUID()
+    if (!known) await trx.insertInto('machines').values({ id: machine, name, kind, owner, created_at: at }).execute()
     await trx.insertInto('jobs').values({ id, machine_id: machine, created_at: at, head: 0 }).execute()
     const revision = await append(trx, id, job, 0, randomUUID(), at)
     if (evaluation) await seal(trx, id, revision, job, evaluation)

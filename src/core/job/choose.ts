@@ -1,4 +1,5 @@
 import { probePlaces, type ProbePlace } from '../control'
+import { chargeFromRating } from '../electrical'
 import { measured, typical } from '../reading'
 import type { WireSize } from '../units'
 import type { Job, Run } from './document'
@@ -54,11 +55,26 @@ export const changeProbePlace = (job: Job, place: ProbePlace): Job => ({
 })
 
 /** Charging known from the rating, or from a clamp at three speeds, which begin as what the rating promises. */
-export function changeChargingKnown(job: Job, known: 'rating' | 'points', promised: (rpm: number) => number): Job {
+export function changeCharging(job: Job, known: 'rating' | 'points'): Job {
   if (known === 'rating' || job.charging.points.length) return { ...job, charging: { ...job.charging, known } }
+  const { ratedA, ratedRpm } = job.charging
   const points = (['idle', 'slow', 'cruise'] as const).map((id) => {
     const rpm = job.engine[`${id}Rpm`].value
-    return { id, rpm: measured(rpm, 50), currentA: typical(promised(rpm)) }
+    return { id, rpm: measured(rpm, 50), currentA: typical(chargeFromRating(rpm, ratedA.value, ratedRpm.value, job.engine.idleRpm.value).value) }
   })
   return { ...job, charging: { ...job.charging, known, points } }
 }
+
+/** Two 12 V batteries in series: a regulator's voltage that is still a guess doubles with them. */
+export function changeSystemVoltage(job: Job, systemV: 12 | 24): Job {
+  const { regulatorV } = job.charging
+  const guess = regulatorV.source === 'typical'
+  return {
+    ...job, machine: { ...job.machine, systemV },
+    charging: guess ? { ...job.charging, regulatorV: { ...regulatorV, value: 14.2 * (systemV / 12), spread: 0.3 * (systemV / 12) } } : job.charging,
+  }
+}
+
+/** The complaint's own figures, noted on a run before anything comes apart. */
+export const changeComplaintReading = (job: Job, which: 'after' | 'aboveC', value: number, typed: string): Job =>
+  ({ ...job, complaint: { ...job.complaint, [which]: { value, source: 'measured', typed } } })

@@ -1,7 +1,7 @@
 import type { Quantity } from '../units'
 
 /** One number put into a formula. `address` leads back to the reading it came from. */
-export interface Term { readonly name: string; readonly value: number; readonly quantity: Quantity; readonly address?: string }
+export interface Term { readonly name: string; readonly value: number; readonly quantity: Quantity; readonly address?: string | undefined }
 
 /**
  * One line of a working. `formula` holds the terms as {0}, {1}, …: written out once with names, once with numbers.

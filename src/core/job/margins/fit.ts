@@ -45,9 +45,11 @@ function partsOf(job: Job, { fan, probe, suffix }: FanCircuit): PartDefinition[]
 export const fitMargin = (job: Job): MarginDefinition => ({ id: 'fit', name: 'Fit', parts: circuitsOf(job).flatMap((c) => partsOf(job, c)) })
 
 /** What stands one behind the other, for the section drawing; metres. */
-export function depthStack(job: Job): { readonly coreM: number; readonly standOffM: number; readonly fanM: number | null; readonly freeM: number; readonly requiredM: number } {
-  return {
-    coreM: job.cooling.coreThicknessM.value, standOffM: job.place.standOffM.value, fanM: job.fans[0]?.part.depthM.value ?? null,
-    freeM: job.place.freeDepthM.value, requiredM: neighbours[job.place.neighbour].requiredMm / 1000,
-  }
+export interface DepthStack { readonly coreM: number; readonly standOffM: number; readonly fanM: number | null; readonly freeM: number; readonly leftM: number; readonly requiredM: number }
+
+export function depthStack(job: Job): DepthStack {
+  const freeM = job.place.freeDepthM.value
+  const standOffM = job.place.standOffM.value
+  const fanM = job.fans[0]?.part.depthM.value ?? null
+  return { coreM: job.cooling.coreThicknessM.value, standOffM, fanM, freeM, leftM: freeM - standOffM - (fanM ?? 0), requiredM: neighbours[job.place.neighbour].requiredMm / 1000 }
 }

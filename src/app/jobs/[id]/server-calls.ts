@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { jobSchema } from '@/core/job'
+import type { PendingSave, SaveAnswer } from '@/stations/job-screen/saver'
+import type { Opened } from '@/stations/job-screen/use-job-document'
+
+const openedSchema = z.object({ id: z.string(), revision: z.number(), savedAt: z.string(), job: jobSchema })
+const answerSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('saved'), revision: z.number(), savedAt: z.string() }),
+  z.object({ kind: z.literal('stale'), theirs: openedSchema }),
+  z.object({ kind: z.literal('refused'), message: z.string() }),
+  z.object({ kind: z.literal('later'), message: z.string() }),
+])
+const signAnswerSchema = z.union([z.object({ ok: z.literal(true), opened: openedSchema }), z.object({ ok: z.literal(false), message: z.string() })])
+
+const unreached = 'Pyraxis does not answer; it is tried again.'
+
+async function post(path: string, body: unknown): Promise<unknown> {
+  const answer = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  return answer.json()
+}
+
+/** One settled change to the server; whatever goes wrong on the way is an answer, never an exception. */
+export async function saveJob(id: string, { from, key, job }: PendingSave): Promise<SaveAnswer> {
+  try {
+    const parsed = answerSchema.safeParse(await post(`/api/jobs/${encodeURIComponent(id)}/revisions`, { from, key, job }))
+    return parsed.success ? parsed.data : { kind: 'later', message: unreached }
+  } catch {
+    return { kind: 'later', message: unreached }
+  }
+}
+
+/** Signs the revision `from`, if it is still the newest. */
+export async function signJob(id: string, from: number, by: string): Promise<{ ok: true; opened: Opened } | { ok: false; message: string }> {
+  try {
+    const parsed = signAnswerSchema.safeParse(await post(`/api/jobs/${encodeURIComponent(id)}/sign`, { from, by }))
+    return parsed.success ? parsed.data : { ok: false, message: unreached }
+  } catch {
+    return { ok: false, message: 'Pyraxis does not answer. Nothing was signed; try again.' }
+  }
+}

@@ -1,0 +1,23 @@
+import Link from 'next/link'
+import { StoreTrouble } from '@/store'
+
+/** A page that says what is wrong and what to do, in place of the one that could not be shown. */
+export function MessagePage({ title, message, back }: { readonly title: string; readonly message: string; readonly back?: string }) {
+  return (
+    <main className="message-page">
+      <h1>{title}</h1>
+      <p>{message}</p>
+      {back && <p><Link href={back}>Back to the yard</Link></p>}
+    </main>
+  )
+}
+
+/** Work of a page on the store, or the page that tells of its trouble. */
+export async function orTrouble(work: () => Promise<React.ReactNode>): Promise<React.ReactNode> {
+  try {
+    return await work()
+  } catch (error) {
+    if (error instanceof StoreTrouble) return <MessagePage title="The yard cannot be opened" message={error.message} />
+    throw error
+  }
+}

@@ -1,0 +1,29 @@
+'use client'
+
+import { useId } from 'react'
+import Form from 'react-bootstrap/Form'
+import type { Part, PartKind, PartOf } from '@/core/job'
+
+/** A part from the shelf as one line of the tray. The job keeps the part as it is when chosen. */
+export function PartPicker<K extends PartKind>({ kind, label, shelf, chosenId, onChoose }: {
+  readonly kind: K
+  readonly label: string
+  readonly shelf: readonly Part[]
+  readonly chosenId: string | null
+  readonly onChoose: (part: PartOf<K>) => void
+}) {
+  const id = useId()
+  const parts = shelf.filter((p): p is PartOf<K> & Part => p.kind === kind)
+  return (
+    <div className="choice">
+      <label htmlFor={id}>{label}</label>
+      <Form.Select id={id} value={parts.some((p) => p.id === chosenId) ? chosenId! : ''} onChange={(e) => {
+        const part = parts.find((p) => p.id === e.target.value)
+        if (part) onChoose(part)
+      }}>
+        <option value="" disabled={chosenId !== null}>{chosenId !== null ? 'one no longer on the shelf' : parts.length ? 'choose …' : 'none on the shelf'}</option>
+        {parts.map((p) => <option key={p.id} value={p.id}>{p.name}, {p.maker}</option>)}
+      </Form.Select>
+    </div>
+  )
+}

@@ -1,0 +1,20 @@
+'use client'
+
+import { fieldsAt, withReading, type Station } from '@/core/job'
+import { ReadingField } from '@/ui/ReadingField'
+import type { StationProps } from './station'
+
+/** The readings that a station asks for, in the order of the document. */
+export function Readings({ job, settle, preview, station, only }: Pick<StationProps, 'job' | 'settle' | 'preview'> & { readonly station: Station; readonly only?: (address: string) => boolean }) {
+  return (
+    <>
+      {fieldsAt(job, station).filter((f) => only?.(f.address) ?? true).map((field) => (
+        <ReadingField
+          key={field.address} field={field} system={job.units}
+          onPreview={(reading) => preview(reading ? (j) => withReading(j, field.address, reading) : null)}
+          onSettle={(reading) => settle((j) => withReading(j, field.address, reading))}
+        />
+      ))}
+    </>
+  )
+}

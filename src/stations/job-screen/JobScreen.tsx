@@ -1,0 +1,118 @@
+'use client'
+
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import Link from 'next/link'
+import { usePathname, useSearchParams } from 'next/navigation'
+import { evaluate, fieldsOf, marginIds, remediesFor, stationOfMargin, stations, withSample, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
+import { complaintInWords, filled } from '@/core/plan'
+import { ConflictDialog } from '@/ui/ConflictDialog'
+import { DraftProvider } from '@/ui/drafts'
+import { KeysDialog } from '@/ui/KeysDialog'
+import { HatchDefinitions } from '@/ui/MarginBar'
+import { MarginRail } from '@/ui/MarginRail'
+import { Spine, type SpineEntry } from '@/ui/Spine'
+import { Working } from '@/ui/Working'
+import { stationViews } from '../all'
+import type { PendingSave, SaveAnswer } from './saver'
+import { SavedMark } from './SavedMark'
+import { useJobDocument, type Opened } from './use-job-document'
+import { useSample } from './use-sample'
+import { useStationKeys } from './use-station-keys'
+
+interface Props {
+  readonly opened: Opened
+  readonly shelf: readonly Part[]
+  /** ISO moment where the clock is fixed, else null */
+  readonly fixedNow: string | null
+  readonly saveJob: (id: string, save: PendingSave) => Promise<SaveAnswer>
+  readonly signJob: (id: string, from: number, by: string) => Promise<{ ok: true; opened: Opened } | { ok: false; message: string }>
+}
+
+const oneOf = <V extends string>(list: readonly V[], value: string | null): V | null => list.find((v) => v === value) ?? null
+
+/** Station and selected margin stand in the address, so that back and forward work. */
+function useAddress(): { station: Station; margin: MarginId | null; go: (station: Station, margin?: MarginId | null) => void } {
+  const params = useSearchParams()
+  const path = usePathname()
+  const station = oneOf(stations, params.get('station')) ?? 'machine'
+  const margin = oneOf(marginIds, params.get('margin'))
+  const go = useCallback((to: Station, selected: MarginId | null = null) => {
+    window.history.pushState(null, '', `${path}?station=${to}${selected ? `&margin=${selected}` : ''}`)
+  }, [path])
+  return { station, margin, go }
+}
+
+/** Puts the focus on a reading's field once its station is drawn. */
+const focusField = (address: string): void => {
+  requestAnimationFrame(() => requestAnimationFrame(() => {
+    const input = document.querySelector<HTMLInputElement>(`[data-address="${CSS.escape(address)}"] input`)
+    input?.scrollIntoView({ block: 'center' })
+    input?.focus()
+  }))
+}
+
+export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) {
+  const doc = useJobDocument(opened, saveJob)
+  const { job, settle, preview } = doc
+  const { station, margin, go } = useAddress()
+  const [keysShown, setKeysShown] = useState(false)
+  const evaluation = useMemo(() => evaluate(job), [job])
+  const sampled = useSample(job)
+  const full = useMemo(() => (sampled ? withSample(evaluation, sampled) : evaluation), [evaluation, sampled])
+  const entries = useMemo(() => Object.fromEntries(stations.map((s) => [s, {
+    ...filled(job, s), short: evaluation.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
+  }])) as Record<Station, SpineEntry>, [job, evaluation])
+  const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
+  const swapUnits = useCallback(() => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })), [settle])
+  useStationKeys({ go, swapUnits, help: useCallback(() => setKeysShown(true), []) })
+  useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
+
+  const sign = async (by: string): Promise<string | null> => {
+    if (doc.state.kind !== 'saved') return 'Wait until everything is saved, then sign.'
+    const answer = await signJob(opened.id, doc.revision(), by)
+    if (!answer.ok) return answer.message
+    doc.takeUp(answer.opened)
+    return null
+  }
+  const apply = (remedy: Remedy): void => {
+    if (remedy.change) settle(remedy.change)
+    else go(remedy.station, margin)
+  }
+  const goToField = (address: string): void => {
+    const field = fieldsOf(job).get(address)
+    if (!field) return
+    go(field.station)
+    focusField(address)
+  }
+  const { Stage, Tray } = stationViews[station]
+  const stationProps = { job, evaluation: full, shelf, settle, preview, now, goTo: (s: Station) => go(s), sign }
+  const selected = margin ? full.margins.find((m) => m.id === margin) : undefined
+  return (
+    <DraftProvider job={opened.id}>
+      <HatchDefinitions />
+      <div className={`job-screen at-${station}`}>
+        <header className="masthead">
+          <Link href="/" className="wordmark">PYRAXIS</Link>
+          <h1>{job.title}</h1>
+          <span className="under">{complaintInWords(job)}</span>
+          <span className="right">
+            <SavedMark state={doc.state} />
+            <button type="button" className="word-button figure-text" onClick={swapUnits} aria-label="Swap unit system">{job.units === 'metric' ? '°C mm' : '°F in'}</button>
+            <Link href={`/jobs/${opened.id}/sheet`} className="wide" prefetch={false}>Bench sheet</Link>
+            <button type="button" className="word-button" aria-label="Keys" onClick={() => setKeysShown(true)}>?</button>
+          </span>
+        </header>
+        <Spine entries={entries} present={station} onGo={(s) => go(s)} />
+        <main className="stage" key={station}><Stage {...stationProps} /></main>
+        {selected ? (
+          <Working margin={selected} system={job.units} remedies={remediesFor(job, selected)} fieldAt={(a) => fieldsOf(job).get(a)} onRemedy={apply} onGoTo={goToField} onClose={() => go(station)} />
+        ) : (
+          <section className="tray" aria-label="Readings and choices"><Tray {...stationProps} /></section>
+        )}
+        <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
+      </div>
+      <KeysDialog show={keysShown} onHide={() => setKeysShown(false)} />
+      {doc.state.kind === 'stale' && <ConflictDialog savedAt={new Date(doc.state.theirs.savedAt).toLocaleTimeString()} onMine={() => doc.resolve('mine')} onTheirs={() => doc.resolve('theirs')} />}
+    </DraftProvider>
+  )
+}

@@ -1,0 +1,19 @@
+import type { Evaluation, Job, Part, Station } from '@/core/job'
+
+/** What every station is given: the job, what it comes to, the shelf, and ways to change the job. */
+export interface StationProps {
+  readonly job: Job
+  readonly evaluation: Evaluation
+  readonly shelf: readonly Part[]
+  readonly settle: (change: (job: Job) => Job) => void
+  readonly preview: (change: ((job: Job) => Job) | null) => void
+  readonly now: () => Date
+  readonly goTo: (station: Station) => void
+  readonly sign: (by: string) => Promise<string | null>
+}
+
+/** A station's picture and its tray. */
+export interface StationView {
+  readonly Stage: React.ComponentType<StationProps>
+  readonly Tray: React.ComponentType<StationProps>
+}

@@ -1,0 +1,114 @@
+'use client'
+
+import { useRef } from 'react'
+import { useDrag } from '@use-gesture/react'
+import { slideCollar, type Job, type Ladder as LadderData } from '@/core/job'
+import { format, type UnitSystem } from '@/core/units'
+
+const TOP = 46
+const HEIGHT = 420
+const PROBE_X = 190
+const COOLANT_X = 520
+const RAIL = 16
+
+interface Props {
+  readonly ladder: LadderData
+  readonly system: UnitSystem
+  readonly onPreview: (change: (job: Job) => Job) => void
+  readonly onSettle: (change: (job: Job) => Job) => void
+}
+
+interface CollarProps extends Props { readonly collar: 'on' | 'off'; readonly yOf: (c: number) => number; readonly kelvinPerPixel: () => number }
+
+/** One collar on the probe's rail: dragged by the pointer, moved by the keys. */
+function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSettle }: CollarProps) {
+  const { onC, offC, lowestC, highestC, stepK, movable } = ladder.probe
+  const at = collar === 'on' ? onC : offC
+  const from = useRef(at)
+  const bind = useDrag(({ first, last, movement: [, dy] }) => {
+    if (first) from.current = at
+    const to = from.current - dy * kelvinPerPixel()
+    const change = (job: Job): Job => slideCollar(job, collar, to)
+    if (last) onSettle(change)
+    else onPreview(change)
+  }, { enabled: movable, pointer: { keys: false }, filterTaps: true })
+  const keys: Readonly<Record<string, number>> = { ArrowUp: at + stepK, ArrowRight: at + stepK, ArrowDown: at - stepK, ArrowLeft: at - stepK, PageUp: at + 5 * stepK, PageDown: at - 5 * stepK, Home: lowestC, End: highestC }
+  const joins = ladder.joins.filter((j) => j.mark === collar)
+  const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.map((j) => `coolant ${format(j.coolantC, 'temperature', system, 3)} at ${format(j.surroundingsC, 'temperature', system, 3)}`).join(', ')}`
+  const y = yOf(at)
+  return (
+    <g
+      {...bind()} className="collar" role="slider" tabIndex={movable ? 0 : -1} aria-orientation="vertical" aria-label={`${collar} collar`} aria-valuemin={lowestC} aria-valuemax={highestC} aria-valuenow={at} aria-valuetext={says} aria-disabled={!movable}
+      style={{ cursor: movable ? 'ns-resize' : 'default', touchAction: 'none' }}
+      onKeyDown={(e) => {
+        const to = keys[e.key]
+        if (to === undefined || !movable) return
+        e.preventDefault()
+        onSettle((job) => slideCollar(job, collar, to))
+      }}
+    >
+      <rect x={PROBE_X - 120} y={y - 22} width={164} height={44} fill="transparent" />
+      <rect x={PROBE_X - 8} y={y - 6} width={RAIL + 16} height={12} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+      <text x={PROBE_X - 16} y={y + 5} textAnchor="end" fontSize={16} fontWeight={600}>{collar} {format(at, 'temperature', system)}</text>
+    </g>
+  )
+}
+
+/**
+ * The two rails of the trigger: what the probe shows, and what the coolant is. Each mark belongs to one rail;
+ * the slanting lines between them are the conversion at the coldest and at the hottest surroundings.
+ */
+export function Ladder(props: Props) {
+  const { ladder, system } = props
+  const svg = useRef<SVGSVGElement>(null)
+  const { fromC, toC } = ladder.scale
+  const yOf = (c: number): number => TOP + HEIGHT * (1 - (c - fromC) / (toC - fromC))
+  const kelvinPerPixel = (): number => {
+    const height = svg.current?.getBoundingClientRect().height || TOP + HEIGHT + 40
+    return ((toC - fromC) / HEIGHT) * ((TOP + HEIGHT + 40) / height)
+  }
+  const { opensC, fullC, boilsC, keptFreeC } = ladder.coolant
+  const rungs = Array.from({ length: Math.round((toC - fromC) / 10) + 1 }, (_, i) => fromC + i * 10)
+  const colour = { coldest: 'var(--cold)', hottest: 'var(--warm)' } as const
+  return (
+    <svg ref={svg} viewBox={`0 0 780 ${TOP + HEIGHT + 40}`} width="100%" style={{ maxHeight: 540, userSelect: 'none' }} role="group" aria-label="Temperature ladder">
+      <defs>
+        <linearGradient id="cold-to-hot" x1="0" x2="0" y1="1" y2="0">
+          <stop offset="0" stopColor="#2f6f8f" /><stop offset="0.35" stopColor="#8a8f63" /><stop offset="0.7" stopColor="#c9772b" /><stop offset="1" stopColor="#a8371c" />
+        </linearGradient>
+      </defs>
+      <text x={PROBE_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>at the probe</text>
+      <text x={COOLANT_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>coolant</text>
+      {rungs.map((c) => (
+        <g key={c}>
+          <line x1={PROBE_X + RAIL + 2} x2={PROBE_X + RAIL + 10} y1={yOf(c)} y2={yOf(c)} stroke="var(--soft)" />
+          <line x1={COOLANT_X - 10} x2={COOLANT_X - 2} y1={yOf(c)} y2={yOf(c)} stroke="var(--soft)" />
+          <text className="figure-text" x={(PROBE_X + COOLANT_X + RAIL) / 2} y={yOf(c) + 4} textAnchor="middle" fontSize={11} style={{ fill: 'var(--soft)' }}>{format(c, 'temperature', system, 3).replace(/ .*/, '')}</text>
+        </g>
+      ))}
+      {ladder.joins.map((j) => (
+        <g key={`${j.mark}${j.season}`}>
+          <line x1={PROBE_X + RAIL + 4} y1={yOf(j.probeC)} x2={COOLANT_X - 2} y2={yOf(j.coolantC)} stroke={colour[j.season]} strokeWidth={j.mark === 'on' ? 1.8 : 1.1} strokeDasharray={j.mark === 'opens' ? '3 4' : undefined} />
+          {j.mark === 'on' && <text x={COOLANT_X - 16} y={yOf(j.coolantC) + (j.season === 'coldest' ? -6 : 15)} textAnchor="end" fontSize={12}>coolant {format(j.coolantC, 'temperature', system, 3)} at {format(j.surroundingsC, 'temperature', system, 3)}</text>}
+        </g>
+      ))}
+      <rect x={PROBE_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
+      <rect x={COOLANT_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
+      <rect x={COOLANT_X} y={TOP} width={240} height={Math.max(0, yOf(boilsC) - TOP)} fill="url(#hatch-boils)" />
+      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(boilsC)} y2={yOf(boilsC)} stroke="var(--short)" strokeWidth={2} />
+      <text x={COOLANT_X + 30} y={yOf(boilsC) + 16} fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>boils {format(boilsC, 'temperature', system, 3)}</text>
+      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(keptFreeC)} y2={yOf(keptFreeC)} stroke="var(--short)" strokeDasharray="2 4" />
+      <text x={COOLANT_X + 30} y={yOf(keptFreeC) + 15} fontSize={12.5} style={{ fill: 'var(--short)' }}>kept free below it</text>
+      <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(opensC)} y2={yOf(opensC)} stroke="var(--ink)" strokeWidth={2} />
+      <text x={COOLANT_X + 30} y={yOf(opensC) + 4} fontSize={12.5}>engine thermostat opens {format(opensC, 'temperature', system, 3)}</text>
+      <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(fullC)} y2={yOf(fullC)} stroke="var(--ink)" />
+      <text x={COOLANT_X + 30} y={yOf(fullC) + 4} fontSize={12.5}>full open {format(fullC, 'temperature', system, 3)}</text>
+      <rect x={PROBE_X + RAIL / 2 - 3} y={yOf(ladder.probe.onC)} width={6} height={Math.max(0, yOf(ladder.probe.offC) - yOf(ladder.probe.onC))} fill="var(--ink)" />
+      <Collar {...props} collar="off" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
+      <Collar {...props} collar="on" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
+      <text x={PROBE_X - 130} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--cold)' }}>coldest day</text>
+      <text x={PROBE_X - 40} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: '#8f4f14' }}>hottest day</text>
+      <text x={PROBE_X + 60} y={TOP + HEIGHT + 30} fontSize={12.5}>dotted: the engine thermostat, as the probe shows it</text>
+    </svg>
+  )
+}

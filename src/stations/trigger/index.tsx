@@ -1,0 +1,87 @@
+'use client'
+
+import Button from 'react-bootstrap/Button'
+import { changeProbePlace, changeSetting, chooseController, decidingPart, marginInWords, proposedSetting, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
+import { probePlaces, type ProbePlace } from '@/core/control'
+import { whatToPress } from '@/core/plan'
+import { format } from '@/core/units'
+import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
+import { QuantityField } from '@/ui/QuantityField'
+import { PartPicker } from '../PartPicker'
+import { Readings } from '../Readings'
+import type { StationProps, StationView } from '../station'
+import { Ladder } from './Ladder'
+
+function Stage({ job, settle, preview }: StationProps) {
+  const ladder = triggerLadder(job)
+  const controller = job.controllers[0]
+  if (!controller) return <><h2>The temperature ladder</h2><p className="say">Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.</p></>
+  if (!ladder) return <><h2>The temperature ladder</h2><p className="say">{controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set. Boil needs a run.</p></>
+  return <Ladder ladder={ladder} system={job.units} onPreview={(change) => preview(change)} onSettle={(change) => settle(change)} />
+}
+
+/** Every rule beside the setting it concerns: trigger and boil, part by part where they do not hold. */
+function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly job: Job }) {
+  const two = evaluation.margins.filter((m) => m.id === 'trigger' || m.id === 'boil')
+  return (
+    <>
+      {two.map((m) => <p key={m.id} className={`say say-${m.verdict}`}>{marginInWords(m, job.units)}.</p>)}
+      {two.flatMap((m) => m.parts.filter((p) => (p.verdict === 'short' || p.verdict === 'unsure') && p !== decidingPart(m)).map((p) => (
+        <p key={`${m.id}${p.id}`} className={`say say-${p.verdict}`}>{m.name} {p.verdict} {p.name}: {signedFigure(p.value ?? 0, p.unit, job.units)}</p>
+      )))}
+    </>
+  )
+}
+
+function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const controller = job.controllers[0]
+  if (!controller) return null
+  const { part, setC, bandK, id } = controller
+  const keys = whatToPress(part, setC, bandK, job.units)
+  const proposal = proposedSetting(job)
+  const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
+  return (
+    <>
+      {part.range && part.band !== 'fixed' && (
+        <>
+          <QuantityField name="setting.set" label="set" value={setC} quantity="temperature" system={job.units} onSettle={(v) => settle((j) => changeSetting(j, id, v, bandK))}
+            check={(v) => (v < -60 || v > 300 ? `Between ${format(-60, 'temperature', job.units)} and ${format(300, 'temperature', job.units)}.` : null)} />
+          <QuantityField name="setting.band" label={`band ${part.band}`} value={bandK} quantity="temperatureDifference" system={job.units} onSettle={(v) => settle((j) => changeSetting(j, id, setC, v))}
+            check={(v) => (v < 0 || v > 100 ? `Between 0 and ${format(100, 'temperatureDifference', job.units)}.` : null)} />
+        </>
+      )}
+      {proposal && !already && <Button size="sm" variant="outline-dark" className="mt-2" onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}>Propose: set {format(proposal.setC, 'temperature', job.units)}</Button>}
+      {keys.length > 0 && (
+        <>
+          <h2>On this controller</h2>
+          <ol className="soft small ps-3">{keys.map((k) => <li key={k}>{k}</li>)}</ol>
+        </>
+      )}
+      <p className="small soft">Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.</p>
+    </>
+  )
+}
+
+function Tray(props: StationProps) {
+  const { job, shelf, settle, evaluation } = props
+  const probe = job.probes[0]!
+  const choose = (part: ControllerPart): void => {
+    const supplied = shelf.find((p): p is ProbePart => p.kind === 'probe' && p.id === part.suppliedProbeId) ?? null
+    settle((j) => chooseController(j, part, supplied))
+  }
+  return (
+    <>
+      <h2>Setting</h2>
+      <PartPicker kind="controller" label="Controller" shelf={shelf} chosenId={job.controllers[0]?.part.id ?? null} onChoose={choose} />
+      <Setting job={job} settle={settle} />
+      <Rules evaluation={evaluation} job={job} />
+      <h2>Probe</h2>
+      <ChoiceField label="Sits" value={probe.place} options={(Object.keys(probePlaces) as ProbePlace[]).map((value) => ({ value, name: probePlaces[value].name }))} onChange={(place) => settle((j) => changeProbePlace(j, place))} />
+      <YesNoField label="At the outlet" value={probe.atOutlet} onChange={(atOutlet) => settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))} />
+      <Readings {...props} station="trigger" />
+      <QuantityField name="limits.boilKeepK" label="kept free below boiling" value={job.limits.boilKeepK} quantity="temperatureDifference" system={job.units} check={(v) => (v < 0 || v > 60 ? `Between 0 and ${format(60, 'temperatureDifference', job.units)}.` : null)} onSettle={(boilKeepK) => settle((j) => ({ ...j, limits: { ...j.limits, boilKeepK } }))} />
+    </>
+  )
+}
+
+export const triggerStation: StationView = { Stage, Tray }

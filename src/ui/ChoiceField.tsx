@@ -1,0 +1,31 @@
+'use client'
+
+import { useId } from 'react'
+import Form from 'react-bootstrap/Form'
+
+interface Props<V extends string> {
+  readonly label: string
+  readonly value: V
+  readonly options: readonly { readonly value: V; readonly name: string }[]
+  readonly onChange: (value: V) => void
+  readonly tell?: string
+}
+
+/** A choice out of a few, as one line of the tray. */
+export function ChoiceField<V extends string>({ label, value, options, onChange, tell }: Props<V>) {
+  const id = useId()
+  return (
+    <div className="choice">
+      <label htmlFor={id}>{label}</label>
+      <Form.Select id={id} value={value} onChange={(e) => onChange(e.target.value as V)} aria-describedby={tell ? `${id}-tell` : undefined}>
+        {options.map((o) => <option key={o.value} value={o.value}>{o.name}</option>)}
+      </Form.Select>
+      {tell && <div id={`${id}-tell`} className="soft small" style={{ gridColumn: '1 / -1' }}>{tell}</div>}
+    </div>
+  )
+}
+
+/** yes or no as a choice */
+export function YesNoField({ label, value, onChange, tell }: { readonly label: string; readonly value: boolean; readonly onChange: (value: boolean) => void; readonly tell?: string }) {
+  return <ChoiceField label={label} value={value ? 'yes' : 'no'} options={[{ value: 'yes', name: 'yes' }, { value: 'no', name: 'no' }]} onChange={(v) => onChange(v === 'yes')} {...(tell === undefined ? {} : { tell })} />
+}

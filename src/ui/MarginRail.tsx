@@ -1,0 +1,37 @@
+'use client'
+
+import { signedFigure, tally, worstInWords, type Evaluation, type MarginId } from '@/core/job'
+import type { UnitSystem } from '@/core/units'
+import { MarginBar } from './MarginBar'
+
+interface Props {
+  readonly evaluation: Evaluation
+  readonly system: UnitSystem
+  readonly selected: MarginId | null
+  readonly onSelect: (margin: MarginId | null) => void
+}
+
+/** The margins, always there, all standing on one water line. */
+export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
+  return (
+    <section className="rail" aria-label="Margins">
+      <div className="summary">
+        <strong>Margins</strong>
+        <span className="tally">{tally(evaluation)}</span>
+        <span className="worst">{worstInWords(evaluation, system)}</span>
+      </div>
+      <ul>
+        {evaluation.margins.map((m) => (
+          <li key={m.id}>
+            <button type="button" data-margin={m.id} aria-pressed={selected === m.id} onClick={() => onSelect(selected === m.id ? null : m.id)}>
+              <svg className="bar" viewBox="0 0 44 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true"><MarginBar margin={m} left={9} width={24} waterY={61} full={34} /></svg>
+              <span className="name">{m.name}</span>
+              <span className="figure-text">{m.value === null ? (m.verdict === 'short' ? 'none' : '–') : signedFigure(m.value, m.unit, system)}</span>
+              <span className={`word verdict-${m.verdict}`}>{m.verdict}{m.warnings.length > 0 && m.verdict !== 'short' ? ', warns' : ''}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

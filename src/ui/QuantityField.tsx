@@ -1,0 +1,47 @@
+'use client'
+
+import { useId, useState } from 'react'
+import { parse, shown, type Quantity, type UnitSystem } from '@/core/units'
+import { useDraft } from './drafts'
+
+interface Props {
+  readonly name: string
+  readonly label: string
+  readonly value: number | null
+  readonly quantity: Quantity
+  readonly system: UnitSystem
+  readonly onSettle: (value: number, typed: string) => void
+  /** a reason why a value will not do, or null */
+  readonly check?: (value: number) => string | null
+}
+
+/** A quantity that is chosen or noted, not a reading: typed in any unit, settled by Enter or by leaving. */
+export function QuantityField({ name, label, value, quantity, system, onSettle, check }: Props) {
+  const id = useId()
+  const [draft, setDraft] = useDraft(name)
+  const [focused, setFocused] = useState(false)
+  const standing = value === null ? '' : shown(value, quantity, system).number
+  const parsed = draft === null || (draft.trim() === '' && standing === '') ? null : parse(draft, quantity, system)
+  const message = parsed === null ? null : parsed.ok ? (check?.(parsed.value) ?? null) : parsed.message
+  const settle = (): void => {
+    if (draft === null) return
+    if (draft.trim() === standing) setDraft(null)
+    else if (parsed?.ok && message === null) { setDraft(null); onSettle(parsed.value, draft.trim()) }
+  }
+  return (
+    <div className="reading">
+      <span />
+      <label htmlFor={id}>{label}</label>
+      <span className="value">
+        <input
+          id={id} value={draft ?? standing} autoComplete="off" spellCheck={false} maxLength={400}
+          aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message ? `${id}-below` : undefined}
+          onChange={(e) => setDraft(e.target.value)} onFocus={(e) => { setFocused(true); e.target.select() }} onBlur={() => { setFocused(false); settle() }}
+          onKeyDown={(e) => { if (e.key === 'Enter') settle(); if (e.key === 'Escape') { setDraft(null); e.currentTarget.blur() } }}
+        />
+        <span className="unit">{shown(0, quantity, system).unit}</span>
+      </span>
+      {message && <div className="below wrong" id={`${id}-below`} role="alert">{message}</div>}
+    </div>
+  )
+}

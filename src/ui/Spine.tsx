@@ -1,0 +1,34 @@
+'use client'
+
+import type { CSSProperties } from 'react'
+import { stations, type Station } from '@/core/job'
+import { stationNames } from '@/core/plan'
+
+export interface SpineEntry { readonly done: number; readonly total: number; readonly left: string; readonly short: boolean }
+
+/** The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short. */
+export function Spine({ entries, present, onGo }: { readonly entries: Readonly<Record<Station, SpineEntry>>; readonly present: Station; readonly onGo: (station: Station) => void }) {
+  return (
+    <nav className="spine" aria-label="Stations">
+      <ol>
+        {stations.map((s, i) => {
+          const { done, total, left, short } = entries[s]
+          const share = total ? Math.round((100 * done) / total) : 0
+          return (
+            <li key={s}>
+              <button type="button" aria-current={s === present ? 'step' : undefined} onClick={() => onGo(s)} style={{ '--filled': `${share}%` } as CSSProperties}
+                aria-label={`${i + 1} ${stationNames[s]}, ${done} of ${total}${short ? ', a margin is short' : ''}`}>
+                <span className="gutter" aria-hidden="true"><s style={{ height: `${share}%` }} /></span>
+                <span className="key" aria-hidden="true">{i + 1}</span>
+                <b aria-hidden="true">{stationNames[s]}</b>
+                <i aria-hidden="true">{left || `${done} of ${total}`}</i>
+                {short && <span className="notch" aria-hidden="true" />}
+              </button>
+            </li>
+          )
+        })}
+      </ol>
+      <span className="present" aria-hidden="true">{stations.indexOf(present) + 1} · {stationNames[present]}</span>
+    </nav>
+  )
+}
