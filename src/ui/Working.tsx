@@ -34,8 +34,7 @@ function WorkingLine({ line, system }: { readonly line: Line; readonly system: U
 
 /** Each reading that went in, once, with how it is known; a press goes to its field. */
 function Inputs({ part, fieldAt, onGoTo, system }: { readonly part: PartResult } & Pick<Props, 'fieldAt' | 'onGoTo' | 'system'>) {
-  const addresses = [...new Set(part.working.flatMap((l) => l.terms.flatMap((t) => (t.address ? [t.address] : []))))]
-  const fields = addresses.flatMap((a) => fieldAt(a) ?? [])
+  const fields = part.readings.flatMap((address) => fieldAt(address) ?? [])
   if (!fields.length) return null
   return (
     <>

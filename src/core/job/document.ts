@@ -73,7 +73,7 @@ export const jobSchema = z.strictObject({
   charging: z.strictObject({
     known: z.enum(['rating', 'points']),
     ratedA: field('charging output, rated', 'current', [0.5, 400], 'power'),
-    ratedRpm: field('at engine speed', 'engineSpeed', [300, 20_000], 'power'),
+    ratedRpm: field('rated charging output is at', 'engineSpeed', [300, 20_000], 'power'),
     points: z.array(z.strictObject({
       id: idSchema,
       rpm: field('clamp reading at', 'engineSpeed', [100, 20_000], 'power'),

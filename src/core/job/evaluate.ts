@@ -11,7 +11,7 @@ const settled = (value: number): number => (Math.abs(value) < ROUNDING ? 0 : val
 function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const { id, name, unit, required } = part
   const common = { id, name, unit, required, warns: part.warns !== undefined }
-  const wordless = { value: null, worst: null, best: null, scale: null, hurtsMost: null, working: [] }
+  const wordless = { value: null, worst: null, best: null, scale: null, hurtsMost: null, readings: [], working: [] }
   if (isOpen(part)) return { ...common, ...wordless, verdict: 'open', words: part.needs }
   if (isMissing(part)) return { ...common, ...wordless, verdict: 'short', words: part.missing }
   const { si } = marginUnits[unit]
@@ -22,7 +22,7 @@ function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const low = settled(worst / si)
   return {
     ...common, verdict: verdictOf(value, low), value, worst: Math.min(value, low), best: Math.max(value, settled(best / si)),
-    scale: Math.max(part.scale(new Bench(lookup)), 1e-9), words: null, hurtsMost: hurtsMost ?? null, working: [...nominal.lines] as PartResult['working'],
+    scale: Math.max(part.scale(new Bench(lookup)), 1e-9), words: null, hurtsMost: hurtsMost ?? null, readings: [...bench.touched], working: [...nominal.lines] as PartResult['working'],
   }
 }
 

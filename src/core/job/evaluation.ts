@@ -22,6 +22,8 @@ const partResultSchema = z.strictObject({
   scale: z.number().nullable(), warns: z.boolean(),
   /** what it waits for, or what is missing, in words */
   words: z.string().nullable(),
+  /** addresses of the readings that went in */
+  readings: z.array(z.string()),
   hurtsMost: z.string().nullable(),
   chanceShort: z.number().optional(),
   working: z.array(lineSchema),

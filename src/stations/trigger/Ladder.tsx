@@ -10,6 +10,8 @@ const HEIGHT = 420
 const PROBE_X = 190
 const COOLANT_X = 520
 const RAIL = 16
+/** keeps a word readable where a line runs behind it */
+const HALO = { paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 5 } as const
 
 interface Props {
   readonly ladder: LadderData
@@ -79,18 +81,20 @@ export function Ladder(props: Props) {
       </defs>
       <text x={PROBE_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>at the probe</text>
       <text x={COOLANT_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>coolant</text>
+      {ladder.joins.map((j) => (
+        <g key={`${j.mark}${j.season}`}>
+          <line x1={PROBE_X + RAIL + 4} y1={yOf(j.probeC)} x2={COOLANT_X - 2} y2={yOf(j.coolantC)} stroke={colour[j.season]} strokeWidth={j.mark === 'on' ? 1.8 : 1.1} strokeDasharray={j.mark === 'opens' ? '3 4' : undefined} />
+        </g>
+      ))}
       {rungs.map((c) => (
         <g key={c}>
           <line x1={PROBE_X + RAIL + 2} x2={PROBE_X + RAIL + 10} y1={yOf(c)} y2={yOf(c)} stroke="var(--soft)" />
           <line x1={COOLANT_X - 10} x2={COOLANT_X - 2} y1={yOf(c)} y2={yOf(c)} stroke="var(--soft)" />
-          <text className="figure-text" x={(PROBE_X + COOLANT_X + RAIL) / 2} y={yOf(c) + 4} textAnchor="middle" fontSize={11} style={{ fill: 'var(--soft)' }}>{format(c, 'temperature', system, 3).replace(/ .*/, '')}</text>
+          <text className="figure-text" x={PROBE_X + RAIL + 14} y={yOf(c) + 4} fontSize={11} style={{ ...HALO, fill: 'var(--soft)' }}>{format(c, 'temperature', system, 3).replace(/ .*/, '')}</text>
         </g>
       ))}
-      {ladder.joins.map((j) => (
-        <g key={`${j.mark}${j.season}`}>
-          <line x1={PROBE_X + RAIL + 4} y1={yOf(j.probeC)} x2={COOLANT_X - 2} y2={yOf(j.coolantC)} stroke={colour[j.season]} strokeWidth={j.mark === 'on' ? 1.8 : 1.1} strokeDasharray={j.mark === 'opens' ? '3 4' : undefined} />
-          {j.mark === 'on' && <text x={COOLANT_X - 16} y={yOf(j.coolantC) + (j.season === 'coldest' ? -6 : 15)} textAnchor="end" fontSize={12}>coolant {format(j.coolantC, 'temperature', system, 3)} at {format(j.surroundingsC, 'temperature', system, 3)}</text>}
-        </g>
+      {ladder.joins.filter((j) => j.mark === 'on').map((j) => (
+        <text key={j.season} x={COOLANT_X - 16} y={yOf(j.coolantC) + (j.season === 'coldest' ? -6 : 15)} textAnchor="end" fontSize={12} style={HALO}>coolant {format(j.coolantC, 'temperature', system, 3)} at {format(j.surroundingsC, 'temperature', system, 3)}</text>
       ))}
       <rect x={PROBE_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
       <rect x={COOLANT_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
