@@ -49,7 +49,7 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
           </fieldset>
           <Form.Group controlId="start-title-field" className="mb-2">
             <Form.Label className="mb-0">Job</Form.Label>
-            <Form.Control autoFocus maxLength={80} placeholder="Fell team bike 4" isInvalid={!!errors.title} {...register('title', { validate: (v) => v.trim() !== '' })} />
+            <Form.Control maxLength={80} placeholder="Fell team bike 4" isInvalid={!!errors.title} {...register('title', { validate: (v) => v.trim() !== '' })} />
             <Form.Control.Feedback type="invalid">Give the job a name.</Form.Control.Feedback>
           </Form.Group>
           <Form.Group controlId="start-machine" className="mb-2">

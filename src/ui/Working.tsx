@@ -71,7 +71,7 @@ export function Working({ margin, system, remedies, fieldAt, onRemedy, onGoTo, o
   useEffect(() => { heading.current?.focus() }, [margin.id])
   const part = decidingPart(margin) ?? margin.parts[0]
   return (
-    <aside className="working" aria-label={`Working of ${margin.name}`} onKeyDown={(e) => { if (e.key === 'Escape') onClose() }}>
+    <aside className="working" aria-label={`Working of ${margin.name}`}>
       <div className="d-flex justify-content-between align-items-start">
         <h2 ref={heading} tabIndex={-1}>{margin.name}: <span className={`verdict-${margin.verdict}`}>{margin.verdict}</span></h2>
         <CloseButton onClick={onClose} aria-label="Close the working" />

@@ -22,7 +22,7 @@ export function DraftProvider({ job, children }: { readonly job: string; readonl
   const [all, setAll] = useState<Record<string, string>>(() => (typeof window === 'undefined' ? {} : readStored(key)))
   const set = useCallback((field: string, text: string | null) => {
     setAll((before) => {
-      const { [field]: _, ...rest } = before
+      const rest = Object.fromEntries(Object.entries(before).filter(([name]) => name !== field))
       const after = text === null ? rest : { ...rest, [field]: text }
       sessionStorage.setItem(key, JSON.stringify(after))
       return after

@@ -36,6 +36,9 @@ export function fuseGate(ratio: number): { readonly shortestS: number; readonly 
   return { shortestS: Math.exp(logTime(x, LOG_SHORTEST)), longestS: Math.exp(logTime(x, LOG_LONGEST)) }
 }
 
+/** Where most real fuses open. @returns s; endless below 1.10 @see engineering §1.4 */
+export const fuseMiddle = (ratio: number): number => (ratio < RATIOS[0]! ? Number.POSITIVE_INFINITY : Math.exp(logTime(Math.log(ratio), LOG_MIDDLE)))
+
 export interface Start { readonly runningA: number; readonly startingA: number; readonly timeConstantS: number }
 
 /** Gauss–Legendre, four points on −1…1 */

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import type { z } from 'zod'
 import type { Lookup, Reading } from '../reading'
 import { jobSchema, type Job } from './document'
 import { walkFields, type Field, type Found, type Station } from './field'

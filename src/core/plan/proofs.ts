@@ -1,4 +1,5 @@
-import { Bench, corners, NotingBench } from '../reading'
+import type { Bench} from '../reading';
+import { corners, NotingBench } from '../reading'
 import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
 import { lookupOf } from '../job/address'

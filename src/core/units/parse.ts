@@ -24,7 +24,7 @@ function terms(text: string): Term[] | string {
     if (under !== undefined) number /= Number(under)
     if (top !== undefined && bottom !== undefined) number += Math.sign(number || 1) * (Number(top) / Number(bottom))
     rest = rest.slice(whole.length).trimStart()
-    const unitText = /^[^\d+-]*(?:-lb|-m|-in)?(?:[23](?=$|\s|\/)(?:\/[a-z]+)?)?/i.exec(rest)?.[0] ?? ''
+    const unitText = /^[^\d+-]*(?:-lb|-m|-in)?(?:(?<=[a-z])[23](?=$|\s|\/)(?:\/[a-z]+)?)?/i.exec(rest)?.[0] ?? ''
     rest = rest.slice(unitText.length).trimStart()
     found.push({ number, unitText: unitText.trim() })
   }

@@ -64,7 +64,8 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) 
   }])) as Record<Station, SpineEntry>, [job, evaluation])
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
   const swapUnits = useCallback(() => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })), [settle])
-  useStationKeys({ go, swapUnits, help: useCallback(() => setKeysShown(true), []) })
+  const close = useCallback(() => { if (margin) go(station) }, [go, station, margin])
+  useStationKeys({ go, swapUnits, close, help: useCallback(() => setKeysShown(true), []) })
   useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
 
   const sign = async (by: string): Promise<string | null> => {

@@ -1,0 +1,156 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import path from 'node:path'
+import fc from 'fast-check'
+import { Bench } from '../reading'
+import { readJobFile, readShelfFile } from '@/formats'
+import { changeCharging, changeFuse, changeRun, changeSizes, chooseController, chooseFan, evaluate, evaluationSchema, fieldsOf, jobSchema, lookupOf, powerFlows, proposedFuse, proposedSize, remediesFor, sample, slideCollar, startJob, triggerLadder, withReading, worstInWords, type ControllerPart, type FanPart, type Job, type MarginId, type ProbePart } from '.'
+
+const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
+const example = (name: string): Job => {
+  const read = readJobFile(readFileSync(path.join(EXAMPLES, `${name}.job.json`), 'utf8'))
+  if (!read.ok) throw new Error(read.message)
+  return read.job
+}
+const shelf = readShelfFile(readFileSync(path.join(EXAMPLES, 'shelf.json'), 'utf8'))
+const partOf = <P>(id: string): P => (shelf.ok ? (shelf.parts.find((p) => p.id === id) as unknown as P) : undefined)!
+const part = (job: Job, margin: MarginId, id: string) => evaluate(job).margins.find((m) => m.id === margin)!.parts.find((p) => p.id === id)!
+const margin = (job: Job, id: MarginId) => evaluate(job).margins.find((m) => m.id === id)!
+const fresh = startJob({ title: 't', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
+const short = example('fell-bike-short-at-idle')
+
+test('every example is a valid job, and its evaluation has the published shape', () => {
+  for (const file of readdirSync(EXAMPLES).filter((f) => f.endsWith('.job.json'))) {
+    const evaluation = evaluate(example(file.replace('.job.json', '')))
+    expect(evaluationSchema.parse(JSON.parse(JSON.stringify(evaluation)))).toEqual(evaluation)
+  }
+})
+
+test('a fresh job: everything is open but the fuse, which is short in words', () => {
+  const { margins } = evaluate(fresh)
+  expect(margins.filter((m) => m.verdict === 'open')).toHaveLength(9)
+  expect(margin(fresh, 'fuse')).toMatchObject({ verdict: 'short', value: null })
+  expect(worstInWords(evaluate(fresh), 'metric')).toBe('Fuse short: no fuse fitted')
+})
+
+// The job "short at idle": Swift 116, 2.9 A at 12 V, 1 mm² 1.1 m out and 1 m back at 60 °C, 7.5 A fuse 40 °C, controller's own contact.
+// Fan at 14.2 V: I0 0.29, R 12/11.6 = 1.0345, k 9, c/k 2.61: 2.7 ω² + 9 ω − 13.9 = 0, ω = 1.151, I = 3.748… see below.
+describe('each margin by hand', () => {
+  const i0 = 0.29
+  const r = 12 / 11.6
+  const k = 12 - 2.9 * r
+  const ck = 2.61
+  const speed = (-k + Math.sqrt(k * k + 4 * r * ck * (14.2 - r * i0))) / (2 * r * ck)
+  const run = i0 + ck * speed * speed
+  test('the fan takes 3.73 A at the regulator', () => {
+    expect(run).toBeCloseTo(3.73, 2)
+    expect(14.2 - run * r - k * speed).toBeCloseTo(0, 9)
+  })
+  test('fit: 57 − 38 − 5 − 6 mm; lead 400 − (1.05 · 220 + 50 + 30) mm', () => {
+    expect(part(short, 'fit', 'depth').value).toBeCloseTo(8)
+    expect(part(short, 'fit', 'fan lead').value).toBeCloseTo(89)
+  })
+  test('supply: 0.36 V less the drop in 2.1 m of 18.5 milliohm a metre, warmed by the current', () => {
+    const allowed = 20 * Math.sqrt(45 / 75)
+    const warm = 60 + 45 * (run / allowed) ** 2
+    expect(part(short, 'supply', 'wires').value).toBeCloseTo(0.36 - run * 2.1 * 0.0185 * (1 + 0.00393 * (warm - 20)), 4)
+  })
+  test('wire: 0.8 of 20 A · root(45/75) less the fan', () => {
+    expect(part(short, 'wire', 'carries, feed').value).toBeCloseTo(0.8 * 20 * Math.sqrt(0.6) - run, 4)
+    expect(part(short, 'wire', 'strong enough, feed').value).toBeCloseTo(0.25)
+    expect(part(short, 'wire', 'fits the terminal, feed').value).toBeCloseTo(1.5)
+  })
+  test('fuse: 0.75 · 7.5 · (1 − 0.0015 · 15) less the fan; guards 15.5 A wire', () => {
+    expect(part(short, 'fuse', 'carries').value).toBeCloseTo(5.4984 - run, 3)
+    expect(part(short, 'fuse', 'guards the wire').value).toBeCloseTo(20 * Math.sqrt(0.6) - 7.5, 3)
+    expect(part(short, 'fuse', 'near the post').value).toBeCloseTo(60)
+  })
+  test('contacts: 0.8 · 10 A less the fan; 35 A less 14.2 V over the winding', () => {
+    expect(part(short, 'contacts', 'controller runs').value).toBeCloseTo(8 - run, 4)
+    expect(part(short, 'contacts', 'controller starts').value).toBeCloseTo(35 - 14.2 / r, 3)
+  })
+  test('charge at idle: 6.22 − 6 − fan − 0.002 A', () => {
+    expect(part(short, 'charge', 'idle').value).toBeCloseTo(6.2154 - 6 - run - 0.002, 2)
+    expect(margin(short, 'charge').verdict).toBe('short')
+  })
+  test('battery: 30.5 days less 14', () => expect(part(short, 'battery', 'standing').value).toBeCloseTo(16.5, 1))
+  test('trigger and boil as in the rules: 82 − 73.4 − 2; boiling − 10 − (96.67 + 9.56 + 6)', () => {
+    expect(part(short, 'trigger', 'stops, hottest').value).toBeCloseTo(6.6)
+    expect(part(short, 'boil', 'boil, coldest').value).toBeGreaterThan(6)
+    expect(part(short, 'boil', 'boil, coldest').value).toBeLessThan(7.5)
+  })
+})
+
+test('24 V doubles what the battery and the regulator hold', () => {
+  const twentyFour: Job = { ...short, machine: { ...short.machine, systemV: 24 } }
+  expect(part(twentyFour, 'supply', 'whole run').scale).toBeCloseTo(0.24)
+  expect(part(twentyFour, 'battery', 'cranking').working.at(-1)!.terms[1]!.value).toBeCloseTo(19.2)
+})
+
+const anyReading = fc.constantFrom(...fieldsOf(short).keys())
+
+test('worst ≤ value ≤ best, and the evaluation is total, whatever the readings are', () => {
+  fc.assert(fc.property(fc.array(fc.tuple(anyReading, fc.double({ min: 0, max: 1, noNaN: true }), fc.constantFrom('measured' as const, 'label' as const, 'typical' as const)), { maxLength: 12 }), (changes) => {
+    const job = changes.reduce((j, [address, share, source]) => {
+      const { limits } = fieldsOf(j).get(address)!
+      return withReading(j, address, { value: limits.min + share * (limits.max - limits.min), source })
+    }, short)
+    const evaluation = evaluate(jobSchema.parse(job))
+    evaluationSchema.parse(evaluation)
+    for (const p of evaluation.margins.flatMap((m) => m.parts)) {
+      if (p.value === null) continue
+      expect(p.worst!).toBeLessThanOrEqual(p.value)
+      expect(p.best!).toBeGreaterThanOrEqual(p.value)
+    }
+  }), { numRuns: 60 })
+})
+
+test('a longer wire never raises a margin', () => {
+  fc.assert(fc.property(fc.constantFrom('conductors.feed1.lengthM', 'conductors.return1.lengthM'), fc.double({ min: 0.05, max: 30, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (address, length, more) => {
+    const at = (value: number) => evaluate(withReading(short, address, { value, source: 'measured' })).margins.flatMap((m) => m.parts.map((p) => p.value))
+    const longer = at(length + more)
+    at(length).forEach((v, i) => { if (v !== null) expect(longer[i]!).toBeLessThanOrEqual(v + 1e-9) })
+  }), { numRuns: 60 })
+})
+
+test('sampling gives the same answer twice, agrees with the verdicts, and names the reading that matters', () => {
+  const once = sample(short)
+  expect(sample({ ...short })).toEqual(once)
+  const of = (id: MarginId) => once.find((m) => m.id === id)!
+  expect(of('charge').chanceShort).toBeGreaterThan(0.9)
+  expect(of('fit').chanceShort).toBe(0)
+  expect(of('air').chanceShort).toBeNull()
+  expect(of('fuse').measureNext?.address).toBe('fans.fan1.part.ratedA')
+  expect(sample(fresh).find((m) => m.id === 'fuse')!.chanceShort).toBe(1)
+})
+
+test('following the remedies leads a chosen fan and controller to a circuit that holds', () => {
+  let job = chooseController(chooseFan(fresh, partOf<FanPart>('fan-swift-92')), partOf<ControllerPart>('controller-beadwheel'), partOf<ProbePart>('probe-fin-800'))
+  job = changeRun(job, { switchedBy: 'controller' })
+  for (let n = 0; n < 8; n++) {
+    const change = evaluate(job).margins.filter((m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id) && m.verdict !== 'holds').flatMap((m) => remediesFor(job, m)).find((x) => x.change)?.change
+    if (change) job = change(job)
+  }
+  expect(['supply', 'wire', 'fuse', 'contacts'].map((id) => margin(job, id as MarginId).verdict)).toEqual(['holds', 'holds', 'holds', 'holds'])
+  expect(proposedFuse(job)!.ratingA).toBe(job.fuses[0]!.ratingA)
+})
+
+test('a fuse too large for its wire is short, and the wire too thick for its terminal too', () => {
+  expect(margin(changeFuse(short, 20), 'fuse').verdict).toBe('short')
+  expect(margin(changeSizes(short, '4 mm²'), 'wire').verdict).toBe('short')
+  expect(margin(changeFuse(short, null), 'fuse')).toMatchObject({ verdict: 'short', value: null })
+  expect(proposedSize(short, 'imperial')).toEqual({ kind: 'size', size: '18 AWG' })
+})
+
+test('charging points begin as the rating promises, and then rule', () => {
+  const job = withReading(changeCharging(short, 'points'), 'charging.points.idle.currentA', { value: 12, source: 'measured' })
+  expect(powerFlows(job, new Bench(lookupOf(job))).flows[0]!.chargeA).toBeCloseTo(12)
+  expect(part(changeCharging(short, 'points'), 'charge', 'slow work').value).toBeCloseTo(part(short, 'charge', 'slow work').value!)
+})
+
+test('collars slide by the controller\'s steps and stop at its ends', () => {
+  const to = (job: Job) => triggerLadder(job)!.probe
+  expect(to(slideCollar(short, 'on', 91.4))).toMatchObject({ onC: 91, offC: 86 })
+  expect(to(slideCollar(short, 'off', 79.6))).toMatchObject({ onC: 87, offC: 80 })
+  expect(to(slideCollar(short, 'on', 500)).onC).toBe(115)
+  expect(to(slideCollar(short, 'off', 200)).offC).toBe(85)
+})

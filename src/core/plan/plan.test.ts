@@ -1,0 +1,83 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { readJobFile } from '@/formats'
+import { changeFuse, changeSetting, evaluate, type Job } from '../job'
+import { addDays, asPredicted, benchSheet, daysBetween, filled, keepsSignature, nextThing, proofsOf, signed, signing, stepsOf, whatToPress, withoutStaleSignature } from '.'
+
+const example = (name: string): Job => {
+  const read = readJobFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', `${name}.job.json`), 'utf8'))
+  if (!read.ok) throw new Error(read.message)
+  return read.job
+}
+const done = example('fell-bike-signed')
+const open: Job = { ...done, signature: null }
+const blockers = (job: Job): string => signing(job, evaluate(job)).blockers.join(' ')
+
+test('a finished job is ready; without its fuse nothing lets it be signed', () => {
+  expect(signing(open, evaluate(open)).ready).toBe(true)
+  const bare = changeFuse(open, null)
+  const everything: Job = { ...bare, acceptances: [...bare.acceptances, ...(['unsure', 'open', 'warning'] as const).map((verdict) => ({ margin: 'fuse' as const, part: 'carries', verdict, who: 'me', at: '2026-01-01T00:00:00Z', why: 'because' }))] }
+  expect(signing(everything, evaluate(everything))).toMatchObject({ ready: false })
+  expect(blockers(everything)).toMatch(/No fuse fitted/)
+})
+
+test('a short margin, an unmade step, an unanswered or failed proof and a test setting block; an unsure margin waits for a name', () => {
+  expect(blockers(changeSetting(open, 'controller1', 70, 5))).toMatch(/Trigger is short/)
+  expect(blockers({ ...open, build: { done: open.build.done.slice(1) } })).toMatch(/1 build step not ticked/)
+  expect(blockers({ ...open, proofs: open.proofs.slice(1) })).toMatch(/1 proof not answered/)
+  expect(blockers({ ...open, proofs: open.proofs.map((p) => (p.id === 'turns' ? { ...p, answer: 'no' as const } : p)) })).toMatch(/Proof failed: It turns/)
+  expect(blockers({ ...open, setting: { state: 'test' } })).toMatch(/test setting/)
+  expect(signing({ ...open, acceptances: [] }, evaluate(open))).toMatchObject({ ready: false, blockers: [] })
+})
+
+test('a signature stays through aftercare and falls with any other change', () => {
+  const cared: Job = { ...done, after: done.after.map((a) => ({ ...a, doneOn: '2026-02-01' })) }
+  expect(keepsSignature(done, cared)).toBe(true)
+  expect(withoutStaleSignature(done, changeSetting(done, 'controller1', 88, 5)).signature).toBeNull()
+  expect(keepsSignature(open, done)).toBe(false)
+  expect(signed({ ...open, after: open.after.map((a) => ({ ...a, dueOn: null })) }, 'me', '2026-03-01T10:00:00Z').after.map((a) => a.dueOn)).toEqual(['2026-03-02', '2026-03-08', '2026-03-31'])
+})
+
+test('steps come from the choices: battery last, coolant only if the core comes off', () => {
+  const ids = (job: Job): string[] => stepsOf(job).map((s) => s.id)
+  expect(ids(open)).not.toContain('drain')
+  expect(ids(open).at(-1)).toBe('battery-on')
+  const off = ids({ ...open, place: { ...open.place, mount: 'bracket' } })
+  expect(off).toEqual(expect.arrayContaining(['drain', 'core-off', 'core-on', 'refill']))
+  expect(off.indexOf('drain')).toBeLessThan(off.indexOf('mount'))
+  expect(off.indexOf('battery-off')).toBeLessThan(off.indexOf('drain'))
+  expect(off.at(-1)).toBe('battery-on')
+})
+
+test('predictions bracket what an honest meter shows', () => {
+  const volts = proofsOf(open).find((p) => p.id === 'volts')!.predicted!
+  expect(volts.low).toBeLessThan(volts.value)
+  expect(volts.value).toBeLessThan(14.2)
+  expect(asPredicted(volts, 12)).toBe(false)
+  expect(asPredicted(volts, volts.value)).toBe(true)
+})
+
+test('what to press is the controller\'s own description with the figures in it', () => {
+  const { part } = open.controllers[0]!
+  expect(whatToPress(part, 87, 5, 'metric').join(' ')).toMatch(/87 °C.*band of 5 K.*on at 87 °C, off at 82 °C/)
+  expect(whatToPress(part, 87, 5, 'imperial').join(' ')).toMatch(/188.6 °F/)
+})
+
+test('the sheet reads in working order and tells of a missing fuse', () => {
+  const sheet = benchSheet(changeFuse(open, null), evaluate(changeFuse(open, null)))
+  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual(['Job and complaint', 'Readings', 'Margins', 'Parts and wire', 'Setting and keys', 'Steps', 'Proof against prediction', 'Cautions', 'Signature'])
+  expect(JSON.stringify(sheet)).toMatch(/NONE FITTED/)
+})
+
+test('next: a call that is due comes before everything', () => {
+  expect(nextThing(done, evaluate(done), '2026-01-15').text).toMatch(/Ring the owner/)
+  expect(nextThing(done, evaluate(done), '2026-01-10').text).toMatch(/on 2026-01-15/)
+  const short = example('fell-bike-short-at-idle')
+  expect(nextThing(short, evaluate(short), '2026-01-15')).toMatchObject({ station: 'power' })
+  expect(filled(done, 'prove')).toMatchObject({ left: '' })
+})
+
+test('days', () => {
+  expect(addDays('2026-02-27', 2)).toBe('2026-03-01')
+  expect(daysBetween('2026-02-27', '2026-03-01')).toBe(2)
+})
