@@ -123,14 +123,16 @@ test('sampling gives the same answer twice, agrees with the verdicts, and names 
   expect(sample(fresh).find((m) => m.id === 'fuse')!.chanceShort).toBe(1)
 })
 
-test('following the remedies leads a chosen fan and controller to a circuit that holds', () => {
+test('following the remedies leads a chosen fan and controller to a circuit where nothing is short or open', () => {
   let job = chooseController(chooseFan(fresh, partOf<FanPart>('fan-swift-92')), partOf<ControllerPart>('controller-beadwheel'), partOf<ProbePart>('probe-fin-800'))
   job = changeRun(job, { switchedBy: 'controller' })
   for (let n = 0; n < 8; n++) {
     const change = evaluate(job).margins.filter((m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id) && m.verdict !== 'holds').flatMap((m) => remediesFor(job, m)).find((x) => x.change)?.change
     if (change) job = change(job)
   }
-  expect(['supply', 'wire', 'fuse', 'contacts'].map((id) => margin(job, id as MarginId).verdict)).toEqual(['holds', 'holds', 'holds', 'holds'])
+  expect(['supply', 'wire', 'fuse', 'contacts'].map((id) => margin(job, id as MarginId).verdict)).toEqual(['holds', 'holds', 'unsure', 'holds'])
+  // what is left to doubt is mostly the label's 10 % on the fan's current
+  expect(margin(job, 'fuse').hurtsMost).toBe('fans.fan1.part.ratedA')
   expect(proposedFuse(job)!.ratingA).toBe(job.fuses[0]!.ratingA)
 })
 

@@ -1,0 +1,111 @@
+import { writeFileSync } from 'node:fs'
+import path from 'node:path'
+import Sqlite from 'better-sqlite3'
+import { expect, openJob, ready, saved, test, type, Yard } from './test-support/yard'
+
+test('the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing typed is lost', async ({ page, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  await type(page, 'free behind the core', '61 mm')
+  await saved(page)
+  for (let n = 0; n < 4; n++) {
+    const kept = 62 + n
+    await type(page, 'free behind the core', `${kept} mm`)
+    await yard.kill()
+    await type(page, 'core thick', `${30 + n} mm`)
+    await expect(page.locator('[data-state="waiting"]')).toContainText('kept in this browser')
+    await yard.start()
+    if (n % 2) await page.reload()
+    await saved(page)
+    await expect(page.getByLabel('free behind the core')).toHaveValue(String(kept))
+    await expect(page.getByLabel('core thick')).toHaveValue(String(30 + n))
+  }
+  await yard.kill()
+  const db = new Sqlite(yard.database)
+  expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+  const newest = JSON.parse((db.prepare('select document from revisions join jobs on job_id = id and number = head where id = ?').get(address.split('/').pop()) as { document: string }).document) as { place: { freeDepthM: { value: number } } }
+  expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
+  db.close()
+})
+
+test('two tabs on one job: the later save is not silently lost', async ({ page, context, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await ready(other)
+  await type(page, 'free behind the core', '60 mm')
+  await saved(page)
+  await type(other, 'free behind the core', '70 mm')
+  await expect(other.getByRole('dialog', { name: /changed in another window/ })).toBeVisible()
+  await other.getByRole('button', { name: 'Keep mine' }).click()
+  await saved(other)
+  await type(page, 'core thick', '33 mm')
+  await page.getByRole('button', { name: 'Take theirs' }).click()
+  await expect(page.getByLabel('free behind the core')).toHaveValue('70')
+  await expect(page.getByLabel('core thick')).toHaveValue('30')
+})
+
+test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({ page, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  const troubles: string[] = []
+  page.on('pageerror', (e) => troubles.push(e.message))
+  for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger']) {
+    await page.goto(`${yard.url}${address}?station=${station}`)
+    await ready(page)
+    const fields = page.locator('.tray .reading input')
+    const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
+    for (let i = 0; i < await fields.count(); i++) {
+      await fields.nth(i).fill(nonsense[i % nonsense.length]!)
+      await fields.nth(i).blur()
+    }
+    await expect(page.locator('.below.wrong').first()).toBeVisible()
+  }
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  await type(page, 'coolant', '7 bananas')
+  await page.reload()
+  await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('7 bananas')
+  await expect(page.getByText('"bananas" is not a unit of volume')).toBeVisible()
+  await page.getByLabel('coolant', { exact: true }).press('Escape')
+  await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('1.3')
+  expect(troubles).toEqual([])
+})
+
+test('unknown addresses and unreadable files are told plainly', async ({ page, yard }) => {
+  await page.goto(`${yard.url}/jobs/nothing-here`)
+  await expect(page.getByRole('heading', { name: 'There is no such job' })).toBeVisible()
+  await page.goto(`${yard.url}/nowhere`)
+  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible()
+  await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${page.url()}?station=cellar&margin=moon`)
+  await expect(page.locator('[aria-current="step"]').first()).toHaveAttribute('aria-label', /Machine/)
+  await page.goto(yard.url)
+  await ready(page)
+  const bring = (name: string, text: string) => page.getByLabel('Job file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  await bring('broken.json', '{"format": "pyr')
+  await expect(page.getByRole('alert').filter({ hasText: 'cut off' })).toBeVisible()
+  await bring('newer.json', JSON.stringify({ format: 'pyraxis-job', version: 9 }))
+  await expect(page.getByRole('alert').filter({ hasText: 'newer Pyraxis' })).toBeVisible()
+})
+
+test('a database that cannot be used is told plainly', async ({ page }) => {
+  const broken = new Yard()
+  writeFileSync(path.join(broken.folder, 'yard.db'), 'no database at all, '.repeat(200))
+  await broken.start()
+  await page.goto(broken.url)
+  await expect(page.getByText('is not a Pyraxis database, or it is damaged')).toBeVisible()
+  await broken.end()
+})
+
+test('an empty yard says what to do first, on a phone too', async ({ page }) => {
+  const empty = new Yard()
+  await empty.start()
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(empty.url)
+  await expect(page.getByRole('heading', { name: 'The yard is empty' })).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await empty.end()
+})

@@ -1,0 +1,94 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import net from 'node:net'
+import os from 'node:os'
+import path from 'node:path'
+import { test as base, expect, type Page } from '@playwright/test'
+
+const NEXT = path.join('node_modules', 'next', 'dist', 'bin', 'next')
+
+const freePort = (): Promise<number> => new Promise((resolve) => {
+  const probe = net.createServer().listen(0, '127.0.0.1', () => {
+    const { port } = probe.address() as net.AddressInfo
+    probe.close(() => resolve(port))
+  })
+})
+
+/** A production server of the test's own, on a database of its own, that can be killed and started again. */
+export class Yard {
+  readonly folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-e2e-'))
+  readonly database = path.join(this.folder, 'yard.db')
+  url = ''
+  private port = 0
+  private server: ChildProcess | undefined
+
+  async start(): Promise<void> {
+    this.port ||= await freePort()
+    this.url = `http://127.0.0.1:${this.port}`
+    this.server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], { env: this.environment, stdio: 'ignore' })
+    for (let n = 0; n < 150; n++) {
+      const up = await fetch(`${this.url}/icon.svg`).then(() => true, () => false)
+      if (up) return
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+    throw new Error('the server did not come up')
+  }
+
+  /** kill -9: nothing is told, nothing is finished */
+  async kill(): Promise<void> {
+    const { server } = this
+    if (!server || server.exitCode !== null) return
+    const gone = new Promise((resolve) => server.once('exit', resolve))
+    server.kill('SIGKILL')
+    await gone
+  }
+
+  loadDemo(): void {
+    const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/demo/load.ts'], { env: this.environment, encoding: 'utf8' })
+    if (status !== 0) throw new Error(stderr)
+  }
+
+  async end(): Promise<void> {
+    await this.kill()
+    rmSync(this.folder, { recursive: true, force: true })
+  }
+
+  private get environment(): NodeJS.ProcessEnv {
+    return { ...process.env, NODE_ENV: 'production', PYRAXIS_DB: this.database, NEXT_TELEMETRY_DISABLED: '1' }
+  }
+}
+
+export const test = base.extend<{ yard: Yard }>({
+  // eslint-disable-next-line no-empty-pattern
+  yard: async ({}, use) => {
+    const yard = new Yard()
+    yard.loadDemo()
+    await yard.start()
+    await use(yard)
+    await yard.end()
+  },
+})
+
+export { expect }
+
+export const ready = (page: Page): Promise<void> => page.waitForSelector('html[data-ready]').then(() => undefined)
+export const saved = (page: Page): Promise<void> => expect(page.locator('[data-state]').first()).toHaveAttribute('data-state', 'saved')
+
+/** Opens a job of the yard by its name. @returns its address */
+export async function openJob(page: Page, yard: Yard, title: string): Promise<string> {
+  await page.goto(yard.url)
+  await ready(page)
+  await page.getByRole('link', { name: title }).first().click()
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible()
+  return new URL(page.url()).pathname
+}
+
+/** Types into a reading and settles it with Enter. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true })
+  await field.fill(text)
+  await field.press('Enter')
+}
+
+/** The verdict that the rail shows for a margin. */
+export const verdict = (page: Page, margin: string) => page.locator(`[data-margin="${margin}"] .word`)

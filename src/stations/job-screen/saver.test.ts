@@ -1,0 +1,76 @@
+import { startJob, type Job } from '../../core/job'
+import { Saver, type PendingSave, type SaveAnswer, type SaverState, type WaitingRoom } from './saver'
+
+const job = (title: string): Job => ({ ...startJob({ title: 'x', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null }), title })
+
+/** A server that may lose its answer on the way, and a room that outlives the saver. */
+function bench() {
+  const kept: { waiting: PendingSave[] } = { waiting: [] }
+  const room: WaitingRoom = { read: () => kept.waiting, write: (w) => { kept.waiting = [...w] } }
+  const stored = [{ title: 'x', key: '' }]
+  const states: SaverState[] = []
+  let lost = 0
+  const send = async (save: PendingSave): Promise<SaveAnswer> => {
+    await Promise.resolve()
+    const before = stored.findIndex((s) => s.key === save.key)
+    if (before < 0 && save.from !== stored.length) return { kind: 'stale', theirs: { revision: stored.length, savedAt: 't', job: job(stored.at(-1)!.title) } }
+    if (before < 0) stored.push({ title: save.job.title, key: save.key })
+    if (lost > 0) { lost--; return { kind: 'later', message: 'lost' } }
+    return { kind: 'saved', revision: before < 0 ? stored.length : before + 1, savedAt: 't' }
+  }
+  let keys = 0
+  const open = (revision = stored.length): Saver => new Saver({ revision, savedAt: 't', room, send, newKey: () => `key-${++keys}`, onState: (s) => states.push(s), retryMs: 5 })
+  return { kept, stored, states, open, lose: (n: number) => { lost = n }, titles: () => stored.map((s) => s.title) }
+}
+const settled = (ms = 60): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+
+test('one save in flight, the newest document after it', async () => {
+  const b = bench()
+  const saver = b.open()
+  for (const title of ['a', 'b', 'c', 'd']) saver.settle(job(title))
+  await settled()
+  expect(b.titles()).toEqual(['x', 'a', 'd'])
+  expect(b.kept.waiting).toEqual([])
+  expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
+})
+
+test('an answer lost on the way is asked for again, and nothing is made twice', async () => {
+  const b = bench()
+  const saver = b.open()
+  b.lose(2)
+  saver.settle(job('a'))
+  saver.settle(job('b'))
+  await settled()
+  expect(b.titles()).toEqual(['x', 'a', 'b'])
+})
+
+test('a tab that dies before the answer goes on after a reload with what it had', async () => {
+  const b = bench()
+  b.lose(1)
+  const first = b.open(1)
+  first.settle(job('a'))
+  first.settle(job('b'))
+  first.stop()
+  await settled(10)
+  expect(b.kept.waiting.map((w) => w.job.title)).toEqual(['a', 'b'])
+  const second = b.open(2)
+  expect(second.unsaved!.title).toBe('b')
+  second.start()
+  await settled()
+  expect(b.titles()).toEqual(['x', 'a', 'b'])
+})
+
+test('two windows: the stale one is stopped until one version is chosen', async () => {
+  for (const [choice, end] of [['mine', ['x', 'theirs', 'mine']], ['theirs', ['x', 'theirs']]] as const) {
+    const b = bench()
+    const saver = b.open()
+    b.stored.push({ title: 'theirs', key: 'other' })
+    saver.settle(job('mine'))
+    await settled(20)
+    expect(b.states.at(-1)).toMatchObject({ kind: 'stale', theirs: { job: { title: 'theirs' } } })
+    expect(saver.resolve(choice).title).toBe(choice)
+    await settled(20)
+    expect(b.titles()).toEqual(end)
+    expect(b.kept.waiting).toEqual([])
+  }
+})
