@@ -1,6 +1,7 @@
+import type { Page } from '@playwright/test'
 import { expect, openJob, ready, saved, test, type, verdict } from './test-support/yard'
 
-const go = async (page: import('@playwright/test').Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: station }).click()
+const go = async (page: Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: station }).click()
 
 test('a trail bike from the first word to the signature', async ({ page, yard }) => {
   test.setTimeout(240_000)
@@ -21,7 +22,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   for (const [label, text] of [['coldest day it works', '0 C'], ['hottest day it works', '31'], ['rated speed', '8500'], ['slow work', '3300'], ['load share of the heaviest work', '40 %'], ['idle', '1700']] as const) await type(page, label, text)
   await go(page, 'Measure')
   for (const [label, text] of [['engine thermostat opens', '78 C'], ['cap', '1.1 bar'], ['free behind the core', '2 1/4 in'], ['core thick', '30mm']] as const) await type(page, label, text)
-  await expect(page.getByLabel('free behind the core')).toHaveValue('57.15')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57.15')
 
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Swift 116' }).click()
@@ -129,15 +130,15 @@ test('nine stations by keyboard alone, a collar moved and units swapped without 
   await page.keyboard.press('ArrowUp')
   await expect(on).toHaveAttribute('aria-valuenow', '88')
   await page.keyboard.press('2')
-  await expect(page.getByLabel('free behind the core')).toHaveValue('57')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57')
   await page.keyboard.press('u')
-  await expect(page.getByLabel('free behind the core')).toHaveValue('2.244')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.244')
   await page.keyboard.press('U')
-  await expect(page.getByLabel('free behind the core')).toHaveValue('57')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57')
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.getByLabel('free behind the core').focus()
+  await page.getByLabel('free behind the core', { exact: true }).focus()
   await page.keyboard.type('5')
   await expect(page.locator('[aria-current="step"]').first()).toHaveAttribute('aria-label', /Measure/)
 })

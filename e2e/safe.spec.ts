@@ -18,8 +18,8 @@ test('the server is killed in the middle and the tab reloaded: nothing acknowled
     await yard.start()
     if (n % 2) await page.reload()
     await saved(page)
-    await expect(page.getByLabel('free behind the core')).toHaveValue(String(kept))
-    await expect(page.getByLabel('core thick')).toHaveValue(String(30 + n))
+    await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue(String(kept))
+    await expect(page.getByLabel('core thick', { exact: true })).toHaveValue(String(30 + n))
   }
   await yard.kill()
   const db = new Sqlite(yard.database)
@@ -44,8 +44,8 @@ test('two tabs on one job: the later save is not silently lost', async ({ page, 
   await saved(other)
   await type(page, 'core thick', '33 mm')
   await page.getByRole('button', { name: 'Take theirs' }).click()
-  await expect(page.getByLabel('free behind the core')).toHaveValue('70')
-  await expect(page.getByLabel('core thick')).toHaveValue('30')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('70')
+  await expect(page.getByLabel('core thick', { exact: true })).toHaveValue('30')
 })
 
 test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({ page, yard }) => {

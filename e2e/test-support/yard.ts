@@ -59,7 +59,7 @@ export class Yard {
 }
 
 export const test = base.extend<{ yard: Yard }>({
-  // eslint-disable-next-line no-empty-pattern
+   
   yard: async ({}, use) => {
     const yard = new Yard()
     yard.loadDemo()

@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react'
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
 
 /** What was typed and is not understood yet, by field: it outlives a change of station and a reload of the tab. */
 interface Drafts { readonly all: Readonly<Record<string, string>>; readonly set: (field: string, text: string | null) => void }
@@ -19,7 +19,9 @@ function readStored(key: string): Record<string, string> {
 
 export function DraftProvider({ job, children }: { readonly job: string; readonly children: ReactNode }) {
   const key = `pyraxis-drafts-${job}`
-  const [all, setAll] = useState<Record<string, string>>(() => (typeof window === 'undefined' ? {} : readStored(key)))
+  const [all, setAll] = useState<Record<string, string>>({})
+  // the server knows no drafts: they come in after the first picture, under whatever was typed since
+  useEffect(() => setAll((typed) => ({ ...readStored(key), ...typed })), [key])
   const set = useCallback((field: string, text: string | null) => {
     setAll((before) => {
       const rest = Object.fromEntries(Object.entries(before).filter(([name]) => name !== field))
