@@ -37,7 +37,8 @@ export class Yard {
   /** kill -9: nothing is told, nothing is finished */
   async kill(): Promise<void> {
     const { server } = this
-    if (!server || server.exitCode !== null) return
+    if (!server) return
+    this.server = undefined
     const gone = new Promise((resolve) => server.once('exit', resolve))
     server.kill('SIGKILL')
     await gone
