@@ -1,0 +1,84 @@
+// npm run bench: medians on this machine, by hand; nothing here is a test
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import { evaluate, sample, type Job } from '../src/core/job'
+import { readJobFile } from '../src/formats'
+
+const read = readJobFile(readFileSync('examples/fell-bike-short-at-idle.job.json', 'utf8'))
+if (!read.ok) throw new Error(read.message)
+const { job } = read
+
+const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
+const say = (what: string, ms: number, aim: string): void => { process.stdout.write(`${what.padEnd(64)}${ms.toFixed(1).padStart(8)} ms   ${aim}\n`) }
+
+function time(runs: number, work: (job: Job) => void): number {
+  for (let n = 0; n < 20; n++) work({ ...job })
+  return median(Array.from({ length: runs }, () => {
+    const copy = { ...job }
+    const began = performance.now()
+    work(copy)
+    return performance.now() - began
+  }))
+}
+
+/** From the key going down to the frame in which the margin is painted. */
+async function keystroke(page: Page): Promise<number> {
+  const times: number[] = []
+  await page.locator('[data-address="place.freeDepthM"] input').focus()
+  for (let n = 0; n < 15; n++) {
+    await page.evaluate(() => {
+      addEventListener('keydown', () => {
+        const began = performance.now()
+        const figure = document.querySelector('[data-margin="fit"] .figure-text')!
+        new MutationObserver((_, seen) => { seen.disconnect(); requestAnimationFrame(() => { const done = new MessageChannel(); done.port1.onmessage = () => { document.documentElement.dataset.took = String(performance.now() - began) }; done.port2.postMessage(0) }) }).observe(figure, { characterData: true, childList: true, subtree: true })
+      }, { once: true, capture: true })
+    })
+    await page.keyboard.press(n % 2 ? 'Backspace' : '5')
+    await page.waitForTimeout(250)
+    times.push(Number(await page.evaluate(() => document.documentElement.dataset.took)))
+  }
+  return median(times)
+}
+
+async function inBrowser(): Promise<void> {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-bench-'))
+  const port = 3190
+  const url = `http://127.0.0.1:${port}`
+  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { env: { ...process.env, PYRAXIS_DB: path.join(folder, 'bench.db') }, stdio: 'ignore' })
+  try {
+    for (let n = 0; n < 100 && !(await fetch(`${url}/icon.svg`).then(() => true, () => false)); n++) await new Promise((resolve) => setTimeout(resolve, 100))
+    const { id } = (await (await fetch(`${url}/api/import`, { method: 'POST', body: readFileSync('examples/fell-bike-short-at-idle.job.json') })).json()) as { id: string }
+    const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+    const opened = async (address: string, until: string): Promise<number> => {
+      const times: number[] = []
+      for (let n = 0; n < 9; n++) {
+        const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+        const began = performance.now()
+        await page.goto(`${url}${address}`, { waitUntil: 'commit' })
+        await page.waitForSelector(until, { state: 'attached' })
+        times.push(performance.now() - began)
+        await page.context().close()
+      }
+      return median(times)
+    }
+    const empty = await opened('/nowhere', 'main')
+    const screen = await opened(`/jobs/${id}?station=place`, 'html[data-ready]')
+    say('an empty page of the same stack, shown', empty, '')
+    say('job screen, interactive', screen, `aim < 1000 ms; ${(screen / empty).toFixed(1)} × the empty page`)
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    await page.goto(`${url}/jobs/${id}?station=measure`)
+    await page.waitForSelector('html[data-ready]')
+    say('keystroke to painted margin', await keystroke(page), 'aim < 50 ms')
+    await browser.close()
+  } finally {
+    server.kill('SIGKILL')
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+say('evaluate(job)', time(200, (j) => evaluate(j)), 'aim < 5 ms')
+say('sample(job), 512 samples', time(40, (j) => sample(j)), 'aim < 50 ms, in its worker')
+await inBrowser()
