@@ -34,8 +34,20 @@ export function lookupOf(job: Job): Lookup {
   }
 }
 
-/** The fields that a station asks for. */
-export const fieldsAt = (job: Job, station: Station): PlacedField[] => [...fieldsOf(job).values()].filter((f) => f.station === station)
+/** Whether the job's choices ask for a reading at all: a rating is not asked for where a clamp has told more. */
+function isAsked(job: Job, address: string): boolean {
+  const points = job.charging.known === 'points'
+  if (address === 'charging.ratedA' || address === 'charging.ratedRpm') return !points
+  if (address.startsWith('charging.points.')) return points
+  if (address === 'use.afterRunS') return job.use.live === 'after-run'
+  return address !== 'cooling.glycolShare' || job.cooling.coolant !== 'water'
+}
+
+/** Every reading that the job's choices ask for. */
+export const askedFields = (job: Job): PlacedField[] => [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))
+
+/** The readings that a station asks for. */
+export const fieldsAt = (job: Job, station: Station): PlacedField[] => askedFields(job).filter((f) => f.station === station)
 
 /** The job with another reading at an address; everything else is shared with the old one. */
 export function withReading(job: Job, address: string, reading: Reading): Job {

@@ -1,15 +1,13 @@
 import { z } from 'zod'
-import { spreadOf } from '../reading'
+import { Bench, spreadOf } from '../reading'
 import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
 import { onOffPoints } from '../control'
-import { fieldsOf } from '../job/address'
 import type { Job } from '../job/document'
 import type { Evaluation } from '../job/evaluation'
 import { decidingPart, marginInWords, signedFigure } from '../job/words'
 import { typicalMachines } from '../job/typical'
 import { boilsAt, circuitsOf } from '../job/margins'
-import { Bench } from '../reading'
-import { lookupOf } from '../job/address'
+import { askedFields, lookupOf } from '../job/address'
 import { cautions, type Caution } from './cautions'
 import { whatToPress } from './keys'
 import { mounts } from './mounts'
@@ -42,7 +40,7 @@ export function complaintInWords(job: Job): string {
 const sourceWords = { measured: 'measured', label: 'label', typical: 'typical, a guess' } as const
 
 function readings(job: Job, units: UnitSystem): Section {
-  const rows = [...fieldsOf(job).values()].filter((f) => !f.wish).map(({ label, reading, quantity }) => {
+  const rows = askedFields(job).filter((f) => !f.wish).map(({ label, reading, quantity }) => {
     const spread = formatSpread(spreadOf(reading, quantity), quantity, units)
     return [label, format(reading.value, quantity, units), `±${spread.number} ${spread.unit}`.trim(), sourceWords[reading.source]]
   })

@@ -14,8 +14,8 @@ function CoreFace({ job }: Pick<StationProps, 'job'>) {
   const t = Math.max(10, coreThicknessM.value * scale)
   const tubes = Math.max(3, Math.round(w / 9))
   return (
-    <svg viewBox={`0 0 ${w + t + 230} ${h + 110}`} width="100%" style={{ maxWidth: 620, maxHeight: 460 }} role="img" aria-label={`Core ${format(coreWidthM.value, 'length', job.units)} wide, ${format(coreHeightM.value, 'length', job.units)} high, ${format(coreThicknessM.value, 'length', job.units)} thick`}>
-      <g transform="translate(70 40)" stroke="var(--ink)" fill="none">
+    <svg viewBox={`0 0 ${w + t + 300} ${h + 110}`} width="100%" style={{ maxWidth: 620, maxHeight: 460 }} role="img" aria-label={`Core ${format(coreWidthM.value, 'length', job.units)} wide, ${format(coreHeightM.value, 'length', job.units)} high, ${format(coreThicknessM.value, 'length', job.units)} thick`}>
+      <g transform="translate(100 40)" stroke="var(--ink)" fill="none">
         <rect x={-3} y={-24} width={w + 6} height={24} strokeWidth={1.4} />
         <rect x={-3} y={h} width={w + 6} height={24} strokeWidth={1.4} />
         <rect width={w} height={h} strokeWidth={1.6} />
@@ -25,11 +25,11 @@ function CoreFace({ job }: Pick<StationProps, 'job'>) {
         <rect x={w + 80} width={t} height={h} strokeWidth={1.6} />
         <path d={`M${w + 80} ${h + 40} h${t} M${w + 76} ${h + 45} l8 -10 M${w + t + 76} ${h + 45} l8 -10`} />
       </g>
-      <text className="figure-text" x={38} y={40 + h / 2} fontSize={13} textAnchor="end">{format(coreHeightM.value, 'length', job.units)}</text>
-      <text className="figure-text" x={70 + w / 2} y={h + 100} fontSize={13} textAnchor="middle">{format(coreWidthM.value, 'length', job.units)}</text>
-      <text className="figure-text" x={70 + w + 80 + t / 2} y={h + 100} fontSize={13} textAnchor="middle">{format(coreThicknessM.value, 'length', job.units)}</text>
-      <text x={70 + w + 80 + t + 14} y={54} fontSize={13}>{`${Math.round(finsPerInch.value)} fins per inch`}</text>
-      <text x={70 + w + 80 + t + 14} y={74} fontSize={13}>{cores > 1 ? `${cores} cores like this` : 'one core'}</text>
+      <text className="figure-text" x={70} y={40 + h / 2} fontSize={13} textAnchor="end">{format(coreHeightM.value, 'length', job.units)}</text>
+      <text className="figure-text" x={100 + w / 2} y={h + 100} fontSize={13} textAnchor="middle">{format(coreWidthM.value, 'length', job.units)}</text>
+      <text className="figure-text" x={100 + w + 80 + t / 2} y={h + 100} fontSize={13} textAnchor="middle">{format(coreThicknessM.value, 'length', job.units)}</text>
+      <text x={100 + w + 80 + t + 14} y={54} fontSize={13}>{`${Math.round(finsPerInch.value)} fins per inch`}</text>
+      <text x={100 + w + 80 + t + 14} y={74} fontSize={13}>{cores > 1 ? `${cores} cores like this` : 'one core'}</text>
     </svg>
   )
 }

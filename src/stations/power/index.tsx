@@ -36,19 +36,18 @@ const changeBattery = (job: Job, part: Partial<Battery>): Job => ({ ...job, batt
 function Tray(props: StationProps) {
   const { job, settle } = props
   const battery = job.batteries[0]!
-  const points = job.charging.known === 'points'
   return (
     <>
       <h2>Charging</h2>
       <ChoiceField label="Known by" value={job.charging.known} options={[{ value: 'rating', name: 'its rated output' }, { value: 'points', name: 'a clamp at three speeds' }]} onChange={(known) => settle((j) => changeCharging(j, known))} />
-      <Readings {...props} station="power" only={(a) => a.startsWith('charging') && (points ? a !== 'charging.ratedA' && a !== 'charging.ratedRpm' : !a.startsWith('charging.points'))} />
+      <Readings {...props} station="power" only={(a) => a.startsWith('charging')} />
       <h2>Battery</h2>
       <ChoiceField label="Kind" value={battery.kind} options={[{ value: 'flooded', name: 'flooded lead-acid' }, { value: 'agm', name: 'absorbed-glass' }, { value: 'lithium', name: 'lithium iron phosphate' }]} onChange={(kind) => settle((j) => changeBattery(j, { kind }))} />
       <Readings {...props} station="power" only={(a) => a.startsWith('batteries') || a.startsWith('controllers')} />
       <h2>When it may run</h2>
       <ChoiceField label="Live" value={job.use.live} options={[{ value: 'key only', name: 'with the key only' }, { value: 'after-run', name: 'also after switch-off' }]} onChange={(live) => settle((j) => changeUse(j, { live }))} />
       <YesNoField label="May run while cranking" value={job.use.fanWhileCranking} onChange={(fanWhileCranking) => settle((j) => changeUse(j, { fanWhileCranking }))} />
-      <Readings {...props} station="power" only={(a) => a === 'use.standsS' || (a === 'use.afterRunS' && job.use.live === 'after-run')} />
+      <Readings {...props} station="power" only={(a) => a.startsWith('use')} />
     </>
   )
 }
