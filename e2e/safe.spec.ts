@@ -100,6 +100,20 @@ test('a database that cannot be used is told plainly', async ({ page }) => {
   await broken.end()
 })
 
+test('a file that another program holds: told under the masthead, saved by itself once it is free', async ({ page, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  const other = new Sqlite(yard.database)
+  other.exec('begin immediate')
+  await type(page, 'core thick', '31 mm')
+  await expect(page.getByRole('alert').filter({ hasText: 'Another program holds' })).toBeVisible({ timeout: 20_000 })
+  other.exec('rollback')
+  other.close()
+  await saved(page)
+  await expect(page.locator('.save-trouble')).toHaveCount(0)
+})
+
 test('an empty yard says what to do first, on a phone too', async ({ page }) => {
   const empty = new Yard()
   await empty.start()

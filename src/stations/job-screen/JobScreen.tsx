@@ -14,7 +14,7 @@ import { Spine, type SpineEntry } from '@/ui/Spine'
 import { Working } from '@/ui/Working'
 import { stationViews } from '../all'
 import type { PendingSave, SaveAnswer } from './saver'
-import { SavedMark } from './SavedMark'
+import { SavedMark, SaveTrouble } from './SavedMark'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useSample } from './use-sample'
 import { useStationKeys } from './use-station-keys'
@@ -102,6 +102,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) 
             <Link href={`/jobs/${opened.id}/sheet`} className="wide" prefetch={false}>Bench sheet</Link>
             <button type="button" className="word-button" aria-label="Keys" onClick={() => setKeysShown(true)}>?</button>
           </span>
+          <SaveTrouble state={doc.state} />
         </header>
         <Spine entries={entries} present={station} onGo={(s) => go(s)} />
         <main className="stage" key={station}><Stage {...stationProps} /></main>

@@ -12,6 +12,7 @@ function bench() {
   let lost = 0
   const send = async (save: PendingSave): Promise<SaveAnswer> => {
     await Promise.resolve()
+    if (save.job.title === 'will not do') return { kind: 'refused', message: 'no' }
     const before = stored.findIndex((s) => s.key === save.key)
     if (before < 0 && save.from !== stored.length) return { kind: 'stale', theirs: { revision: stored.length, savedAt: 't', job: job(stored.at(-1)!.title) } }
     if (before < 0) stored.push({ title: save.job.title, key: save.key })
@@ -73,4 +74,17 @@ test('two windows: the stale one is stopped until one version is chosen', async 
     expect(b.titles()).toEqual(end)
     expect(b.kept.waiting).toEqual([])
   }
+})
+
+test('a document that will not do is told, kept, and gives way to the next change', async () => {
+  const b = bench()
+  const saver = b.open()
+  saver.settle(job('will not do'))
+  await settled(20)
+  expect(b.states.at(-1)).toEqual({ kind: 'refused', message: 'no' })
+  expect(b.kept.waiting).toHaveLength(1)
+  saver.settle(job('mended'))
+  await settled(20)
+  expect(b.titles()).toEqual(['x', 'mended'])
+  expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
 })

@@ -41,6 +41,8 @@ export class Saver {
   private waiting: PendingSave[]
   private busy = false
   private stopped = false
+  /** the first in the waiting room will not be taken as it is; the next change stands in its place */
+  private firstRefused = false
   private theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job } | null = null
   private timer: ReturnType<typeof setTimeout> | undefined
 
@@ -65,7 +67,8 @@ export class Saver {
 
   settle(job: Job): void {
     const next: PendingSave = { from: this.base, key: this.options.newKey(), job }
-    this.keep(this.busy || this.waiting.length > 1 ? [this.waiting[0]!, next] : [...this.waiting.slice(0, 1), next])
+    this.keep(this.firstRefused ? [next] : [...this.waiting.slice(0, 1), next])
+    this.firstRefused = false
     if (!this.theirs) void this.pump()
   }
 
@@ -110,6 +113,11 @@ export class Saver {
       this.theirs = answer.theirs
       this.options.onState({ kind: 'stale', theirs: answer.theirs })
     } else if (answer.kind === 'refused') {
+      if (this.waiting.length > 1) {
+        this.keep(this.waiting.slice(1))
+        return this.pump()
+      }
+      this.firstRefused = true
       this.options.onState({ kind: 'refused', message: answer.message })
     } else {
       this.options.onState({ kind: 'waiting', message: answer.message })
