@@ -1,4 +1,3 @@
-import { Suspense } from 'react'
 import { clockIsFixed, listParts, now, readHead, theStore } from '@/store'
 import { MessagePage, orTrouble } from '../../trouble'
 import { JobPage } from './JobPage'
@@ -11,6 +10,6 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
     const store = await theStore()
     const opened = await readHead(store, id)
     if (!opened) return <MessagePage title="There is no such job" message="The address names a job that is not in this yard. It may be in another database, or the address was cut short." back="/" />
-    return <Suspense><JobPage opened={opened} shelf={await listParts(store)} fixedNow={clockIsFixed() ? now().toISOString() : null} /></Suspense>
+    return <JobPage opened={opened} shelf={await listParts(store)} fixedNow={clockIsFixed() ? now().toISOString() : null} />
   })
 }
