@@ -4,7 +4,7 @@ import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
 import { lookupOf } from '../job/address'
 import type { Job } from '../job/document'
-import { circuitsOf, isThermostat, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
+import { circuitsOf, controllersDraw, isThermostat, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
 import { mounts } from './mounts'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
@@ -60,7 +60,7 @@ function figures(job: Job, circuit: FanCircuit): Proof[] {
   if (controller) {
     proofs.push({
       id: 'standby', name: 'Draw with the key off', kind: 'figure', how: 'Meter in series at the battery, fan still.',
-      predicted: predict(job, 'current', 0.001, (b) => job.controllers.reduce((sum, c) => sum + b.value(`controllers.${c.id}.part.standbyA`), 0)),
+      predicted: predict(job, 'current', 0.001, (b) => controllersDraw(b, job)),
     })
   }
   return proofs

@@ -104,15 +104,15 @@ export function Ladder(props: Props) {
       <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(keptFreeC)} y2={yOf(keptFreeC)} stroke="var(--short)" strokeDasharray="2 4" />
       <text x={COOLANT_X + 30} y={yOf(keptFreeC) + 15} fontSize={12.5} style={{ fill: 'var(--short)' }}>kept free below it</text>
       <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(opensC)} y2={yOf(opensC)} stroke="var(--ink)" strokeWidth={2} />
-      <text x={COOLANT_X + 30} y={yOf(opensC) + 4} fontSize={12.5}>engine thermostat opens {format(opensC, 'temperature', system, 3)}</text>
+      <text x={COOLANT_X + 30} y={yOf(opensC) + 4} fontSize={12.5}>thermostat opens {format(opensC, 'temperature', system, 3)}</text>
       <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(fullC)} y2={yOf(fullC)} stroke="var(--ink)" />
       <text x={COOLANT_X + 30} y={yOf(fullC) + 4} fontSize={12.5}>full open {format(fullC, 'temperature', system, 3)}</text>
       <rect x={PROBE_X + RAIL / 2 - 3} y={yOf(ladder.probe.onC)} width={6} height={Math.max(0, yOf(ladder.probe.offC) - yOf(ladder.probe.onC))} fill="var(--ink)" />
       <Collar {...props} collar="off" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
       <Collar {...props} collar="on" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
-      <text x={PROBE_X - 130} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--cold)' }}>coldest day</text>
-      <text x={PROBE_X - 40} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: '#8f4f14' }}>hottest day</text>
-      <text x={PROBE_X + 60} y={TOP + HEIGHT + 30} fontSize={12.5}>dotted: the engine thermostat, as the probe shows it</text>
+      <text x={20} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--cold)' }}>coldest day</text>
+      <text x={150} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: '#8f4f14' }}>hottest day</text>
+      <text x={290} y={TOP + HEIGHT + 30} fontSize={12.5}>dotted: the engine thermostat, as the probe shows it</text>
     </svg>
   )
 }

@@ -2,6 +2,7 @@ import { crankingVoltage, restVoltage, runningFan, standingTime, timeToFloor, ty
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { Job } from '../document'
 import { circuitsOf, ratingOf } from './circuit'
+import { controllersDraw } from './charge'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
 /** below this a 12 V system may not start. @see engineering §1.9 */
@@ -58,8 +59,7 @@ export function batteryMargin(job: Job): MarginDefinition {
   parts.push(controller ? {
     ...standing, scale: fixedScale(7),
     compute: (bench) => {
-      const standby = job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
-      return over(standingTime(batteryAt(bench, job), standby), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9')
+      return over(standingTime(batteryAt(bench, job), controllersDraw(bench, job)), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9')
     },
   } : { ...standing, needs: 'a controller' })
   parts.push(fan ? crankingPart(job) : { id: 'cranking', name: 'while cranking', unit: 'V', required: 0, needs: 'a fan' })

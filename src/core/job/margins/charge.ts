@@ -21,7 +21,7 @@ export function chargeAt(bench: Bench, job: Job, rpm: number): Worked {
 }
 
 /** What every controller of the job draws, A. */
-const controllersDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
+export const controllersDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
 
 /** All fans at once, at the regulator's voltage. */
 function fansCurrent(bench: Bench, job: Job): { total: number; worked: Worked[] } {

@@ -8,29 +8,42 @@ export interface FanCircuit {
   readonly run: Run
   /** "" for the only fan, else ", fan 2" */
   readonly suffix: string
-  readonly fan: { readonly id: string; readonly part: FanPart } | null
+  readonly fan: ChosenFan | null
   readonly controller: Job['controllers'][number] | null
   readonly fuse: Job['fuses'][number] | null
-  readonly conductors: readonly Job['conductors'][number][]
+  readonly conductors: readonly RunConductor[]
   readonly probe: Job['probes'][number]
 }
 
+/** Addresses are put together once for a job: the inside of a sampling run only looks them up. */
+export interface ChosenFan { readonly id: string; readonly part: FanPart; readonly at: { readonly ratedA: string; readonly lockedA: string } }
+export type RunConductor = Job['conductors'][number] & { readonly at: { readonly lengthM: string; readonly ambientC: string } }
+
+const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null => fan && { ...fan, at: { ratedA: `fans.${fan.id}.part.ratedA`, lockedA: `fans.${fan.id}.part.lockedA` } }
+const runConductor = (c: Job['conductors'][number]): RunConductor => ({ ...c, at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` } })
+
 const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null => list.find((e) => e.id === id) ?? null
 
-export function circuitsOf(job: Job): FanCircuit[] {
-  return job.runs.map((run, i) => ({
+const known = new WeakMap<Job, readonly FanCircuit[]>()
+
+/** Every run of a job with what its ids stand for; jobs are immutable, so it is looked up once. */
+export function circuitsOf(job: Job): readonly FanCircuit[] {
+  const before = known.get(job)
+  if (before) return before
+  const circuits = job.runs.map((run, i): FanCircuit => ({
     run, suffix: job.runs.length > 1 ? `, fan ${i + 1}` : '',
-    fan: byId(job.fans, run.fan), controller: byId(job.controllers, run.controller), fuse: byId(job.fuses, run.fuse),
-    conductors: run.conductors.map((id) => byId(job.conductors, id)!), probe: byId(job.probes, run.probe)!,
+    fan: chosenFan(byId(job.fans, run.fan)), controller: byId(job.controllers, run.controller), fuse: byId(job.fuses, run.fuse),
+    conductors: run.conductors.map((id) => runConductor(byId(job.conductors, id)!)), probe: byId(job.probes, run.probe)!,
   }))
+  known.set(job, circuits)
+  return circuits
 }
 
 /** The fan's nameplate with this pass's readings. */
-export function ratingOf(bench: Bench, fan: NonNullable<FanCircuit['fan']>): FanRating {
-  const at = `fans.${fan.id}.part`
+export function ratingOf(bench: Bench, fan: ChosenFan): FanRating {
   return {
-    motor: fan.part.motor, ratedV: fan.part.ratedV, ratedA: bench.value(`${at}.ratedA`),
-    lockedA: fan.part.lockedA ? bench.value(`${at}.lockedA`) : null, diameterM: fan.part.diameterM.value,
+    motor: fan.part.motor, ratedV: fan.part.ratedV, ratedA: bench.value(fan.at.ratedA),
+    lockedA: fan.part.lockedA ? bench.value(fan.at.lockedA) : null, diameterM: fan.part.diameterM.value,
   }
 }
 
@@ -39,33 +52,33 @@ export function ratingOf(bench: Bench, fan: NonNullable<FanCircuit['fan']>): Fan
  * so that no longer or thinner wire can flatter a margin.
  * @see engineering §1.6
  */
-export function runCurrent(bench: Bench, fan: NonNullable<FanCircuit['fan']>): Worked {
+export function runCurrent(bench: Bench, fan: ChosenFan): Worked {
   const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
   return worked('fan, running', 'fan curve: {0} at {1}, here at {2}', [
-    term('rated current', rating.ratedA, 'current', `fans.${fan.id}.part.ratedA`), term('rated voltage', rating.ratedV, 'voltage'), term('regulator', volts, 'voltage', 'charging.regulatorV'),
+    term('rated current', rating.ratedA, 'current', fan.at.ratedA), term('rated voltage', rating.ratedV, 'voltage'), term('regulator', volts, 'voltage', 'charging.regulatorV'),
   ], runningFan(rating, volts).currentA, 'current', '§1.6')
 }
 
 /** First instant of a start at the regulator's voltage with nothing in the way. @see engineering §1.6 */
-export function startCurrent(bench: Bench, fan: NonNullable<FanCircuit['fan']>): Worked {
+export function startCurrent(bench: Bench, fan: ChosenFan): Worked {
   const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
   return worked('fan, starting', '{0} over its winding', [term('regulator', volts, 'voltage', 'charging.regulatorV')], jammedCurrent(rating, volts), 'current', '§1.6')
 }
 
-export const startOf = (bench: Bench, fan: NonNullable<FanCircuit['fan']>): Start => ({
+export const startOf = (bench: Bench, fan: ChosenFan): Start => ({
   runningA: runCurrent(bench, fan).value, startingA: startCurrent(bench, fan).value, timeConstantS: startTimeConstant(fan.part.diameterM.value),
 })
 
 const roleNames = { feed: 'feed', return: 'way back' } as const
 
 /** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
-export function conductorAt(bench: Bench, c: Job['conductors'][number]): Conductor {
+export function conductorAt(bench: Bench, c: RunConductor): Conductor {
   if (c.size === null) throw new TypeError(`${c.id} has no size`)
   return {
     name: roleNames[c.role], size: c.size, insulationC: c.insulationC, bundled: c.bundled,
-    lengthM: bench.value(`conductors.${c.id}.lengthM`), ambientC: bench.value(`conductors.${c.id}.ambientC`),
+    lengthM: bench.value(c.at.lengthM), ambientC: bench.value(c.at.ambientC),
   }
 }
 

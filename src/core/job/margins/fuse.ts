@@ -2,10 +2,10 @@ import { allowedCurrent, contactsResistance, fuseCarries, fuseGate, jammedCurren
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import { plainNumber } from '../../units'
 import type { Job } from '../document'
-import { circuitsOf, conductorAt, ratingOf, runCurrent, startCurrent, startOf, wiresOf, type FanCircuit } from './circuit'
+import { circuitsOf, conductorAt, ratingOf, runCurrent, startCurrent, startOf, wiresOf, type ChosenFan, type FanCircuit } from './circuit'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
-type WithFan = FanCircuit & { readonly fan: NonNullable<FanCircuit['fan']> }
+type WithFan = FanCircuit & { readonly fan: ChosenFan }
 type Fused = WithFan & { readonly fuse: NonNullable<FanCircuit['fuse']> }
 
 /** Current through the fan held fast, behind its own wires. @see engineering §1.4 */

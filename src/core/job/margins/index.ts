@@ -15,7 +15,7 @@ export * from './circuit'
 export * from './part'
 export { depthStack, neighbours } from './fit'
 export { fuseNeeds } from './fuse'
-export { chargeAt, powerFlows, workStates, type Flow } from './charge'
+export { chargeAt, controllersDraw, powerFlows, workStates, type Flow } from './charge'
 export { boilsAt, outletDropAt, pointsOf } from './trigger'
 
 const margins: readonly ((job: Job, nominal: Bench) => MarginDefinition | null)[] =
