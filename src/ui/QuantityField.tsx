@@ -1,6 +1,6 @@
 'use client'
 
-import { useId, useState } from 'react'
+import { useId, useRef, useState } from 'react'
 import { parse, shown, type Quantity, type UnitSystem } from '@/core/units'
 import { useDraft } from './drafts'
 
@@ -23,10 +23,15 @@ export function QuantityField({ name, label, value, quantity, system, onSettle, 
   const standing = value === null ? '' : shown(value, quantity, system).number
   const parsed = draft === null || (draft.trim() === '' && standing === '') ? null : parse(draft, quantity, system)
   const message = parsed === null ? null : parsed.ok ? (check?.(parsed.value) ?? null) : parsed.message
+  // settled once: Enter and the blur that follows it carry the same text
+  const unsettled = useRef(draft)
+  unsettled.current = draft
   const settle = (): void => {
-    if (draft === null) return
-    if (draft.trim() === standing) setDraft(null)
-    else if (parsed?.ok && message === null) { setDraft(null); onSettle(parsed.value, draft.trim()) }
+    const typed = unsettled.current
+    if (typed === null || (typed.trim() !== standing && (!parsed?.ok || message !== null))) return
+    unsettled.current = null
+    setDraft(null)
+    if (typed.trim() !== standing && parsed?.ok) onSettle(parsed.value, typed.trim())
   }
   return (
     <div className="reading">
@@ -37,7 +42,7 @@ export function QuantityField({ name, label, value, quantity, system, onSettle, 
           id={id} value={draft ?? standing} autoComplete="off" spellCheck={false} maxLength={400}
           aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message ? `${id}-below` : undefined}
           onChange={(e) => setDraft(e.target.value)} onFocus={(e) => { setFocused(true); e.target.select() }} onBlur={() => { setFocused(false); settle() }}
-          onKeyDown={(e) => { if (e.key === 'Enter') settle(); if (e.key === 'Escape') { setDraft(null); e.currentTarget.blur() } }}
+          onKeyDown={(e) => { if (e.key === 'Enter') settle(); if (e.key === 'Escape') { unsettled.current = null; setDraft(null); e.currentTarget.blur() } }}
         />
         <span className="unit">{shown(0, quantity, system).unit}</span>
       </span>

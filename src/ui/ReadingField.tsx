@@ -1,6 +1,6 @@
 'use client'
 
-import { useId, useState } from 'react'
+import { useId, useRef, useState } from 'react'
 import type { PlacedField } from '@/core/job'
 import { retyped, withSource, type Reading } from '@/core/reading'
 import { format, formatSpread, parse, shown, type UnitSystem } from '@/core/units'
@@ -42,19 +42,33 @@ export function ReadingField({ field, system, onPreview, onSettle }: Props) {
   const result = draft === null ? null : understood(draft, field, system)
   const message = result && 'message' in result ? result.message : null
 
+  // what stood here before typing began: while a preview runs, `field` already shows what is being typed
+  const before = useRef(standing)
+  // settled once: Enter moves the focus on, and the field it leaves is blurred with the same text
+  const unsettled = useRef(draft)
+  unsettled.current = draft
+
   const type = (next: string): void => {
+    if (draft === null) before.current = standing
     setDraft(next)
     const now = understood(next, field, system)
     onPreview('reading' in now ? now.reading : null)
   }
-  const settle = (): void => {
-    if (draft === null) return
+  const drop = (): void => {
+    unsettled.current = null
+    setDraft(null)
     onPreview(null)
-    if (draft.trim() === standing) setDraft(null)
-    else if (result && 'reading' in result) {
-      setDraft(null)
-      onSettle(result.reading)
-    }
+  }
+  /** Enter confirms even the figure that stood there: what was a guess is then measured. */
+  const settle = (confirmed: boolean): void => {
+    const typed = unsettled.current
+    if (typed === null) return
+    onPreview(null)
+    if (!confirmed && typed.trim() === before.current) return drop()
+    const now = understood(typed, field, system)
+    if (!('reading' in now)) return
+    drop()
+    onSettle(now.reading)
   }
   return (
     <div className="reading" data-address={field.address}>
@@ -66,10 +80,10 @@ export function ReadingField({ field, system, onPreview, onSettle }: Props) {
           aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message || (focused && field.tell) ? `${id}-below` : undefined}
           onChange={(e) => type(e.target.value)}
           onFocus={(e) => { setFocused(true); e.target.select() }}
-          onBlur={() => { setFocused(false); settle() }}
+          onBlur={() => { setFocused(false); settle(false) }}
           onKeyDown={(e) => {
-            if (e.key === 'Enter') { settle(); nextField(e.currentTarget) }
-            if (e.key === 'Escape') { setDraft(null); onPreview(null); e.currentTarget.blur() }
+            if (e.key === 'Enter') { settle(true); nextField(e.currentTarget) }
+            if (e.key === 'Escape') { drop(); e.currentTarget.blur() }
           }}
         />
         <span className="unit">{shown(field.reading.value, field.quantity, system).unit}</span>

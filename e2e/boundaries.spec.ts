@@ -1,0 +1,91 @@
+import { readFileSync } from 'node:fs'
+import type { APIRequestContext } from '@playwright/test'
+import { expect, openJob, ready, test, type, verdict } from './test-support/yard'
+
+const fresh = JSON.parse(readFileSync('examples/fell-bike-fresh.job.json', 'utf8')) as Record<string, unknown>
+const post = async (request: APIRequestContext, url: string, data: unknown): Promise<{ status: number; body: Record<string, unknown> }> => {
+  const answer = await request.post(url, { data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)), headers: { 'content-type': 'application/json' } })
+  return { status: answer.status(), body: (await answer.json()) as Record<string, unknown> }
+}
+
+test('every door of the server parses what it is given and answers in words', async ({ request, yard }) => {
+  const { body } = await post(request, `${yard.url}/api/import`, fresh)
+  const id = String(body.id)
+  const doors: readonly (readonly [string, unknown, number, RegExp])[] = [
+    ['/api/jobs', '', 400, /empty/], ['/api/jobs', '{"title":', 400, /cut off/], ['/api/jobs', { title: 'x' }, 400, /kind/],
+    ['/api/jobs', { title: ' ', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', promisedOn: null, heightM: 0 }, 400, /title/],
+    ['/api/jobs', { title: 'x', kind: 'submarine', machineName: 'm', owner: '', units: 'metric', promisedOn: 'soon', heightM: 1e9 }, 400, /heightM/],
+    ['/api/import', 'x'.repeat(2_100_000), 400, /too large/], ['/api/import', { ...fresh, version: 2 }, 400, /newer Pyraxis/],
+    [`/api/jobs/${id}/revisions`, { from: 1, key: 'a-good-key', job: { ...fresh, machine: null } }, 400, /machine/],
+    [`/api/jobs/${id}/revisions`, { from: -1, key: 'short', job: fresh }, 400, /key/],
+    [`/api/jobs/${id}/revisions`, { from: 1, key: 'a-good-key', job: { ...fresh, signature: { by: 'me', at: '2026-01-01T00:00:00Z', coreVersion: '1' } } }, 409, /signed again/],
+    ['/api/jobs/nowhere/revisions', { from: 1, key: 'a-good-key', job: fresh }, 404, /not in this yard/],
+    [`/api/jobs/${id}/sign`, { from: 1, by: '  ' }, 400, /by/], [`/api/jobs/${id}/sign`, { from: 1, by: 'me' }, 409, /No fan|fuse/], ['/api/jobs/nowhere/sign', { from: 1, by: 'me' }, 409, /not in this yard/],
+  ]
+  for (const [path, data, status, words] of doors) {
+    const answer = await post(request, `${yard.url}${path}`, data)
+    expect({ path, ...answer }).toMatchObject({ path, status })
+    expect(String(answer.body.message)).toMatch(words)
+  }
+  const stale = await post(request, `${yard.url}/api/jobs/${id}/revisions`, { from: 0, key: 'a-good-key', job: fresh })
+  expect(stale).toMatchObject({ status: 409, body: { kind: 'stale', theirs: { revision: 1 } } })
+})
+
+test('out as a file and in again is the same job', async ({ page, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${yard.url}${address}/sheet`)
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Job file' }).click()])
+  expect(download.suggestedFilename()).toBe('fell-team-bike-3.job.json')
+  const file = (await download.path())!
+  await page.goto(yard.url)
+  await ready(page)
+  await page.getByLabel('Job file').setInputFiles(file)
+  await expect(page.getByRole('heading', { level: 1, name: 'Fell team bike 3' })).toBeVisible()
+  await expect(page).not.toHaveURL(new RegExp(address))
+  const again = await page.request.get(`${yard.url}/api${new URL(page.url()).pathname}/file`)
+  expect(await again.text()).toBe(readFileSync(file, 'utf8'))
+})
+
+test('on an upright phone: no sideways scrolling, a reading typed, a working read, a step ticked', async ({ browser, yard }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const page = await context.newPage()
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after']) {
+    await page.goto(`${yard.url}${address}?station=${station}`)
+    await ready(page)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), station).toBeLessThanOrEqual(390)
+    for (const button of await page.locator('.tray button:visible, .stage .btn:visible').all()) expect((await button.boundingBox())!.height, `${station}: ${await button.textContent()}`).toBeGreaterThanOrEqual(43)
+  }
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  await type(page, 'free behind the core', '40 mm')
+  await page.locator('[data-margin="fit"]').tap()
+  await expect(page.getByRole('complementary', { name: 'Working of Fit' })).toContainText('short')
+  await page.getByRole('button', { name: 'Close the working' }).tap()
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Build/ }).tap()
+  await page.getByRole('button', { name: 'Done', exact: true }).tap()
+  await expect(page.getByText('Step 2 of')).toBeVisible()
+  await context.close()
+})
+
+test('in inches and Fahrenheit: a bare number takes the field\'s unit, AWG sizes are offered, the margin reads in inches', async ({ page, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  await page.keyboard.press('u')
+  await type(page, 'free behind the core', '2 1/2')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.5')
+  await type(page, 'engine thermostat opens', '172')
+  // the same figure, confirmed with Enter, is no guess any more
+  await page.getByLabel('glycol in the coolant', { exact: true }).click()
+  await page.keyboard.type('0.5')
+  await page.getByLabel('glycol in the coolant', { exact: true }).press('Enter')
+  await expect(page.getByRole('button', { name: 'glycol in the coolant is measured' })).toBeVisible()
+  await expect(page.getByLabel('engine thermostat opens', { exact: true })).toHaveValue('172')
+  // 63.5 − 38 − 5 − 6 mm
+  await expect(page.locator('[data-margin="fit"] .figure-text')).toHaveText('+0.57 in')
+  await page.keyboard.press('Escape')
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Wire/ }).click()
+  await page.getByRole('button', { name: 'Use 18 AWG' }).click()
+  await expect(verdict(page, 'wire')).toHaveText('holds')
+})
