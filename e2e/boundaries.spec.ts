@@ -77,7 +77,7 @@ test('in inches and Fahrenheit: a bare number takes the field\'s unit, AWG sizes
   await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.5')
   await type(page, 'engine thermostat opens', '172')
   // the same figure, confirmed with Enter, is no guess any more
-  await page.getByLabel('glycol in the coolant', { exact: true }).click()
+  await page.getByLabel('glycol in the coolant', { exact: true }).focus()
   await page.keyboard.type('0.5')
   await page.getByLabel('glycol in the coolant', { exact: true }).press('Enter')
   await expect(page.getByRole('button', { name: 'glycol in the coolant is measured' })).toBeVisible()

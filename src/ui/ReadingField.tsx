@@ -79,7 +79,7 @@ export function ReadingField({ field, system, onPreview, onSettle }: Props) {
           id={id} value={text} inputMode="text" autoComplete="off" spellCheck={false} maxLength={400}
           aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message || (focused && field.tell) ? `${id}-below` : undefined}
           onChange={(e) => type(e.target.value)}
-          onFocus={(e) => { setFocused(true); e.target.select() }}
+          onFocus={(e) => { setFocused(true); e.target.select() }} onClick={(e) => { if (draft === null) e.currentTarget.select() }}
           onBlur={() => { setFocused(false); settle(false) }}
           onKeyDown={(e) => {
             if (e.key === 'Enter') { settle(true); nextField(e.currentTarget) }
