@@ -73,8 +73,8 @@ test('in inches and Fahrenheit: a bare number takes the field\'s unit, AWG sizes
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)
   await page.keyboard.press('u')
-  await type(page, 'free behind the core', '2 1/2')
-  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.5')
+  await type(page, 'free behind the core', '2 1/4')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.25')
   await type(page, 'engine thermostat opens', '172')
   // the same figure, confirmed with Enter, is no guess any more
   await page.getByLabel('glycol in the coolant', { exact: true }).focus()
@@ -82,8 +82,8 @@ test('in inches and Fahrenheit: a bare number takes the field\'s unit, AWG sizes
   await page.getByLabel('glycol in the coolant', { exact: true }).press('Enter')
   await expect(page.getByRole('button', { name: 'glycol in the coolant is measured' })).toBeVisible()
   await expect(page.getByLabel('engine thermostat opens', { exact: true })).toHaveValue('172')
-  // 63.5 − 38 − 5 − 6 mm
-  await expect(page.locator('[data-margin="fit"] .figure-text')).toHaveText('+0.57 in')
+  // 57.15 − 38 − 5 − 6 mm
+  await expect(page.locator('[data-margin="fit"] .figure-text')).toHaveText('+0.32 in')
   await page.keyboard.press('Escape')
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Wire/ }).click()
   await page.getByRole('button', { name: 'Use 18 AWG' }).click()
