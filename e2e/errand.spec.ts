@@ -76,6 +76,8 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await go(page, 'Build')
   while (await page.getByRole('button', { name: 'Done', exact: true }).count()) await page.getByRole('button', { name: 'Done', exact: true }).click()
   await page.getByRole('button', { name: 'Go to Prove' }).click()
+  await page.getByRole('button', { name: 'no: It turns, the right way' }).click()
+  await expect(page.getByText(/Turning the blade over alone never turns the air/)).toBeVisible()
   for (const proof of ['It turns, the right way', 'Key off: it stops', 'Nothing caught, lock to lock', 'Coolant level, after the first heat cycle']) await page.getByRole('button', { name: `yes: ${proof}` }).click()
   for (const [proof, text] of [['Running current', '3.5 A'], ['Voltage at the fan', '13.9'], ['Starts, as the probe shows', '87 C'], ['Draw with the key off', '2 mA']] as const) {
     await page.getByRole('region', { name: proof }).getByLabel('measured').fill(text)

@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { expect, openJob, ready, saved, test, type, Yard } from './test-support/yard'
@@ -27,6 +27,45 @@ test('the server is killed in the middle and the tab reloaded: nothing acknowled
   const newest = JSON.parse((db.prepare('select document from revisions join jobs on job_id = id and number = head where id = ?').get(address.split('/').pop()) as { document: string }).document) as { place: { freeDepthM: { value: number } } }
   expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
   db.close()
+})
+
+test('killed in the middle of a stream of saves, ten times: every acknowledged save is there, and nothing half made', async ({ request, yard }) => {
+  const file = JSON.parse(readFileSync('examples/fell-bike-fresh.job.json', 'utf8')) as Record<string, unknown>
+  const { id } = (await (await request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(file)) })).json()) as { id: string }
+  const acknowledged = new Map<number, string>()
+  let from = 1
+  let inFlight = 0
+  for (let round = 0; round < 10; round++) {
+    let dead = false
+    const stream = (async () => {
+      for (let n = 0; !dead; n++) {
+        const title = `round ${round} save ${n}`
+        const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> => fetch(`${yard.url}/api/jobs/${id}/revisions`, { method: 'POST', body: JSON.stringify({ from, key: `key-${round}-${n}`, job: { ...file, title } }) })
+          .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>).catch(() => null)
+        const answer = await send()
+        if (answer === null) { inFlight++; return }
+        // the save that was cut off last round may have been made: go on from what stands
+        if (answer.kind === 'stale') from = answer.theirs!.revision
+        else { acknowledged.set(answer.revision!, title); from = answer.revision! }
+      }
+    })()
+    await new Promise((resolve) => setTimeout(resolve, 60 + 37 * round))
+    await yard.kill()
+    dead = true
+    await stream
+    await yard.start()
+  }
+  await yard.kill()
+  const db = new Sqlite(yard.database)
+  expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+  expect(db.pragma('foreign_key_check')).toEqual([])
+  const rows = db.prepare('select number, document from revisions where job_id = ? order by number').all(id) as { number: number; document: string }[]
+  db.close()
+  expect(inFlight).toBeGreaterThan(0)
+  expect(acknowledged.size).toBeGreaterThan(20)
+  expect(rows.map((r) => r.number)).toEqual(rows.map((_, i) => i + 1))
+  const titles = new Map(rows.map((r) => [r.number, (JSON.parse(r.document) as { title: string }).title]))
+  for (const [number, title] of acknowledged) expect(titles.get(number)).toBe(title)
 })
 
 test('two tabs on one job: the later save is not silently lost', async ({ page, context, yard }) => {

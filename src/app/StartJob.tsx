@@ -20,7 +20,7 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
   const kind = watch('kind')
   const units = watch('units')
   const start = async ({ height, promisedOn, machineName, title, ...rest }: Answers): Promise<void> => {
-    const heightM = height.trim() ? parse(height, 'height', units) : { ok: true as const, value: 0 }
+    const heightM = height.trim() ? parse(height, 'height', units) : { ok: true as const, value: undefined }
     if (!heightM.ok) return
     try {
       const answer = await fetch('/api/jobs', { method: 'POST', body: JSON.stringify({ ...rest, title, machineName: machineName.trim() || title, heightM: heightM.value, promisedOn: promisedOn || null }) })

@@ -1,4 +1,4 @@
-import { airPressure, boilingAt, coolantBoils, heatToCarry, outletDrop, waterMoleFraction, waterVapourPressure } from '.'
+import { airDensity, airPressure, boilingAt, coolantBoils, heatToCarry, outletDrop, waterMoleFraction, waterVapourPressure } from '.'
 
 test('water boils where the tables say', () => {
   expect(boilingAt('water', 0, 70_100).c).toBeCloseTo(90, 0)
@@ -27,4 +27,9 @@ test('a 26 kW engine on a climb: heat, and the outlet colder by 8 K · 0.45 · 8
   const heat = heatToCarry(0.9, 0.45, 26_000).value
   expect(heat).toBeCloseTo(10_530)
   expect(outletDrop(heat, 0.9 * 26_000, 3200, 8500).value).toBeCloseTo(9.5625)
+})
+
+test('air is thinner high up and in the heat: 1.225 kg/m³ at sea level and 15 °C, 1.112 at 1000 m and 8.5 °C', () => {
+  expect(airDensity(0, 15)).toBeCloseTo(1.225, 3)
+  expect(airDensity(1000, 8.5)).toBeCloseTo(1.112, 2)
 })

@@ -46,7 +46,7 @@ export interface RunOfWire {
 const PLUS = Array.from({ length: 10 }, (_, n) => Array.from({ length: n }, (_, i) => `{${i}}`).join(' + ') || '0')
 
 /** Resistance of conductors and frame, contacts left out: what small-craft tables count. @returns ohm @see engineering §1.2 */
-export function wiresResistance(currentA: number, run: RunOfWire): Worked {
+export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conductors' | 'frame'>): Worked {
   const parts = run.conductors.map((c) => conductorResistance(currentA, c))
   const frame = run.frame ? [worked('frame as the way back', '{0}', [term('clean frame', FRAME_OHM, 'resistance')], FRAME_OHM, 'resistance', '§1.2')] : []
   const all = [...parts, ...frame]
@@ -65,17 +65,18 @@ export function contactsResistance(run: RunOfWire): Worked {
 }
 
 /**
- * Voltage lost between source and fan, both ways round, in conductors alone.
+ * Voltage lost between source and fan, both ways round, in conductors and frame alone: what small-craft tables count.
  * @param currentA running current, A
- * @param run      conductors in series, in order from the source
+ * @param conductors in series, in order from the source
+ * @param frame whether the frame is the way back
  * @returns volts lost, with one working line per part; throws RangeError if a length or current is negative or not finite
  * @see engineering §1.2
  * @example
- * // 6 A through 2 m out and 2 m back of 16 AWG, no contacts: about a third of a volt
+ * // 6 A through 2 m out and 2 m back of 16 AWG: about a third of a volt
  * voltageDrop(6, [conductor('16 AWG', 4)]).value //=> 0.33
  */
-export function voltageDrop(currentA: number, run: readonly Conductor[]): Worked {
-  const wires = wiresResistance(currentA, { conductors: run, frame: false, crimps: 0, rings: 0, relayContact: false, fuseA: null })
-  return following([wires], worked('lost in the wires', '{0} × {1}', [term('running current', currentA, 'current'), term('wires', wires.value, 'resistance')],
+export function voltageDrop(currentA: number, conductors: readonly Conductor[], frame = false): Worked {
+  const wires = wiresResistance(currentA, { conductors, frame })
+  return following([wires], worked('lost in wires and frame', '{0} × {1}', [term('running current', currentA, 'current'), term('wires and frame', wires.value, 'resistance')],
     currentA * wires.value, 'voltage', '§1.2'))
 }

@@ -165,6 +165,8 @@ export const jobSchema = z.strictObject({
   after: z.array(z.strictObject({ id: idSchema, what: line(120), dueOn: daySchema.nullable(), doneOn: daySchema.nullable() })).max(60),
   acceptances: z.array(z.strictObject({
     margin: z.enum(marginIds), part: line(60), verdict: z.enum(['unsure', 'open', 'warning']),
+    /** the worst corner that was accepted, in the part's unit; null where there was no figure */
+    worst: z.number().nullable(),
     who: z.string().trim().min(1).max(80), at: momentSchema, why: z.string().trim().min(1).max(400),
   })).max(100),
   signature: z.strictObject({ by: z.string().trim().min(1).max(80), at: momentSchema, coreVersion: line(20) }).nullable(),

@@ -5,7 +5,6 @@ import type { Job, MarginId } from './document'
 import type { MarginResult } from './evaluation'
 import type { Station } from './field'
 import { proposedFuse, proposedSetting, proposedSize } from './propose'
-import { stationOfMargin } from './words'
 
 /** Something that would help a margin; `change` does it at once where it is one choice. */
 export interface Remedy { readonly text: string; readonly station: Station; readonly change?: (job: Job) => Job }
@@ -73,5 +72,3 @@ function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
   const share = margin.measureNext ? ` (${plainNumber(margin.measureNext.share * 100, 2)} % of the doubt)` : ''
   return [{ text: `Measure: ${found.label}${share}`, station: found.station }]
 }
-
-export const homeOf = (margin: MarginResult): Station => stationOfMargin[margin.id]

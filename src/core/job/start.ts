@@ -1,4 +1,4 @@
-import { typical } from '../reading'
+import { measured, typical } from '../reading'
 import type { UnitSystem } from '../units'
 import { probePlaces } from '../control'
 import { JOB_VERSION, type Job, type MachineKind } from './document'
@@ -12,7 +12,8 @@ export interface Beginning {
   readonly units: UnitSystem
   readonly startedOn: string
   readonly promisedOn: string | null
-  readonly heightM?: number
+  /** where the machine works, m; sea level is guessed where nobody says */
+  readonly heightM?: number | undefined
 }
 
 /** What is rung, checked or looked at once the machine is back at work. */
@@ -26,14 +27,14 @@ export const afterCare = [
  * A new job: everything that can be guessed for this kind of machine stands as typical, nothing is chosen yet.
  * @see typical.md
  */
-export function startJob({ title, kind, machineName, owner, units, startedOn, promisedOn, heightM = 0 }: Beginning): Job {
+export function startJob({ title, kind, machineName, owner, units, startedOn, promisedOn, heightM }: Beginning): Job {
   const t = typicalMachines[kind]
   const mm = (n: number) => typical(n / 1000)
   return {
     format: 'pyraxis-job', version: JOB_VERSION, title, units, startedOn, promisedOn,
     complaint: { what: 'boils', on: 'slow climbs', breeze: 'no breeze', after: null, aboveC: null },
     machine: { kind, name: machineName, owner, systemV: 12, hasBattery: true, outputDc: true },
-    surroundings: { heightM: typical(heightM, 100), coldestC: typical(t.coldestC), hottestC: typical(t.hottestC) },
+    surroundings: { heightM: heightM === undefined ? typical(0, 300) : measured(heightM, 30), coldestC: typical(t.coldestC), hottestC: typical(t.hottestC) },
     engine: {
       ratedPowerW: typical(t.powerKw * 1000), ratedRpm: typical(t.rpm.rated), idleRpm: typical(t.rpm.idle), slowRpm: typical(t.rpm.slow), cruiseRpm: typical(t.rpm.cruise),
       heatShare: typical(0.9), loadShare: typical(0.45), thermostatOpensC: typical(t.coolant.opensC),

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { readJobFile } from '@/formats'
-import { changeFuse, changeSetting, evaluate, type Job } from '../job'
+import { changeFuse, changeSetting, evaluate, withReading, type Job } from '../job'
 import { addDays, asPredicted, benchSheet, daysBetween, filled, keepsSignature, nextThing, proofsOf, signed, signing, stepsOf, whatToPress, withoutStaleSignature } from '.'
 
 const example = (name: string): Job => {
@@ -16,7 +16,7 @@ const blockers = (job: Job): string => signing(job, evaluate(job)).blockers.join
 test('a finished job is ready; without its fuse nothing lets it be signed', () => {
   expect(signing(open, evaluate(open)).ready).toBe(true)
   const bare = changeFuse(open, null)
-  const everything: Job = { ...bare, acceptances: [...bare.acceptances, ...(['unsure', 'open', 'warning'] as const).map((verdict) => ({ margin: 'fuse' as const, part: 'carries', verdict, who: 'me', at: '2026-01-01T00:00:00Z', why: 'because' }))] }
+  const everything: Job = { ...bare, acceptances: [...bare.acceptances, ...(['unsure', 'open', 'warning'] as const).map((verdict) => ({ margin: 'fuse' as const, part: 'carries', verdict, worst: null, who: 'me', at: '2026-01-01T00:00:00Z', why: 'because' }))] }
   expect(signing(everything, evaluate(everything))).toMatchObject({ ready: false })
   expect(blockers(everything)).toMatch(/No fuse fitted/)
 })
@@ -28,6 +28,12 @@ test('a short margin, an unmade step, an unanswered or failed proof and a test s
   expect(blockers({ ...open, proofs: open.proofs.map((p) => (p.id === 'turns' ? { ...p, answer: 'no' as const } : p)) })).toMatch(/Proof failed: It turns/)
   expect(blockers({ ...open, setting: { state: 'test' } })).toMatch(/test setting/)
   expect(signing({ ...open, acceptances: [] }, evaluate(open))).toMatchObject({ ready: false, blockers: [] })
+})
+
+test('an acceptance covers what is no worse than what was accepted', () => {
+  const warned = (job: Job) => signing(job, evaluate(job)).toAccept.find((a) => a.part === 'jammed fan')!.accepted
+  const longer = (lengthM: number): Job => withReading(open, 'conductors.feed1.lengthM', { value: lengthM, source: 'measured' })
+  expect([warned(open), warned(longer(0.8)), warned(longer(2.4))]).toEqual([true, true, false])
 })
 
 test('a signature stays through aftercare and falls with any other change', () => {

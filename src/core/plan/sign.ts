@@ -6,7 +6,9 @@ import { CORE_VERSION, type Evaluation } from '../job/evaluation'
 import { afterCare } from '../job/start'
 
 /** Something that must be accepted by name before a job is signed. */
-export interface ToAccept { readonly margin: MarginId; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly text: string; readonly accepted: boolean }
+export interface ToAccept { readonly margin: MarginId; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly worst: number | null; readonly text: string; readonly accepted: boolean }
+
+const ROUNDING = 1e-9
 
 /** What stands between a job and its signature. */
 export interface Signing {
@@ -34,13 +36,18 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
   if (job.setting.state === 'test') blockers.push('The controller is on its test setting: put back the working setting.')
-  const accepted = (margin: MarginId, part: string, verdict: ToAccept['verdict']): boolean => job.acceptances.some((a) => a.margin === margin && a.part === part && a.verdict === verdict)
+  // what was accepted covers what is no worse; a change for the worse must be accepted anew
+  const accepted = (margin: MarginId, part: string, verdict: ToAccept['verdict'], worst: number | null): boolean =>
+    job.acceptances.some((a) => a.margin === margin && a.part === part && a.verdict === verdict && (worst === null || (a.worst !== null && worst >= a.worst - ROUNDING)))
   const toAccept = evaluation.margins.flatMap((m): ToAccept[] => [
     ...m.parts.filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open')).map((p) => {
       const verdict = p.verdict as 'unsure' | 'open'
-      return { margin: m.id, part: p.id, verdict, text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`, accepted: accepted(m.id, p.id, verdict) }
+      return { margin: m.id, part: p.id, verdict, worst: p.worst, text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`, accepted: accepted(m.id, p.id, verdict, p.worst) }
     }),
-    ...m.warnings.map((w) => ({ margin: m.id, part: w.part, verdict: 'warning' as const, text: w.text, accepted: accepted(m.id, w.part, 'warning') })),
+    ...m.warnings.map((w) => {
+      const worst = m.parts.find((p) => p.id === w.part)?.worst ?? null
+      return { margin: m.id, part: w.part, verdict: 'warning' as const, worst, text: w.text, accepted: accepted(m.id, w.part, 'warning', worst) }
+    }),
   ])
   return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
 }

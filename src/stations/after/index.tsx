@@ -18,7 +18,7 @@ function Acceptances({ open, settle, now }: { readonly open: readonly ToAccept[]
   return (
     <Form noValidate onSubmit={handleSubmit(({ who, why }) => {
       const at = now().toISOString()
-      settle((j) => ({ ...j, acceptances: [...j.acceptances, ...picked.map(({ margin, part, verdict }) => ({ margin, part, verdict, who: who.trim(), why: why.trim(), at }))] }))
+      settle((j) => ({ ...j, acceptances: [...j.acceptances, ...picked.map(({ margin, part, verdict, worst }) => ({ margin, part, verdict, worst, who: who.trim(), why: why.trim(), at }))] }))
       setChosen({})
       reset({ who, why: '' })
     })}>

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
 import { changeCharging, lookupOf, powerFlows, type Battery, type Job } from '@/core/job'
+import { batteryKindName, batteryKinds } from '@/core/electrical'
 import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
@@ -42,7 +43,7 @@ function Tray(props: StationProps) {
       <ChoiceField label="Known by" value={job.charging.known} options={[{ value: 'rating', name: 'its rated output' }, { value: 'points', name: 'a clamp at three speeds' }]} onChange={(known) => settle((j) => changeCharging(j, known))} />
       <Readings {...props} station="power" only={(a) => a.startsWith('charging')} />
       <h2>Battery</h2>
-      <ChoiceField label="Kind" value={battery.kind} options={[{ value: 'flooded', name: 'flooded lead-acid' }, { value: 'agm', name: 'absorbed-glass' }, { value: 'lithium', name: 'lithium iron phosphate' }]} onChange={(kind) => settle((j) => changeBattery(j, { kind }))} />
+      <ChoiceField label="Kind" value={battery.kind} options={batteryKinds.map((value) => ({ value, name: batteryKindName(value) }))} onChange={(kind) => settle((j) => changeBattery(j, { kind }))} />
       <Readings {...props} station="power" only={(a) => a.startsWith('batteries') || a.startsWith('controllers')} />
       <h2>When it may run</h2>
       <ChoiceField label="Live" value={job.use.live} options={[{ value: 'key only', name: 'with the key only' }, { value: 'after-run', name: 'also after switch-off' }]} onChange={(live) => settle((j) => changeUse(j, { live }))} />

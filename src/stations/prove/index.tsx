@@ -4,7 +4,7 @@ import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import type { Job } from '@/core/job'
-import { asPredicted, cautions, proofsOf, type Proof } from '@/core/plan'
+import { asPredicted, cautions, proofsOf, wrongWayAdvice, type Proof } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
@@ -60,6 +60,7 @@ function Stage(props: StationProps) {
           <section key={proof.id} className="border-bottom py-2" aria-label={proof.name}>
             <div className="d-flex justify-content-between gap-2"><strong className="fw-medium">{proof.name}</strong><span className={/differs|failed/.test(verdict) ? 'verdict-short' : 'verdict-holds'}>{verdict}</span></div>
             <div className="small soft">{proof.how}{p ? ` Predicted ${format(p.value, p.quantity, job.units, 3)}, between ${format(p.low, p.quantity, job.units, 3)} and ${format(p.high, p.quantity, job.units, 3)}.` : proof.kind === 'figure' ? ' Not predicted until every choice is made.' : ''}</div>
+            {proof.id === 'turns' && done?.answer === 'no' && job.fans[0] && <p className="say say-short">{wrongWayAdvice(job.fans[0].part.motor)}</p>}
             <Found {...props} proof={proof} />
           </section>
         )

@@ -1,7 +1,7 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { changeProbePlace, changeSetting, chooseController, decidingPart, marginInWords, proposedSetting, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
+import { changeProbePlace, changeSetting, chooseController, decidingPart, marginInWords, probeLeadError, proposedSetting, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
 import { probePlaces, type ProbePlace } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'
@@ -37,6 +37,7 @@ function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const controller = job.controllers[0]
   if (!controller) return null
   const { part, setC, bandK, id } = controller
+  const leadK = probeLeadError(job)
   const keys = whatToPress(part, setC, bandK, job.units)
   const proposal = proposedSetting(job)
   const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
@@ -57,7 +58,7 @@ function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           <ol className="soft small ps-3">{keys.map((k) => <li key={k}>{k}</li>)}</ol>
         </>
       )}
-      <p className="small soft">Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.</p>
+      <p className="small soft">Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.{leadK === null ? '' : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: strain and interference limit a lead, not this.`}</p>
     </>
   )
 }

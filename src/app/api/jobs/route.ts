@@ -6,7 +6,7 @@ import { answering, readBody } from '../answers'
 
 const beginning = z.strictObject({
   title: z.string().trim().min(1).max(80), kind: z.enum(machineKinds), machineName: z.string().trim().min(1).max(80), owner: z.string().max(80),
-  units: z.enum(['metric', 'imperial']), promisedOn: daySchema.nullable(), heightM: z.number().min(-430).max(5500),
+  units: z.enum(['metric', 'imperial']), promisedOn: daySchema.nullable(), heightM: z.number().min(-430).max(5500).optional(),
 })
 
 /** Starts a job: `{ id }`, or `{ message }`. */

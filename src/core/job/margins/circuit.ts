@@ -1,4 +1,4 @@
-import { jammedCurrent, runningFan, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start } from '../../electrical'
+import { runningFan, startingCurrent, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start } from '../../electrical'
 import { term, worked, type Bench, type Worked } from '../../reading'
 import type { Job, Run } from '../document'
 import type { ControllerPart, FanPart } from '../parts'
@@ -64,7 +64,7 @@ export function runCurrent(bench: Bench, fan: ChosenFan): Worked {
 export function startCurrent(bench: Bench, fan: ChosenFan): Worked {
   const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
-  return worked('fan, starting', '{0} over its winding', [term('regulator', volts, 'voltage', 'charging.regulatorV')], jammedCurrent(rating, volts), 'current', '§1.6')
+  return worked('fan, starting', '{0} over its winding', [term('regulator', volts, 'voltage', 'charging.regulatorV')], startingCurrent(rating, volts), 'current', '§1.6')
 }
 
 export const startOf = (bench: Bench, fan: ChosenFan): Start => ({

@@ -1,7 +1,8 @@
-import { contactsResistance, wiresResistance } from '../../electrical'
-import { following, term, worked } from '../../reading'
+import { contactsResistance, runningFan, voltageDrop, wiresResistance } from '../../electrical'
+import { following, term, worked, type Bench } from '../../reading'
+import { plainNumber } from '../../units'
 import type { Job } from '../document'
-import { circuitsOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from './circuit'
+import { circuitsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from './circuit'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
 /** contacts may take this much more of the system's voltage before it is a warning. @see engineering §1.2 */
@@ -21,8 +22,8 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
       ...wires, scale,
       compute: (bench) => {
         const current = runCurrent(bench, circuit.fan!)
-        const ohm = wiresResistance(current.value, wiresOf(bench, circuit))
-        const lost = following([current, ohm], worked('lost in wires and frame', '{0} × {1}', [term('running current', current.value, 'current'), term('wires and frame', ohm.value, 'resistance')], current.value * ohm.value, 'voltage', '§1.2'))
+        const { conductors, frame } = wiresOf(bench, circuit)
+        const lost = following([current], voltageDrop(current.value, conductors, frame))
         return over(allowed(dropShare), lost, 0, 'voltage', '§1.2')
       },
     },
@@ -43,5 +44,19 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   ]
 }
 
+/** What the whole way costs in air, in words: air-flow goes with the fan's speed. @see engineering §1.2, §1.6 */
+function airNote(bench: Bench, circuit: FanCircuit): string[] {
+  if (wiresWaitFor(circuit)) return []
+  const run = wiresOf(bench, circuit)
+  const ohm = wiresResistance(runCurrent(bench, circuit.fan!).value, run).value + contactsResistance(run).value
+  const rating = ratingOf(bench, circuit.fan!)
+  const volts = bench.value('charging.regulatorV')
+  const ratio = runningFan(rating, volts, ohm).speed / runningFan(rating, volts).speed
+  return [`The whole way, joints included, leaves the fan${circuit.suffix} ${plainNumber(ratio * 100, 3)} % of the speed and air it would have at the regulator.`]
+}
+
 /** Voltage lost on the way to the fan. @see engineering §1.2, margins.md */
-export const supplyMargin = (job: Job): MarginDefinition => ({ id: 'supply', name: 'Supply', parts: circuitsOf(job).flatMap((c) => partsOf(job, c)) })
+export function supplyMargin(job: Job, bench: Bench): MarginDefinition {
+  const circuits = circuitsOf(job)
+  return { id: 'supply', name: 'Supply', parts: circuits.flatMap((c) => partsOf(job, c)), notes: circuits.flatMap((c) => airNote(bench, c)) }
+}

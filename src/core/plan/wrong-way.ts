@@ -1,0 +1,13 @@
+import { blowing } from '../electrical'
+import type { FanPart } from '../job/parts'
+import { plainNumber } from '../units'
+
+/**
+ * What to do about a fan that blows the wrong way, from the direction table.
+ * @see engineering §1.7
+ */
+export function wrongWayAdvice(motor: FanPart['motor']): string {
+  const swapped = blowing(true, false, motor)
+  if (!swapped) return 'Never swap the wires of a brushless fan: that destroys it or does nothing. Turn the whole fan round in its mount.'
+  return `Swap its two wires: the air turns, at ${plainNumber(swapped.effectiveness * 100)} % of its strength until the blade is turned over as well. Turning the blade over alone never turns the air.`
+}
