@@ -37,19 +37,24 @@ test('killed in the middle of a stream of saves, ten times: every acknowledged s
   let inFlight = 0
   for (let round = 0; round < 10; round++) {
     let dead = false
+    let flowing = (): void => undefined
+    const begun = new Promise<void>((resolve) => { flowing = resolve })
     const stream = (async () => {
       for (let n = 0; !dead; n++) {
         const title = `round ${round} save ${n}`
-        const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> => fetch(`${yard.url}/api/jobs/${id}/revisions`, { method: 'POST', body: JSON.stringify({ from, key: `key-${round}-${n}`, job: { ...file, title } }) })
+        const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> => fetch(`${yard.url}/api/jobs/${id}/revisions`, { method: 'POST', body: JSON.stringify({ from, key: `stream-of-saves-${round}-${n}`, job: { ...file, title } }) })
           .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>).catch(() => null)
         const answer = await send()
         if (answer === null) { inFlight++; return }
         // the save that was cut off last round may have been made: go on from what stands
         if (answer.kind === 'stale') from = answer.theirs!.revision
-        else { acknowledged.set(answer.revision!, title); from = answer.revision! }
+        else if (answer.kind === 'saved') { acknowledged.set(answer.revision!, title); from = answer.revision!; flowing() }
+        else throw new Error(JSON.stringify(answer))
       }
     })()
-    await new Promise((resolve) => setTimeout(resolve, 60 + 37 * round))
+    // a server that has just come up is slow with its first answer: the kill must fall into the stream, not before it
+    await Promise.race([begun, stream])
+    await new Promise((resolve) => setTimeout(resolve, 40 + 37 * round))
     await yard.kill()
     dead = true
     await stream

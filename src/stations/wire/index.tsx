@@ -22,7 +22,7 @@ function Sizes({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       <h2>Sizes, feed and way back alike</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th>size</th><th>may carry</th><th>loses</th><th>terminal</th><th>verdict</th><th /></tr></thead>
+          <thead><tr><th>size</th><th>may carry</th><th>loses</th><th className="d-none d-md-table-cell">terminal</th><th>verdict</th><th /></tr></thead>
           <tbody>
             {rows.map((r) => {
               const used = job.conductors.every((c) => c.size === r.size)
@@ -33,7 +33,7 @@ function Sizes({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
                   <td className="figure-text">{r.size} <span className="soft small">({nearestInOtherSystem(r.size)})</span></td>
                   <td className="figure-text">{format(r.allowedA, 'current', job.units, 3)}</td>
                   <td className={`figure-text ${r.dropOk ? '' : 'verdict-short'}`}>{format(r.dropV, 'voltage', job.units, 2)}</td>
-                  <td>{r.fitsTerminal ? 'fits' : <span className="verdict-short">too thick</span>}</td>
+                  <td className="d-none d-md-table-cell">{r.fitsTerminal ? 'fits' : <span className="verdict-short">too thick</span>}</td>
                   <td>{r.verdict === 'will do' ? <span className="verdict-holds">will do{proposed ? ', smallest' : ''}</span> : <span className="verdict-short">{against || r.verdict}</span>}</td>
                   <td className="text-end">{used ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Use ${r.size}`} onClick={() => settle((j) => changeSizes(j, r.size))}>Use</Button>}</td>
                 </tr>
