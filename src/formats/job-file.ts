@@ -1,4 +1,4 @@
-import { JOB_VERSION, jobSchema, type Job } from '../core/job'
+import { JOB_VERSION, jobSchema, liftJob, type Job } from '../core/job'
 import { parseJson, problemsInWords } from './problems'
 
 export type JobFile = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly message: string }
@@ -7,7 +7,8 @@ export type JobFile = { readonly ok: true; readonly job: Job } | { readonly ok: 
 export const LARGEST_JOB_FILE = 2_000_000
 
 /**
- * A job from parsed JSON: the version is read first, so that a newer file is told apart from a broken one.
+ * A job from parsed JSON: the version is read first, so that a newer file is told apart from a broken one, and an older
+ * one is lifted to the present version.
  * @see docs/job.schema.json
  */
 export function readJob(value: unknown): JobFile {
@@ -15,7 +16,7 @@ export function readJob(value: unknown): JobFile {
   if (head.format !== 'pyraxis-job') return { ok: false, message: 'This is not a Pyraxis job: its "format" is not "pyraxis-job".' }
   if (typeof head.version !== 'number' || !Number.isInteger(head.version)) return { ok: false, message: 'This job has no version number.' }
   if (head.version > JOB_VERSION) return { ok: false, message: `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ${JOB_VERSION}). Update Pyraxis, then open it again.` }
-  const parsed = jobSchema.safeParse(value)
+  const parsed = jobSchema.safeParse(liftJob(value))
   return parsed.success ? { ok: true, job: parsed.data } : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 

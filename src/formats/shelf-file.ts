@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { partSchema, type Part } from '../core/job'
+import { liftPart, partSchema, type Part } from '../core/job'
 import { parseJson, problemsInWords } from './problems'
 
-const shelfSchema = z.strictObject({ format: z.literal('pyraxis-shelf'), version: z.literal(1), parts: z.array(partSchema).max(5000) })
+const shelfSchema = z.strictObject({ format: z.literal('pyraxis-shelf'), version: z.literal(1), parts: z.array(z.preprocess(liftPart, partSchema)).max(5000) })
 
 /** Parts of a shelf from the text of a file, all or none. */
 export function readShelfFile(text: string): { ok: true; parts: Part[] } | { ok: false; message: string } {

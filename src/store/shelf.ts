@@ -1,11 +1,11 @@
-import { partSchema, type Part } from '../core/job'
+import { liftPart, partSchema, type Part } from '../core/job'
 import { patiently, type Store } from './database'
 
 /** Every part on the shelf that is not retired. */
 export async function listParts({ db, file }: Store): Promise<Part[]> {
   return patiently(file, async () => {
     const rows = await db.selectFrom('parts').select('document').where('retired_at', 'is', null).orderBy('kind').orderBy('name').execute()
-    return rows.map((r) => partSchema.parse(JSON.parse(r.document)))
+    return rows.map((r) => partSchema.parse(liftPart(JSON.parse(r.document))))
   })
 }
 

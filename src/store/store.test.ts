@@ -2,7 +2,7 @@ import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { changeSetting, startJob, type Job } from '../core/job'
+import { changeSetting, CORE_VERSION, startJob, type Job } from '../core/job'
 import { readJobFile } from '../formats'
 import { readFileSync } from 'node:fs'
 import { addJob, listMachines, newestSeal, openStore, readHead, saveJob, signJob, type Store } from '.'
@@ -55,7 +55,7 @@ test('signing seals the evaluation and the sheet; a signature cannot be saved in
   expect(await saveJob(store, id, { from: 1, key: 'forged-1', job: finished, at: AT })).toMatchObject({ kind: 'refused' })
   expect(await signJob(store, id, 1, 'Bench one', AT)).toMatchObject({ kind: 'saved', revision: 2 })
   const seal = (await newestSeal(store, id))!
-  expect(seal).toMatchObject({ revision: 2, signedBy: 'Bench one', coreVersion: '1.0.0' })
+  expect(seal).toMatchObject({ revision: 2, signedBy: 'Bench one', coreVersion: CORE_VERSION })
   expect(seal.sheet.sections.at(-1)!.heading).toBe('Signature')
   const { job } = (await readHead(store, id))!
   expect(await saveJob(store, id, { from: 2, key: 'changed-1', job: changeSetting(job, 'controller1', 90, 5), at: AT })).toMatchObject({ kind: 'refused' })

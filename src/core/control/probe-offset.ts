@@ -1,4 +1,4 @@
-import { coolant, probe, type AirTemperature, type CoolantTemperature, type ProbeTemperature } from '../units'
+import { bay, coolant, probe, type AirTemperature, type BayTemperature, type CoolantTemperature, type ProbeTemperature } from '../units'
 
 /** Where a probe sits, with how much of the coolant's warmth it sees, and how far it overshoots without a run (estimates). */
 export const probePlaces = {
@@ -6,15 +6,20 @@ export const probePlaces = {
   fin: { name: 'in the fins, dry', kappa: 0.75, overshootK: 6 },
   strapped: { name: 'strapped to hose or tank', kappa: 0.8, overshootK: 10 },
   threaded: { name: 'threaded into the coolant', kappa: 1, overshootK: 3 },
+  'in-air': { name: 'free in the air of the bay', kappa: 1, overshootK: 6 },
+  'on-panel': { name: 'strapped to seat or panel', kappa: 0.8, overshootK: 10 },
 } as const
 export type ProbePlace = keyof typeof probePlaces
+
+/** the places that make sense for what carries the heat */
+export const probePlacesIn: Readonly<Record<'coolant' | 'air', readonly ProbePlace[]>> = { coolant: ['fin-paste', 'fin', 'strapped', 'threaded'], air: ['in-air', 'on-panel'] }
 
 /**
  * What a probe shows when the coolant at its place stands at a temperature: Reading(T).
  * @param kappa share of the coolant's warmth that reaches it, 0…1
  * @see engineering §3.2
  */
-export const readingOf = (t: CoolantTemperature, surroundings: AirTemperature, kappa: number): ProbeTemperature =>
+export const readingOf = (t: CoolantTemperature | BayTemperature, surroundings: AirTemperature, kappa: number): ProbeTemperature =>
   probe(surroundings.c + kappa * (t.c - surroundings.c))
 
 /**
@@ -23,3 +28,10 @@ export const readingOf = (t: CoolantTemperature, surroundings: AirTemperature, k
  */
 export const coolantAt = (shown: ProbeTemperature, surroundings: AirTemperature, kappa: number): CoolantTemperature =>
   coolant(surroundings.c + (shown.c - surroundings.c) / kappa)
+
+/**
+ * The air of a bay when a probe in it shows a temperature.
+ * @see engineering §3.2, §4
+ */
+export const bayAt = (shown: ProbeTemperature, surroundings: AirTemperature, kappa: number): BayTemperature =>
+  bay(surroundings.c + (shown.c - surroundings.c) / kappa)

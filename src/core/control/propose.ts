@@ -31,3 +31,16 @@ export function proposeSetting({ opens, hottest, kappa, bandK, kind, range }: Pr
   const lift = shows(0) + required.stops - offOf(setC)
   return { setC: lift > 0 ? Math.min(range.maxC, stepUp(setC + lift)) : setC, bandK: band }
 }
+
+/**
+ * A setting for a bay without a run: on as high as still keeps the hottest that is allowed, on the coldest day, when the
+ * probe shows least; down to the controller's step. The band is narrowed where off would sink below the surroundings.
+ * @see engineering §3.2
+ */
+export function proposeBaySetting({ allowedAtProbeC, hottest, bandK, kind, range }: { readonly allowedAtProbeC: number; readonly hottest: AirTemperature; readonly bandK: number; readonly kind: BandKind; readonly range: ControllerRange }): Setting {
+  const stepDown = (c: number): number => range.minC + Math.floor((c - range.minC) / range.stepK + 1e-9) * range.stepK
+  const room = Math.floor((allowedAtProbeC - hottest.c - required.stops) / range.stepK + 1e-9) * range.stepK
+  const band = Math.min(range.bandMaxK, Math.max(range.bandMinK, Math.min(bandK, Math.max(room, required.band))))
+  const setC = stepDown(settingFor(kind, allowedAtProbeC, allowedAtProbeC - band).setC)
+  return { setC: Math.min(range.maxC, Math.max(range.minC, setC)), bandK: band }
+}

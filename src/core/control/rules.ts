@@ -1,4 +1,4 @@
-import { kelvinAbove, warmer, type AirTemperature, type CoolantTemperature } from '../units'
+import { kelvinAbove, warmer, type AirTemperature, type BayTemperature, type CoolantTemperature } from '../units'
 import { following, term, worked, type Worked } from '../reading'
 import { coolantAt, readingOf } from './probe-offset'
 import type { OnOff } from './thermostat'
@@ -6,9 +6,9 @@ import type { OnOff } from './thermostat'
 /** Kelvin that each rule asks for. @see engineering §3.2 */
 export const required = { band: 2, stops: 2, warmUp: 0, warmUpOver: 3, secondOn: 4, secondOff: 0, controller: 0 } as const
 
-const readingLine = (name: string, t: CoolantTemperature, surroundings: AirTemperature, kappa: number): Worked =>
+const readingLine = (name: string, t: CoolantTemperature | BayTemperature, surroundings: AirTemperature, kappa: number): Worked =>
   worked(name, '{0} + {1} × ({2} − {0})', [
-    term('surroundings', surroundings.c, 'temperature'), term('share the probe sees', kappa, 'share'), term('coolant', t.c, 'temperature'),
+    term('surroundings', surroundings.c, 'temperature'), term('share the probe sees', kappa, 'share'), term(t.at === 'bay' ? 'bay' : 'coolant', t.c, 'temperature'),
   ], readingOf(t, surroundings, kappa).c, 'temperature', '§3.2')
 
 /** Rule 1: the band. @returns kelvin over the 2 K required @see engineering §3.2 */
@@ -32,6 +32,27 @@ export function warmUpRule({ on }: OnOff, opens: CoolantTemperature, surrounding
   const shown = readingLine('the probe shows, 3 K above opening', warm, surroundings, kappa)
   return following([shown], worked('on above that', '{0} − {1}', [term('on', on.c, 'temperature'), term('probe then', shown.value, 'temperature')],
     kelvinAbove(on, readingOf(warm, surroundings, kappa)), 'temperatureDifference', '§3.2 rule 3'))
+}
+
+/**
+ * In a bay: off stays above the surroundings, which no bay gets colder than, or the fan never stops.
+ * @returns kelvin over the 2 K required
+ * @see engineering §3.2
+ */
+export const bayStopsRule = ({ off }: OnOff, surroundings: AirTemperature): Worked =>
+  worked('off above the surroundings, over what it needs', '{0} − {1} − 2 K', [term('off', off.c, 'temperature'), term('surroundings, as the probe shows them', surroundings.c, 'temperature')],
+    off.c - surroundings.c - required.stops, 'temperatureDifference', '§3.2')
+
+/**
+ * In a bay: the fan starts before what is aimed at is passed, with the probe's overshoot on top.
+ * @returns kelvin
+ * @see engineering §3.2
+ */
+export function bayLimitRule({ on }: OnOff, allowed: BayTemperature, surroundings: AirTemperature, kappa: number, overshootK: number): Worked {
+  const shown = readingLine('the probe shows at the hottest it may get', allowed, surroundings, kappa)
+  return following([shown], worked('on below that, overshoot taken off', '{0} − {1} × {2} − {3}', [
+    term('probe then', shown.value, 'temperature'), term('share the probe sees', kappa, 'share'), term('overshoot', overshootK, 'temperatureDifference'), term('on', on.c, 'temperature'),
+  ], shown.value - kappa * overshootK - on.c, 'temperatureDifference', '§3.2'))
 }
 
 export interface BoilRule {

@@ -1,4 +1,4 @@
-import { term, worked, type Worked } from '../reading'
+import { following, term, worked, type Worked } from '../reading'
 
 /** One reading of the charging current at an engine speed. */
 export interface ChargePoint { readonly rpm: number; readonly currentA: number }
@@ -63,4 +63,17 @@ export function breakevenRpm(charge: (rpm: number) => number, neededA: number, t
     else low = mid
   }
   return high
+}
+
+/**
+ * What a tow vehicle can bring a trailer: no more than the plug's pin may carry, and no more than leaves the trailer's
+ * battery at its rest voltage, so that the battery gives nothing itself.
+ * @param cableOhm there and back
+ * @returns A
+ * @see engineering §1.2, the notes on trailers in typical
+ */
+export function chargeFromTow(pinA: number, regulatorV: number, restV: number, cableOhm: number): Worked {
+  const byCable = Math.max(0, regulatorV - restV) / cableOhm
+  const cable = worked('the cable brings', '({0} − {1}) / {2}', [term('tow vehicle', regulatorV, 'voltage'), term('trailer battery at rest', restV, 'voltage'), term('cable, there and back', cableOhm, 'resistance')], byCable, 'current', '§1.2')
+  return following([cable], worked('comes through the tow plug', 'the lesser of {0} and {1}', [term('pin rating', pinA, 'current'), term('the cable brings', byCable, 'current')], Math.min(pinA, byCable), 'current', '§1.2'))
 }

@@ -1,6 +1,8 @@
 import type { z } from 'zod'
 import type { Lookup, Reading } from '../reading'
 import { jobSchema, type Job } from './document'
+import { jobKinds } from './kinds'
+import { typicalMachines } from './typical'
 import { walkFields, type Field, type Found, type Station } from './field'
 
 /** A reading of a job with everything that is known about its place. */
@@ -8,9 +10,11 @@ export interface PlacedField extends Field { readonly address: string; readonly 
 
 const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
 
-/** The feed's length and the way back's are told apart by name. */
+/** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
 function ownLabel(job: Job, { address, label }: Found): string {
   const [list, id] = address.split('.')
+  if (address === 'place.freeDepthM' && job.bay) return 'free behind the panel'
+  if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
   if (list !== 'conductors') return label
   return `${job.conductors.find((c) => c.id === id)?.role === 'return' ? 'way back' : 'feed'}, ${label}`
 }
@@ -34,14 +38,23 @@ export function lookupOf(job: Job): Lookup {
   }
 }
 
-/** Whether the job's choices ask for a reading at all: a rating is not asked for where a clamp has told more. */
-function isAsked(job: Job, address: string): boolean {
-  const points = job.charging.known === 'points'
-  if (address === 'charging.ratedA' || address === 'charging.ratedRpm') return !points
-  if (address.startsWith('charging.points.')) return points
-  if (address === 'use.afterRunS') return job.use.live === 'after-run'
-  return address !== 'cooling.glycolShare' || job.cooling.coolant !== 'water'
-}
+type Question = readonly [belongs: RegExp, asked: (job: Job) => boolean]
+const mountsFan = (job: Job): boolean => jobKinds[job.kind].mountsFan
+
+/** Readings that are asked only under a condition; all others are asked wherever they stand in the document. */
+const conditions: readonly Question[] = [
+  [/^charging\.rated(A|Rpm)$/, (job) => job.trailer === null && job.charging.known === 'rating'],
+  [/^charging\.points\./, (job) => job.trailer === null && job.charging.known === 'points'],
+  [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
+  [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
+  [/^cooling\.(core|fins)/, mountsFan],
+  [/^bay\.(space|vent|heat)/, mountsFan],
+  [/^place\.(freeDepthM|standOffM)$/, mountsFan],
+  [/^place\.sweepM$/, (job) => typicalMachines[job.machine.kind].steers],
+  [/^fans\.\w+\.part\.(diameterM|depthM|freeFlowM3s|massKg)$/, mountsFan],
+]
+
+const isAsked = (job: Job, address: string): boolean => conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job))
 
 /** Every reading that the job's choices ask for. */
 export const askedFields = (job: Job): PlacedField[] => [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))

@@ -3,7 +3,7 @@ import { chargeFromRating } from '../electrical'
 import { measured, typical } from '../reading'
 import type { WireSize } from '../units'
 import type { Job, Run } from './document'
-import type { ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from './parts'
+import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from './parts'
 import { proposedSetting } from './propose'
 
 /** Changes of a job by one choice. Each returns a new job and leaves the old one as it was. */
@@ -58,9 +58,11 @@ export const changeProbePlace = (job: Job, place: ProbePlace): Job => ({
 export function changeCharging(job: Job, known: 'rating' | 'points'): Job {
   if (known === 'rating' || job.charging.points.length) return { ...job, charging: { ...job.charging, known } }
   const { ratedA, ratedRpm } = job.charging
+  const { engine } = job
+  if (!engine) return job
   const points = (['idle', 'slow', 'cruise'] as const).map((id) => {
-    const rpm = job.engine[`${id}Rpm`].value
-    return { id, rpm: measured(rpm, 50), currentA: typical(chargeFromRating(rpm, ratedA.value, ratedRpm.value, job.engine.idleRpm.value).value) }
+    const rpm = engine[`${id}Rpm`].value
+    return { id, rpm: measured(rpm, 50), currentA: typical(chargeFromRating(rpm, ratedA.value, ratedRpm.value, engine.idleRpm.value).value) }
   })
   return { ...job, charging: { ...job.charging, known, points } }
 }
@@ -78,3 +80,24 @@ export function changeSystemVoltage(job: Job, systemV: 12 | 24): Job {
 /** The complaint's own figures, noted on a run before anything comes apart. */
 export const changeComplaintReading = (job: Job, which: 'after' | 'aboveC', value: number, typed: string): Job =>
   ({ ...job, complaint: { ...job.complaint, [which]: { value, source: 'measured', typed } } })
+
+/** The first battery's figures from its label. */
+export const takeBatteryLabel = (job: Job, { chemistry, hourRateH, capacityAh, coldCrankingA }: BatteryPart): Job => ({
+  ...job, batteries: job.batteries.map((b, i) => (i === 0 ? { ...b, kind: chemistry, hourRateH, capacityAh, coldCrankingA: b.crankingA === null ? null : (coldCrankingA ?? b.coldCrankingA) } : b)),
+})
+
+/** Parts that a job keeps copies of, with the lists they stand in. */
+const lists = ['fans', 'controllers', 'relays', 'switches', 'probes'] as const
+
+/** Every part that the job has chosen, as it was when chosen. */
+export const chosenParts = (job: Job): Part[] => lists.flatMap((l) => job[l].flatMap((e): Part[] => (e.part ? [e.part] : [])))
+
+/** Takes up a part as the shelf has it now, in place of the copy with the same id; what was set stays as it is. */
+export function takeUpPart(job: Job, part: Part): Job {
+  const swap = <E extends { readonly part: Part | null }>(entries: readonly E[]): E[] => entries.map((e) => (e.part?.id === part.id && e.part.kind === part.kind ? { ...e, part } : e))
+  return { ...job, fans: swap(job.fans), controllers: swap(job.controllers), relays: swap(job.relays), switches: swap(job.switches), probes: swap(job.probes) }
+}
+
+/** How one of a machine's "is a fan the cure?" questions was answered; null takes the answer back. */
+export const answerCheck = (job: Job, id: string, found: 'ruled out' | 'looks like it' | null, at: string): Job =>
+  ({ ...job, checks: [...job.checks.filter((c) => c.id !== id), ...(found ? [{ id, found, at }] : [])] })

@@ -2,7 +2,7 @@ import { Bench } from '../reading'
 import { lookupOf } from './address'
 import { chooseFan } from './choose'
 import type { Job } from './document'
-import { circuitsOf, neighbours, powerFlows, runCurrent } from './margins'
+import { circuitsOf, depthStack, powerFlows, runCurrent } from './margins'
 import type { FanPart } from './parts'
 
 /** A fan of the shelf held against this machine. */
@@ -11,8 +11,8 @@ export interface FanComparison {
   /** free behind it over what must stay free, m */
   readonly depthOverM: number
   readonly runA: number
-  /** left over at idle with it running, A */
-  readonly idleNetA: number
+  /** left over with it running in the leanest state that something charges in, A */
+  readonly leanestNetA: number
   readonly chosen: boolean
 }
 
@@ -23,8 +23,8 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
     const bench = new Bench(lookupOf(with_))
     return {
       part, chosen: job.fans[0]?.part.id === part.id,
-      depthOverM: job.place.freeDepthM.value - part.depthM.value - job.place.standOffM.value - neighbours[job.place.neighbour].requiredMm / 1000,
-      runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value, idleNetA: powerFlows(with_, bench).flows[0]!.netA,
+      depthOverM: depthStack(with_).leftM - depthStack(with_).requiredM,
+      runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value, leanestNetA: Math.min(...powerFlows(with_, bench).flows.filter((f) => f.chargeA > 0 || f.rpm !== null).map((f) => f.netA)),
     }
   })
 }

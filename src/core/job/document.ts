@@ -3,15 +3,16 @@ import { coolants } from '../air'
 import { probePlaces, type ProbePlace } from '../control'
 import { batteryKinds } from '../electrical'
 import { wireSizes } from '../units'
+import { jobKinds, type JobKind } from './kinds'
 import { field } from './field'
 import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from './parts'
 
 export { contactSchema, idSchema }
 
 /** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
-export const JOB_VERSION = 1
+export const JOB_VERSION = 2
 
-export const machineKinds = ['trail-bike', 'road-bike', 'side-by-side'] as const
+export const machineKinds = ['trail-bike', 'road-bike', 'side-by-side', 'digger-air', 'digger-liquid', 'older-vehicle', 'trailer'] as const
 export const marginIds = ['fit', 'air', 'supply', 'wire', 'fuse', 'contacts', 'charge', 'battery', 'trigger', 'boil'] as const
 export type MarginId = (typeof marginIds)[number]
 
@@ -19,11 +20,23 @@ const line = (max: number) => z.string().max(max)
 /** a calendar day, 2026-01-31 */
 export const daySchema = z.iso.date()
 export const momentSchema = z.iso.datetime()
+
+/** What its owner lets be done to the machine, strictest first. */
+export const allowances = ['nothing that leaves a mark', 'undoable only', 'anything'] as const
+export const alterationKinds = ['cut', 'hole', 'tap', 'weld', 'splice'] as const
+export type AlterationKind = (typeof alterationKinds)[number]
+/** Where the machine lives, with the ingress class that asks for: first digit solids, second water. @see typical.md */
+export const ingressNeeds = { indoors: 'IP20', rain: 'IPX4', 'mud and a hose': 'IP65', 'pressure washer': 'IPX9' } as const
+export type LivesIn = keyof typeof ingressNeeds
+export const blowsOnto = ['open air', 'rider or operator', 'fuel tank or line', 'loom or hoses', 'hot exhaust', 'the inlet again'] as const
+export const endings = ['another cure', 'no direct current', 'the owner says no'] as const
+
 const celsius: readonly [number, number] = [-60, 300]
 
 export const jobSchema = z.strictObject({
   format: z.literal('pyraxis-job'),
   version: z.literal(JOB_VERSION),
+  kind: z.enum(Object.keys(jobKinds) as [JobKind, ...JobKind[]]),
   title: z.string().trim().min(1).max(80),
   units: z.enum(['metric', 'imperial']),
   startedOn: daySchema,
@@ -40,10 +53,27 @@ export const jobSchema = z.strictObject({
     name: z.string().trim().min(1).max(80),
     owner: line(80),
     systemV: z.union([z.literal(12), z.literal(24)]),
-    hasBattery: z.boolean(),
-    outputDc: z.boolean(),
+    /** null: not asked yet */
+    hasBattery: z.boolean().nullable(),
+    outputDc: z.boolean().nullable(),
+    ownerAllows: z.enum(allowances).nullable(),
   }),
+  /** is a fan the cure? one answer a question */
+  checks: z.array(z.strictObject({ id: idSchema, found: z.enum(['ruled out', 'looks like it']), at: momentSchema })).max(20),
+  /** how it ran before anything came apart: it cannot be had afterwards */
+  baseline: z.strictObject({
+    state: z.enum(['not yet', 'taken', 'cannot be had']),
+    hotC: field('got as hot as', 'temperature', [-40, 300], 'machine', 'gauge, or a thermometer on the thing itself').nullable(),
+    airC: field('surroundings then', 'temperature', [-40, 60], 'machine').nullable(),
+    touchS: field('could be touched for', 'seconds', [0, 3600], 'machine', 'seat or panel, bare hand').nullable(),
+    load: line(160),
+  }),
+  /** cuts, holes and the like that this plan makes besides those that its choices bring */
+  alterations: z.array(z.strictObject({ id: idSchema, kind: z.enum(alterationKinds), what: z.string().trim().min(1).max(120) })).max(30),
   surroundings: z.strictObject({
+    livesIn: z.enum(Object.keys(ingressNeeds) as [LivesIn, ...LivesIn[]]).nullable(),
+    /** what is fitted sits behind a shield that keeps water off */
+    shielded: z.boolean(),
     heightM: field('height above the sea', 'height', [-430, 5500], 'machine'),
     coldestC: field('coldest day it works', 'temperature', [-40, 50], 'machine'),
     hottestC: field('hottest day it works', 'temperature', [-20, 60], 'machine'),
@@ -54,10 +84,11 @@ export const jobSchema = z.strictObject({
     idleRpm: field('idle', 'engineSpeed', [200, 5000], 'machine'),
     slowRpm: field('slow work', 'engineSpeed', [200, 15_000], 'machine'),
     cruiseRpm: field('cruise', 'engineSpeed', [200, 18_000], 'machine'),
-    heatShare: field('heat over brake power', 'share', [0.1, 2], 'machine', 'petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7'),
+    heatShare: field('heat over brake power', 'share', [0.1, 2], 'machine', 'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred 0.5, closed 1'),
     loadShare: field('load share of the heaviest work', 'share', [0.01, 1], 'machine', 'slow crawl 0.18, climb 0.45, digging 0.5'),
-    thermostatOpensC: field('engine thermostat opens', 'temperature', [20, 120], 'measure', 'stamped on it, or in a pan of water with a thermometer'),
-  }),
+    thermostatOpensC: field('engine thermostat opens', 'temperature', [20, 120], 'measure', 'stamped on it, or in a pan of water with a thermometer').nullable(),
+  }).nullable(),
+  /** the coolant and its core; null where air alone carries the heat */
   cooling: z.strictObject({
     coolant: z.enum(coolants),
     glycolShare: field('glycol in the coolant', 'share', [0, 0.7], 'measure', 'with a coolant tester'),
@@ -69,7 +100,33 @@ export const jobSchema = z.strictObject({
     coreHeightM: field('core high', 'length', [0.03, 2], 'measure'),
     coreThicknessM: field('core thick', 'length', [0.008, 0.2], 'measure'),
     finsPerInch: field('fins per inch', 'count', [4, 30], 'measure', 'count them along 25 mm'),
-  }),
+  }).nullable(),
+  /** the thicker core that takes the present one's place */
+  newCore: z.strictObject({
+    thicknessM: field('new core thick', 'length', [0.008, 0.25], 'measure'),
+    finsPerInch: field('new core, fins per inch', 'count', [4, 30], 'measure'),
+    pinOldM: field('pin to face, present core', 'length', [0, 0.3], 'measure', 'from the middle of the mounting pin to the front face'),
+    pinNewM: field('pin to face, new core', 'length', [0, 0.3], 'measure', 'from the middle of the mounting pin to the front face'),
+    hoseGapM: field('gap behind the hoses', 'length', [0, 0.5], 'measure', 'at the tightest hose, present core'),
+    shroudGapM: field('gap at the shroud', 'length', [0, 0.5], 'measure', 'present core'),
+  }).nullable(),
+  /** the space that air is moved through; null for a core */
+  bay: z.strictObject({
+    spaceM3: field('space inside', 'volume', [0.005, 30], 'measure', 'length × width × height, less what stands in it'),
+    ventInM2: field('vents in', 'opening', [0, 2], 'measure', 'free area: a coarse grille leaves about two thirds'),
+    ventOutM2: field('vents out', 'opening', [0, 2], 'measure', 'free area'),
+    ventHeightM: field('outlet above inlet', 'length', [0, 3], 'measure', 'middle to middle'),
+    allowedC: field('hottest it may get', 'temperature', [20, 200], 'machine', 'what the seat, panel or goods can bear'),
+    heatW: field('heat given off inside', 'power', [1, 50_000], 'machine', 'its rating, or what it draws').nullable(),
+  }).nullable(),
+  /** how a trailer is fed; it has no engine of its own */
+  trailer: z.strictObject({
+    pinA: field('tow plug, pin rating', 'current', [0.5, 100], 'power', "stamped on it, or the maker's sheet; never a road-lighting pin"),
+    cableM: field('cable to the tow vehicle, one way', 'run', [0.2, 60], 'power', 'from its battery to the trailer battery'),
+    cableSize: z.enum(wireSizes).nullable(),
+    chargerA: field('charger gives', 'current', [0.2, 200], 'power', 'its label, or a clamp'),
+    aloneS: field('has to last standing alone', 'minutes', [0, 600_000], 'power', 'hours without tow vehicle or charger', true),
+  }).nullable(),
   charging: z.strictObject({
     known: z.enum(['rating', 'points']),
     ratedA: field('charging output, rated', 'current', [0.5, 400], 'power'),
@@ -79,7 +136,7 @@ export const jobSchema = z.strictObject({
       rpm: field('clamp reading at', 'engineSpeed', [100, 20_000], 'power'),
       currentA: field('charging current there', 'current', [0, 400], 'power', 'clamp on the charging lead, lights as in use'),
     })).max(8),
-    regulatorV: field('regulator holds', 'voltage', [12, 32], 'power', 'across the battery, engine at cruise'),
+    regulatorV: field('regulator holds', 'voltage', [12, 32], 'power', 'across the battery while it charges'),
     otherLoadsA: field('other loads', 'current', [0, 300], 'power', 'clamp on the battery lead, engine off, all on that is on at work'),
   }),
   batteries: z.array(z.strictObject({
@@ -87,8 +144,9 @@ export const jobSchema = z.strictObject({
     kind: z.enum(batteryKinds),
     capacityAh: field('battery', 'batteryCapacity', [0.5, 1000], 'power'),
     hourRateH: z.union([z.literal(10), z.literal(20)]),
-    coldCrankingA: field('cold-cranking current', 'current', [10, 3000], 'power', 'on the battery'),
-    crankingA: field('starter takes', 'current', [1, 2000], 'power', 'clamp on the starter lead'),
+    coldCrankingA: field('cold-cranking current', 'current', [10, 3000], 'power', 'on the battery').nullable(),
+    /** null where nothing is cranked */
+    crankingA: field('starter takes', 'current', [1, 2000], 'power', 'clamp on the starter lead').nullable(),
     charge: field('charged to', 'share', [0.1, 1], 'power', 'from the rest voltage'),
   })).min(1).max(4),
   fans: z.array(z.strictObject({ id: idSchema, part: fanPartSchema })).max(4),
@@ -130,9 +188,10 @@ export const jobSchema = z.strictObject({
     crimps: z.int().min(0).max(30), rings: z.int().min(0).max(12),
   })).min(1).max(4),
   place: z.strictObject({
-    mount: z.enum(['ties', 'bracket', 'shroud']),
+    mount: z.enum(['ties', 'bracket', 'shroud', 'panel', 'duct']),
     side: z.enum(['puller', 'pusher']),
     neighbour: z.enum(['fixed', 'moves', 'exhaust']),
+    blowsOn: z.enum(blowsOnto).nullable(),
     freeDepthM: field('free behind the core', 'length', [0, 2], 'measure', 'at the tightest point, steering at both locks'),
     standOffM: field('foam or bracket', 'length', [0, 0.2], 'place'),
     fanRouteM: field("way of the fan's lead", 'length', [0, 10], 'place', 'a string from fan to joint'),
@@ -164,11 +223,13 @@ export const jobSchema = z.strictObject({
   })).max(60),
   after: z.array(z.strictObject({ id: idSchema, what: line(120), dueOn: daySchema.nullable(), doneOn: daySchema.nullable() })).max(60),
   acceptances: z.array(z.strictObject({
-    margin: z.enum(marginIds), part: line(60), verdict: z.enum(['unsure', 'open', 'warning']),
+    margin: z.enum([...marginIds, 'plan']), part: line(60), verdict: z.enum(['unsure', 'open', 'warning']),
     /** the worst corner that was accepted, in the part's unit; null where there was no figure */
     worst: z.number().nullable(),
     who: z.string().trim().min(1).max(80), at: momentSchema, why: z.string().trim().min(1).max(400),
   })).max(100),
+  /** a job that ends without a fan, and why */
+  ended: z.strictObject({ why: z.enum(endings), note: line(300), by: z.string().trim().min(1).max(80), at: momentSchema }).nullable(),
   signature: z.strictObject({ by: z.string().trim().min(1).max(80), at: momentSchema, coreVersion: line(20) }).nullable(),
 }).superRefine((job, context) => {
   const lists = { fans: job.fans, controllers: job.controllers, probes: job.probes, relays: job.relays, switches: job.switches, fuses: job.fuses, conductors: job.conductors, batteries: job.batteries, runs: job.runs }
@@ -195,3 +256,4 @@ export type Job = z.infer<typeof jobSchema>
 export type Run = Job['runs'][number]
 export type MachineKind = (typeof machineKinds)[number]
 export type Battery = Job['batteries'][number]
+export type Engine = NonNullable<Job['engine']>

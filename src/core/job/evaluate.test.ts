@@ -80,12 +80,6 @@ describe('each margin by hand', () => {
   })
 })
 
-test('24 V doubles what the battery and the regulator hold', () => {
-  const twentyFour: Job = { ...short, machine: { ...short.machine, systemV: 24 } }
-  expect(part(twentyFour, 'supply', 'whole run').scale).toBeCloseTo(0.24)
-  expect(part(twentyFour, 'battery', 'cranking').working.at(-1)!.terms[1]!.value).toBeCloseTo(19.2)
-})
-
 const anyReading = fc.constantFrom(...fieldsOf(short).keys())
 
 test('worst ≤ value ≤ best, and the evaluation is total, whatever the readings are', () => {

@@ -1,10 +1,17 @@
 import { z } from 'zod'
 import { bandKinds } from '../control'
+import { batteryKinds } from '../electrical'
+import { wireSizes } from '../units'
 import { field } from './field'
 
 export const idSchema = z.string().regex(/^[a-zA-Z0-9_-]{1,40}$/)
 const name = z.string().trim().min(1).max(80)
-const common = { id: idSchema, name, maker: z.string().max(60), note: z.string().max(400) }
+/** where a fact about a part was found */
+export const factSources = ['on the box', 'in the sheet', 'measured', 'the seller said'] as const
+/** What one source says of one figure of a part; contradictory ones stand side by side. `value` in SI. */
+const factSchema = z.strictObject({ id: idSchema, about: z.string().max(40), from: z.enum(factSources), value: z.number(), typed: z.string().max(80), note: z.string().max(160) })
+export type Fact = z.infer<typeof factSchema>
+const common = { id: idSchema, name, maker: z.string().max(60), note: z.string().max(400), facts: z.array(factSchema).max(40) }
 
 /** What a contact's label promises: a rating is a promise, not a reading, so it has no spread. A. */
 export const contactSchema = z.strictObject({
@@ -66,14 +73,41 @@ export const probePartSchema = z.strictObject({
 export const relayPartSchema = z.strictObject({
   ...common, kind: z.literal('relay'),
   contact: contactSchema,
-  coilOhm: z.number().min(10).max(2000),
+  coilOhm: z.number().min(10).max(5000),
+  coilV: z.union([z.literal(12), z.literal(24)]),
   suppressed: z.boolean(),
   terminalAreaM2,
 })
 
 export const switchPartSchema = z.strictObject({ ...common, kind: z.literal('switch'), contact: contactSchema, terminalAreaM2 })
 
-export const partSchema = z.discriminatedUnion('kind', [fanPartSchema, controllerPartSchema, probePartSchema, relayPartSchema, switchPartSchema])
+/** A fuse with its holder, or a breaker. */
+export const fusePartSchema = z.strictObject({
+  ...common, kind: z.literal('fuse'), form: z.enum(['blade', 'breaker']), ratingA: z.number().min(0.5).max(100),
+  /** most that its holder may be loaded with; null for a bare fuse */
+  holderA: z.number().positive().max(200).nullable(), terminalAreaM2, ingress,
+})
+
+/** Wire by the metre. */
+export const conductorPartSchema = z.strictObject({
+  ...common, kind: z.literal('conductor'), size: z.enum(wireSizes), insulationC: z.union([z.literal(80), z.literal(105), z.literal(125)]),
+  colour: z.string().max(40), stockM: z.number().min(0).max(10_000),
+})
+
+export const connectorPartSchema = z.strictObject({
+  ...common, kind: z.literal('connector'), ways: z.int().min(1).max(60), ratedA: z.number().positive().max(500), terminalAreaM2, ingress,
+})
+
+export const batteryPartSchema = z.strictObject({
+  ...common, kind: z.literal('battery'), chemistry: z.enum(batteryKinds), hourRateH: z.union([z.literal(10), z.literal(20)]),
+  capacityAh: field('battery capacity', 'batteryCapacity', [0.5, 1000], 'power'),
+  coldCrankingA: field('cold-cranking current', 'current', [10, 3000], 'power').nullable(),
+  massKg: field('battery weight', 'mass', [0.05, 200], 'power'),
+})
+
+export const partSchema = z.discriminatedUnion('kind', [
+  fanPartSchema, controllerPartSchema, probePartSchema, relayPartSchema, switchPartSchema, fusePartSchema, conductorPartSchema, connectorPartSchema, batteryPartSchema,
+])
 export type Part = z.infer<typeof partSchema>
 export type PartKind = Part['kind']
 export type FanPart = z.infer<typeof fanPartSchema>
@@ -81,4 +115,5 @@ export type ControllerPart = z.infer<typeof controllerPartSchema>
 export type ProbePart = z.infer<typeof probePartSchema>
 export type RelayPart = z.infer<typeof relayPartSchema>
 export type SwitchPart = z.infer<typeof switchPartSchema>
+export type BatteryPart = z.infer<typeof batteryPartSchema>
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>

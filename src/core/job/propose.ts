@@ -1,7 +1,7 @@
-import { proposeSetting, type Setting } from '../control'
+import { proposeBaySetting, proposeSetting, readingOf, type Setting } from '../control'
 import { bladeRatings, checkFuse, chooseConductor, chooseFuse, compareSizes, FRAME_OHM, type ConductorChoice, type FuseCheck, type SizeCheck } from '../electrical'
 import { Bench } from '../reading'
-import { air, coolant, sizesOf, type UnitSystem } from '../units'
+import { air, bay, coolant, sizesOf, type UnitSystem } from '../units'
 import { lookupOf } from './address'
 import type { Job } from './document'
 import { circuitsOf, conductorAt, fuseNeeds, isThermostat, runCurrent, terminalLimit } from './margins'
@@ -11,8 +11,16 @@ export function proposedSetting(job: Job): Setting | null {
   const circuit = circuitsOf(job)[0]!
   const part = circuit.controller?.part
   if (!part?.range || !isThermostat(part) || part.band === 'fixed') return null
+  const hottest = air(job.surroundings.hottestC.value)
+  if (job.bay) {
+    const coldest = air(job.surroundings.coldestC.value)
+    const highest = bay(job.bay.allowedC.value - circuit.probe.overshootK.value)
+    const allowedAtProbeC = Math.min(...[coldest, hottest].map((a) => readingOf(highest, a, circuit.probe.kappa.value).c))
+    return proposeBaySetting({ allowedAtProbeC, hottest, bandK: circuit.controller!.bandK, kind: part.band, range: part.range })
+  }
+  if (!job.engine?.thermostatOpensC) return null
   return proposeSetting({
-    opens: coolant(job.engine.thermostatOpensC.value), hottest: air(job.surroundings.hottestC.value), kappa: circuit.probe.kappa.value,
+    opens: coolant(job.engine.thermostatOpensC.value), hottest, kappa: circuit.probe.kappa.value,
     bandK: circuit.controller!.bandK, kind: part.band, range: part.range,
   })
 }

@@ -43,7 +43,7 @@ const none = (): Remedy[] => []
 const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => Remedy[]>> = {
   fit: (job) => (job.fans.length ? [{ text: 'Choose a shallower fan, or the other side of the core; a longer lead where the lead is short', station: 'place' }] : [{ text: 'Choose a fan', station: 'place' }]),
   air: none,
-  supply: sizeRemedy,
+  supply: (job, margin) => (margin.verdict === 'short' && margin.value === null ? [{ text: 'Choose a fan for this voltage; without direct current a rectifier and a battery come first', station: 'place' }] : sizeRemedy(job)),
   wire: sizeRemedy,
   fuse: fuseRemedy,
   contacts: (job) => (job.runs[0]!.switchedBy === 'controller'
@@ -51,10 +51,12 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
     : job.runs[0]!.source === 'key switch'
       ? [{ text: 'Feed the fan from the battery and let the key switch only the coil', station: 'wire', change: (j) => changeRun(j, { source: 'battery' }) }]
       : [{ text: 'Choose a heavier relay', station: 'wire' }]),
-  charge: (job) => (job.charging.known === 'rating'
+  charge: (job) => (job.trailer
+    ? [{ text: 'A thicker tow cable or a stronger charger; otherwise a lighter fan', station: 'power' }]
+    : job.charging.known === 'rating'
     ? [{ text: 'Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan', station: 'power' }]
     : [{ text: 'Choose a lighter fan, or switch off other loads at idle', station: 'place' }]),
-  battery: (_, margin) => [{ text: margin.part === 'standing' ? 'Take the controller off a switched feed, or put the machine on a maintainer' : 'Shorten the after-run, or keep the fan off while cranking', station: 'power' }],
+  battery: (_, margin) => [{ text: margin.part === 'standing alone' ? 'A larger battery, fewer loads, or a fan that runs only part of the time' : margin.part === 'standing' ? 'Take the controller off a switched feed, or put the machine on a maintainer' : 'Shorten the after-run, or keep the fan off while cranking', station: 'power' }],
   trigger: settingRemedy,
   boil: settingRemedy,
 }

@@ -1,12 +1,15 @@
 import { measured, typical } from '../reading'
 import type { UnitSystem } from '../units'
-import { probePlaces } from '../control'
+import { probePlaces, probePlacesIn } from '../control'
 import { JOB_VERSION, type Job, type MachineKind } from './document'
-import { typicalMachines } from './typical'
+import { jobKinds, type JobKind } from './kinds'
+import { typicalMachines, type TypicalMachine } from './typical'
 
 export interface Beginning {
   readonly title: string
   readonly kind: MachineKind
+  /** the usual one for this machine where nobody says */
+  readonly job?: JobKind | undefined
   readonly machineName: string
   readonly owner: string
   readonly units: UnitSystem
@@ -23,30 +26,60 @@ export const afterCare = [
   { id: 'again', what: 'Fasteners, ties, leads and joints looked over', days: 30 },
 ] as const
 
+const mm = (n: number) => typical(n / 1000)
+
+/** What carries the heat: coolant through a core, or the air of a bay alone. */
+export const mediumOf = (kind: JobKind, machine: MachineKind): 'coolant' | 'air' => {
+  const { medium } = jobKinds[kind]
+  return medium === 'coolant' || medium === 'air' ? medium : typicalMachines[machine].coolant ? 'coolant' : 'air'
+}
+
+const engineOf = (t: TypicalMachine, medium: 'coolant' | 'air'): Job['engine'] => t.engine && {
+  ratedPowerW: typical(t.engine.powerKw * 1000), ratedRpm: typical(t.engine.rated), idleRpm: typical(t.engine.idle), slowRpm: typical(t.engine.slow), cruiseRpm: typical(t.engine.cruise),
+  heatShare: typical(medium === 'air' && t.bay ? t.bay.heatShare : t.engine.heatShare), loadShare: typical(t.engine.loadShare),
+  thermostatOpensC: medium === 'coolant' && t.coolant ? typical(t.coolant.opensC) : null,
+}
+
+const coolingOf = ({ coolant, core }: TypicalMachine): Job['cooling'] => coolant && core && {
+  coolant: 'ethylene-glycol', glycolShare: typical(0.5), volumeM3: typical(coolant.litres / 1000), capPa: typical(coolant.capBar * 1e5),
+  cores: core.count, coresJoined: true, coreWidthM: mm(core.wideMm), coreHeightM: mm(core.highMm), coreThicknessM: mm(core.thickMm), finsPerInch: typical(core.finsPerInch),
+}
+
+/** A newly fitted core is usually half as thick again, with coarser fins. */
+const newCoreOf = ({ core }: TypicalMachine): Job['newCore'] => core && {
+  thicknessM: mm(Math.round(core.thickMm * 1.5)), finsPerInch: typical(Math.max(8, core.finsPerInch - 2)), pinOldM: mm(core.thickMm / 2), pinNewM: mm(Math.round(core.thickMm * 0.75)), hoseGapM: mm(30), shroudGapM: mm(25),
+}
+
+const bayOf = ({ bay, heatW }: TypicalMachine): Job['bay'] => bay && {
+  spaceM3: typical(bay.spaceM3), ventInM2: typical(bay.inM2), ventOutM2: typical(bay.outM2), ventHeightM: typical(bay.heightM), allowedC: typical(bay.allowedC), heatW: heatW === null ? null : typical(heatW),
+}
+
+const trailerOf = ({ tow }: TypicalMachine): Job['trailer'] => tow && {
+  pinA: typical(tow.pinA), cableM: typical(tow.cableM), cableSize: tow.cableSize, chargerA: typical(tow.chargerA), aloneS: typical(tow.aloneH * 3600),
+}
+
 /**
- * A new job: everything that can be guessed for this kind of machine stands as typical, nothing is chosen yet.
+ * A new job: everything that can be guessed for this kind of machine stands as typical, nothing is chosen yet. What is
+ * not a question of this kind of job is null, so that nobody is asked for it.
  * @see typical.md
  */
-export function startJob({ title, kind, machineName, owner, units, startedOn, promisedOn, heightM }: Beginning): Job {
+export function startJob({ title, kind, job: wanted, machineName, owner, units, startedOn, promisedOn, heightM }: Beginning): Job {
   const t = typicalMachines[kind]
-  const mm = (n: number) => typical(n / 1000)
+  const job = wanted ?? t.jobs[0]!
+  const medium = mediumOf(job, kind)
+  const [place] = probePlacesIn[medium]
   return {
-    format: 'pyraxis-job', version: JOB_VERSION, title, units, startedOn, promisedOn,
-    complaint: { what: 'boils', on: 'slow climbs', breeze: 'no breeze', after: null, aboveC: null },
-    machine: { kind, name: machineName, owner, systemV: 12, hasBattery: true, outputDc: true },
-    surroundings: { heightM: heightM === undefined ? typical(0, 300) : measured(heightM, 30), coldestC: typical(t.coldestC), hottestC: typical(t.hottestC) },
-    engine: {
-      ratedPowerW: typical(t.powerKw * 1000), ratedRpm: typical(t.rpm.rated), idleRpm: typical(t.rpm.idle), slowRpm: typical(t.rpm.slow), cruiseRpm: typical(t.rpm.cruise),
-      heatShare: typical(0.9), loadShare: typical(0.45), thermostatOpensC: typical(t.coolant.opensC),
-    },
-    cooling: {
-      coolant: 'ethylene-glycol', glycolShare: typical(0.5), volumeM3: typical(t.coolant.litres / 1000), capPa: typical(t.coolant.capBar * 1e5),
-      cores: t.core.count, coresJoined: true, coreWidthM: mm(t.core.wideMm), coreHeightM: mm(t.core.highMm), coreThicknessM: mm(t.core.thickMm), finsPerInch: typical(t.core.finsPerInch),
-    },
+    format: 'pyraxis-job', version: JOB_VERSION, kind: job, title, units, startedOn, promisedOn,
+    complaint: { what: medium === 'coolant' ? 'boils' : 'runs hot', on: medium === 'coolant' ? 'slow climbs' : 'any work', breeze: 'no breeze', after: null, aboveC: null },
+    machine: { kind, name: machineName, owner, systemV: 12, hasBattery: null, outputDc: null, ownerAllows: null },
+    checks: [], baseline: { state: 'not yet', hotC: null, airC: null, touchS: null, load: '' }, alterations: [],
+    surroundings: { livesIn: null, shielded: false, heightM: heightM === undefined ? typical(0, 300) : measured(heightM, 30), coldestC: typical(t.coldestC), hottestC: typical(t.hottestC) },
+    engine: engineOf(t, medium), cooling: medium === 'coolant' ? coolingOf(t) : null, newCore: job === 'thicker-core' ? newCoreOf(t) : null,
+    bay: medium === 'air' ? bayOf(t) : null, trailer: trailerOf(t),
     charging: { known: 'rating', ratedA: typical(t.charging.currentA), ratedRpm: typical(t.charging.rpm), points: [], regulatorV: typical(14.2, 0.3), otherLoadsA: typical(t.loadsA) },
-    batteries: [{ id: 'battery1', kind: t.battery.kind, capacityAh: typical(t.battery.ah), hourRateH: 10, coldCrankingA: typical(t.battery.coldCrankingA), crankingA: typical(t.battery.crankingA), charge: typical(0.9, 0.1) }],
+    batteries: [{ id: 'battery1', kind: t.battery.kind, capacityAh: typical(t.battery.ah), hourRateH: 10, coldCrankingA: t.battery.coldCrankingA === null ? null : typical(t.battery.coldCrankingA), crankingA: t.battery.crankingA === null ? null : typical(t.battery.crankingA), charge: typical(0.9, 0.1) }],
     fans: [], controllers: [],
-    probes: [{ id: 'probe1', part: null, place: 'fin-paste', atOutlet: true, kappa: typical(probePlaces['fin-paste'].kappa, 0.1), overshootK: typical(probePlaces['fin-paste'].overshootK) }],
+    probes: [{ id: 'probe1', part: null, place: place!, atOutlet: medium === 'coolant', kappa: typical(probePlaces[place!].kappa, 0.1), overshootK: typical(probePlaces[place!].overshootK) }],
     relays: [], switches: [], fuses: [],
     conductors: [
       { id: 'feed1', role: 'feed', size: null, lengthM: typical(t.routes.feedM), insulationC: 105, ambientC: typical(60), bundled: 2 },
@@ -54,12 +87,12 @@ export function startJob({ title, kind, machineName, owner, units, startedOn, pr
     ],
     runs: [{ id: 'run1', fan: null, controller: null, probe: 'probe1', fuse: null, source: 'battery', switchedBy: 'relay', relay: null, keySwitch: null, conductors: ['feed1', 'return1'], frame: false, crimps: 6, rings: 2 }],
     place: {
-      mount: 'ties', side: 'puller', neighbour: 'fixed', freeDepthM: mm(t.freeBehindMm), standOffM: typical(0.005),
+      mount: medium === 'coolant' ? 'ties' : 'panel', side: 'puller', neighbour: 'fixed', blowsOn: null, freeDepthM: mm(t.freeBehindMm), standOffM: typical(0.005),
       fanRouteM: mm(t.routes.fanMm), probeRouteM: mm(t.routes.probeMm), sweepM: mm(t.routes.sweepMm),
     },
     limits: { dropShare: 0.03, leastAreaM2: 0.75e-6, boilKeepK: 10 },
     use: { live: 'key only', afterRunS: typical(180), standsS: typical(14 * 86_400), fanWhileCranking: true },
     setting: { state: 'test' },
-    build: { done: [] }, proofs: [], after: afterCare.map(({ id, what }) => ({ id, what, dueOn: null, doneOn: null })), acceptances: [], signature: null,
+    build: { done: [] }, proofs: [], after: afterCare.map(({ id, what }) => ({ id, what, dueOn: null, doneOn: null })), acceptances: [], ended: null, signature: null,
   }
 }

@@ -11,6 +11,9 @@ export const cautions = {
   fumes: 'Carbon monoxide: run the engine outdoors or with the exhaust led out.',
   eyes: 'Eye protection for cutting ties, drilling and riveting.',
   fuseFirst: 'No load before its fuse.',
+  hydraulics: 'Lower the bucket and let the pressure off before a hose or a panel is opened; oil under pressure goes through skin.',
+  towLights: 'Road-lighting circuits of a trailer are never the source and are not to be tapped.',
+  drilling: 'Look and feel behind before drilling: tanks, lines and looms hide behind sheet.',
   lithium: 'A lithium pack that was crushed, bent or hot stays off the machine.',
 } as const
 export type Caution = keyof typeof cautions

@@ -1,3 +1,5 @@
+import { cureChecks } from './cure'
+import { jobKinds } from '../job/kinds'
 import { proofsOf } from './proofs'
 import { stepsOf } from './steps'
 import { fieldsAt } from '../job/address'
@@ -15,10 +17,19 @@ interface Choice { readonly name: string; readonly made: boolean }
 
 /** The choices that each station asks for besides its readings. */
 const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
-  machine: (job) => [{ name: 'the complaint', made: job.complaint.after !== null }],
+  machine: (job) => [
+    { name: 'whether there is a battery', made: job.machine.hasBattery !== null },
+    { name: 'whether its output is DC', made: job.machine.outputDc !== null },
+    { name: 'the complaint', made: job.complaint.after !== null },
+    { name: 'what a fan would not cure', made: cureChecks(job).every((c) => job.checks.some((d) => d.id === c.id)) },
+    { name: 'the baseline', made: job.baseline.state !== 'not yet' },
+    { name: 'what the owner allows', made: job.machine.ownerAllows !== null },
+    { name: 'where it lives', made: job.surroundings.livesIn !== null },
+    ...(jobKinds[job.kind].mountsFan ? [{ name: 'what the hot air blows on', made: job.place.blowsOn !== null }] : []),
+  ],
   measure: () => [],
   place: (job) => [{ name: 'a fan', made: job.fans.length > 0 }],
-  power: () => [],
+  power: (job) => (job.trailer ? [{ name: "the tow cable's size", made: job.trailer.cableSize !== null }] : []),
   wire: (job) => [
     { name: 'conductor sizes', made: job.conductors.every((c) => c.size !== null) },
     { name: 'a fuse', made: job.runs.every((r) => r.fuse !== null) },

@@ -1,19 +1,45 @@
-/** Ways of holding a fan on a core. A new way is a new entry. */
+import type { AlterationKind, Job } from '../job/document'
+
+interface MountWay {
+  readonly name: string
+  readonly suits: 'core' | 'bay'
+  /** the core is taken off for it, so coolant is drained */
+  readonly coreComesOff: boolean
+  readonly fasten: string
+  readonly check: string
+  /** what it does to the machine, if anything */
+  readonly alters: { readonly kind: AlterationKind; readonly what: string } | null
+}
+
+/** Ways of holding a fan on a core or in a bay. A new way is a new entry. */
 export const mounts = {
   ties: {
-    name: 'ties through the fins', coreComesOff: false,
+    name: 'ties through the fins', suits: 'core', coreComesOff: false, alters: null,
     fasten: 'Foam pads on the corners, four ties through the gaps between tubes, drawn evenly; trim the ends and turn the cut ends away from the fins.',
     check: 'Ties stand less shaking than a bracket: look at them after the first hour.',
   },
   bracket: {
-    name: "bracket on the core's side channels", coreComesOff: true,
+    name: "bracket on the core's side channels", suits: 'core', coreComesOff: true, alters: null,
     fasten: 'Longest screw = bracket + washer + channel − 1 mm. Threadlocker, by hand until it bites; 2.5 N·m where the maker says nothing (a guess).',
     check: 'No screw touches a tube.',
   },
   shroud: {
-    name: 'shroud over the core', coreComesOff: true,
+    name: 'shroud over the core', suits: 'core', coreComesOff: true, alters: null,
     fasten: 'Edge trim all round: an open gap lets the fan breathe from behind itself.',
     check: 'No gap at the edge, blades free of the rim.',
   },
-} as const
+  panel: {
+    name: 'bolts through a panel of the bay', suits: 'bay', coreComesOff: false, alters: { kind: 'hole', what: 'bolt holes and an opening in the panel' },
+    fasten: 'Drill from the outside with the inside clear; stand-offs under the housing, large washers behind the sheet, locking nuts.',
+    check: 'Blades clear of the sheet and of the bolt ends; edges trimmed, chips out of the bay.',
+  },
+  duct: {
+    name: 'duct and flange', suits: 'bay', coreComesOff: false, alters: { kind: 'hole', what: 'a hole for the flange' },
+    fasten: 'Flange sealed all round, hose on with clips at both ends, as few bends as there can be; what is hard to reach goes in before the duct hides it.',
+    check: 'Hose kinks nowhere and touches nothing hot.',
+  },
+} as const satisfies Record<string, MountWay>
 export type Mount = keyof typeof mounts
+
+/** The ways that suit what this job moves air through. */
+export const mountsFor = (job: Job): Mount[] => (Object.keys(mounts) as Mount[]).filter((m) => mounts[m].suits === (job.bay ? 'bay' : 'core'))

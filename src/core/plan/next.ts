@@ -18,12 +18,14 @@ export const stationNames: Readonly<Record<Station, string>> = {
  * @see margins.md
  */
 export function nextThing(job: Job, evaluation: Evaluation, today: string): NextThing {
+  if (job.ended) return { text: `Ended: ${job.ended.why}`, station: 'machine' }
   const due = job.after.find((a) => a.dueOn !== null && a.doneOn === null && a.dueOn <= today)
   if (due) return { text: due.what, station: 'after' }
   if (job.signature) {
     const coming = job.after.find((a) => a.dueOn !== null && a.doneOn === null)
     return coming ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' } : { text: 'Nothing left to do', station: 'after' }
   }
+  if (job.machine.hasBattery === null || job.machine.outputDc === null) return { text: 'Ask first: is there a battery, is its output DC?', station: 'machine' }
   const worst = worstMargin(evaluation)
   if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
     const [remedy] = remediesFor(job, worst)

@@ -1,11 +1,12 @@
-import type { Bench} from '../reading';
-import { corners, NotingBench } from '../reading'
+import { corners, NotingBench, type Bench } from '../reading'
 import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
 import { lookupOf } from '../job/address'
 import type { Job } from '../job/document'
 import { circuitsOf, controllersDraw, isThermostat, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
-import { mounts } from './mounts'
+import { jobKinds } from '../job/kinds'
+import { typicalMachines } from '../job/typical'
+import { stepsOf } from './steps'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
 export interface Prediction { readonly value: number; readonly low: number; readonly high: number; readonly quantity: Quantity }
@@ -31,17 +32,16 @@ function predict(job: Job, quantity: Quantity, slack: number, compute: (bench: B
 /** what an ordinary meter and a probe against a thermometer may be off by */
 const SLACK = { volts: 0.15, amps: 0.1, kelvin: 2 }
 
-
-function figures(job: Job, circuit: FanCircuit): Proof[] {
+function figures(job: Job, circuit: FanCircuit, where: string): Proof[] {
   const { fan, controller } = circuit
   const ready = fan !== null && wiresWaitFor(circuit) === null
   const proofs: Proof[] = [
     {
-      id: 'amps', name: 'Running current', kind: 'figure', how: 'Clamp on the feed, engine at cruise, fan held on.',
+      id: 'amps', name: 'Running current', kind: 'figure', how: `Clamp on the feed, ${where}, fan held on.`,
       predicted: fan ? predict(job, 'current', SLACK.amps, (b) => runCurrent(b, fan).value) : null,
     },
     {
-      id: 'volts', name: 'Voltage at the fan', kind: 'figure', how: 'Across its own plug while it runs, engine at cruise.',
+      id: 'volts', name: 'Voltage at the fan', kind: 'figure', how: `Across its own plug while it runs, ${where}.`,
       predicted: ready ? predict(job, 'voltage', SLACK.volts, (b) => {
         const run = wiresOf(b, circuit)
         const ohm = wiresResistance(runCurrent(b, fan).value, run).value + contactsResistance(run).value
@@ -68,20 +68,27 @@ function figures(job: Job, circuit: FanCircuit): Proof[] {
 
 const yes = (id: string, name: string, how: string): Proof => ({ id, name, how, kind: 'yes or no', predicted: null })
 
+/** How the direction of the air is seen. */
+const paperTest = (job: Job): string => (job.bay
+  ? (job.place.side === 'puller' ? 'Test setting. A strip of paper at the vent is drawn in, and blown away at the fan.' : 'Test setting. A strip of paper at the fan is drawn in, and blown away at the vent.')
+  : (job.place.side === 'puller' ? 'Test setting. A strip of paper in front of the core is drawn to it.' : 'Test setting. A strip of paper behind the core is blown away from it.'))
+
 /** Everything that is proved before covers go back, with what the plan predicts. */
 export function proofsOf(job: Job): Proof[] {
   const circuit = circuitsOf(job)[0]!
-  const open = mounts[job.place.mount].coreComesOff
+  const opened = stepsOf(job).some((s) => s.id === 'drain')
+  const steers = typicalMachines[job.machine.kind].steers
+  const where = job.trailer ? 'battery full, on its charger' : 'engine at cruise'
   return [
-    yes('turns', 'It turns, the right way', job.place.side === 'puller' ? 'Test setting. A strip of paper in front of the core is drawn to it.' : 'Test setting. A strip of paper behind the core is blown away from it.'),
-    ...figures(job, circuit),
-    yes('key-off', job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time', 'Fan running, key off, hands away.'),
-    yes('clear', 'Nothing caught, lock to lock', 'Engine off, steering from lock to lock, suspension pressed down.'),
-    ...(open ? [yes('leaks', 'No leaks', 'Warm, then cold: hoses, clips and drain.')] : []),
-    yes('level', 'Coolant level, after the first heat cycle', 'Cold again: cap off, level as before.'),
+    yes('turns', 'It turns, the right way', paperTest(job)),
+    ...figures(job, circuit, where),
+    job.trailer ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
+      : yes('key-off', job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time', 'Fan running, key off, hands away.'),
+    yes('clear', steers ? 'Nothing caught, lock to lock' : 'Nothing caught, all travel', steers ? 'Engine off, steering from lock to lock, suspension pressed down.' : 'All off: covers, doors and what moves through their travel.'),
+    ...(job.cooling && opened ? [yes('leaks', 'No leaks', 'Warm, then cold: hoses, clips and drain.')] : []),
+    ...(job.cooling && jobKinds[job.kind].mountsFan ? [yes('level', 'Coolant level, after the first heat cycle', 'Cold again: cap off, level as before.')] : []),
   ]
 }
 
 /** Whether a measured value lies in what was predicted. */
 export const asPredicted = (predicted: Prediction, measured: number): boolean => measured >= predicted.low && measured <= predicted.high
-

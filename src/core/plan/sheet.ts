@@ -6,6 +6,7 @@ import type { Job } from '../job/document'
 import type { Evaluation } from '../job/evaluation'
 import { decidingPart, marginInWords, signedFigure } from '../job/words'
 import { typicalMachines } from '../job/typical'
+import { jobKinds } from '../job/kinds'
 import { boilsAt, circuitsOf } from '../job/margins'
 import { askedFields, lookupOf } from '../job/address'
 import { cautions, type Caution } from './cautions'
@@ -13,7 +14,10 @@ import { whatToPress } from './keys'
 import { mounts } from './mounts'
 import { asPredicted, proofsOf, type Prediction } from './proofs'
 import { signing } from './sign'
-import { handsOnMinutes, stepsOf } from './steps'
+import { planWarnings } from './warnings'
+import { alterationsOf, alterationWords } from './alterations'
+import { cureChecks } from './cure'
+import { handsOnMinutes, sideInWords, stepsOf } from './steps'
 
 /** A bench sheet as plain words, so that what was signed reads the same for ever. */
 export const sheetSchema = z.strictObject({
@@ -62,7 +66,7 @@ function partsAndWire(job: Job, units: UnitSystem): Section {
   const [circuit] = circuitsOf(job)
   const run = circuit!.run
   const rows = [
-    ['fan', partName(circuit!.fan?.part), `${mounts[job.place.mount].name}, ${job.place.side}`],
+    ['fan', partName(circuit!.fan?.part), jobKinds[job.kind].mountsFan ? `${mounts[job.place.mount].name}. ${sideInWords(job)}` : 'stays as it is'],
     ['controller', partName(circuit!.controller?.part), ''],
     ['probe', partName(circuit!.probe.part), ''],
     ...(run.switchedBy === 'relay' ? [['relay', partName(job.relays.find((r) => r.id === run.relay)?.part), '']] : []),
@@ -78,10 +82,11 @@ function settingSection(job: Job, units: UnitSystem): Section {
   if (!controller) return section('Setting', ['No controller chosen.'])
   const { part, setC, bandK } = controller
   const points = onOffPoints(part.band, { setC, bandK }, part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined)
-  const boils = boilsAt(new Bench(lookupOf(job)), job).at
+  const boils = job.cooling ? boilsAt(new Bench(lookupOf(job)), job).at : null
   return section('Setting and keys', [
     ...(points ? [`At the probe: on ${format(points.on.c, 'temperature', units)}, off ${format(points.off.c, 'temperature', units)}.`] : ['No thermostat.']),
-    `Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`,
+    ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
+    ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
     `Now on its ${job.setting.state} setting.`,
     `Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`,
     ...whatToPress(part, setC, bandK, units).map((k, i) => `${i + 1}. ${k}`),
@@ -109,6 +114,28 @@ function signatureSection(job: Job, evaluation: Evaluation): Section {
   return section('Signature', [...accepted, ...blockers.map((b) => `Not ready: ${b}`), 'Signed: ______________________________   Day: ______________'])
 }
 
+const checkWords = { 'ruled out': 'ruled out', 'looks like it': 'LOOKS LIKE IT' } as const
+
+/** What was looked at before anything came apart, and what the machine may be done to. */
+function beforeSection(job: Job, units: UnitSystem): Section {
+  const { baseline, machine, surroundings } = job
+  const figures = [
+    ...(baseline.hotC ? [`as hot as ${format(baseline.hotC.value, 'temperature', units)}`] : []), ...(baseline.airC ? [`surroundings ${format(baseline.airC.value, 'temperature', units)}`] : []),
+    ...(baseline.touchS ? [`touched for ${format(baseline.touchS.value, 'seconds', units)}`] : []), ...(baseline.load ? [baseline.load] : []),
+  ]
+  const rows = cureChecks(job).map((c) => {
+    const found = job.checks.find((d) => d.id === c.id)
+    return [c.name, c.looksLike, found ? checkWords[found.found] : '']
+  })
+  return section('Before anything comes apart', [
+    `Baseline: ${baseline.state}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
+    `Battery: ${machine.hasBattery === null ? 'not asked' : machine.hasBattery ? 'yes' : 'NONE'}; output DC: ${machine.outputDc === null ? 'not asked' : machine.outputDc ? 'yes' : 'NO'}; ${machine.systemV} V.`,
+    `The owner allows: ${machine.ownerAllows ?? 'not asked'}. It lives: ${surroundings.livesIn ?? 'not asked'}${surroundings.shielded ? ', shielded' : ''}.`,
+    ...alterationsOf(job).map((a) => `Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} (${a.undoable ? 'can be undone' : 'stays'}${a.clashes ? '; NOT ALLOWED' : ''}).`),
+    ...planWarnings(job).map((w) => `Warning: ${w.text} ${w.helps}`),
+  ], ['is a fan the cure?', 'would look like', 'found'], rows)
+}
+
 /**
  * The bench sheet of a job, in the order in which it is read at the bench.
  * @param evaluation of the same job
@@ -122,7 +149,8 @@ export function benchSheet(job: Job, evaluation: Evaluation): Sheet {
     subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}`,
     coreVersion: evaluation.coreVersion,
     sections: [
-      section('Job and complaint', [complaintInWords(job), `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`]),
+      section('Job and complaint', [`${jobKinds[job.kind].name}. ${complaintInWords(job)}.`, ...(job.ended ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${job.ended.at.slice(0, 10)})`] : []), `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`]),
+      beforeSection(job, units),
       readings(job, units),
       marginSection(evaluation, units),
       partsAndWire(job, units),

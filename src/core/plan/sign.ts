@@ -1,12 +1,13 @@
 import { addDays } from './days'
 import { proofsOf } from './proofs'
 import { stepsOf } from './steps'
+import { planWarnings } from './warnings'
 import type { Job, MarginId } from '../job/document'
 import { CORE_VERSION, type Evaluation } from '../job/evaluation'
 import { afterCare } from '../job/start'
 
 /** Something that must be accepted by name before a job is signed. */
-export interface ToAccept { readonly margin: MarginId; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly worst: number | null; readonly text: string; readonly accepted: boolean }
+export interface ToAccept { readonly margin: MarginId | 'plan'; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly worst: number | null; readonly text: string; readonly accepted: boolean }
 
 const ROUNDING = 1e-9
 
@@ -24,6 +25,8 @@ export interface Signing {
  */
 export function signing(job: Job, evaluation: Evaluation): Signing {
   const blockers: string[] = []
+  if (job.ended) blockers.push('The job has ended without a fan.')
+  if (job.machine.hasBattery === null || job.machine.outputDc === null) blockers.push('Nobody has said whether there is a battery and its output is direct current.')
   if (job.runs.some((r) => r.fan !== null && r.fuse === null)) blockers.push('No fuse fitted. A job is not signed off without its fuse; there is no way round this.')
   if (!job.fans.length) blockers.push('No fan chosen.')
   if (!job.controllers.length) blockers.push('No controller chosen.')
@@ -37,9 +40,9 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
   if (job.setting.state === 'test') blockers.push('The controller is on its test setting: put back the working setting.')
   // what was accepted covers what is no worse; a change for the worse must be accepted anew
-  const accepted = (margin: MarginId, part: string, verdict: ToAccept['verdict'], worst: number | null): boolean =>
+  const accepted = (margin: MarginId | 'plan', part: string, verdict: ToAccept['verdict'], worst: number | null): boolean =>
     job.acceptances.some((a) => a.margin === margin && a.part === part && a.verdict === verdict && (worst === null || (a.worst !== null && worst >= a.worst - ROUNDING)))
-  const toAccept = evaluation.margins.flatMap((m): ToAccept[] => [
+  const margins = evaluation.margins.flatMap((m): ToAccept[] => [
     ...m.parts.filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open')).map((p) => {
       const verdict = p.verdict as 'unsure' | 'open'
       return { margin: m.id, part: p.id, verdict, worst: p.worst, text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`, accepted: accepted(m.id, p.id, verdict, p.worst) }
@@ -49,6 +52,8 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
       return { margin: m.id, part: w.part, verdict: 'warning' as const, worst, text: w.text, accepted: accepted(m.id, w.part, 'warning', worst) }
     }),
   ])
+  const plan = planWarnings(job).map((w): ToAccept => ({ margin: 'plan', part: w.id, verdict: 'warning', worst: null, text: w.text, accepted: accepted('plan', w.id, 'warning', null) }))
+  const toAccept = [...margins, ...plan]
   return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
 }
 

@@ -1,4 +1,6 @@
 import type { Job } from '../job/document'
+import { jobKinds } from '../job/kinds'
+import { typicalMachines } from '../job/typical'
 import { format } from '../units'
 import type { Caution } from './cautions'
 import { mounts } from './mounts'
@@ -13,44 +15,55 @@ export interface Step {
   readonly cautions: readonly Caution[]
 }
 
-interface StepRule extends Omit<Step, 'tell'> { readonly tell: string | ((job: Job) => string); readonly when?: (job: Job) => boolean }
+interface StepRule extends Omit<Step, 'tell'> { readonly tell: string | ((job: Job) => string); readonly when?: (job: Job) => boolean; readonly also?: (job: Job) => readonly Caution[] }
 
-const coreOff = (job: Job): boolean => mounts[job.place.mount].coreComesOff
+const mountsFan = (job: Job): boolean => jobKinds[job.kind].mountsFan
+const coreOff = (job: Job): boolean => job.newCore !== null || (job.cooling !== null && mountsFan(job) && mounts[job.place.mount].coreComesOff)
+const engined = (job: Job): boolean => job.engine !== null
+const digs = (job: Job): boolean => /^digger/.test(job.machine.kind)
 const byRelay = (job: Job): boolean => job.runs.some((r) => r.switchedBy === 'relay')
 const sizes = (job: Job): string => [...new Set(job.conductors.map((c) => c.size ?? 'a size still to choose'))].join(' and ')
 
 /** In working order: what closes a place comes after what is done in it, and the battery comes last. */
 const rules: readonly StepRule[] = [
   { id: 'have-all', title: 'Lay out every part, tool and fuse', tell: 'Nothing comes apart before it is all here: the right fuse too.', minutes: 10, cautions: ['maker'] },
-  { id: 'baseline', title: 'Baseline run, before anything comes apart', tell: 'How hot, how soon, on what work, in what weather. It cannot be had afterwards.', minutes: 20, cautions: ['fumes', 'hotCoolant'] },
-  { id: 'cool', title: 'Let it cool', tell: 'Below 50 °C at the core; touch the frame beside it, not the cap.', minutes: 0, waitMinutes: 60, cautions: ['hotCoolant', 'exhaust'] },
+  { id: 'baseline', title: 'Baseline run, before anything comes apart', tell: 'How hot, how soon, on what work, in what weather. It cannot be had afterwards.', minutes: 20, cautions: [], also: (job) => (engined(job) ? (job.cooling ? ['fumes', 'hotCoolant'] : ['fumes']) : []) },
+  { id: 'cool', title: 'Let it cool', tell: (job) => (job.cooling ? 'Below 50 °C at the core; touch the frame beside it, not the cap.' : 'Until the bay can be touched all over.'), minutes: 0, waitMinutes: 60, cautions: ['exhaust'], when: engined, also: (job) => (job.cooling ? ['hotCoolant'] : []) },
+  { id: 'bucket', title: 'Bucket down, pressure off', tell: 'Arm and blade on the ground, levers worked with the engine off.', minutes: 3, cautions: ['hydraulics', 'propped'], when: digs },
+  { id: 'unplug', title: 'Tow plug out, charger off', tell: 'Chocked, legs down; nothing feeds it while you work.', minutes: 3, cautions: ['propped', 'towLights'], when: (job) => job.trailer !== null },
   { id: 'battery-off', title: 'Battery off', tell: 'Negative first. Tape the lead away from the post.', minutes: 5, cautions: ['battery', 'propped'] },
-  { id: 'strip', title: 'Strip what is in the way', tell: 'Write down and bag every hose, clamp, plug and washer that comes off.', minutes: 20, cautions: ['fuel'] },
+  { id: 'strip', title: 'Strip what is in the way', tell: 'Write down and bag every hose, clamp, plug and washer that comes off.', minutes: 20, cautions: [], also: (job) => (engined(job) ? ['fuel'] : []) },
   { id: 'drain', title: 'Drain the coolant', tell: 'Measure what comes out: it is compared with what goes back in.', minutes: 15, cautions: ['hotCoolant', 'poison'], when: coreOff },
   { id: 'core-off', title: 'Take the core off', tell: 'Plug the openings; keep the fins off the bench.', minutes: 15, cautions: ['poison'], when: coreOff },
   {
-    id: 'mount', title: 'Mount the fan', minutes: 25, cautions: ['eyes'],
-    tell: (job) => `${mounts[job.place.mount].fasten} ${job.place.side === 'puller' ? 'Behind the core, pulling.' : 'In front of the core, pushing.'} ${mounts[job.place.mount].check}`,
+    id: 'mount', title: 'Mount the fan', minutes: 25, cautions: ['eyes'], when: mountsFan, also: (job) => (job.bay ? ['drilling'] : []),
+    tell: (job) => `${mounts[job.place.mount].fasten} ${sideInWords(job)} ${mounts[job.place.mount].check}`,
   },
-  { id: 'spin', title: 'Spin it by hand', tell: 'Nothing rubs, nothing touches the shaft end.', minutes: 2, cautions: [] },
-  { id: 'probe', title: 'Place the probe', tell: (job) => (job.probes[0]!.place === 'threaded' ? 'PTFE tape or the maker’s washer, hand-tight and an eighth.' : `With paste where it sits in fins. ${job.probes[0]!.atOutlet ? 'Near the outlet.' : 'Near the inlet.'}`), minutes: 8, cautions: [] },
+  { id: 'spin', title: 'Spin it by hand', tell: 'Nothing rubs, nothing touches the shaft end.', minutes: 2, cautions: [], when: mountsFan },
+  { id: 'probe', title: 'Place the probe', tell: (job) => (job.bay ? 'Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.' : job.probes[0]!.place === 'threaded' ? 'PTFE tape or the maker’s washer, hand-tight and an eighth.' : `With paste where it sits in fins. ${job.probes[0]!.atOutlet ? 'Near the outlet.' : 'Near the inlet.'}`), minutes: 8, cautions: [] },
   { id: 'route', title: 'Run the leads', tell: (job) => `${sizes(job)}, sleeved, away from exhaust and pinch points; a loop of 50 mm at each end.`, minutes: 25, cautions: ['exhaust'] },
   { id: 'controller', title: 'Fix the controller', tell: 'Flat, dry, in sight and in reach; its lead down, so that water drips off.', minutes: 10, cautions: [] },
   { id: 'relay', title: 'Fit the relay', tell: 'Plug downwards. Coil fed so that it dies with the key; its ground is not the fan’s ground.', minutes: 10, cautions: [], when: byRelay },
   { id: 'joints', title: 'Crimp and seal the joints', tell: 'Pull each one. Sealed sleeve over every splice.', minutes: 20, cautions: [] },
   { id: 'fuse-holder', title: 'Fuse holder, without its fuse', tell: (job) => `Within 180 mm of the post along the wire; for ${job.fuses[0] ? `${job.fuses[0].ratingA} A` : 'a fuse still to choose'}.`, minutes: 8, cautions: ['fuseFirst'] },
-  { id: 'locks', title: 'Steering from lock to lock', tell: 'No lead pulls, no lead is pinched, no blade meets a wire.', minutes: 3, cautions: ['propped'] },
-  { id: 'core-on', title: 'Core back on', tell: 'Hoses and clips: 3 N·m where the maker says nothing (a guess).', minutes: 20, cautions: [], when: coreOff },
-  { id: 'refill', title: 'Refill and purge', tell: (job) => `It holds ${format(job.cooling.volumeM3.value, 'volume', job.units)}. What went in against what came out: a difference is air or a leak.`, minutes: 15, cautions: ['poison', 'hotCoolant'], when: coreOff },
+  { id: 'locks', title: 'Steering from lock to lock', tell: 'No lead pulls, no lead is pinched, no blade meets a wire.', minutes: 3, cautions: ['propped'], when: (job) => typicalMachines[job.machine.kind].steers },
+  { id: 'clear', title: 'Everything that moves, moved', tell: 'Covers, doors, arm and slew through their travel: no lead pulls, no blade meets a wire.', minutes: 3, cautions: ['propped'], when: (job) => !typicalMachines[job.machine.kind].steers },
+  { id: 'core-on', title: 'Core back on', tell: (job) => `${job.newCore ? 'The new one: pins and holes as measured. ' : ''}Hoses and clips: 3 N·m where the maker says nothing (a guess).`, minutes: 20, cautions: [], when: coreOff },
+  { id: 'refill', title: 'Refill and purge', tell: (job) => `It holds ${format(job.cooling!.volumeM3.value, 'volume', job.units)}. What went in against what came out: a difference is air or a leak.`, minutes: 15, cautions: ['poison', 'hotCoolant'], when: coreOff },
   { id: 'test-setting', title: 'Controller to its test setting', tell: 'As low as it goes, so that it can be proved cold.', minutes: 3, cautions: ['surprise'] },
   { id: 'fuse-in', title: 'Fuse in', tell: (job) => (job.fuses[0] ? `${job.fuses[0].ratingA} A, no larger "for now".` : 'Not chosen yet: do not go on without it.'), minutes: 1, cautions: ['fuseFirst'] },
   { id: 'battery-on', title: 'Battery on, last of all', tell: 'Positive, then negative. Hands away from the fan.', minutes: 5, cautions: ['battery', 'surprise'] },
 ]
 
+/** Where the fan sits and which way it blows. */
+export const sideInWords = (job: Job): string => (job.bay
+  ? (job.place.side === 'puller' ? 'It draws the hot air out.' : 'It pushes cool air in.')
+  : (job.place.side === 'puller' ? 'Behind the core, pulling.' : 'In front of the core, pushing.'))
+
 /** The steps that this job's choices ask for, in order. */
 export const stepsOf = (job: Job): Step[] =>
-  rules.filter((r) => r.when?.(job) ?? true).map(({ id, title, tell, minutes, waitMinutes, cautions }) => ({
-    id, title, minutes, cautions, tell: typeof tell === 'string' ? tell : tell(job), ...(waitMinutes === undefined ? {} : { waitMinutes }),
+  rules.filter((r) => r.when?.(job) ?? true).map(({ id, title, tell, minutes, waitMinutes, cautions, also }) => ({
+    id, title, minutes, cautions: [...cautions, ...(also?.(job) ?? [])], tell: typeof tell === 'string' ? tell : tell(job), ...(waitMinutes === undefined ? {} : { waitMinutes }),
   }))
 
 /** Hands-on minutes of all steps. */

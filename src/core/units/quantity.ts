@@ -59,6 +59,10 @@ export const quantities = {
     noun: 'cross-section', units: [unit('m²', 1, 'm2'), unit('mm²', 1e-6, 'mm2', 'sqmm')],
     shown: { metric: 'mm²', imperial: 'mm²' }, examples: '0.75 mm2',
   },
+  opening: {
+    noun: 'opening', units: [unit('m²', 1, 'm2'), unit('cm²', 1e-4, 'cm2', 'sqcm'), unit('mm²', 1e-6, 'mm2'), unit('in²', 0.0254 ** 2, 'in2', 'sqin')],
+    shown: { metric: 'cm²', imperial: 'in²' }, examples: '300 cm2, 0.03 m2 or 46 in2',
+  },
   temperature: {
     noun: 'temperature', units: temperature, shown: { metric: '°C', imperial: '°F' }, examples: '41 C or 106 F',
     floor: -273.15, spreadAs: 'temperatureDifference',

@@ -2,12 +2,13 @@
  * Temperatures typed by where they are taken. They are objects, not numbers, so that no code can subtract
  * what the probe shows from what the coolant is: the only bridge is `control/probe-offset`.
  */
-export type Place = 'coolant' | 'probe' | 'air' | 'metal'
+export type Place = 'coolant' | 'probe' | 'air' | 'metal' | 'bay'
 export interface Temperature<P extends Place> { readonly at: P; readonly c: number }
 
 export type CoolantTemperature = Temperature<'coolant'>
 export type ProbeTemperature = Temperature<'probe'>
 export type AirTemperature = Temperature<'air'>
+export type BayTemperature = Temperature<'bay'>
 
 const taken = <P extends Place>(at: P) => (c: number): Temperature<P> => ({ at, c })
 /** coolant, °C */
@@ -16,6 +17,9 @@ export const coolant = taken('coolant')
 export const probe = taken('probe')
 /** surroundings, °C */
 export const air = taken('air')
+
+/** air inside a bay, °C */
+export const bay = taken('bay')
 
 /**
  * How far `a` is above `b`, both taken at the same place.

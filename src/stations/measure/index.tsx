@@ -1,13 +1,16 @@
 'use client'
 
+import { holeMove, jobKinds, type Job } from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 
+type Cooling = NonNullable<Job['cooling']>
+
 /** The core face to scale, with its dimensions: what is measured, where. */
-function CoreFace({ job }: Pick<StationProps, 'job'>) {
-  const { coreWidthM, coreHeightM, coreThicknessM, finsPerInch, cores } = job.cooling
+function CoreFace({ job, cooling }: Pick<StationProps, 'job'> & { readonly cooling: Cooling }) {
+  const { coreWidthM, coreHeightM, coreThicknessM, finsPerInch, cores } = cooling
   const scale = Math.min(250 / coreWidthM.value, 330 / coreHeightM.value)
   const w = coreWidthM.value * scale
   const h = coreHeightM.value * scale
@@ -34,24 +37,75 @@ function CoreFace({ job }: Pick<StationProps, 'job'>) {
   )
 }
 
+/** The bay as a box with what lets air in and out. */
+function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNullable<Job['bay']> }) {
+  const u = job.units
+  return (
+    <svg viewBox="0 0 620 330" width="100%" style={{ maxWidth: 640 }} role="img" aria-label={`Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ${format(bay.ventHeightM.value, 'length', u)} apart in height`}>
+      <path d="M150 40 H470 V90 M470 140 V290 H150 V250 M150 200 V40" fill="none" stroke="var(--ink)" strokeWidth={2} />
+      <path d="M110 225 h64 m-10 -6 l10 6 l-10 6" stroke="var(--cold)" fill="none" strokeWidth={2} />
+      <path d="M446 115 h64 m-10 -6 l10 6 l-10 6" stroke="var(--warm)" fill="none" strokeWidth={2} />
+      <path d="M540 115 V225 M535 119 l10 -8 M535 229 l10 -8" stroke="var(--ink)" fill="none" />
+      <text x={100} y={222} textAnchor="end" fontSize={13}>in</text>
+      <text className="figure-text" x={100} y={240} textAnchor="end" fontSize={13}>{format(bay.ventInM2.value, 'opening', u)}</text>
+      <text x={518} y={100} fontSize={13}>out</text>
+      <text className="figure-text" x={518} y={84} fontSize={13}>{format(bay.ventOutM2.value, 'opening', u)}</text>
+      <text className="figure-text" x={552} y={176} fontSize={13}>{format(bay.ventHeightM.value, 'length', u)}</text>
+      <text className="figure-text" x={310} y={165} textAnchor="middle" fontSize={15}>{format(bay.spaceM3.value, 'volume', u)}</text>
+      <text x={310} y={188} textAnchor="middle" fontSize={13}>may get {format(bay.allowedC.value, 'temperature', u)} hot</text>
+    </svg>
+  )
+}
+
+/** What a thicker core changes besides its thickness. */
+function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
+  const moved = holeMove(job)
+  if (moved === null) return null
+  return (
+    <p className="say">
+      {Math.abs(moved) < 0.0005 ? 'The pins come where the old ones are: no hole moves.' : `The pins come ${format(Math.abs(moved), 'length', job.units)} further ${moved > 0 ? 'from' : 'towards'} the front face: move the holes by that much.`}
+      {' '}Hose and shroud gaps are held against the new thickness under Fit.
+    </p>
+  )
+}
+
 function Stage(props: StationProps) {
+  const { job } = props
+  const mountsFan = jobKinds[job.kind].mountsFan
+  if (job.bay) {
+    return (
+      <>
+        <h2>The space, and what lets air in and out</h2>
+        {mountsFan ? <BayBox job={job} bay={job.bay} /> : <p className="say">Only how hot it may get counts here; the fan and its vents stay as they are.</p>}
+        <p className="say">Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Draw on the free depth where the fan would sit, with doors and covers shut.</p>
+      </>
+    )
+  }
   return (
     <>
-      <h2>The core, from the side the fan goes on</h2>
-      <CoreFace {...props} />
-      <p className="say">Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. The engine thermostat&rsquo;s figure is stamped on it.</p>
+      <h2>{mountsFan ? 'The core, from the side the fan goes on' : 'The coolant'}</h2>
+      {mountsFan && job.cooling && <CoreFace job={job} cooling={job.cooling} />}
+      <NewCoreWords job={job} />
+      <p className="say">{mountsFan ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. ' : ''}The engine thermostat&rsquo;s figure is stamped on it.</p>
     </>
   )
 }
 
+const changeCooling = (job: Job, part: Partial<Cooling>): Job => ({ ...job, cooling: job.cooling && { ...job.cooling, ...part } })
+
 function Tray(props: StationProps) {
   const { job, settle } = props
+  const { cooling } = job
   return (
     <>
-      <h2>Coolant</h2>
-      <ChoiceField label="Kind" value={job.cooling.coolant} onChange={(coolant) => settle((j) => ({ ...j, cooling: { ...j.cooling, coolant } }))}
-        options={[{ value: 'ethylene-glycol', name: 'ethylene glycol' }, { value: 'propylene-glycol', name: 'propylene glycol' }, { value: 'water', name: 'water alone' }]} />
-      {job.cooling.cores > 1 && <YesNoField label="Cores joined" value={job.cooling.coresJoined} onChange={(coresJoined) => settle((j) => ({ ...j, cooling: { ...j.cooling, coresJoined } }))} />}
+      {cooling && (
+        <>
+          <h2>Coolant</h2>
+          <ChoiceField label="Kind" value={cooling.coolant} onChange={(coolant) => settle((j) => changeCooling(j, { coolant }))}
+            options={[{ value: 'ethylene-glycol', name: 'ethylene glycol' }, { value: 'propylene-glycol', name: 'propylene glycol' }, { value: 'water', name: 'water alone' }]} />
+          {cooling.cores > 1 && jobKinds[job.kind].mountsFan && <YesNoField label="Cores joined" value={cooling.coresJoined} onChange={(coresJoined) => settle((j) => changeCooling(j, { coresJoined }))} />}
+        </>
+      )}
       <h2>Readings</h2>
       <Readings {...props} station="measure" />
     </>

@@ -2,8 +2,8 @@
 
 import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
-import { chooseFan, chooseProbe, comparedFans, depthStack, neighbours, type FanPart, type Job } from '@/core/job'
-import { mounts, type Mount } from '@/core/plan'
+import { chooseFan, chooseProbe, comparedFans, depthStack, jobKinds, neighbours, type FanPart, type Job } from '@/core/job'
+import { mounts, mountsFor } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { PartPicker } from '../PartPicker'
@@ -26,7 +26,7 @@ function Section({ job }: Pick<StationProps, 'job'>) {
     <svg viewBox="0 0 560 250" width="100%" style={{ maxWidth: 640 }} role="img" aria-label={`${format(leftM, 'length', job.units)} left behind the fan, ${format(requiredM, 'length', job.units)} needed`}>
       <rect x={x0} y={30} width={coreM * scale} height={170} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
       {Array.from({ length: 16 }, (_, i) => <line key={i} x1={x0} x2={face} y1={40 + i * 10} y2={40 + i * 10} stroke="var(--line)" />)}
-      <text x={x0} y={22} fontSize={13}>core</text>
+      <text x={x0} y={22} fontSize={13}>{job.bay ? 'panel' : 'core'}</text>
       {fanM !== null && (
         <>
           <rect x={face} y={60} width={Math.max(1, standOffM * scale)} height={12} fill="var(--line)" stroke="var(--ink)" />
@@ -48,22 +48,22 @@ function Section({ job }: Pick<StationProps, 'job'>) {
 function Stage({ job, shelf, settle }: StationProps) {
   const u = job.units
   const rows = comparedFans(job, shelf.filter((p): p is FanPart => p.kind === 'fan'))
+  const mountsFan = jobKinds[job.kind].mountsFan
   return (
     <>
-      <h2>Section through the place</h2>
-      <Section job={job} />
+      {mountsFan ? <><h2>Section through the place</h2><Section job={job} /></> : <p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p>}
       <h2 className="mt-3">Fans on the shelf, in this place</h2>
       {rows.length === 0 ? <p className="say">No fan is on the shelf yet.</p> : (
         <div className="scroll-sideways">
           <Table size="sm" className="align-middle">
-            <thead><tr><th>fan</th><th>depth over what it needs</th><th>takes, running</th><th>left over at idle</th><th /></tr></thead>
+            <thead><tr><th>fan</th><th>depth over what it needs</th><th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th /></tr></thead>
             <tbody>
-              {rows.map(({ part, depthOverM, runA, idleNetA, chosen }) => (
+              {rows.map(({ part, depthOverM, runA, leanestNetA, chosen }) => (
                 <tr key={part.id} aria-current={chosen ? 'true' : undefined}>
                   <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.diameterM.value, 'length', u)}</span></td>
                   <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>{format(depthOverM, 'length', u)}{depthOverM < 0 ? ', short' : ''}</td>
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
-                  <td className={`figure-text ${idleNetA < 0 ? 'verdict-short' : ''}`}>{format(idleNetA, 'current', u, 2)}{idleNetA < 0 ? ', short' : ''}</td>
+                  <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>{format(leanestNetA, 'current', u, 2)}{leanestNetA < 0 ? ', short' : ''}</td>
                   <td className="text-end">{chosen ? <span className="fw-medium">chosen</span> : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => chooseFan(j, part))} aria-label={`Choose ${part.name}`}>Choose</Button>}</td>
                 </tr>
               ))}
@@ -71,7 +71,7 @@ function Stage({ job, shelf, settle }: StationProps) {
           </Table>
         </div>
       )}
-      <p className="say">The air that a fan really moves through the fins is not worked out yet: Air stays open, and the figure on the box is not it.</p>
+      {mountsFan && <p className="say">The air that a fan really moves {job.bay ? 'through the bay' : 'through the fins'} is not worked out yet: Air stays open, and the figure on the box is not it.</p>}
     </>
   )
 }
@@ -80,11 +80,16 @@ function Tray(props: StationProps) {
   const { job, shelf, settle } = props
   return (
     <>
-      <h2>How it sits</h2>
-      <ChoiceField label="Held by" value={job.place.mount} options={(Object.keys(mounts) as Mount[]).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changePlace(j, { mount }))}
-        tell={mounts[job.place.mount].coreComesOff ? 'The core comes off: the coolant is drained and refilled.' : 'The core stays on: no coolant steps.'} />
-      <ChoiceField label="Side" value={job.place.side} options={[{ value: 'puller', name: 'behind, pulling' }, { value: 'pusher', name: 'in front, pushing' }]} onChange={(side) => settle((j) => changePlace(j, { side }))} />
-      <ChoiceField label="Behind it is" value={job.place.neighbour} options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({ value, name: neighbours[value].name }))} onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))} />
+      {jobKinds[job.kind].mountsFan && (
+        <>
+          <h2>How it sits</h2>
+          <ChoiceField label="Held by" value={job.place.mount} options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changePlace(j, { mount }))}
+            tell={job.bay ? 'A hole in the machine: the owner is asked for it.' : mounts[job.place.mount].coreComesOff || job.newCore ? 'The core comes off: the coolant is drained and refilled.' : 'The core stays on: no coolant steps.'} />
+          <ChoiceField label={job.bay ? 'Way of the air' : 'Side'} value={job.place.side} options={job.bay ? [{ value: 'puller', name: 'draws the hot air out' }, { value: 'pusher', name: 'pushes cool air in' }] : [{ value: 'puller', name: 'behind, pulling' }, { value: 'pusher', name: 'in front, pushing' }]} onChange={(side) => settle((j) => changePlace(j, { side }))} />
+          <ChoiceField label="Behind it is" value={job.place.neighbour} options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({ value, name: neighbours[value].name }))} onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))} />
+        </>
+      )}
+      <h2>Parts</h2>
       <PartPicker kind="fan" label="Fan" shelf={shelf} chosenId={job.fans[0]?.part.id ?? null} onChoose={(part) => settle((j) => chooseFan(j, part))} />
       <PartPicker kind="probe" label="Probe" shelf={shelf} chosenId={job.probes[0]!.part?.id ?? null} onChoose={(part) => settle((j) => chooseProbe(j, part))} />
       <h2>Readings</h2>

@@ -14,7 +14,7 @@ export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }
           <XAxis dataKey="name" tick={{ fill: 'var(--ink)', fontSize: 13 }} tickLine={false} axisLine={{ stroke: 'var(--ink)' }} />
           <YAxis unit=" A" width={52} tick={{ fill: 'var(--soft)', fontSize: 12 }} tickLine={false} axisLine={false} />
           <Legend wrapperStyle={{ fontSize: 13 }} formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
-          <Bar dataKey="loadsA" name="other loads" stackId="out" fill="#b9b3a2" stroke="var(--ink)" isAnimationActive={false} barSize={58} />
+          <Bar dataKey="loadsA" name="other loads" stackId="out" fill="var(--loads)" stroke="var(--ink)" isAnimationActive={false} barSize={58} />
           <Bar dataKey="fanA" name="fan" stackId="out" fill="var(--cold)" stroke="var(--ink)" isAnimationActive={false} barSize={58} />
           <Bar dataKey="controllerA" name="controller" stackId="out" fill="var(--ink)" isAnimationActive={false} barSize={58} />
           <Line dataKey="chargeA" name="charging, the limit" stroke="var(--ink)" strokeWidth={2.2} dot={{ r: 4, fill: 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 2 }} isAnimationActive={false} />

@@ -10,6 +10,7 @@ const HEIGHT = 420
 const PROBE_X = 190
 const COOLANT_X = 520
 const RAIL = 16
+const otherWord = { coolant: 'coolant', bay: 'bay' } as const
 /** keeps a word readable where a line runs behind it */
 const HALO = { paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 5 } as const
 
@@ -36,7 +37,7 @@ function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSett
   }, { enabled: movable, pointer: { keys: false }, filterTaps: true })
   const keys: Readonly<Record<string, number>> = { ArrowUp: at + stepK, ArrowRight: at + stepK, ArrowDown: at - stepK, ArrowLeft: at - stepK, PageUp: at + 5 * stepK, PageDown: at - 5 * stepK, Home: lowestC, End: highestC }
   const joins = ladder.joins.filter((j) => j.mark === collar)
-  const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.map((j) => `coolant ${format(j.coolantC, 'temperature', system, 3)} at ${format(j.surroundingsC, 'temperature', system, 3)}`).join(', ')}`
+  const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.map((j) => `${otherWord[ladder.other]} ${format(j.otherC, 'temperature', system, 3)} at ${format(j.surroundingsC, 'temperature', system, 3)}`).join(', ')}`
   const y = yOf(at)
   return (
     <g
@@ -56,8 +57,38 @@ function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSett
   )
 }
 
+interface MarksProps { readonly yOf: (c: number) => number; readonly system: UnitSystem }
+
+/** Boiling, what is kept free of it, and the engine thermostat: they belong to the coolant's rail. */
+function CoolantMarks({ marks: { opensC, fullC, boilsC, keptFreeC }, yOf, system }: MarksProps & { readonly marks: NonNullable<LadderData['coolant']> }) {
+  return (
+    <>
+      <rect x={COOLANT_X} y={TOP} width={240} height={Math.max(0, yOf(boilsC) - TOP)} fill="url(#hatch-boils)" />
+      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(boilsC)} y2={yOf(boilsC)} stroke="var(--short)" strokeWidth={2} />
+      <text x={COOLANT_X + 30} y={yOf(boilsC) + 16} fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>boils {format(boilsC, 'temperature', system, 3)}</text>
+      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(keptFreeC)} y2={yOf(keptFreeC)} stroke="var(--short)" strokeDasharray="2 4" />
+      <text x={COOLANT_X + 30} y={yOf(keptFreeC) + 15} fontSize={12.5} style={{ fill: 'var(--short)' }}>kept free below it</text>
+      <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(opensC)} y2={yOf(opensC)} stroke="var(--ink)" strokeWidth={2} />
+      <text x={COOLANT_X + 30} y={yOf(opensC) + 4} fontSize={12.5}>thermostat opens {format(opensC, 'temperature', system, 3)}</text>
+      <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(fullC)} y2={yOf(fullC)} stroke="var(--ink)" />
+      <text x={COOLANT_X + 30} y={yOf(fullC) + 4} fontSize={12.5}>full open {format(fullC, 'temperature', system, 3)}</text>
+    </>
+  )
+}
+
+/** What the bay may get to: it belongs to the bay's rail. */
+function BayMarks({ allowedC, yOf, system }: MarksProps & { readonly allowedC: number }) {
+  return (
+    <>
+      <rect x={COOLANT_X} y={TOP} width={240} height={Math.max(0, yOf(allowedC) - TOP)} fill="url(#hatch-boils)" />
+      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(allowedC)} y2={yOf(allowedC)} stroke="var(--short)" strokeWidth={2} />
+      <text x={COOLANT_X + 30} y={yOf(allowedC) + 16} fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>hottest it may get {format(allowedC, 'temperature', system, 3)}</text>
+    </>
+  )
+}
+
 /**
- * The two rails of the trigger: what the probe shows, and what the coolant is. Each mark belongs to one rail;
+ * The two rails of the trigger: what the probe shows, and what the coolant, or the bay's air, is. Each mark belongs to one rail;
  * the slanting lines between them are the conversion at the coldest and at the hottest surroundings.
  */
 export function Ladder(props: Props) {
@@ -69,7 +100,6 @@ export function Ladder(props: Props) {
     const height = svg.current?.getBoundingClientRect().height || TOP + HEIGHT + 40
     return ((toC - fromC) / HEIGHT) * ((TOP + HEIGHT + 40) / height)
   }
-  const { opensC, fullC, boilsC, keptFreeC } = ladder.coolant
   const rungs = Array.from({ length: Math.round((toC - fromC) / 10) + 1 }, (_, i) => fromC + i * 10)
   const colour = { coldest: 'var(--cold)', hottest: 'var(--warm)' } as const
   return (
@@ -80,10 +110,10 @@ export function Ladder(props: Props) {
         </linearGradient>
       </defs>
       <text x={PROBE_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>at the probe</text>
-      <text x={COOLANT_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>coolant</text>
+      <text x={COOLANT_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>{ladder.other === 'bay' ? 'air of the bay' : 'coolant'}</text>
       {ladder.joins.map((j) => (
         <g key={`${j.mark}${j.season}`}>
-          <line x1={PROBE_X + RAIL + 4} y1={yOf(j.probeC)} x2={COOLANT_X - 2} y2={yOf(j.coolantC)} stroke={colour[j.season]} strokeWidth={j.mark === 'on' ? 1.8 : 1.1} strokeDasharray={j.mark === 'opens' ? '3 4' : undefined} />
+          <line x1={PROBE_X + RAIL + 4} y1={yOf(j.probeC)} x2={COOLANT_X - 2} y2={yOf(j.otherC)} stroke={colour[j.season]} strokeWidth={j.mark === 'on' ? 1.8 : 1.1} strokeDasharray={j.mark === 'opens' || j.mark === 'allowed' ? '3 4' : undefined} />
         </g>
       ))}
       {rungs.map((c) => (
@@ -94,25 +124,18 @@ export function Ladder(props: Props) {
         </g>
       ))}
       {ladder.joins.filter((j) => j.mark === 'on').map((j) => (
-        <text key={j.season} x={COOLANT_X - 16} y={yOf(j.coolantC) + (j.season === 'coldest' ? -6 : 15)} textAnchor="end" fontSize={12} style={HALO}>coolant {format(j.coolantC, 'temperature', system, 3)} at {format(j.surroundingsC, 'temperature', system, 3)}</text>
+        <text key={j.season} x={COOLANT_X - 16} y={yOf(j.otherC) + (j.season === 'coldest' ? -6 : 15)} textAnchor="end" fontSize={12} style={HALO}>{otherWord[ladder.other]} {format(j.otherC, 'temperature', system, 3)} at {format(j.surroundingsC, 'temperature', system, 3)}</text>
       ))}
       <rect x={PROBE_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
       <rect x={COOLANT_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
-      <rect x={COOLANT_X} y={TOP} width={240} height={Math.max(0, yOf(boilsC) - TOP)} fill="url(#hatch-boils)" />
-      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(boilsC)} y2={yOf(boilsC)} stroke="var(--short)" strokeWidth={2} />
-      <text x={COOLANT_X + 30} y={yOf(boilsC) + 16} fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>boils {format(boilsC, 'temperature', system, 3)}</text>
-      <line x1={COOLANT_X} x2={COOLANT_X + 240} y1={yOf(keptFreeC)} y2={yOf(keptFreeC)} stroke="var(--short)" strokeDasharray="2 4" />
-      <text x={COOLANT_X + 30} y={yOf(keptFreeC) + 15} fontSize={12.5} style={{ fill: 'var(--short)' }}>kept free below it</text>
-      <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(opensC)} y2={yOf(opensC)} stroke="var(--ink)" strokeWidth={2} />
-      <text x={COOLANT_X + 30} y={yOf(opensC) + 4} fontSize={12.5}>thermostat opens {format(opensC, 'temperature', system, 3)}</text>
-      <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(fullC)} y2={yOf(fullC)} stroke="var(--ink)" />
-      <text x={COOLANT_X + 30} y={yOf(fullC) + 4} fontSize={12.5}>full open {format(fullC, 'temperature', system, 3)}</text>
+      {ladder.coolant && <CoolantMarks marks={ladder.coolant} yOf={yOf} system={system} />}
+      {ladder.bay && <BayMarks allowedC={ladder.bay.allowedC} yOf={yOf} system={system} />}
       <rect x={PROBE_X + RAIL / 2 - 3} y={yOf(ladder.probe.onC)} width={6} height={Math.max(0, yOf(ladder.probe.offC) - yOf(ladder.probe.onC))} fill="var(--ink)" />
       <Collar {...props} collar="off" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
       <Collar {...props} collar="on" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
       <text x={20} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--cold)' }}>coldest day</text>
-      <text x={150} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: '#8f4f14' }}>hottest day</text>
-      <text x={290} y={TOP + HEIGHT + 30} fontSize={12.5}>dotted: the engine thermostat, as the probe shows it</text>
+      <text x={150} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--warm-text)' }}>hottest day</text>
+      <text x={290} y={TOP + HEIGHT + 30} fontSize={12.5}>{ladder.bay ? 'dotted: the hottest allowed, as the probe shows it' : 'dotted: the engine thermostat, as the probe shows it'}</text>
     </svg>
   )
 }

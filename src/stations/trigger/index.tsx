@@ -2,7 +2,7 @@
 
 import Button from 'react-bootstrap/Button'
 import { changeProbePlace, changeSetting, chooseController, decidingPart, marginInWords, probeLeadError, proposedSetting, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
-import { probePlaces, type ProbePlace } from '@/core/control'
+import { probePlaces, probePlacesIn } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
@@ -77,10 +77,10 @@ function Tray(props: StationProps) {
       <Setting job={job} settle={settle} />
       <Rules evaluation={evaluation} job={job} />
       <h2>Probe</h2>
-      <ChoiceField label="Sits" value={probe.place} options={(Object.keys(probePlaces) as ProbePlace[]).map((value) => ({ value, name: probePlaces[value].name }))} onChange={(place) => settle((j) => changeProbePlace(j, place))} />
-      <YesNoField label="At the outlet" value={probe.atOutlet} onChange={(atOutlet) => settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))} />
+      <ChoiceField label="Sits" value={probe.place} options={probePlacesIn[job.bay ? 'air' : 'coolant'].map((value) => ({ value, name: probePlaces[value].name }))} onChange={(place) => settle((j) => changeProbePlace(j, place))} />
+      {job.cooling && <YesNoField label="At the outlet" value={probe.atOutlet} onChange={(atOutlet) => settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))} />}
       <Readings {...props} station="trigger" />
-      <QuantityField name="limits.boilKeepK" label="kept free below boiling" value={job.limits.boilKeepK} quantity="temperatureDifference" system={job.units} check={(v) => (v < 0 || v > 60 ? `Between 0 and ${format(60, 'temperatureDifference', job.units)}.` : null)} onSettle={(boilKeepK) => settle((j) => ({ ...j, limits: { ...j.limits, boilKeepK } }))} />
+      {job.cooling && <QuantityField name="limits.boilKeepK" label="kept free below boiling" value={job.limits.boilKeepK} quantity="temperatureDifference" system={job.units} check={(v) => (v < 0 || v > 60 ? `Between 0 and ${format(60, 'temperatureDifference', job.units)}.` : null)} onSettle={(boilKeepK) => settle((j) => ({ ...j, limits: { ...j.limits, boilKeepK } }))} />}
     </>
   )
 }

@@ -24,44 +24,71 @@ function fansAtRest(bench: Bench, job: Job, battery: BatteryState): Worked {
   return worked('fan on the battery alone', 'fan curve at {0}', [term('rest voltage', volts, 'voltage')], total, 'current', '§1.6')
 }
 
+const crankingFloor = (job: Job): number => CRANKING_FLOOR_V * (job.machine.systemV / 12)
+
+/** Volts left while cranking, with what the fan takes then. @see engineering §1.9 */
+function crankingAt(bench: Bench, job: Job, fanA: number): Worked {
+  const { id } = job.batteries[0]!
+  return crankingVoltage(batteryAt(bench, job), bench.value(`batteries.${id}.coldCrankingA`), bench.value(`batteries.${id}.crankingA`), fanA)
+}
+
+const cranks = (job: Job): boolean => job.batteries[0]!.crankingA !== null && job.batteries[0]!.coldCrankingA !== null
+
 function crankingPart(job: Job): PartDefinition {
-  const floor = CRANKING_FLOOR_V * (job.machine.systemV / 12)
   return {
     id: 'cranking', name: 'while cranking', unit: 'V', required: 0, scale: fixedScale(0.5),
     compute: (bench) => {
-      const battery = batteryAt(bench, job)
-      const id = job.batteries[0]!.id
-      const fan = fansAtRest(bench, job, battery)
+      const fan = fansAtRest(bench, job, batteryAt(bench, job))
       const runs = job.use.fanWhileCranking
-      const volts = crankingVoltage(battery, bench.value(`batteries.${id}.coldCrankingA`), bench.value(`batteries.${id}.crankingA`), runs ? fan.value : 0)
-      return over(runs ? following([fan], volts) : volts, { name: 'least that starts', value: floor }, 0, 'voltage', '§1.9')
+      const volts = crankingAt(bench, job, runs ? fan.value : 0)
+      return over(runs ? following([fan], volts) : volts, { name: 'least that starts', value: crankingFloor(job) }, 0, 'voltage', '§1.9')
     },
   }
 }
 
-/** After switch-off, standing and cranking. No after-run part if the fan is live with the key only. @see engineering §1.9, margins.md */
+/** How long the battery alone carries the fan, and on a trailer everything else that stays on. @see engineering §1.9 */
+function aloneTime(bench: Bench, job: Job): Worked {
+  const battery = batteryAt(bench, job)
+  const fan = fansAtRest(bench, job, battery)
+  if (!job.trailer) return following([fan], timeToFloor(battery, fan.value))
+  const loads = bench.value('charging.otherLoadsA')
+  const draw = controllersDraw(bench, job)
+  const all = worked('taken in all', '{0} + {1} + {2}', [term('fan', fan.value, 'current'), term('other loads', loads, 'current'), term('controller', draw, 'current')], fan.value + loads + draw, 'current', '§1.9')
+  return following([fan, all], timeToFloor(battery, all.value))
+}
+
+/** After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key only. @see engineering §1.9, margins.md */
 export function batteryMargin(job: Job): MarginDefinition {
   const fan = job.fans.length > 0
   const controller = job.controllers.length > 0
-  const afterRun = { id: 'after switch-off', name: 'after switch-off', unit: 'min', required: 0 } as const
+  const alone = job.trailer ? { id: 'standing alone', name: 'standing alone', wanted: 'trailer.aloneS' } : job.use.live === 'after-run' ? { id: 'after switch-off', name: 'after switch-off', wanted: 'use.afterRunS' } : null
   const standing = { id: 'standing', name: 'standing', unit: 'd', required: 0 } as const
   const parts: PartDefinition[] = []
-  if (job.use.live === 'after-run') {
+  if (alone) {
+    const common = { id: alone.id, name: alone.name, unit: 'min', required: 0 } as const
     parts.push(fan ? {
-      ...afterRun, scale: fixedScale(5),
-      compute: (bench) => {
-        const battery = batteryAt(bench, job)
-        const current = fansAtRest(bench, job, battery)
-        return over(following([current], timeToFloor(battery, current.value)), { name: 'wanted', value: bench.value('use.afterRunS') }, 0, 'minutes', '§1.9')
-      },
-    } : { ...afterRun, needs: 'a fan' })
+      ...common, scale: fixedScale(5),
+      compute: (bench) => over(aloneTime(bench, job), { name: 'wanted', value: bench.value(alone.wanted) }, 0, 'minutes', '§1.9'),
+    } : { ...common, needs: 'a fan' })
   }
   parts.push(controller ? {
     ...standing, scale: fixedScale(7),
-    compute: (bench) => {
-      return over(standingTime(batteryAt(bench, job), controllersDraw(bench, job)), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9')
-    },
+    compute: (bench) => over(standingTime(batteryAt(bench, job), controllersDraw(bench, job)), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9'),
   } : { ...standing, needs: 'a controller' })
-  parts.push(fan ? crankingPart(job) : { id: 'cranking', name: 'while cranking', unit: 'V', required: 0, needs: 'a fan' })
-  return { id: 'battery', name: 'Battery', parts, ...(job.use.live === 'after-run' ? { basis: 'rule of thumb' as const } : {}) }
+  if (cranks(job)) parts.push(fan ? crankingPart(job) : { id: 'cranking', name: 'while cranking', unit: 'V', required: 0, needs: 'a fan' })
+  return { id: 'battery', name: 'Battery', parts, ...(alone ? { basis: 'rule of thumb' as const } : {}) }
+}
+
+/** What the battery bears, for the Power station; null where it does not apply. SI. */
+export interface BatteryOutlook { readonly aloneS: number | null; readonly standingS: number | null; readonly crankingWithV: number | null; readonly crankingWithoutV: number | null; readonly crankingFloorV: number }
+
+/** Minutes on the battery alone, days standing, and cranking volts with and without the fan. @see engineering §1.9 */
+export function batteryOutlook(job: Job, bench: Bench): BatteryOutlook {
+  const fan = job.fans.length > 0
+  const crank = (fanA: number): number | null => (cranks(job) ? crankingAt(bench, job, fanA).value : null)
+  return {
+    aloneS: fan || (job.trailer && bench.value('charging.otherLoadsA') > 0) ? aloneTime(bench, job).value : null,
+    standingS: job.controllers.length ? standingTime(batteryAt(bench, job), controllersDraw(bench, job)).value : null,
+    crankingWithV: fan ? crank(fansAtRest(bench, job, batteryAt(bench, job)).value) : null, crankingWithoutV: crank(0), crankingFloorV: crankingFloor(job),
+  }
 }

@@ -13,9 +13,10 @@ import { wireMargin } from './wire'
 
 export * from './circuit'
 export * from './part'
-export { depthStack, neighbours } from './fit'
+export { batteryOutlook, type BatteryOutlook } from './battery'
+export { depthStack, holeMove, neighbours } from './fit'
 export { fuseNeeds } from './fuse'
-export { chargeAt, controllersDraw, powerFlows, workStates, type Flow } from './charge'
+export { chargeAt, controllersDraw, powerFlows, type Flow } from './charge'
 export { boilsAt, outletDropAt, pointsOf } from './trigger'
 
 const margins: readonly ((job: Job, nominal: Bench) => MarginDefinition | null)[] =

@@ -8,11 +8,22 @@ import { fixedScale, over, type MarginDefinition, type PartDefinition } from './
 /** contacts may take this much more of the system's voltage before it is a warning. @see engineering §1.2 */
 const WHOLE_RUN_MORE = 0.03
 
+/** A fan needs direct current from somewhere. @see typical.md */
+const nothingToRunOn = ({ machine }: Job): string | null =>
+  machine.hasBattery === false ? 'there is no battery to run a fan from' : machine.outputDc === false ? 'the output is not direct current: a rectifier and regulator come first' : null
+
+const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null => {
+  const ratio = fan ? fan.part.ratedV / machine.systemV : 1
+  return ratio < 0.8 || ratio > 1.25 ? `the fan is for ${fan!.part.ratedV} V, the machine has ${machine.systemV} V` : null
+}
+
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { systemV } = job.machine
   const { dropShare } = job.limits
   const { suffix } = circuit
   const wires = { id: `wires${suffix}`, name: `in the wires${suffix}`, unit: 'V', required: 0 } as const
+  const against = nothingToRunOn(job) ?? wrongVoltage(job, circuit)
+  if (against) return [{ ...wires, id: `source${suffix}`, name: `of the source${suffix}`, missing: against }]
   const waits = wiresWaitFor(circuit)
   if (waits) return [{ ...wires, needs: waits }]
   const scale = fixedScale(0.01 * systemV)

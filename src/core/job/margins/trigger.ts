@@ -1,7 +1,7 @@
 import { coolantBoils, heatToCarry, outletDrop } from '../../air'
-import { bandRule, boilRule, controllerRule, onOffPoints, secondFanRule, stopsRule, warmUpRule, type OnOff } from '../../control'
+import { bandRule, bayLimitRule, bayStopsRule, boilRule, controllerRule, onOffPoints, secondFanRule, stopsRule, warmUpRule, type OnOff } from '../../control'
 import { following, type Bench, type Worked } from '../../reading'
-import { air, coolant, type AirTemperature } from '../../units'
+import { air, bay, coolant, type AirTemperature } from '../../units'
 import type { Job } from '../document'
 import { circuitsOf, isThermostat, type FanCircuit } from './circuit'
 import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
@@ -20,32 +20,43 @@ export function pointsOf(bench: Bench, { controller }: WithController): OnOff {
 
 const kappaAt = (bench: Bench, { probe }: FanCircuit): number => bench.value(`probes.${probe.id}.kappa`)
 const opens = (bench: Bench) => coolant(bench.value('engine.thermostatOpensC'))
+const hasEngineThermostat = (job: Job): boolean => job.cooling !== null && job.engine?.thermostatOpensC != null
 
 /** Heat at the heaviest load meant makes the outlet colder than the inlet; 0 unless the probe sits at the outlet. @see engineering §3.2 rule 4 */
-export function outletDropAt(bench: Bench, circuit: FanCircuit): Worked {
-  if (!circuit.probe.atOutlet) return { value: 0, lines: [] }
+export function outletDropAt(bench: Bench, circuit: FanCircuit, job: Job): Worked {
+  if (!circuit.probe.atOutlet || !job.engine) return { value: 0, lines: [] }
   const share = bench.value('engine.heatShare')
   const power = bench.value('engine.ratedPowerW')
   const heat = heatToCarry(share, bench.value('engine.loadShare'), power)
   return following([heat], outletDrop(heat.value, share * power, bench.value('engine.slowRpm'), bench.value('engine.ratedRpm')))
 }
 
-/** Boiling point of this machine's coolant. @see engineering §2.2 */
-export const boilsAt = (bench: Bench, job: Job) =>
-  coolantBoils(job.cooling.coolant, job.cooling.coolant === 'water' ? 0 : bench.value('cooling.glycolShare'), bench.value('surroundings.heightM'), bench.value('cooling.capPa'))
+/** Boiling point of this machine's coolant. @throws TypeError where there is no coolant @see engineering §2.2 */
+export function boilsAt(bench: Bench, job: Job) {
+  if (!job.cooling) throw new TypeError('this machine has no coolant')
+  const { coolant: kind } = job.cooling
+  return coolantBoils(kind, kind === 'water' ? 0 : bench.value('cooling.glycolShare'), bench.value('surroundings.heightM'), bench.value('cooling.capPa'))
+}
 
 const kelvin = (id: string, name: string, required: number, compute: (bench: Bench) => Worked): PartDefinition =>
   ({ id, name, unit: 'K', required, scale: fixedScale(5), compute })
 
-function rulesOf(circuit: WithController): PartDefinition[] {
+/** What a bay asks of a setting: that the fan can stop, and that it starts in time. @see engineering §3.2 */
+const bayRules = (circuit: WithController): PartDefinition[] => seasons.flatMap((s): PartDefinition[] => [
+  kelvin(`stops, ${s.id}${circuit.suffix}`, `for the fan to stop on the ${s.id} day${circuit.suffix}`, 2, (b) => bayStopsRule(pointsOf(b, circuit), air(b.value(s.address)))),
+  kelvin(`in time, ${s.id}${circuit.suffix}`, `for starting in time on the ${s.id} day${circuit.suffix}`, 0, (b) =>
+    bayLimitRule(pointsOf(b, circuit), bay(b.value('bay.allowedC')), air(b.value(s.address)), kappaAt(b, circuit), b.value(`probes.${circuit.probe.id}.overshootK`))),
+])
+
+function rulesOf(circuit: WithController, job: Job): PartDefinition[] {
   const { controller, suffix } = circuit
   const inSeason = (id: string, name: string, required: number, rule: (p: OnOff, o: ReturnType<typeof opens>, a: AirTemperature, kappa: number) => Worked): PartDefinition[] =>
     seasons.map((s) => kelvin(`${id}, ${s.id}${suffix}`, `${name} on the ${s.id} day${suffix}`, required, (b) => rule(pointsOf(b, circuit), opens(b), air(b.value(s.address)), kappaAt(b, circuit))))
   const programmable = controller.part.range !== null && controller.part.band !== 'fixed'
   return [
     kelvin(`band${suffix}`, `in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
-    ...inSeason('stops', 'for the fan to stop', 2, stopsRule),
-    ...inSeason('warm-up', 'for warm-up', 0, warmUpRule),
+    ...(hasEngineThermostat(job) ? [...inSeason('stops', 'for the fan to stop', 2, stopsRule), ...inSeason('warm-up', 'for warm-up', 0, warmUpRule)] : []),
+    ...(job.bay ? bayRules(circuit) : []),
     ...(programmable ? [kelvin(`controller${suffix}`, `in what the controller can be set to${suffix}`, 0, () => controllerRule(controller.setC, controller.bandK, controller.part.range!))] : []),
   ]
 }
@@ -55,7 +66,7 @@ export function triggerMargin(job: Job): MarginDefinition | null {
   const circuits = circuitsOf(job)
   if (circuits.every((c) => c.controller && !isThermostat(c.controller.part))) return null
   const own = circuits.flatMap((c): PartDefinition[] =>
-    c.controller === null ? [{ id: `setting${c.suffix}`, name: `of the setting${c.suffix}`, unit: 'K', required: 0, needs: 'a controller' }] : hasThermostat(c) ? rulesOf(c) : [])
+    c.controller === null ? [{ id: `setting${c.suffix}`, name: `of the setting${c.suffix}`, unit: 'K', required: 0, needs: 'a controller' }] : hasThermostat(c) ? rulesOf(c, job) : [])
   const [first, second] = circuits.filter(hasThermostat)
   const staged: PartDefinition[] = first && second && first.controller.id !== second.controller.id ? [
     kelvin('second on', 'between the two fans coming on', 4, (b) => secondFanRule(pointsOf(b, first), pointsOf(b, second)).on),
@@ -64,8 +75,9 @@ export function triggerMargin(job: Job): MarginDefinition | null {
   return { id: 'trigger', name: 'Trigger', parts: [...own, ...staged] }
 }
 
-/** Rule 4 of a setting: without a run, the coolant when the fan starts, its outlet's drop and an overshoot. @see engineering §3.2, margins.md */
-export function boilMargin(job: Job): MarginDefinition {
+/** Rule 4 of a setting: none without coolant. Without a run, the coolant when the fan starts, its outlet's drop and an overshoot. @see engineering §3.2, margins.md */
+export function boilMargin(job: Job): MarginDefinition | null {
+  if (!job.cooling) return null
   const keepFreeK = job.limits.boilKeepK
   return {
     id: 'boil', name: 'Boil', basis: 'rule of thumb',
@@ -77,7 +89,7 @@ export function boilMargin(job: Job): MarginDefinition {
         ...common, id: `boil, ${s.id}${c.suffix}`, name: `below boiling on the ${s.id} day${c.suffix}`, scale: fixedScale(5),
         compute: (b: Bench) => {
           const boils = boilsAt(b, job)
-          const drop = outletDropAt(b, c)
+          const drop = outletDropAt(b, c, job)
           return following([boils, drop], boilRule({
             points: pointsOf(b, c), surroundings: air(b.value(s.address)), kappa: kappaAt(b, c), outletDropK: drop.value,
             overshootK: b.value(`probes.${c.probe.id}.overshootK`), boils: boils.at, keepFreeK,

@@ -1,0 +1,160 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { readJob, readShelfFile } from '@/formats'
+import { benchSheet, cureChecks, planWarnings, proofsOf, signing, stepsOf } from '../plan'
+import { Bench } from '../reading'
+import { askedFields, batteryOutlook, changeFuse, changeRun, changeSizes, changeSystemVoltage, chooseController, chooseFan, chooseRelay, evaluate, holeMove, jobKinds, jobSchema, liftJob, lookupOf, machineKinds, powerFlows, proposedSetting, sample, startJob, typicalMachines, withReading, type ControllerPart, type FanPart, type Job, type JobKind, type MachineKind, type MarginId, type ProbePart, type RelayPart } from '.'
+
+const shelf = readShelfFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', 'shelf.json'), 'utf8'))
+const partOf = <P>(id: string): P => (shelf.ok ? (shelf.parts.find((p) => p.id === id) as unknown as P) : undefined)!
+const begin = (kind: MachineKind, job?: JobKind): Job => startJob({ title: 't', kind, job, machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
+const equipped = (job: Job, fan = partOf<FanPart>('fan-gale-140')): Job =>
+  changeFuse(changeSizes(changeRun(chooseController(chooseFan(job, fan), partOf<ControllerPart>('controller-beadwheel'), partOf<ProbePart>('probe-fin-800')), { switchedBy: 'controller' }), '2.5 mm²'), 15)
+const ids = (job: Job): string[] => evaluate(job).margins.map((m) => m.id)
+const part = (job: Job, margin: MarginId, id: string) => evaluate(job).margins.find((m) => m.id === margin)!.parts.find((p) => p.id === id)!
+const asks = (job: Job): string => askedFields(job).map((f) => f.address).join(' ')
+
+test('every machine with every kind of job that suits it: a valid document, total, and it says what is left', () => {
+  for (const kind of machineKinds) for (const job of typicalMachines[kind].jobs) {
+    for (const j of [begin(kind, job), equipped(begin(kind, job)), changeSystemVoltage(equipped(begin(kind, job)), 24)]) {
+      expect(jobSchema.safeParse(j).success).toBe(true)
+      expect(() => sample(j)).not.toThrow()
+      expect(signing(j, evaluate(j)).ready).toBe(false)
+      expect(benchSheet(j, evaluate(j)).sections.length).toBe(10)
+    }
+  }
+})
+
+describe('each kind of job asks only its own questions and shows only its own margins', () => {
+  const all = ['fit', 'air', 'supply', 'wire', 'fuse', 'contacts', 'charge', 'battery', 'trigger', 'boil']
+  test('a fan on a core', () => {
+    const job = equipped(begin('digger-liquid'))
+    expect(ids(job)).toEqual(all)
+    expect(asks(job)).toMatch(/cooling\.coreWidthM.*engine\.|engine\..*cooling\.coreWidthM/)
+    expect(asks(job)).not.toMatch(/bay\.|newCore|trailer/)
+  })
+  test('air through a bay: no coolant, no engine thermostat, no boiling', () => {
+    const job = equipped(begin('digger-air'))
+    expect(ids(job)).toEqual(all.filter((m) => m !== 'boil'))
+    expect(asks(job)).toMatch(/bay\.ventInM2/)
+    expect(asks(job)).not.toMatch(/cooling|thermostatOpensC/)
+    expect(evaluate(job).margins.find((m) => m.id === 'trigger')!.parts.map((p) => p.id)).toEqual(['band', 'stops, coldest', 'in time, coldest', 'stops, hottest', 'in time, hottest', 'controller'])
+    expect(evaluate(job).margins.find((m) => m.id === 'air')!.parts.map((p) => p.unit)).toEqual(['K'])
+    expect(stepsOf(job).map((s) => s.id)).not.toEqual(expect.arrayContaining(['drain']))
+    expect(proofsOf(job).map((p) => p.id)).not.toContain('level')
+    expect(cureChecks(job).map((c) => c.id)).toContain('shut-vents')
+    expect(cureChecks(job).map((c) => c.id)).not.toContain('low-coolant')
+  })
+  test('a thicker core: the gaps it takes, the pins that move, coolant out whatever holds the fan', () => {
+    const job = equipped(begin('side-by-side', 'thicker-core'))
+    const read = (address: string, mm: number) => (j: Job) => withReading(j, address, { value: mm / 1000, source: 'measured' })
+    const thick = [read('cooling.coreThicknessM', 38), read('newCore.thicknessM', 56), read('place.freeDepthM', 90), read('place.standOffM', 5), read('newCore.hoseGapM', 30), read('newCore.pinOldM', 19), read('newCore.pinNewM', 28)].reduce((j, f) => f(j), job)
+    // 90 − (56 − 38) − 52 − 5 − 6 mm; 30 − 18 − 6 mm; 28 − 19 mm
+    expect(part(thick, 'fit', 'depth').value).toBeCloseTo(9)
+    expect(part(thick, 'fit', 'hoses').value).toBeCloseTo(6)
+    expect(holeMove(thick)).toBeCloseTo(0.009)
+    expect(stepsOf(thick).map((s) => s.id)).toContain('drain')
+    expect(planWarnings({ ...thick, machine: { ...thick.machine, ownerAllows: 'undoable only' } }).map((w) => w.text).join()).toMatch(/pin holes moved/)
+  })
+  test('wiring or controller only: nothing of core, depth and weight is asked, Air does not stand there', () => {
+    const job = equipped(begin('older-vehicle', 'wiring'))
+    expect(ids(job)).toEqual(all.filter((m) => m !== 'air'))
+    expect(asks(job)).not.toMatch(/coreWidthM|freeDepthM|massKg|diameterM/)
+    expect(part(job, 'fit', 'depth')).toBeUndefined()
+    expect(stepsOf(job).map((s) => s.id)).not.toContain('mount')
+    expect(ids(begin('digger-air', 'wiring'))).not.toContain('boil')
+  })
+  test('a trailer: its own states, no engine, no starter', () => {
+    const job = equipped(begin('trailer'))
+    expect(evaluate(job).margins.find((m) => m.id === 'charge')!.parts.map((p) => p.id)).toEqual(['towed', 'on its charger'])
+    expect(evaluate(job).margins.find((m) => m.id === 'battery')!.parts.map((p) => p.id)).toEqual(['standing alone', 'standing'])
+    expect(asks(job)).not.toMatch(/engine\.|crankingA|ratedRpm|afterRunS/)
+    expect(stepsOf(job).flatMap((s) => s.cautions)).toContain('towLights')
+  })
+})
+
+// The Gale 140: 5.8 A at 12 V, so I0 0.58, R 12/23.2 = 0.51724, k = 12 − 5.8 R = 9, c/k = 5.22: 2.7 w² + 9 w − (V − 0.3) = 0, I = 0.58 + 5.22 w².
+const gale = (volts: number): number => 0.58 + 5.22 * ((-9 + Math.sqrt(81 + 10.8 * (volts - 0.3))) / 5.4) ** 2
+const standby = 0.002
+
+test('trailer by hand: 90 Ah absorbed-glass at 0.9, 6 m of 2.5 mm² to the tow vehicle, 15 A pin, 4 A of loads', () => {
+  const job = equipped(begin('trailer'))
+  const rest = 12.65 + 0.2 * 0.6
+  const cable = 2 * 6 * 7.6e-3 * (1 + 0.00393 * 18)
+  const towed = (14.2 - rest) / cable
+  expect(towed).toBeCloseTo(14.64, 2)
+  const flows = Object.fromEntries(powerFlows(job, new Bench(lookupOf(job))).flows.map((f) => [f.id, f]))
+  expect(flows.towed!.chargeA).toBeCloseTo(towed, 6)
+  expect(part(job, 'charge', 'towed').value).toBeCloseTo(towed - 4 - gale(14.2) - standby, 4)
+  expect(part(job, 'charge', 'on its charger').value).toBeCloseTo(10 - 4 - gale(14.2) - standby, 4)
+  // a short, thick cable is limited by the pin
+  expect(powerFlows(withReading(job, 'trailer.cableM', { value: 2, source: 'measured' }), new Bench(lookupOf(withReading(job, 'trailer.cableM', { value: 2, source: 'measured' })))).flows[0]!.chargeA).toBe(15)
+  // 90 · 0.3 · (1 − 0.008 · 20) = 22.68 Ah at 5 °C; Peukert against 9 A
+  const all = gale(rest) + 4 + standby
+  const alone = (22.68 / all) * (9 / all) ** 0.1 * 60
+  expect(part(job, 'battery', 'standing alone').value).toBeCloseTo(alone - 480, 2)
+  expect(batteryOutlook(job, new Bench(lookupOf(job)))).toMatchObject({ crankingWithV: null, crankingWithoutV: null })
+  // 22.68 Ah over 2 mA and 90 · 0.03 / 720 h = 3.75 mA
+  expect(part(job, 'battery', 'standing').value).toBeCloseTo(22.68 / 0.00575 / 24 - 14, 3)
+})
+
+test('24 V by hand: regulator, drop, cranking and charge of two batteries in series', () => {
+  const fan24: FanPart = { ...partOf<FanPart>('fan-gale-140'), id: 'fan24', ratedV: 24 }
+  const job = equipped(changeSystemVoltage(begin('digger-liquid'), 24), fan24)
+  expect(job.charging.regulatorV.value).toBeCloseTo(28.4)
+  // R = 24/23.2, k = 18, c/k = 5.22: 5.4 w² + 18 w − (V − 0.6) = 0
+  const fan = (volts: number): number => 0.58 + 5.22 * ((-18 + Math.sqrt(324 + 21.6 * (volts - 0.6))) / 10.8) ** 2
+  expect(part(job, 'charge', 'cruise').working.at(-1)!.terms.find((t) => t.name === 'fan')!.value).toBeCloseTo(fan(28.4), 6)
+  expect(part(job, 'supply', 'wires').scale).toBeCloseTo(0.24)
+  expect(part(job, 'supply', 'wires').working.find((l) => l.name === 'may be lost')!.value).toBeCloseTo(0.72)
+  // flooded at 0.9: 2 · (12.45 + 0.2 · 0.6) = 25.14 V; R = 2 · 5.4/450 · e^(−0.02 · 18)
+  const ohm = ((2 * 5.4) / 450) * Math.exp(-0.36)
+  const { crankingWithV, crankingWithoutV } = batteryOutlook(job, new Bench(lookupOf(job)))
+  expect(crankingWithoutV).toBeCloseTo(25.14 - 220 * ohm, 6)
+  expect(crankingWithV).toBeCloseTo(25.14 - (220 + fan(25.06 + 0.08)) * ohm, 3)
+  expect(part(job, 'battery', 'cranking').value).toBeCloseTo(crankingWithV! - 19.2, 6)
+})
+
+test('a 12 V fan or coil on 24 V, no battery or no direct current is short in words', () => {
+  const job = equipped(changeSystemVoltage(begin('digger-liquid'), 24))
+  expect(evaluate(job).margins.find((m) => m.id === 'supply')).toMatchObject({ verdict: 'short', value: null })
+  const relayed = changeRun(chooseRelay(job, partOf<RelayPart>('relay-latch-30') ?? (shelf.ok ? shelf.parts.find((p): p is RelayPart => p.kind === 'relay')! : undefined!)), { switchedBy: 'relay' })
+  expect(part(relayed, 'contacts', 'coil').words).toMatch(/coil is for 12 V/)
+  const bike = equipped(begin('trail-bike'))
+  for (const machine of [{ hasBattery: false }, { outputDc: false }]) {
+    expect(evaluate({ ...bike, machine: { ...bike.machine, ...machine } }).margins.find((m) => m.id === 'supply')!.verdict).toBe('short')
+  }
+})
+
+test('a bay\'s setting is proposed so that it starts in time and can stop', () => {
+  const job = equipped(begin('digger-air'))
+  const { setC, bandK } = proposedSetting(job)!
+  // allowed 90 °C less 6 K of overshoot, probe free in the air: κ 1
+  expect(setC).toBe(84)
+  expect(bandK).toBe(5)
+  expect(part(job, 'trigger', 'in time, hottest').value).toBeCloseTo(0)
+  expect(part(job, 'trigger', 'stops, hottest').value).toBeCloseTo(84 - 5 - 32 - 2)
+})
+
+test('what speaks against the plan is said, and a signature waits for a name under it', () => {
+  const job: Job = { ...equipped(begin('digger-air')), surroundings: { ...begin('digger-air').surroundings, livesIn: 'pressure washer' }, baseline: { ...begin('digger-air').baseline, state: 'cannot be had' } }
+  const blows: Job = { ...job, place: { ...job.place, blowsOn: 'fuel tank or line' }, machine: { ...job.machine, ownerAllows: 'undoable only' } }
+  const texts = planWarnings(blows).map((w) => w.text).join(' ')
+  expect(texts).toMatch(/Gale 140 is not rated.*IP65 where IPX9.*drilled hole.*without a baseline.*fuel tank/)
+  expect(signing(blows, evaluate(blows)).toAccept.filter((a) => a.margin === 'plan')).toHaveLength(planWarnings(blows).length)
+  const shielded: Job = { ...job, surroundings: { ...job.surroundings, shielded: true } }
+  expect(planWarnings(shielded).some((w) => w.text.startsWith('Gale'))).toBe(false)
+})
+
+test('a job of version 1 is lifted, keeps what it said, and comes to the same margins', () => {
+  const old = JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', 'version-1.job.json'), 'utf8')) as Record<string, unknown>
+  const read = readJob(old)
+  expect(read.ok).toBe(true)
+  if (!read.ok) return
+  expect(read.job).toMatchObject({ version: 2, kind: 'core', title: old.title, signature: old.signature, baseline: { state: 'taken' }, bay: null })
+  expect(evaluate(read.job).margins.map((m) => m.verdict)).not.toContain('short')
+  expect(liftJob(read.job)).toEqual(read.job)
+  for (const broken of [{ format: 'pyraxis-job', version: 1 }, { ...old, fans: 7 }, { ...old, machine: [] }, { ...old, place: null }]) expect(readJob(broken)).toMatchObject({ ok: false })
+})
+
+test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds).map((k) => k.name)).size).toBe(4))

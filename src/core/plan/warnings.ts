@@ -1,0 +1,34 @@
+import type { Job } from '../job/document'
+import { jobKinds } from '../job/kinds'
+import { alterationsOf, alterationWords } from './alterations'
+import { ingressFaults } from './ingress'
+
+/** Something about the plan that no margin holds, with what would help; accepted by name before a job is signed. */
+export interface PlanWarning { readonly id: string; readonly text: string; readonly helps: string }
+
+const blowing: Readonly<Partial<Record<NonNullable<Job['place']['blowsOn']>, readonly [text: string, helps: string]>>> = {
+  'rider or operator': ['The hot air lands on whoever sits there.', 'Turn the outlet away, or lead it off with a duct.'],
+  'fuel tank or line': ['The hot air lands on the fuel tank or line.', 'A shield or a duct between them; the other side of the core.'],
+  'loom or hoses': ['The hot air lands on the loom or hoses.', 'Sleeve or move them; reckon their wires at that temperature.'],
+  'hot exhaust': ['The fan blows at the exhaust: its heat comes back with the next still air.', 'Another place, or a shield.'],
+  'the inlet again': ['The outlet feeds the inlet: the fan goes round in its own hot air.', 'Part them with a sheet or a duct.'],
+}
+
+/** What speaks against the plan besides its margins. */
+export function planWarnings(job: Job): PlanWarning[] {
+  const found: PlanWarning[] = []
+  for (const { name, short } of ingressFaults(job)) {
+    found.push({ id: `ingress ${name}`.slice(0, 60), text: `${name} is not rated for where this machine lives: ${short}.`, helps: 'A part of a higher class, a dry place or a shield for it.' })
+  }
+  for (const a of alterationsOf(job).filter((x) => x.clashes)) {
+    found.push({ id: `owner ${a.id}`.slice(0, 60), text: `The owner allows ${job.machine.ownerAllows}; the plan has a ${alterationWords[a.kind].name}: ${a.what}.`, helps: 'Ask the owner, or choose another way of fastening or feeding it.' })
+  }
+  if (job.baseline.state === 'cannot be had') {
+    found.push({ id: 'baseline', text: 'Stripped without a baseline: before and after will not be comparable.', helps: 'Nothing gives it back; say so to the owner now.' })
+  }
+  const lands = job.place.blowsOn && jobKinds[job.kind].mountsFan ? blowing[job.place.blowsOn] : undefined
+  if (lands) found.push({ id: 'blows on', text: lands[0], helps: lands[1] })
+  const likely = job.checks.find((c) => c.found === 'looks like it')
+  if (likely) found.push({ id: `cure ${likely.id}`.slice(0, 60), text: 'Something else looks like the cause; a fan may not be the cure.', helps: 'Mend that first and run it again; the job can end there.' })
+  return found
+}
