@@ -6,24 +6,26 @@ import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
-import { machineKinds, typicalMachines, type MachineKind } from '@/core/job'
+import { jobKinds, machineKinds, typicalMachines, type JobKind, type MachineKind } from '@/core/job'
 import { parse, type UnitSystem } from '@/core/units'
 import { Silhouette } from '@/ui/Silhouette'
 
-interface Answers { title: string; machineName: string; owner: string; kind: MachineKind; units: UnitSystem; height: string; promisedOn: string }
+interface Answers { title: string; machineName: string; owner: string; kind: MachineKind; job: JobKind; units: UnitSystem; height: string; promisedOn: string }
 
 /** What has to be said to begin; all the rest is typical until known better. */
 export function StartJob({ machines, onHide }: { readonly machines: readonly string[]; readonly onHide: () => void }) {
   const router = useRouter()
   const [trouble, setTrouble] = useState<string | null>(null)
-  const { register, handleSubmit, watch, formState: { errors, isSubmitting } } = useForm<Answers>({ defaultValues: { title: '', machineName: '', owner: '', kind: 'trail-bike', units: 'metric', height: '', promisedOn: '' } })
+  const { register, handleSubmit, watch, formState: { errors, isSubmitting } } = useForm<Answers>({ defaultValues: { title: '', machineName: '', owner: '', kind: 'trail-bike', job: 'core', units: 'metric', height: '', promisedOn: '' } })
   const kind = watch('kind')
   const units = watch('units')
-  const start = async ({ height, promisedOn, machineName, title, ...rest }: Answers): Promise<void> => {
+  const suits = typicalMachines[kind].jobs
+  const job = suits.includes(watch('job')) ? watch('job') : suits[0]!
+  const start = async ({ height, promisedOn, machineName, title, job: wanted, ...rest }: Answers): Promise<void> => {
     const heightM = height.trim() ? parse(height, 'height', units) : { ok: true as const, value: undefined }
     if (!heightM.ok) return
     try {
-      const answer = await fetch('/api/jobs', { method: 'POST', body: JSON.stringify({ ...rest, title, machineName: machineName.trim() || title, heightM: heightM.value, promisedOn: promisedOn || null }) })
+      const answer = await fetch('/api/jobs', { method: 'POST', body: JSON.stringify({ ...rest, job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0], title, machineName: machineName.trim() || title, heightM: heightM.value, promisedOn: promisedOn || null }) })
       const { id, message } = (await answer.json()) as { id?: string; message?: string }
       if (id) router.push(`/jobs/${id}`)
       else setTrouble(message ?? 'The job could not be started.')

@@ -2,12 +2,12 @@ import Link from 'next/link'
 import { readHead, StoreTrouble, theStore, type JobRevision, type Store } from '@/store'
 
 /** A page that says what is wrong and what to do, in place of the one that could not be shown. */
-export function MessagePage({ title, message, back }: { readonly title: string; readonly message: string; readonly back?: string }) {
+export function MessagePage({ title, message, back, backName = 'Back to the yard' }: { readonly title: string; readonly message: string; readonly back?: string; readonly backName?: string }) {
   return (
     <main className="message-page">
       <h1>{title}</h1>
       <p>{message}</p>
-      {back && <p><Link href={back}>Back to the yard</Link></p>}
+      {back && <p><Link href={back}>{backName}</Link></p>}
     </main>
   )
 }

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { daysBetween, addDays } from '../core/plan'
 import { readJobFile, readShelfFile } from '../formats'
-import { addJob, defaultFile, listJobs, now, openStore, putParts } from '../store'
+import { addJob, countJobs, defaultFile, now, openStore, putParts } from '../store'
 
 /** The day on which the examples are written down; everything in them moves with it to the day of loading. */
 const WRITTEN_ON = '2026-01-15'
@@ -20,7 +20,7 @@ function moved<T>(value: T, days: number): T {
 /** Loads the demo yard into an empty database; one that holds jobs already is left as it is. */
 async function load(): Promise<void> {
   const store = await openStore(defaultFile())
-  if ((await listJobs(store)).length > 0) {
+  if ((await countJobs(store)) > 0) {
     process.stdout.write(`The demo yard in ${store.file} is left as it is.\n`)
     return
   }

@@ -29,3 +29,24 @@ export function readJobFile(text: string): JobFile {
 
 /** A job as a file that {@link readJobFile} reads back to the same job. */
 export const writeJobFile = (job: Job): string => `${JSON.stringify(job, null, 2)}\n`
+
+/** larger than a yard of many thousand jobs */
+export const LARGEST_YARD_FILE = 200_000_000
+
+/**
+ * The jobs of a file, not read yet: of one job, or of many.
+ * @returns each as it stands in the file, or why the file holds none
+ */
+export function splitJobsFile(text: string): { readonly ok: true; readonly jobs: readonly unknown[] } | { readonly ok: false; readonly message: string } {
+  if (text.length > LARGEST_YARD_FILE) return { ok: false, message: 'This file is too large: bring it in as several.' }
+  const json = parseJson(text)
+  if (!json.ok) return json
+  const value = json.value as { format?: unknown; version?: unknown; jobs?: unknown } | null
+  if (value?.format !== 'pyraxis-jobs') return { ok: true, jobs: [value] }
+  if (value.version !== 1) return { ok: false, message: 'This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.' }
+  return Array.isArray(value.jobs) ? { ok: true, jobs: value.jobs as unknown[] } : { ok: false, message: 'This file of many jobs has no list of jobs.' }
+}
+
+/** The opening of a file of many jobs; the jobs follow, with commas between, and {@link JOBS_FILE_END} ends it. */
+export const JOBS_FILE_BEGIN = '{"format":"pyraxis-jobs","version":1,"jobs":[\n'
+export const JOBS_FILE_END = '\n]}\n'

@@ -11,3 +11,6 @@ export function readShelfFile(text: string): { ok: true; parts: Part[] } | { ok:
   const parsed = shelfSchema.safeParse(json.value)
   return parsed.success ? { ok: true, parts: parsed.data.parts } : { ok: false, message: `This shelf cannot be read: ${problemsInWords(parsed.error)}.` }
 }
+
+/** Parts as a file that {@link readShelfFile} reads back to the same parts. */
+export const writeShelfFile = (parts: readonly Part[]): string => `${JSON.stringify({ format: 'pyraxis-shelf', version: 1, parts }, null, 2)}\n`

@@ -3,6 +3,7 @@ import type { Evaluation, Job, Part, Station } from '@/core/job'
 /** What every station is given: the job, what it comes to, the shelf, and ways to change the job. */
 export interface StationProps {
   readonly job: Job
+  readonly station: Station
   readonly evaluation: Evaluation
   readonly shelf: readonly Part[]
   readonly settle: (change: (job: Job) => Job) => void

@@ -3,32 +3,10 @@ import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { Kysely, SqliteDialect } from 'kysely'
 import { migrations } from './migrations'
+import { BUSY_MS, patiently, type Store } from './patience'
 import type { Tables } from './tables'
-import { asTrouble, isBusy, StoreTrouble } from './trouble'
-
-export interface Store { readonly file: string; readonly db: Kysely<Tables> }
-
-/** how long one call may block the whole server before it waits aside instead */
-const BUSY_MS = 100
-const TRIES = 25
-const PAUSE_MS = 120
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
-
-/**
- * Runs work on the store. A file that is held by somebody else is tried again for about three seconds without
- * stopping other requests; what still fails comes back as {@link StoreTrouble}.
- */
-export async function patiently<T>(file: string, work: () => Promise<T>): Promise<T> {
-  for (let n = 1; ; n++) {
-    try {
-      return await work()
-    } catch (error) {
-      if (!isBusy(error) || n === TRIES) throw asTrouble(error, file)
-      await pause(PAUSE_MS)
-    }
-  }
-}
+import { StoreTrouble } from './trouble'
+import { fillYardLines } from './yard'
 
 function openFile(file: string): Sqlite.Database {
   mkdirSync(path.dirname(path.resolve(file)), { recursive: true })
@@ -74,6 +52,7 @@ export async function openStore(file: string): Promise<Store> {
     const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) })
     try {
       await migrate(sqlite, db, file)
+      await fillYardLines(db)
       return { file, db }
     } catch (error) {
       await db.destroy()

@@ -1,4 +1,4 @@
-import { patiently, type Store } from './database'
+import { patiently, type Store } from './patience'
 
 export interface Machine { readonly id: string; readonly name: string; readonly kind: string; readonly owner: string }
 

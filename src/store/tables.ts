@@ -1,7 +1,11 @@
 /** The tables as they are after every migration. JSON columns hold documents parsed by Zod when read. */
 export interface Tables {
   machines: { id: string; name: string; kind: string; owner: string; created_at: string }
-  jobs: { id: string; machine_id: string; created_at: string; head: number }
+  jobs: {
+    id: string; machine_id: string; created_at: string; head: number
+    /** the job's line of the yard at its newest revision, worked out by the core named; null until that is done */
+    title: string | null; closed: number; promise: string; due: string | null; summary: string | null; summary_core: string | null
+  }
   /** append-only; `save_key` lets a save be sent twice without being made twice */
   revisions: { job_id: string; number: number; made_at: string; based_on: number; save_key: string; document: string }
   /** what was signed, as it was shown then */

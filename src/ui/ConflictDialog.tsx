@@ -1,17 +1,61 @@
 'use client'
 
+import { useEffect, useMemo, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Modal from 'react-bootstrap/Modal'
+import { differences, jobSchema, taking, type Job } from '@/core/job'
 
-/** Another window saved in between: nothing is overwritten until one of the two is chosen. */
-export function ConflictDialog({ savedAt, onMine, onTheirs }: { readonly savedAt: string; readonly onMine: () => void; readonly onTheirs: () => void }) {
+type Side = 'mine' | 'theirs'
+
+interface Props {
+  readonly mine: Job
+  readonly theirs: Job
+  readonly savedAt: string
+  /** what both versions were made from, if it can be had: it tells which side changed a thing */
+  readonly loadBase: () => Promise<Job | null>
+  readonly onSettle: (job: Job) => void
+}
+
+/** Another window saved in between: both versions, what they say differently in words, chosen field by field. */
+export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Props) {
+  const found = useMemo(() => differences(mine, theirs), [mine, theirs])
+  const [base, setBase] = useState<Job | null>(null)
+  const [chosen, setChosen] = useState<Readonly<Record<string, Side>>>({})
+  const [trouble, setTrouble] = useState<string | null>(null)
+  useEffect(() => {
+    let gone = false
+    void loadBase().then((job) => { if (!gone) setBase(job) }).catch(() => undefined)
+    return () => { gone = true }
+  }, [loadBase])
+  // what only the other window changed is theirs unless somebody says otherwise
+  const untouchedHere = useMemo(() => new Set(base ? found.filter((d) => !differences(mine, base).some((b) => b.id === d.id)).map((d) => d.id) : []), [base, found, mine])
+  const sideOf = (id: string): Side => chosen[id] ?? (untouchedHere.has(id) ? 'theirs' : 'mine')
+  const settle = (): void => {
+    const merged = found.filter((d) => sideOf(d.id) === 'theirs').reduce((job, d) => taking(job, theirs, d), mine)
+    const valid = jobSchema.safeParse(merged)
+    if (valid.success) onSettle(valid.data)
+    else setTrouble('These choices do not go together: a part and what points at it must come from the same side.')
+  }
+  const all = (side: Side): void => setChosen(Object.fromEntries(found.map((d) => [d.id, side])))
   return (
-    <Modal show backdrop="static" keyboard={false} animation={false} aria-labelledby="conflict-title">
+    <Modal show backdrop="static" keyboard={false} animation={false} size="lg" scrollable aria-labelledby="conflict-title">
       <Modal.Header><Modal.Title as="h2" id="conflict-title">This job was changed in another window</Modal.Title></Modal.Header>
-      <Modal.Body>The other window saved at {savedAt}. Nothing is overwritten yet. Keep mine: your version stands, theirs stays among the job&rsquo;s revisions. Take theirs: what you changed here since then is dropped.</Modal.Body>
+      <Modal.Body>
+        <p>The other window saved at {savedAt}. Nothing is overwritten yet: choose for each what is to stand. Theirs stays among the job&rsquo;s revisions either way.</p>
+        {found.map((d) => (
+          <fieldset key={d.id} className="difference">
+            <legend>{d.label}: <span className="figure-text">{d.mine}</span> here, <span className="figure-text">{d.theirs}</span> in the other window</legend>
+            {(['mine', 'theirs'] as const).map((side) => (
+              <label key={side}><input type="radio" name={`difference-${d.id}`} checked={sideOf(d.id) === side} onChange={() => setChosen({ ...chosen, [d.id]: side })} /> {side === 'mine' ? d.mine : d.theirs} <span className="soft small">{side === 'mine' ? 'mine' : 'theirs'}</span></label>
+            ))}
+          </fieldset>
+        ))}
+        {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+      </Modal.Body>
       <Modal.Footer>
-        <Button variant="outline-dark" onClick={onTheirs}>Take theirs</Button>
-        <Button variant="primary" onClick={onMine}>Keep mine</Button>
+        <Button variant="outline-dark" onClick={() => all('theirs')}>All theirs</Button>
+        <Button variant="outline-dark" onClick={() => all('mine')}>All mine</Button>
+        <Button variant="primary" onClick={settle}>Let these stand</Button>
       </Modal.Footer>
     </Modal>
   )

@@ -3,7 +3,7 @@
 import Modal from 'react-bootstrap/Modal'
 
 const keys: readonly (readonly [string, string])[] = [
-  ['1 – 9', 'go to a station'], ['U', 'swap the unit system'], ['?', 'these keys'], ['Enter', 'settle a reading and go to the next'],
+  ['1 – 9', 'go to a station'], ['/', 'find a job, machine or part'], ['Ctrl+Z', 'undo, through all stations; Ctrl+Shift+Z redoes'], ['U', 'swap the unit system'], ['?', 'these keys'], ['Enter', 'settle a reading and go to the next'],
   ['Esc', 'leave a field, close the working'], ['arrows', 'move a collar of the ladder by one step; page keys by five'],
 ]
 

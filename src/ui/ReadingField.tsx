@@ -76,7 +76,7 @@ export function ReadingField({ field, system, onPreview, onSettle }: Props) {
       <label htmlFor={id}>{field.label}</label>
       <span className="value">
         <input
-          id={id} value={text} inputMode="text" autoComplete="off" spellCheck={false} maxLength={400}
+          id={id} value={text} inputMode="text" autoComplete="off" spellCheck={false} maxLength={400} data-draft={draft === null ? 'no' : 'yes'}
           aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message || (focused && field.tell) ? `${id}-below` : undefined}
           onChange={(e) => type(e.target.value)}
           onFocus={(e) => { setFocused(true); e.target.select() }} onClick={(e) => { if (draft === null) e.currentTarget.select() }}

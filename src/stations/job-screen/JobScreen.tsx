@@ -3,8 +3,10 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
-import { evaluate, fieldsOf, marginIds, remediesFor, stationOfMargin, stations, withSample, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
+import { evaluate, fieldsOf, marginIds, remediesFor, stationOfMargin, stations, withSample, type Job, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
 import { complaintInWords, filled } from '@/core/plan'
+import { FindButton } from '@/ui/Find'
+import { ThemeButton } from '@/ui/ThemeButton'
 import { ConflictDialog } from '@/ui/ConflictDialog'
 import { DraftProvider } from '@/ui/drafts'
 import { KeysDialog } from '@/ui/KeysDialog'
@@ -13,6 +15,7 @@ import { MarginRail } from '@/ui/MarginRail'
 import { Spine, type SpineEntry } from '@/ui/Spine'
 import { Working } from '@/ui/Working'
 import { stationViews } from '../all'
+import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
 import { useJobDocument, type Opened } from './use-job-document'
@@ -25,6 +28,7 @@ interface Props {
   /** ISO moment where the clock is fixed, else null */
   readonly fixedNow: string | null
   readonly saveJob: (id: string, save: PendingSave) => Promise<SaveAnswer>
+  readonly loadRevision: (id: string, number: number) => Promise<Job | null>
   readonly signJob: (id: string, from: number, by: string) => Promise<{ ok: true; opened: Opened } | { ok: false; message: string }>
 }
 
@@ -42,6 +46,9 @@ function useAddress(): { station: Station; margin: MarginId | null; go: (station
   return { station, margin, go }
 }
 
+/** how long it is told what a step back has changed */
+const NOTE_MS = 5000
+
 /** Puts the focus on a reading's field once its station is drawn. */
 const focusField = (address: string): void => {
   requestAnimationFrame(() => requestAnimationFrame(() => {
@@ -51,7 +58,7 @@ const focusField = (address: string): void => {
   }))
 }
 
-export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) {
+export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevision }: Props) {
   const doc = useJobDocument(opened, saveJob)
   const { job, settle, preview } = doc
   const { station, margin, go } = useAddress()
@@ -65,7 +72,17 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) 
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
   const swapUnits = useCallback(() => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })), [settle])
   const close = useCallback(() => { if (margin) go(station) }, [go, station, margin])
-  useStationKeys({ go, swapUnits, close, help: useCallback(() => setKeysShown(true), []) })
+  const [stepped, setStepped] = useState<string | null>(null)
+  const { undo, redo, state } = doc
+  const stepBack = useCallback(() => { const words = undo(); if (words) setStepped(`Undone. ${words}.`) }, [undo])
+  const stepForward = useCallback(() => { const words = redo(); if (words) setStepped(`Done again. ${words}.`) }, [redo])
+  useEffect(() => {
+    if (!stepped) return undefined
+    const timer = setTimeout(() => setStepped(null), NOTE_MS)
+    return () => clearTimeout(timer)
+  }, [stepped])
+  const loadBase = useCallback(async () => (state.kind === 'stale' ? loadRevision(opened.id, state.from) : null), [state, loadRevision, opened.id])
+  useStationKeys({ go, swapUnits, close, undo: stepBack, redo: stepForward, help: useCallback(() => setKeysShown(true), []) })
   useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
 
   const sign = async (by: string): Promise<string | null> => {
@@ -86,7 +103,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) 
     focusField(address)
   }
   const { Stage, Tray } = stationViews[station]
-  const stationProps = { job, evaluation: full, shelf, settle, preview, now, goTo: (s: Station) => go(s), sign }
+  const stationProps = { job, station, evaluation: full, shelf, settle, preview, now, goTo: (s: Station) => go(s), sign }
   const selected = margin ? full.margins.find((m) => m.id === margin) : undefined
   return (
     <DraftProvider job={opened.id}>
@@ -98,23 +115,29 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob }: Props) 
           <span className="under">{complaintInWords(job)}</span>
           <span className="right">
             <SavedMark state={doc.state} />
+            <button type="button" className="word-button" disabled={doc.steps.back === 0} onClick={stepBack} aria-keyshortcuts="Control+Z">undo</button>
+            <button type="button" className="word-button" disabled={doc.steps.forward === 0} onClick={stepForward} aria-keyshortcuts="Control+Shift+Z">redo</button>
+            <FindButton />
             <button type="button" className="word-button figure-text" onClick={swapUnits} aria-label="Swap unit system">{job.units === 'metric' ? '°C mm' : '°F in'}</button>
             <Link href={`/jobs/${opened.id}/sheet`} className="wide" prefetch={false}>Bench sheet</Link>
+            <Link href={`/jobs/${opened.id}/history`} className="wide" prefetch={false}>History</Link>
+            <ThemeButton />
             <button type="button" className="word-button" aria-label="Keys" onClick={() => setKeysShown(true)}>?</button>
           </span>
           <SaveTrouble state={doc.state} />
+          {stepped && <p className="stepped" role="status">{stepped}</p>}
         </header>
         <Spine entries={entries} present={station} onGo={(s) => go(s)} />
         <main className="stage" key={station}><Stage {...stationProps} /></main>
         {selected ? (
           <Working margin={selected} system={job.units} remedies={remediesFor(job, selected)} fieldAt={(a) => fieldsOf(job).get(a)} onRemedy={apply} onGoTo={goToField} onClose={() => go(station)} />
         ) : (
-          <section className="tray" aria-label="Readings and choices"><Tray {...stationProps} /></section>
+          <section className="tray" aria-label="Readings and choices"><ShelfChanges {...stationProps} /><Tray {...stationProps} /></section>
         )}
         <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
       </div>
       <KeysDialog show={keysShown} onHide={() => setKeysShown(false)} />
-      {doc.state.kind === 'stale' && <ConflictDialog savedAt={new Date(doc.state.theirs.savedAt).toLocaleTimeString()} onMine={() => doc.resolve('mine')} onTheirs={() => doc.resolve('theirs')} />}
+      {doc.state.kind === 'stale' && <ConflictDialog mine={doc.state.mine} theirs={doc.state.theirs.job} savedAt={new Date(doc.state.theirs.savedAt).toLocaleTimeString()} loadBase={loadBase} onSettle={doc.resolve} />}
     </DraftProvider>
   )
 }

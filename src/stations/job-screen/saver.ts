@@ -19,7 +19,8 @@ export type SaverState =
   | { readonly kind: 'saved'; readonly at: string }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly message: string }
-  | { readonly kind: 'stale'; readonly theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job } }
+  /** somebody saved in between; `from` is the revision that both versions were made from */
+  | { readonly kind: 'stale'; readonly theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job }; readonly mine: Job; readonly from: number }
   | { readonly kind: 'refused'; readonly message: string }
 
 interface Options {
@@ -72,19 +73,18 @@ export class Saver {
     if (!this.theirs) void this.pump()
   }
 
-  /** Ends a conflict: mine on top of theirs, or theirs alone. @returns the document that stands now */
-  resolve(choice: 'mine' | 'theirs'): Job {
+  /** Ends a conflict with the version that is to stand on top of theirs. @returns the document that stands now */
+  resolve(chosen: Job): Job {
     const { theirs } = this
     if (!theirs) throw new Error('there is no conflict')
     this.theirs = null
     this.base = theirs.revision
-    const mine = this.unsaved
-    if (choice === 'theirs' || !mine) {
+    if (JSON.stringify(chosen) === JSON.stringify(theirs.job)) {
       this.keep([])
       this.options.onState({ kind: 'saved', at: theirs.savedAt })
       return theirs.job
     }
-    const job = withoutStaleSignature(theirs.job, mine)
+    const job = withoutStaleSignature(theirs.job, chosen)
     this.keep([{ from: this.base, key: this.options.newKey(), job }])
     void this.pump()
     return job
@@ -111,7 +111,7 @@ export class Saver {
       this.options.onState({ kind: 'saved', at: answer.savedAt })
     } else if (answer.kind === 'stale') {
       this.theirs = answer.theirs
-      this.options.onState({ kind: 'stale', theirs: answer.theirs })
+      this.options.onState({ kind: 'stale', theirs: answer.theirs, mine: this.unsaved ?? first.job, from: this.base })
     } else if (answer.kind === 'refused') {
       if (this.waiting.length > 1) {
         this.keep(this.waiting.slice(1))

@@ -1,7 +1,9 @@
 'use client'
 
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Job } from '@/core/job'
+import { createStore } from 'zustand/vanilla'
+import { temporal } from 'zundo'
+import { changeInWords, differences, type Job } from '@/core/job'
 import { withoutStaleSignature } from '@/core/plan'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
 import { openWaitingRoom } from './waiting-room'
@@ -16,11 +18,21 @@ export interface JobDocument {
   readonly settle: (change: (job: Job) => Job) => void
   /** what would be if the change were settled; null ends it */
   readonly preview: (change: ((job: Job) => Job) | null) => void
-  readonly resolve: (choice: 'mine' | 'theirs') => void
+  /** ends a conflict with the version that is to stand */
+  readonly resolve: (chosen: Job) => void
+  /** steps back or forward through what was settled here; each step is a revision of its own. @returns what it changed, in words */
+  readonly undo: () => string | null
+  readonly redo: () => string | null
+  readonly steps: { readonly back: number; readonly forward: number }
   /** takes up what the server has made of the job, for instance a signature */
   readonly takeUp: (opened: Opened) => void
   readonly revision: () => number
 }
+
+const STEPS_KEPT = 200
+
+/** What was settled in this window, to step back and forward through. */
+const historyOf = (job: Job) => createStore<{ job: Job }>()(temporal(() => ({ job }), { limit: STEPS_KEPT, equality: (a, b) => a.job === b.job }))
 
 /** The job as one immutable document that saves itself. */
 export function useJobDocument(opened: Opened, send: (id: string, save: PendingSave) => Promise<SaveAnswer>): JobDocument {
@@ -31,6 +43,18 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
   const newest = useRef(opened.job)
   const saver = useRef<Saver | null>(null)
   const early = useRef<Job | null>(null)
+  const [history] = useState(() => historyOf(opened.job))
+  const [steps, setSteps] = useState({ back: 0, forward: 0 })
+  const countSteps = useCallback(() => {
+    const { pastStates, futureStates } = history.temporal.getState()
+    setSteps({ back: pastStates.length, forward: futureStates.length })
+  }, [history])
+  /** begins the history anew: what another window did is not undone from here */
+  const beginHistory = useCallback((job: Job) => {
+    history.setState({ job })
+    history.temporal.getState().clear()
+    countSteps()
+  }, [history, countSteps])
 
   useEffect(() => {
     let ended = false
@@ -46,6 +70,7 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
       if (unsaved && !early.current) {
         newest.current = unsaved
         setSettled(unsaved)
+        beginHistory(unsaved)
       }
       made.start()
       if (early.current) made.settle(early.current)
@@ -56,29 +81,51 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
       made?.stop()
       saver.current = null
     }
-  }, [base, send])
+  }, [base, send, beginHistory])
 
-  const settle = useCallback((change: (job: Job) => Job) => {
-    const before = newest.current
-    const after = withoutStaleSignature(before, change(before))
-    setShown(null)
-    if (after === before) return
+  const stand = useCallback((after: Job) => {
     newest.current = after
     setSettled(after)
     if (saver.current) saver.current.settle(after)
     else early.current = after
   }, [])
+  const settle = useCallback((change: (job: Job) => Job) => {
+    const before = newest.current
+    const after = withoutStaleSignature(before, change(before))
+    setShown(null)
+    if (after === before) return
+    history.setState({ job: after })
+    countSteps()
+    stand(after)
+  }, [history, countSteps, stand])
+  const step = useCallback((way: 'undo' | 'redo'): string | null => {
+    const { pastStates, futureStates, undo, redo } = history.temporal.getState()
+    if (!(way === 'undo' ? pastStates : futureStates).length) return null
+    const before = newest.current
+    if (way === 'undo') undo()
+    else redo()
+    countSteps()
+    const after = withoutStaleSignature(before, history.getState().job)
+    setShown(null)
+    stand(after)
+    const [first, ...more] = differences(before, after)
+    return first ? `${changeInWords(first)}${more.length ? `, and ${more.length} more` : ''}` : null
+  }, [history, countSteps, stand])
   const preview = useCallback((change: ((job: Job) => Job) | null) => setShown(change ? change(newest.current) : null), [])
-  const resolve = useCallback((choice: 'mine' | 'theirs') => {
-    const job = saver.current!.resolve(choice)
+  const resolve = useCallback((chosen: Job) => {
+    const job = saver.current!.resolve(chosen)
     newest.current = job
     setSettled(job)
-  }, [])
+    beginHistory(job)
+  }, [beginHistory])
   const takeUp = useCallback((next: Opened) => {
     newest.current = next.job
     setSettled(next.job)
     setState({ kind: 'saved', at: next.savedAt })
     setBase(next)
-  }, [])
-  return { job: shown ?? settled, state, settle, preview, resolve, takeUp, revision: useCallback(() => saver.current?.revision ?? base.revision, [base]) }
+    beginHistory(next.job)
+  }, [beginHistory])
+  const undo = useCallback(() => step('undo'), [step])
+  const redo = useCallback(() => step('redo'), [step])
+  return { job: shown ?? settled, state, settle, preview, resolve, undo, redo, steps, takeUp, revision: useCallback(() => saver.current?.revision ?? base.revision, [base]) }
 }

@@ -1,6 +1,10 @@
 'use client'
 
-import { holeMove, jobKinds, type Job } from '@/core/job'
+import { useState } from 'react'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { fieldsAt, holeMove, jobKinds, stations, type Job } from '@/core/job'
+import { stationNames } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
@@ -69,6 +73,12 @@ function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
   )
 }
 
+/** The sheet to take to the machine: its address hangs on the job's own. */
+function SheetLink() {
+  const path = usePathname()
+  return <p><Link href={`${path}/measuring`} prefetch={false}>Measuring sheet to take to the machine</Link></p>
+}
+
 function Stage(props: StationProps) {
   const { job } = props
   const mountsFan = jobKinds[job.kind].mountsFan
@@ -77,7 +87,8 @@ function Stage(props: StationProps) {
       <>
         <h2>The space, and what lets air in and out</h2>
         {mountsFan ? <BayBox job={job} bay={job.bay} /> : <p className="say">Only how hot it may get counts here; the fan and its vents stay as they are.</p>}
-        <p className="say">Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Draw on the free depth where the fan would sit, with doors and covers shut.</p>
+        <p className="say">Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Take the free depth where the fan would sit, with doors and covers shut.</p>
+        <SheetLink />
       </>
     )
   }
@@ -87,6 +98,7 @@ function Stage(props: StationProps) {
       {mountsFan && job.cooling && <CoreFace job={job} cooling={job.cooling} />}
       <NewCoreWords job={job} />
       <p className="say">{mountsFan ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. ' : ''}The engine thermostat&rsquo;s figure is stamped on it.</p>
+      <SheetLink />
     </>
   )
 }
@@ -96,6 +108,7 @@ const changeCooling = (job: Job, part: Partial<Cooling>): Job => ({ ...job, cool
 function Tray(props: StationProps) {
   const { job, settle } = props
   const { cooling } = job
+  const [whole, setWhole] = useState(false)
   return (
     <>
       {cooling && (
@@ -106,8 +119,16 @@ function Tray(props: StationProps) {
           {cooling.cores > 1 && jobKinds[job.kind].mountsFan && <YesNoField label="Cores joined" value={cooling.coresJoined} onChange={(coresJoined) => settle((j) => changeCooling(j, { coresJoined }))} />}
         </>
       )}
-      <h2>Readings</h2>
-      <Readings {...props} station="measure" />
+      <div className="d-flex justify-content-between align-items-baseline">
+        <h2>{whole ? 'The whole measuring sheet' : 'Readings'}</h2>
+        <button type="button" className="word-button small" aria-pressed={whole} onClick={() => setWhole(!whole)}>{whole ? 'only this station' : 'type in the whole sheet'}</button>
+      </div>
+      {whole ? stations.filter((s) => fieldsAt(job, s).length > 0).map((s) => (
+        <section key={s} aria-label={stationNames[s]}>
+          <h3 className="mt-2">{stationNames[s]}</h3>
+          <Readings {...props} station={s} only={(a) => !a.startsWith('controllers')} />
+        </section>
+      )) : <Readings {...props} station="measure" />}
     </>
   )
 }

@@ -1,13 +1,75 @@
-import { readJobFile } from '@/formats'
-import { addJob, now, theStore } from '@/store'
+import { readJob, splitJobsFile } from '@/formats'
+import { addJobs, now, prepareJob, theStore, type Prepared } from '@/store'
 import { answering } from '../answers'
 
-/** Takes one job file in: `{ id }`, or `{ message }` that says what is wrong with it. */
+type Ready = Extract<Prepared, { ok: true }>
+interface Failure { readonly number: number; readonly title: string; readonly message: string }
+
+const MOST_TOLD = 200
+const titleOf = (value: unknown): string => {
+  const title = typeof value === 'object' && value !== null ? (value as { title?: unknown }).title : undefined
+  return typeof title === 'string' ? title.slice(0, 80) : ''
+}
+/** lets other requests in between two jobs */
+const breathe = (): Promise<void> => new Promise((resolve) => { setImmediate(resolve) })
+
+function prepared(value: unknown): Prepared {
+  const read = readJob(value)
+  return read.ok ? prepareJob(read.job) : read
+}
+
+/**
+ * Works every job out first, then puts them into the yard in one go: all, or with `partly` those that can be read.
+ * Yields `{ done, of }` on the way and ends with `{ added, failed, failures }`.
+ */
+async function* bringIn(jobs: readonly unknown[], partly: boolean, signal: AbortSignal): AsyncGenerator<object> {
+  const ready: Ready[] = []
+  const failures: Failure[] = []
+  for (const [i, value] of jobs.entries()) {
+    if (signal.aborted) return
+    const one = prepared(value)
+    if (one.ok) ready.push(one)
+    else failures.push({ number: i + 1, title: titleOf(value), message: one.message })
+    if (i % 20 === 19) {
+      yield { done: i + 1, of: jobs.length }
+      await breathe()
+    }
+  }
+  if (signal.aborted) return
+  const taken = failures.length === 0 || partly ? ready : []
+  const ids = taken.length ? await addJobs(await theStore(), taken, now().toISOString()) : []
+  yield { added: ids.length, could: ready.length, failed: failures.length, failures: failures.slice(0, MOST_TOLD), ...(ids.length === 1 ? { id: ids[0] } : {}) }
+}
+
+/**
+ * Takes a file of one job in: `{ id }`, or `{ message }` that says what is wrong with it. A file of many is answered line by
+ * line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
+ */
 export async function POST(request: Request): Promise<Response> {
   return answering(async () => {
-    const read = readJobFile(await request.text())
-    if (!read.ok) return Response.json({ message: read.message }, { status: 400 })
-    const added = await addJob(await theStore(), read.job, now().toISOString())
-    return added.ok ? Response.json({ id: added.id }) : Response.json({ message: added.message }, { status: 400 })
+    const split = splitJobsFile(await request.text())
+    if (!split.ok) return Response.json({ message: split.message }, { status: 400 })
+    const [only] = split.jobs
+    if (split.jobs.length === 1) {
+      const one = prepared(only)
+      if (!one.ok) return Response.json({ message: one.message }, { status: 400 })
+      const [id] = await addJobs(await theStore(), [one], now().toISOString())
+      return Response.json({ id })
+    }
+    const steps = bringIn(split.jobs, new URL(request.url).searchParams.get('partly') === 'yes', request.signal)
+    const encoder = new TextEncoder()
+    const stream = new ReadableStream<Uint8Array>({
+      pull: async (c) => {
+        const line = await answering(async () => {
+          const { value, done } = await steps.next()
+          return done ? new Response(null) : Response.json(value)
+        }, (message) => ({ message }))
+        const text = await line.text()
+        if (text) c.enqueue(encoder.encode(`${text}\n`))
+        else c.close()
+      },
+      cancel: () => void steps.return(undefined),
+    })
+    return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } })
   }, (message) => ({ message }))
 }

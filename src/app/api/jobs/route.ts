@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { daySchema, jobSchema, machineKinds, startJob } from '@/core/job'
+import { daySchema, jobKinds, jobSchema, machineKinds, startJob, typicalMachines, type JobKind } from '@/core/job'
 import { problemsInWords } from '@/formats'
 import { addJob, now, theStore } from '@/store'
 import { answering, readBody } from '../answers'
@@ -7,7 +7,8 @@ import { answering, readBody } from '../answers'
 const beginning = z.strictObject({
   title: z.string().trim().min(1).max(80), kind: z.enum(machineKinds), machineName: z.string().trim().min(1).max(80), owner: z.string().max(80),
   units: z.enum(['metric', 'imperial']), promisedOn: daySchema.nullable(), heightM: z.number().min(-430).max(5500).optional(),
-})
+  job: z.enum(Object.keys(jobKinds) as [JobKind, ...JobKind[]]),
+}).refine((b) => typicalMachines[b.kind].jobs.includes(b.job), 'this kind of job does not suit this machine')
 
 /** Starts a job: `{ id }`, or `{ message }`. */
 export async function POST(request: Request): Promise<Response> {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { jobSchema } from '@/core/job'
+import { jobSchema, type Job } from '@/core/job'
 import type { PendingSave, SaveAnswer } from '@/stations/job-screen/saver'
 import type { Opened } from '@/stations/job-screen/use-job-document'
 
@@ -26,6 +26,16 @@ export async function saveJob(id: string, { from, key, job }: PendingSave): Prom
     return parsed.success ? parsed.data : { kind: 'later', message: unreached }
   } catch {
     return { kind: 'later', message: unreached }
+  }
+}
+
+/** One revision of a job as it was; null where it cannot be had. */
+export async function loadRevision(id: string, number: number): Promise<Job | null> {
+  try {
+    const parsed = z.object({ job: jobSchema }).safeParse(await (await fetch(`/api/jobs/${encodeURIComponent(id)}/revisions/${number}`)).json())
+    return parsed.success ? parsed.data.job : null
+  } catch {
+    return null
   }
 }
 

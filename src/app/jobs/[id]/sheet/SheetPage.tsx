@@ -1,33 +1,50 @@
 'use client'
 
+import { useEffect } from 'react'
 import Link from 'next/link'
 import Button from 'react-bootstrap/Button'
 import type { Sheet } from '@/core/plan'
 
-/** The bench sheet as it is printed. */
-export function SheetPage({ id, sheet, sealed }: { readonly id: string; readonly sheet: Sheet; readonly sealed: boolean }) {
+interface Props {
+  readonly sheet: Sheet
+  /** where the same is had as PDF; the paper is added to it */
+  readonly pdf: string
+  /** where the job's file is had, where that is offered */
+  readonly file?: string
+  readonly back: string
+  readonly backName: string
+  readonly note: string
+}
+
+const onPaper = (address: string, paper: string): string => `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
+
+/** A sheet as it is printed, with what leads away from it. */
+export function SheetPage({ sheet, pdf, file, back, backName, note }: Props) {
+  useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
   return (
-    <div className="sheet-page">
-      <p className="no-print d-flex gap-3 align-items-center">
+    <main className="sheet-page">
+      <nav className="no-print d-flex flex-wrap gap-3 align-items-center mb-3" aria-label="This sheet">
         <Button variant="outline-dark" onClick={() => window.print()}>Print</Button>
-        <Link href={`/jobs/${id}`}>Back to the job</Link>
-        <a href={`/api/jobs/${id}/file`}>Job file</a>
-        {sealed && <span className="soft">as it was signed</span>}
-      </p>
+        <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
+        <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
+        {file && <a href={file}>Job file</a>}
+        <Link href={back} prefetch={false}>{backName}</Link>
+        {note && <span className="soft">{note}</span>}
+      </nav>
       <h1>{sheet.title}</h1>
       <p>{sheet.subtitle}</p>
       {sheet.sections.map((s) => (
         <section key={s.heading}>
           <h2>{s.heading}</h2>
-          {s.lines.map((line) => <p key={line} className="mb-1">{line}</p>)}
+          {s.lines.map((line, i) => <p key={i} className="mb-1">{line}</p>)}
           {s.table && (
             <table>
-              <thead><tr>{s.table.columns.map((c) => <th key={c} scope="col">{c}</th>)}</tr></thead>
+              <thead><tr>{s.table.columns.map((c, i) => <th key={i} scope="col">{c}</th>)}</tr></thead>
               <tbody>{s.table.rows.map((row, i) => <tr key={i}>{row.map((cell, k) => <td key={k}>{cell}</td>)}</tr>)}</tbody>
             </table>
           )}
         </section>
       ))}
-    </div>
+    </main>
   )
 }

@@ -1,0 +1,51 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { format } from 'date-fns'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import type { PastRevision } from '@/store/history'
+
+interface Props { readonly id: string; readonly title: string; readonly newest: number; readonly revisions: readonly PastRevision[] }
+
+/** Every settled change of a job, newest first; any can be looked at and brought back. */
+export function History({ id, title, newest, revisions }: Props) {
+  const router = useRouter()
+  // the time of day is the browser's own, so it is written only there
+  const [inBrowser, setInBrowser] = useState(false)
+  const [trouble, setTrouble] = useState<string | null>(null)
+  useEffect(() => { setInBrowser(true); document.documentElement.dataset.ready = 'yes' }, [])
+  const bring = async (number: number): Promise<void> => {
+    try {
+      const answer = (await (await fetch(`/api/jobs/${encodeURIComponent(id)}/revisions/${number}`, { method: 'POST' })).json()) as { ok?: boolean; message?: string }
+      if (answer.ok) router.push(`/jobs/${id}`)
+      else setTrouble(answer.message ?? 'It was not brought back.')
+    } catch {
+      setTrouble('Pyraxis does not answer. Nothing was changed; try again.')
+    }
+  }
+  const last = revisions.at(-1)
+  return (
+    <main className="history">
+      <p><Link href={`/jobs/${id}`} prefetch={false}>Back to the job</Link></p>
+      <h1>{title}: what was changed, and when</h1>
+      {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+      <ol className="list-unstyled">
+        {revisions.map((r) => (
+          <li key={r.number} className="history-line">
+            <span className="figure-text">{r.number}</span>
+            <span>
+              <span className="soft small d-block" suppressHydrationWarning>{inBrowser ? format(new Date(r.madeAt), 'EEE d MMM yyyy, HH:mm') : r.madeAt.slice(0, 10)}{r.sealed ? ' · signed here: evaluation and sheet are kept' : ''}{r.number === newest ? ' · stands now' : ''}</span>
+              {r.changes.length === 0 ? 'nothing that is told' : r.changes.map((c) => <span key={c} className="d-block">{c}</span>)}
+            </span>
+            <span className="text-nowrap">
+              <Link className="me-3" href={`/jobs/${id}/history/${r.number}`} prefetch={false} aria-label={`Look at revision ${r.number}`}>look</Link>
+              {r.number !== newest && <button type="button" className="word-button" aria-label={`Bring back revision ${r.number}`} onClick={() => void bring(r.number)}>bring back</button>}
+            </span>
+          </li>
+        ))}
+      </ol>
+      {last && last.number > 1 && <p><Link href={`/jobs/${id}/history?before=${last.number}`} prefetch={false}>Older</Link></p>}
+    </main>
+  )
+}

@@ -1,0 +1,14 @@
+import { listRevisions } from '@/store'
+import { jobPage } from '../../../trouble'
+import { History } from './History'
+
+export const dynamic = 'force-dynamic'
+
+const MOST = 40
+
+export default async function Page({ params, searchParams }: { readonly params: Promise<{ id: string }>; readonly searchParams: Promise<{ before?: string }> }) {
+  return jobPage(params, async ({ id, job, revision }, store) => {
+    const before = Number((await searchParams).before) || null
+    return <History id={id} title={job.title} newest={revision} revisions={await listRevisions(store, id, before, MOST)} />
+  })
+}

@@ -1,0 +1,11 @@
+import { measuringSheet } from '@/core/plan'
+import { jobPage } from '../../../trouble'
+import { SheetPage } from '../sheet/SheetPage'
+
+export const dynamic = 'force-dynamic'
+
+export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
+  return jobPage(params, async ({ id, job }) => (
+    <SheetPage sheet={measuringSheet(job)} pdf={`/api/jobs/${id}/measuring.pdf`} back={`/jobs/${id}?station=measure`} backName="Back to the job" note="type it back in Measure: Enter goes from line to line" />
+  ))
+}

@@ -1,0 +1,9 @@
+import { listShelf, theStore } from '@/store'
+import { orTrouble } from '../trouble'
+import { Shelf } from './Shelf'
+
+export const dynamic = 'force-dynamic'
+
+export default async function ShelfPage() {
+  return orTrouble(async () => <Shelf entries={await listShelf(await theStore())} />)
+}

@@ -1,0 +1,37 @@
+import { askedFields } from '../job/address'
+import type { Job } from '../job/document'
+import { CORE_VERSION } from '../job/evaluation'
+import { stations } from '../job/field'
+import { typicalMachines } from '../job/typical'
+import { format, shown } from '../units'
+import { cureChecks } from './cure'
+import { stationNames } from './next'
+import { complaintInWords, type Sheet } from './sheet'
+
+const BLANK = '______________'
+
+/**
+ * The sheet to take to the machine: every reading that is asked, with how to take it and a blank, in the order in which
+ * it is typed back. What is measured already stands there; a guess stands in brackets.
+ */
+export function measuringSheet(job: Job): Sheet {
+  const units = job.units
+  const perStation = stations.flatMap((station): Sheet['sections'] => {
+    const rows = askedFields(job).filter((f) => f.station === station && !f.address.startsWith('controllers')).map((f) => {
+      const { unit } = shown(0, f.quantity, units)
+      const known = format(f.reading.value, f.quantity, units)
+      return [f.label, f.tell, f.reading.source === 'measured' ? known : `${BLANK} ${unit}`.trim(), f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`]
+    })
+    return rows.length ? [{ heading: stationNames[station], lines: [], table: { columns: ['reading', 'how', 'measured', 'stands in the job as'], rows } }] : []
+  })
+  return {
+    title: `Measuring sheet: ${job.title}`, coreVersion: CORE_VERSION,
+    subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ${complaintInWords(job)}.`,
+    sections: [
+      { heading: 'First', lines: [`Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves clear of the fan it has.`], table: null },
+      { heading: 'Is a fan the cure?', lines: [], table: { columns: ['', 'would look like', 'ruled out / looks like it'], rows: cureChecks(job).map((c) => [c.name, c.looksLike, job.checks.find((d) => d.id === c.id)?.found ?? BLANK]) } },
+      ...perStation,
+      { heading: 'Sketch', lines: ['What is near it, what moves, what is hot; where the leads could go:', ' ', ' ', ' ', ' ', ' '], table: null },
+    ],
+  }
+}

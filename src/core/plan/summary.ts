@@ -1,0 +1,44 @@
+import { z } from 'zod'
+import { CORE_VERSION, evaluate } from '../job'
+import { jobKinds } from '../job/kinds'
+import { machineKinds, marginIds, type Job } from '../job/document'
+import { verdicts } from '../reading'
+import { stations } from '../job/field'
+import { worstInWords } from '../job/words'
+import { filled } from './filled'
+import { nextThing } from './next'
+import { complaintInWords } from './sheet'
+
+/** A job as one line of the yard: worked out when it is saved, so that a yard of thousands opens at once. */
+export const summarySchema = z.strictObject({
+  coreVersion: z.string(), title: z.string(), kind: z.enum(machineKinds), about: z.string(), complaint: z.string(), promisedOn: z.string().nullable(), signedOn: z.string().nullable(), endedOn: z.string().nullable(),
+  margins: z.array(z.strictObject({ id: z.enum(marginIds), name: z.string(), verdict: z.enum(verdicts), x: z.number().nullable(), xWorst: z.number().nullable(), xBest: z.number().nullable() })),
+  worst: z.string(),
+  /** the next thing to do but for what falls due by the calendar */
+  next: z.string(),
+  ticks: z.array(z.enum(['full', 'begun', 'empty'])),
+  /** what is looked after, not yet done, with its day */
+  care: z.array(z.strictObject({ what: z.string(), dueOn: z.string() })),
+})
+export type Summary = z.infer<typeof summarySchema>
+
+/** a day before all calendars: nothing is due on it */
+const NEVER_DUE = '0000-01-01'
+
+export function summaryOf(job: Job): Summary {
+  const evaluation = evaluate(job)
+  return {
+    coreVersion: CORE_VERSION, title: job.title, kind: job.machine.kind, about: `${job.machine.name}${job.machine.owner ? `, ${job.machine.owner}` : ''}: ${jobKinds[job.kind].name}`, complaint: complaintInWords(job),
+    promisedOn: job.promisedOn, signedOn: job.signature?.at.slice(0, 10) ?? null, endedOn: job.ended?.at.slice(0, 10) ?? null,
+    margins: evaluation.margins.map(({ id, name, verdict, x, xWorst, xBest }) => ({ id, name, verdict, x, xWorst, xBest })),
+    worst: job.ended ? `Ended without a fan: ${job.ended.why}` : worstInWords(evaluation, job.units), next: nextThing(job, evaluation, NEVER_DUE).text,
+    ticks: stations.map((s) => {
+      const { done, total } = filled(job, s)
+      return total > 0 && done === total ? 'full' : done > 0 ? 'begun' : 'empty'
+    }),
+    care: job.after.flatMap((a) => (a.dueOn !== null && a.doneOn === null ? [{ what: a.what, dueOn: a.dueOn }] : [])),
+  }
+}
+
+/** What falls due on a day or has been due before. */
+export const dueOn = ({ care }: Pick<Summary, 'care'>, today: string): string[] => care.filter((c) => c.dueOn <= today).map((c) => c.what)
