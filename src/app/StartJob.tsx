@@ -49,6 +49,11 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
               ))}
             </div>
           </fieldset>
+          <Form.Group controlId="start-job" className="mb-2">
+            <Form.Label className="mb-0">What is to be done</Form.Label>
+            <Form.Select {...register('job')} value={job}>{suits.map((k) => <option key={k} value={k}>{jobKinds[k].name}</option>)}</Form.Select>
+            <Form.Text className="soft">{jobKinds[job].tell}</Form.Text>
+          </Form.Group>
           <Form.Group controlId="start-title-field" className="mb-2">
             <Form.Label className="mb-0">Job</Form.Label>
             <Form.Control maxLength={80} placeholder="Fell team bike 4" isInvalid={!!errors.title} {...register('title', { validate: (v) => v.trim() !== '' })} />
