@@ -1,7 +1,4 @@
-import type { Page } from '@playwright/test'
-import { expect, openJob, ready, saved, test, type, verdict } from './test-support/yard'
-
-const go = async (page: Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: station }).click()
+import { expect, go, openJob, ready, saved, test, type, verdict } from './test-support/yard'
 
 test('a trail bike from the first word to the signature', async ({ page, yard }) => {
   test.setTimeout(240_000)
@@ -16,10 +13,12 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await expect(page.getByRole('heading', { level: 1, name: 'Fell team bike 9' })).toBeVisible()
   await expect(verdict(page, 'fuse')).toHaveText('short')
 
+  await page.getByLabel('Is there a battery?').selectOption('yes')
+  await page.getByLabel('Is its output DC?').selectOption('yes')
   await type(page, 'after', '12 min')
   await type(page, 'above, surroundings', '64 F')
   await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 17.78 °C')
-  for (const [label, text] of [['coldest day it works', '0 C'], ['hottest day it works', '31'], ['rated speed', '8500'], ['slow work', '3300'], ['load share of the heaviest work', '40 %'], ['idle', '1700']] as const) await type(page, label, text)
+  for (const [label, text] of [['coldest day it works', '0 C'], ['hottest day it works', '31'], ['rated speed', '8500'], ['slow work speed', '3300'], ['load share of the heaviest work', '40 %'], ['idle speed', '1700']] as const) await type(page, label, text)
   await go(page, 'Measure')
   for (const [label, text] of [['engine thermostat opens', '78 C'], ['cap', '1.1 bar'], ['free behind the core', '2 1/4 in'], ['core thick', '30mm']] as const) await type(page, label, text)
   await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57.15')
@@ -51,8 +50,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   await go(page, 'Power')
   await page.getByLabel('Known by').selectOption('points')
-  const currents = page.getByLabel('charging current there', { exact: true })
-  for (const [i, text] of [[0, '8.6 A'], [1, '12.1'], [2, '13,7']] as const) { await currents.nth(i).fill(text); await currents.nth(i).press('Enter') }
+  for (const [state, text] of [['idle', '8.6 A'], ['slow work', '12.1'], ['cruise', '13,7']] as const) await type(page, `charging current at ${state}`, text)
   for (const [label, text] of [['other loads', '3.6 A'], ['charged to', '95 %'], ['starter takes', '52 A'], ['cold-cranking current', '110'], ['battery', '7 Ah']] as const) await type(page, label, text)
   await expect(verdict(page, 'charge')).not.toHaveText('short')
   await expect(page.locator('.word.verdict-short')).toHaveCount(0)
@@ -66,7 +64,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   const address = new URL(page.url()).pathname
   await page.goto(`${yard.url}${address}/sheet`)
-  await expect(page.getByRole('heading', { level: 2 })).toContainText(['Job and complaint', 'Readings', 'Margins', 'Parts and wire', 'Setting and keys', /Steps/, 'Proof against prediction', 'Cautions', 'Signature'])
+  await expect(page.getByRole('heading', { level: 2 })).toContainText(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Setting and keys', /Steps/, 'Proof against prediction', 'Cautions', 'Signature'])
   expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(20_000)
 
   await page.goto(`${yard.url}${address}?station=after`)

@@ -19,6 +19,8 @@ export class Yard {
   readonly folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-e2e-'))
   readonly database = path.join(this.folder, 'yard.db')
   url = ''
+  /** ISO moment at which the server's clock is fixed, from its next start */
+  clock: string | undefined
   private port = 0
   private server: ChildProcess | undefined
 
@@ -55,7 +57,7 @@ export class Yard {
   }
 
   private get environment(): NodeJS.ProcessEnv {
-    return { ...process.env, NODE_ENV: 'production', PYRAXIS_DB: this.database, NEXT_TELEMETRY_DISABLED: '1' }
+    return { ...process.env, NODE_ENV: 'production', PYRAXIS_DB: this.database, NEXT_TELEMETRY_DISABLED: '1', ...(this.clock ? { PYRAXIS_NOW: this.clock } : {}) }
   }
 }
 
@@ -93,3 +95,40 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 
 /** The verdict that the rail shows for a margin. */
 export const verdict = (page: Page, margin: string) => page.locator(`[data-margin="${margin}"] .word`)
+
+/** Goes to a station by its place on the spine. */
+export const go = (page: Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: new RegExp(` ${station},`) }).click()
+
+/** Ticks every build step that is left. */
+export async function buildAll(page: Page): Promise<void> {
+  await go(page, 'Build')
+  while (await page.getByRole('button', { name: 'Done', exact: true }).count()) await page.getByRole('button', { name: 'Done', exact: true }).click()
+}
+
+/** Answers every proof: yes, or the predicted figure as measured. */
+export async function proveAll(page: Page): Promise<void> {
+  await go(page, 'Prove')
+  for (const yes of await page.getByRole('button', { name: /^yes: / }).all()) await yes.click()
+  for (const proof of await page.locator('section:has(label:text-is("measured"))').all()) {
+    const predicted = /Predicted ([^,]+),/.exec((await proof.textContent())!)![1]!
+    await proof.getByLabel('measured').fill(predicted)
+    await proof.getByLabel('measured').press('Enter')
+    await expect(proof).toContainText('as predicted')
+  }
+  await page.getByLabel('Setting', { exact: true }).selectOption('working')
+}
+
+/** Accepts what is unsure, open or warned of, and signs. */
+export async function acceptAndSign(page: Page, who: string): Promise<void> {
+  await go(page, 'After')
+  for (const box of await page.getByRole('checkbox', { name: /unsure|open|Warn|\w/ }).all()) if (!(await box.isChecked()) && /^accept-/.test((await box.getAttribute('id')) ?? '')) await box.check()
+  if (await page.getByLabel('Who', { exact: true }).count()) {
+    await page.getByLabel('Who', { exact: true }).fill(who)
+    await page.getByLabel('Why', { exact: true }).fill('told to the owner, looked at together')
+    await page.getByRole('button', { name: 'Accept what is ticked' }).click()
+  }
+  await saved(page)
+  await page.getByLabel('Signed by').fill(who)
+  await page.getByRole('button', { name: 'Sign the job' }).click()
+  await expect(page.getByText(`Signed by ${who}`)).toBeVisible()
+}

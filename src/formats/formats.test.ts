@@ -5,7 +5,7 @@ import { jobJsonSchema, readJobFile, readShelfFile, writeJobFile } from '.'
 
 const ROOT = path.join(__dirname, '..', '..')
 const text = (name: string): string => readFileSync(path.join(ROOT, 'examples', name), 'utf8')
-const fresh = JSON.parse(text('fell-bike-fresh.job.json')) as Record<string, unknown>
+const fresh = JSON.parse(readFileSync(path.join(__dirname, 'test-support', 'fresh.job.json'), 'utf8')) as Record<string, unknown>
 const message = (value: unknown): string => {
   const read = readJobFile(typeof value === 'string' ? value : JSON.stringify(value))
   return read.ok ? 'taken' : read.message

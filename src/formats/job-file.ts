@@ -42,7 +42,7 @@ export function splitJobsFile(text: string): { readonly ok: true; readonly jobs:
   const json = parseJson(text)
   if (!json.ok) return json
   const value = json.value as { format?: unknown; version?: unknown; jobs?: unknown } | null
-  if (value?.format !== 'pyraxis-jobs') return { ok: true, jobs: [value] }
+  if (value?.format !== 'pyraxis-jobs') return text.length > LARGEST_JOB_FILE ? { ok: false, message: 'This file is too large to be a job.' } : { ok: true, jobs: [value] }
   if (value.version !== 1) return { ok: false, message: 'This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.' }
   return Array.isArray(value.jobs) ? { ok: true, jobs: value.jobs as unknown[] } : { ok: false, message: 'This file of many jobs has no list of jobs.' }
 }

@@ -13,7 +13,7 @@ export function ShelfChanges({ job, shelf, settle, station }: Pick<StationProps,
   const changes = shelfChanges(job, shelf).filter((c) => chosenAt[c.part.kind] === station)
   return changes.map(({ part, now, lines }) => (
     <div key={part.id} className="say say-unsure" role="note">
-      {now === null ? `${part.name} is no longer on the shelf; this job keeps the ${partKinds[part.kind].name} as it was chosen.` : (
+      {now === null ? `${part.name} is not on the shelf now; this job keeps the ${partKinds[part.kind].name} as it was chosen.` : (
         <>
           The shelf&rsquo;s {part.name} has changed since it was chosen:
           <ul className="mb-1 ps-3">{lines.map((l) => <li key={l.label}>{l.label}: {l.here} here, {l.there} on the shelf</li>)}</ul>

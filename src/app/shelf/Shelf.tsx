@@ -14,6 +14,8 @@ import { bringShelfIn, retire, type ShelfTrouble } from './server-calls'
 
 interface Entry { readonly part: Part; readonly retiredAt: string | null }
 
+const kindOrder = Object.keys(partKinds) as PartKind[]
+
 /** the figures that tell parts of one kind apart, in a line */
 const telling: Readonly<Record<PartKind, readonly string[]>> = {
   fan: ['diameterM', 'ratedV', 'ratedA', 'depthM', 'ingress'], controller: ['band', 'range.minC', 'range.maxC', 'contact.ratedA', 'ingress'], probe: ['r25Ohm', 'leadM'], relay: ['contact.ratedA', 'coilV', 'terminalAreaM2'],
@@ -23,7 +25,10 @@ const telling: Readonly<Record<PartKind, readonly string[]>> = {
 const inShort = (part: Part): string => {
   const texts = formText(part, 'metric')
   const lines = formOf(part.kind)
-  return telling[part.kind].flatMap((path) => (texts[path] ? [`${lines.find((l) => l.path === path)!.label} ${texts[path]}`] : [])).join(' · ')
+  return telling[part.kind].flatMap((path) => {
+    const line = lines.find((l) => l.path === path)!
+    return texts[path] ? [line.options ? line.options.find((o) => o.value === texts[path])?.name ?? texts[path] : `${line.label} ${texts[path]}`] : []
+  }).join(' · ')
 }
 
 interface Row { readonly part: Part; readonly kind: string; readonly name: string; readonly maker: string; readonly about: string; readonly state: string }
@@ -44,7 +49,7 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   const router = useRouter()
   const asked = useSearchParams().get('part')
   const named = entries.find((e) => e.part.id === asked)?.part
-  const [editing, setEditing] = useState<Editing | null>(named ? { part: named, kind: named.kind, copy: false } : null)
+  const [editing, setEditing] = useState<Editing | null>(null)
   const [search, setSearch] = useState('')
   const [kind, setKind] = useState<PartKind | 'all'>('all')
   const [withRetired, setWithRetired] = useState(false)
@@ -52,8 +57,13 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   const [trouble, setTrouble] = useState<ShelfTrouble | null>(null)
   const [said, setSaid] = useState<string | null>(null)
   const file = useRef<HTMLInputElement>(null)
+  // a part that the address names is opened once the page stands
+  useEffect(() => {
+    if (named) setEditing({ part: named, kind: named.kind, copy: false })
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another part is asked for, not when the shelf is read anew
+  }, [asked])
   useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
-  const data = useMemo(() => entries.filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind)).map(({ part, retiredAt }): Row => ({
+  const data = useMemo(() => entries.filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind)).sort((a, b) => kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) || a.part.name.localeCompare(b.part.name)).map(({ part, retiredAt }): Row => ({
     part, kind: partKinds[part.kind].name, name: part.name, maker: part.maker, about: inShort(part),
     state: retiredAt ? 'retired' : contradictions(part).length ? 'sources disagree' : '',
   })), [entries, kind, withRetired])

@@ -10,11 +10,15 @@ export interface PlacedField extends Field { readonly address: string; readonly 
 
 const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
 
+const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: 'slow work', cruise: 'cruise' }
+
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
 function ownLabel(job: Job, { address, label }: Found): string {
   const [list, id] = address.split('.')
   if (address === 'place.freeDepthM' && job.bay) return 'free behind the panel'
+  if (list === 'probes' && job.bay && address.endsWith('.kappa')) return "share of the bay's warmth that the probe sees"
   if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
+  if (list === 'charging' && id === 'points') return address.endsWith('rpm') ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading` : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
   if (list !== 'conductors') return label
   return `${job.conductors.find((c) => c.id === id)?.role === 'return' ? 'way back' : 'feed'}, ${label}`
 }

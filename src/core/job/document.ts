@@ -81,9 +81,9 @@ export const jobSchema = z.strictObject({
   engine: z.strictObject({
     ratedPowerW: field('rated power', 'power', [200, 600_000], 'machine'),
     ratedRpm: field('rated speed', 'engineSpeed', [300, 20_000], 'machine'),
-    idleRpm: field('idle', 'engineSpeed', [200, 5000], 'machine'),
-    slowRpm: field('slow work', 'engineSpeed', [200, 15_000], 'machine'),
-    cruiseRpm: field('cruise', 'engineSpeed', [200, 18_000], 'machine'),
+    idleRpm: field('idle speed', 'engineSpeed', [200, 5000], 'machine'),
+    slowRpm: field('slow work speed', 'engineSpeed', [200, 15_000], 'machine'),
+    cruiseRpm: field('cruise speed', 'engineSpeed', [200, 18_000], 'machine'),
     heatShare: field('heat over brake power', 'share', [0.1, 2], 'machine', 'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred 0.5, closed 1'),
     loadShare: field('load share of the heaviest work', 'share', [0.01, 1], 'machine', 'slow crawl 0.18, climb 0.45, digging 0.5'),
     thermostatOpensC: field('engine thermostat opens', 'temperature', [20, 120], 'measure', 'stamped on it, or in a pan of water with a thermometer').nullable(),

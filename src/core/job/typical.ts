@@ -73,7 +73,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
   },
   trailer: {
     name: 'trailer', jobs: ['bay', 'wiring'], battery: { kind: 'agm', ah: 90, coldCrankingA: null, crankingA: null }, charging: { currentA: 10, rpm: 1000 }, loadsA: 4,
-    engine: null, coolant: null, core: null, bay: { spaceM3: 1, inM2: 0.02, outM2: 0.02, heightM: 0.5, allowedC: 45, heatShare: 0 }, heatW: 300,
+    engine: null, coolant: null, core: null, bay: { spaceM3: 1, inM2: 0.02, outM2: 0.02, heightM: 0.5, allowedC: 55, heatShare: 0 }, heatW: 300,
     tow: { pinA: 15, cableM: 6, cableSize: '2.5 mm²', chargerA: 10, aloneH: 8 }, freeBehindMm: 60, coldestC: 5, hottestC: 38,
     steers: false, routes: { feedM: 1.5, returnM: 1.4, fanMm: 300, probeMm: 600, sweepMm: 0 },
   },

@@ -28,7 +28,7 @@ const NEVER_DUE = '0000-01-01'
 export function summaryOf(job: Job): Summary {
   const evaluation = evaluate(job)
   return {
-    coreVersion: CORE_VERSION, title: job.title, kind: job.machine.kind, about: `${job.machine.name}${job.machine.owner ? `, ${job.machine.owner}` : ''}: ${jobKinds[job.kind].name}`, complaint: complaintInWords(job),
+    coreVersion: CORE_VERSION, title: job.title, kind: job.machine.kind, about: [...(job.machine.name === job.title ? [] : [job.machine.name]), ...(job.machine.owner ? [job.machine.owner] : []), jobKinds[job.kind].name].join(', '), complaint: complaintInWords(job),
     promisedOn: job.promisedOn, signedOn: job.signature?.at.slice(0, 10) ?? null, endedOn: job.ended?.at.slice(0, 10) ?? null,
     margins: evaluation.margins.map(({ id, name, verdict, x, xWorst, xBest }) => ({ id, name, verdict, x, xWorst, xBest })),
     worst: job.ended ? `Ended without a fan: ${job.ended.why}` : worstInWords(evaluation, job.units), next: nextThing(job, evaluation, NEVER_DUE).text,

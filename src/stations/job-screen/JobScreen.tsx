@@ -113,14 +113,14 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
           <Link href="/" className="wordmark">PYRAXIS</Link>
           <h1>{job.title}</h1>
           <span className="under">{complaintInWords(job)}</span>
+          <span className="saved"><SavedMark state={doc.state} /></span>
           <span className="right">
-            <SavedMark state={doc.state} />
             <button type="button" className="word-button" disabled={doc.steps.back === 0} onClick={stepBack} aria-keyshortcuts="Control+Z">undo</button>
             <button type="button" className="word-button" disabled={doc.steps.forward === 0} onClick={stepForward} aria-keyshortcuts="Control+Shift+Z">redo</button>
             <FindButton />
             <button type="button" className="word-button figure-text" onClick={swapUnits} aria-label="Swap unit system">{job.units === 'metric' ? '°C mm' : '°F in'}</button>
-            <Link href={`/jobs/${opened.id}/sheet`} className="wide" prefetch={false}>Bench sheet</Link>
-            <Link href={`/jobs/${opened.id}/history`} className="wide" prefetch={false}>History</Link>
+            <Link href={`/jobs/${opened.id}/sheet`} prefetch={false}><span className="wide-word">Bench </span>sheet</Link>
+            <Link href={`/jobs/${opened.id}/history`} prefetch={false}>history</Link>
             <ThemeButton />
             <button type="button" className="word-button" aria-label="Keys" onClick={() => setKeysShown(true)}>?</button>
           </span>
