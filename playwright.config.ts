@@ -13,6 +13,7 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 }, video: 'off', trace: 'retain-on-failure', screenshot: 'only-on-failure',
+    actionTimeout: 20_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },
   },
 })

@@ -52,7 +52,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.getByRole('heading', { level: 1 }).click()
       await page.keyboard.press('/')
       await page.keyboard.type('fell')
-      await page.getByRole('option').first().waitFor()
+      await page.getByRole('listbox', { name: 'Found' }).getByRole('option').first().waitFor()
       await look('find')
       await page.goto(`${yard.url}/jobs/nowhere`)
       await look('no such job')

@@ -58,14 +58,14 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
 
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Wheatear 150' }).click()
-  await page.getByLabel('Probe').selectOption({ label: 'Panel probe, 1.5 m, Skarn Works' })
+  await page.getByLabel('Probe', { exact: true }).selectOption({ label: 'Panel probe, 1.5 m, Skarn Works' })
   await type(page, "way of the fan's lead", '0.3 m')
   await go(page, 'Trigger')
   await page.getByLabel('Controller').selectOption({ label: 'Beadwheel, Skarn Works' })
   await expect(page.getByRole('slider', { name: 'on collar' })).toHaveAttribute('aria-valuetext', /on 79 °C at the probe: bay/)
   await page.keyboard.press('Escape')
   await go(page, 'Place')
-  await page.getByLabel('Probe').selectOption({ label: 'Panel probe, 1.5 m, Skarn Works' })
+  await page.getByLabel('Probe', { exact: true }).selectOption({ label: 'Panel probe, 1.5 m, Skarn Works' })
 
   await go(page, 'Wire')
   await page.getByLabel('Switched by').selectOption('controller')

@@ -97,7 +97,7 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 export const verdict = (page: Page, margin: string) => page.locator(`[data-margin="${margin}"] .word`)
 
 /** Goes to a station by its place on the spine. */
-export const go = (page: Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: new RegExp(` ${station},`) }).click()
+export const go = (page: Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: new RegExp(`${station} \\d`) }).click()
 
 /** Ticks every build step that is left. */
 export async function buildAll(page: Page): Promise<void> {

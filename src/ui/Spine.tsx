@@ -16,12 +16,11 @@ export function Spine({ entries, present, onGo }: { readonly entries: Readonly<R
           const share = total ? Math.round((100 * done) / total) : 0
           return (
             <li key={s}>
-              <button type="button" aria-current={s === present ? 'step' : undefined} onClick={() => onGo(s)} style={{ '--filled': `${share}%` } as CSSProperties}
-                aria-label={`${i + 1} ${stationNames[s]}, ${done} of ${total}${short ? ', a margin is short' : ''}`}>
+              <button type="button" aria-current={s === present ? 'step' : undefined} onClick={() => onGo(s)} style={{ '--filled': `${share}%` } as CSSProperties}>
                 <span className="gutter" aria-hidden="true"><s style={{ height: `${share}%` }} /></span>
-                <span className="key" aria-hidden="true">{i + 1}</span>
-                <b aria-hidden="true">{stationNames[s]}</b>
-                <i aria-hidden="true">{left || `${done} of ${total}`}</i>
+                <span className="key">{`${i + 1} `}</span>
+                <b> {stationNames[s]}<span className="visually-hidden"> {done} of {total}{short ? ', a margin is short' : ''}.</span></b>
+                <i>{left || `${done} of ${total}`}</i>
                 {short && <span className="notch" aria-hidden="true" />}
               </button>
             </li>

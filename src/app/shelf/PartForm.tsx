@@ -64,8 +64,8 @@ function Facts({ part, units, onChange }: { readonly part: Part; readonly units:
               <tr key={f.id}>
                 <td>{f.from}</td><td className="figure-text">{format(f.value, l.quantity!, units)}</td><td className="soft">{f.typed}</td>
                 <td className="text-end text-nowrap">
-                  <button type="button" className="word-button me-2" aria-label={`Let ${f.typed} count for ${l.label}`} onClick={() => onChange(takeFact(part, f.id))}>let it count</button>
-                  <button type="button" className="word-button" aria-label={`Take away ${f.typed} for ${l.label}`} onClick={() => onChange({ ...part, facts: part.facts.filter((x) => x.id !== f.id) })}>take away</button>
+                  <button type="button" className="word-button me-2" aria-label={`let it count: ${f.typed} for ${l.label}`} onClick={() => onChange(takeFact(part, f.id))}>let it count</button>
+                  <button type="button" className="word-button" aria-label={`take away ${f.typed} for ${l.label}`} onClick={() => onChange({ ...part, facts: part.facts.filter((x) => x.id !== f.id) })}>take away</button>
                 </td>
               </tr>
             ))}

@@ -1,5 +1,5 @@
 import { endsOf, sources, spreadOf, type Reading, type Source } from '../reading'
-import { formatSpread, fromSi, parse, parseWireSize, plainNumber, shownUnit, type Quantity, type UnitSystem } from '../units'
+import { fromSi, parse, parseWireSize, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds } from '../control'
 import { batteryKindName, batteryKinds } from '../electrical'
 import { partSchema, type Part, type PartKind } from './parts'
@@ -81,9 +81,9 @@ const written = (si: number, quantity: Quantity, units: UnitSystem, figures: num
 }
 
 function readingText(r: Reading, quantity: Quantity, units: UnitSystem, figures: number): string {
-  const own = r.spread !== undefined && r.spread !== spreadOf({ value: r.value, source: r.source }, quantity)
+  const own = r.spread !== undefined && (figures > 4 || r.spread !== spreadOf({ value: r.value, source: r.source }, quantity))
   if (!own) return written(r.value, quantity, units, figures)
-  const spread = formatSpread(r.spread!, quantity, units)
+  const spread = shown(r.spread!, quantity === 'temperature' ? 'temperatureDifference' : quantity, units, figures)
   return `${written(r.value, quantity, units, figures)} ±${spread.number}`
 }
 
@@ -104,6 +104,9 @@ export function formText(part: Part, units: UnitSystem, figures = 4): FormText {
 
 export type FormRead = { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly problems: Readonly<Record<string, string>> }
 
+/** without the last places' noise of a change of units, so that what is written out reads back the same */
+const tidy = (si: number): number => Number(si.toPrecision(12))
+
 const isSource = (word: string | undefined): word is Source => sources.includes(word as Source)
 
 function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: unknown } | { problem: string } {
@@ -123,9 +126,9 @@ function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: 
   if (line.kind === 'text') return { value: typed }
   const read = parse(typed, line.quantity!, units)
   if (!read.ok) return { problem: read.message }
-  if (line.kind === 'figure') return { value: read.value }
+  if (line.kind === 'figure') return { value: tidy(read.value) }
   const word = texts[sourcePath(line.path)]
-  return { value: { value: read.value, source: isSource(word) ? word : 'label', ...(read.spread === undefined ? {} : { spread: read.spread }) } satisfies Reading }
+  return { value: { value: tidy(read.value), source: isSource(word) ? word : 'label', ...(read.spread === undefined ? {} : { spread: tidy(read.spread) }) } satisfies Reading }
 }
 
 /** words of the document for what a form offers as text */

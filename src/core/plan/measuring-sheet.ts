@@ -29,7 +29,7 @@ export function measuringSheet(job: Job): Sheet {
     subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ${complaintInWords(job)}.`,
     sections: [
       { heading: 'First', lines: [`Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves clear of the fan it has.`], table: null },
-      { heading: 'Is a fan the cure?', lines: [], table: { columns: ['', 'would look like', 'ruled out / looks like it'], rows: cureChecks(job).map((c) => [c.name, c.looksLike, job.checks.find((d) => d.id === c.id)?.found ?? BLANK]) } },
+      { heading: 'Is a fan the cure?', lines: [], table: { columns: ['is it', 'would look like', 'ruled out / looks like it'], rows: cureChecks(job).map((c) => [c.name, c.looksLike, job.checks.find((d) => d.id === c.id)?.found ?? BLANK]) } },
       ...perStation,
       { heading: 'Sketch', lines: ['What is near it, what moves, what is hot; where the leads could go:', ' ', ' ', ' ', ' ', ' '], table: null },
     ],

@@ -155,7 +155,7 @@ export function benchSheet(job: Job, evaluation: Evaluation): Sheet {
       marginSection(evaluation, units),
       partsAndWire(job, units),
       settingSection(job, units),
-      section(`Steps, ${handsOnMinutes(steps)} min of hands`, [], ['', 'step', 'how', 'done'], steps.map((s, i) => [
+      section(`Steps, ${handsOnMinutes(steps)} min of hands`, [], ['no.', 'step', 'how', 'done'], steps.map((s, i) => [
         String(i + 1), s.title, s.tell, job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',
       ])),
       proofSection(job, units),

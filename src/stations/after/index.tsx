@@ -93,7 +93,7 @@ function Tray({ job, settle, now }: StationProps) {
             }} />
             {a.dueOn === null
               ? <button type="button" className="word-button" onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, afterCare.find((c) => c.id === a.id)?.days ?? 7) }))}>in {afterCare.find((c) => c.id === a.id)?.days ?? 7} d</button>
-              : <button type="button" className="word-button" aria-label={`${a.doneOn ? 'Not done after all' : 'Done'}: ${a.what}`} onClick={() => settle((j) => changeCare(j, a.id, { doneOn: a.doneOn ? null : today }))}>{a.doneOn ? `done ${a.doneOn}` : 'done'}</button>}
+              : <button type="button" className="word-button" aria-label={`${a.doneOn ? `done ${a.doneOn}, take back` : 'done'}: ${a.what}`} onClick={() => settle((j) => changeCare(j, a.id, { doneOn: a.doneOn ? null : today }))}>{a.doneOn ? `done ${a.doneOn}` : 'done'}</button>}
           </div>
         </Form.Group>
       ))}

@@ -118,11 +118,11 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
             <button type="button" className="word-button" disabled={doc.steps.back === 0} onClick={stepBack} aria-keyshortcuts="Control+Z">undo</button>
             <button type="button" className="word-button" disabled={doc.steps.forward === 0} onClick={stepForward} aria-keyshortcuts="Control+Shift+Z">redo</button>
             <FindButton />
-            <button type="button" className="word-button figure-text" onClick={swapUnits} aria-label="Swap unit system">{job.units === 'metric' ? '°C mm' : '°F in'}</button>
+            <button type="button" className="word-button figure-text" onClick={swapUnits}>{job.units === 'metric' ? '°C mm' : '°F in'}<span className="visually-hidden">, swap unit system</span></button>
             <Link href={`/jobs/${opened.id}/sheet`} prefetch={false}><span className="wide-word">Bench </span>sheet</Link>
             <Link href={`/jobs/${opened.id}/history`} prefetch={false}>history</Link>
             <ThemeButton />
-            <button type="button" className="word-button" aria-label="Keys" onClick={() => setKeysShown(true)}>?</button>
+            <button type="button" className="word-button" onClick={() => setKeysShown(true)}>?<span className="visually-hidden"> keys</span></button>
           </span>
           <SaveTrouble state={doc.state} />
           {stepped && <p className="stepped" role="status">{stepped}</p>}

@@ -56,7 +56,7 @@ function Stage({ job, shelf, settle }: StationProps) {
       {rows.length === 0 ? <p className="say">No fan is on the shelf yet.</p> : (
         <div className="scroll-sideways">
           <Table size="sm" className="align-middle">
-            <thead><tr><th>fan</th><th>depth over what it needs</th><th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th /></tr></thead>
+            <thead><tr><th>fan</th><th>depth over what it needs</th><th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th><span className="visually-hidden">choose</span></th></tr></thead>
             <tbody>
               {rows.map(({ part, depthOverM, runA, leanestNetA, chosen }) => (
                 <tr key={part.id} aria-current={chosen ? 'true' : undefined}>

@@ -41,7 +41,7 @@ function Found({ proof, job, settle, now }: Pick<StationProps, 'job' | 'settle' 
         <QuantityField name={`proof.${proof.id}`} label="measured" value={done?.measured?.value ?? null} quantity={proof.predicted.quantity} system={job.units} check={(v) => (v < -1000 || v > 1e6 ? 'That cannot be.' : null)}
           onSettle={(value, typed) => say({ ...nothing, measured: { value, typed } })} />
       )}
-      {!done && <button type="button" className="word-button soft" aria-label={`Not proved: ${proof.name}`} onClick={() => setWhy('')}>not proved</button>}
+      {!done && <button type="button" className="word-button soft" aria-label={`not proved: ${proof.name}`} onClick={() => setWhy('')}>not proved</button>}
     </div>
   )
 }

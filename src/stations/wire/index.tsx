@@ -22,7 +22,7 @@ function Sizes({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       <h2>Sizes, feed and way back alike</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th>size</th><th>may carry</th><th>loses</th><th className="d-none d-md-table-cell">terminal</th><th>verdict</th><th /></tr></thead>
+          <thead><tr><th>size</th><th>may carry</th><th>loses</th><th className="d-none d-md-table-cell">terminal</th><th>verdict</th><th><span className="visually-hidden">choose</span></th></tr></thead>
           <tbody>
             {rows.map((r) => {
               const used = job.conductors.every((c) => c.size === r.size)
@@ -59,7 +59,7 @@ function Fuses({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       <h2 className="mt-3">Blade fuses</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th>fuse</th><th>wear at a start</th><th>fan held fast</th><th>verdict</th><th /></tr></thead>
+          <thead><tr><th>fuse</th><th>wear at a start</th><th>fan held fast</th><th>verdict</th><th><span className="visually-hidden">choose</span></th></tr></thead>
           <tbody>
             {near.map((r) => {
               const against = faults([[r.carries, 'does not carry it'], [r.survives, 'wears out'], [r.guards, 'does not guard the wire']])
