@@ -1,11 +1,13 @@
-import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { changeSetting, CORE_VERSION, startJob, type Job } from '../core/job'
 import { readJobFile } from '../formats'
 import { readFileSync } from 'node:fs'
-import { addJob, listMachines, newestSeal, openStore, readHead, saveJob, signJob, type Store } from '.'
+import { firstTables } from './migrations/first-tables'
+import { addJob, addJobs, bringBack, find, listMachines, listParts, listRevisions, listShelf, newestSeal, openStore, prepareJob, putParts, readHead, readRevision, readYard, retirePart, saveJob, sheetOf, signJob, type Store } from '.'
+import { Kysely, SqliteDialect } from 'kysely'
 
 const AT = '2026-01-15T10:00:00.000Z'
 const fresh = startJob({ title: 'One', kind: 'trail-bike', machineName: 'Bike', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
@@ -101,3 +103,97 @@ test('a newer, a foreign, a broken and a locked file are told apart in words, an
   await expect(saveJob(store, id, { from: 2, key: 'patient-2', job: titled('Never'), at: AT })).rejects.toMatchObject({ kind: 'locked' })
   other.close()
 }, 30_000)
+
+test('a file of the first version opens: copied first, lines filled in, every job as it was', async () => {
+  await store.db.destroy()
+  const old = readFileSync(path.join(__dirname, '..', 'formats', 'test-support', 'version-1.job.json'), 'utf8')
+  const sqlite = new Sqlite(file('old.db'))
+  const db = new Kysely<unknown>({ dialect: new SqliteDialect({ database: sqlite }) })
+  await firstTables(db)
+  sqlite.pragma('user_version = 1')
+  sqlite.prepare("insert into machines values ('m1', 'Bike', 'trail-bike', '', ?)").run(AT)
+  const titles = Array.from({ length: 120 }, (_, i) => `Old ${i}`)
+  titles.forEach((title, i) => {
+    sqlite.prepare('insert into jobs values (?, ?, ?, 1)').run(`j${i}`, 'm1', AT)
+    sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(`j${i}`, AT, `key${i}`, i === 7 ? '{"format":"cake"}' : JSON.stringify({ ...(JSON.parse(old) as object), title, signature: null, promisedOn: `2026-02-${String((i % 28) + 1).padStart(2, '0')}` }))
+  })
+  sqlite.prepare("insert into parts values ('relay-old', 'relay', 'Old relay', ?, null)").run(JSON.stringify({ id: 'relay-old', kind: 'relay', name: 'Old relay', maker: '', note: '', contact: { ratedA: 20, rating: 'motor', makeA: null }, coilOhm: 90, suppressed: true, terminalAreaM2: null }))
+  await db.destroy()
+  store = await openStore(file('old.db'))
+  expect(existsSync(file('old.db.before-version-2'))).toBe(true)
+  const page = await readYard(store, '2026-02-02', 0, 200)
+  expect(page).toMatchObject({ total: 120, open: 120 })
+  expect(page.entries.map((e) => e.summary?.promisedOn ?? 'none')).toEqual([...page.entries.map((e) => e.summary?.promisedOn ?? 'none')].sort())
+  expect(page.entries.find((e) => e.id === 'j7')).toMatchObject({ title: 'A job that cannot be read', summary: null })
+  expect((await readHead(store, 'j3'))!.job).toMatchObject({ version: 2, title: 'Old 3', kind: 'core' })
+  expect(await listParts(store)).toMatchObject([{ id: 'relay-old', coilV: 12, facts: [] }])
+})
+
+test('the yard: open before closed, the promised first, what is due beside them, a page at a time', async () => {
+  const open = (title: string, promisedOn: string | null): Job => ({ ...fresh, title, promisedOn })
+  await add(open('no day', null))
+  await add(open('later', '2026-03-01'))
+  await add(finished)
+  await add(open('sooner', '2026-01-20'))
+  await add({ ...open('gone', '2026-01-01'), ended: { why: 'another cure', note: '', by: 'me', at: AT } })
+  const page = await readYard(store, '2026-01-22', 0, 3)
+  expect(page.entries.map((e) => e.title)).toEqual(['sooner', 'later', 'no day'])
+  expect((await readYard(store, '2026-01-22', 3, 3)).entries.map((e) => e.title)).toEqual(['gone', finished.title])
+  expect(page).toMatchObject({ total: 5, open: 3, due: [{ title: finished.title }], promised: [{ title: 'sooner' }] })
+})
+
+test('a line worked out by an older core is worked out anew when it is looked at', async () => {
+  const id = await add(fresh)
+  await store.db.updateTable('jobs').set({ summary: '{"stale":true}', summary_core: '0.0.1' }).where('id', '=', id).execute()
+  expect((await readYard(store, '2026-01-22')).entries[0]!.summary!.worst).toMatch(/Fuse short/)
+})
+
+test('history: what each revision changed, any one read and brought back as a new one; a sealed sheet stays', async () => {
+  const id = await add({ ...finished, signature: null })
+  await signJob(store, id, 1, 'Bench one', AT)
+  const sealed = (await sheetOf(store, id))!
+  const { job } = (await readHead(store, id))!
+  await saveJob(store, id, { from: 2, key: 'changed-2', job: { ...changeSetting(job, 'controller1', 84, 5), signature: null }, at: AT })
+  expect(await bringBack(store, id, 1, AT)).toMatchObject({ kind: 'saved', revision: 4 })
+  expect((await readHead(store, id))!.job).toEqual((await readRevision(store, id, 1))!.job)
+  expect((await listRevisions(store, id)).map((r) => [r.number, r.sealed, r.changes[0]])).toEqual([
+    [4, false, 'set: 84 °C, then 87 °C'], [3, false, 'set: 87 °C, then 84 °C'], [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)], [1, false, 'the job as it was started or brought in'],
+  ])
+  expect(await sheetOf(store, id, 2)).toEqual(sealed)
+  expect((await sheetOf(store, id))!.sealed).toBe(false)
+  // the signed revision brought back comes without its signature, which belongs to the seal
+  await bringBack(store, id, 2, AT)
+  expect((await readHead(store, id))!.job.signature).toBeNull()
+  expect(await bringBack(store, id, 99, AT)).toEqual({ kind: 'unknown' })
+})
+
+test('many jobs go in all or none', async () => {
+  const ready = [fresh, { ...fresh, title: 'Two' }].map(prepareJob).filter((p) => p.ok)
+  const broken = { ...ready[1]!, job: { ...ready[1]!.job, machine: { ...fresh.machine, name: null as unknown as string } } }
+  await expect(addJobs(store, [ready[0]!, broken], AT)).rejects.toThrow()
+  expect((await readYard(store, '2026-01-22')).total).toBe(0)
+  expect(await addJobs(store, ready, AT)).toHaveLength(2)
+})
+
+test('find: letters anywhere in the name, owner or maker; signs of the query language are letters', async () => {
+  await add({ ...fresh, title: '50 % hotter', machine: { ...fresh.machine, name: 'Crag_bike', owner: 'Fell team' } })
+  await putParts(store, [{ id: 'p1', kind: 'probe', name: 'Fin probe', maker: 'Skarn Works', note: '', facts: [], r25Ohm: 10_000, betaK: 3950, leadM: { value: 1, source: 'label' } }])
+  const kinds = async (text: string): Promise<string[]> => (await find(store, text)).map((f) => f.kind)
+  expect(await kinds('fell')).toEqual(['job', 'machine'])
+  expect(await kinds('skarn')).toEqual(['part'])
+  expect(await kinds('0 %')).toEqual(['job'])
+  expect(await kinds('g_b')).toEqual(['machine'])
+  expect(await kinds('%x')).toEqual([])
+})
+
+test('a retired part is off the shelf, stays retired when it is changed, and comes back when told', async () => {
+  const probe = { id: 'p1', kind: 'probe', name: 'Fin probe', maker: '', note: '', facts: [], r25Ohm: 10_000, betaK: 3950, leadM: { value: 1, source: 'label' } } as const
+  await putParts(store, [{ ...probe, facts: [] }])
+  expect(await retirePart(store, 'p1', AT)).toBe(true)
+  await putParts(store, [{ ...probe, facts: [], name: 'Other' }])
+  expect(await listParts(store)).toEqual([])
+  expect(await listShelf(store)).toMatchObject([{ part: { name: 'Other' }, retiredAt: AT }])
+  await retirePart(store, 'p1', null)
+  expect(await listParts(store)).toHaveLength(1)
+  expect(await retirePart(store, 'nothing', AT)).toBe(false)
+})

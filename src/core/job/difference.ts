@@ -49,7 +49,7 @@ const names: readonly (readonly [pattern: RegExp, name: string | ((job: Job, pat
   [/^conductors\.\w+\.insulationC$/, 'insulation', 'temperature'], [/^conductors\.\w+\.bundled$/, 'wires in the bundle'],
   [/^controllers\.\w+\.setC$/, 'set', 'temperature'], [/^controllers\.\w+\.bandK$/, 'band', 'temperatureDifference'],
   [/^fuses\.\w+\.ratingA$/, 'fuse', 'current'], [/^fuses\.\w+\.kind$/, 'form of the fuse'],
-  [/^runs\.\w+\.source$/, 'fed from'], [/^runs\.\w+\.switchedBy$/, 'switched by'], [/^runs\.\w+\.frame$/, 'back through the frame'], [/^runs\.\w+\.crimps$/, 'crimps'], [/^runs\.\w+\.rings$/, 'rings'],
+  [/^runs\.\w+\.source$/, 'source of power'], [/^runs\.\w+\.switchedBy$/, 'switched by'], [/^runs\.\w+\.frame$/, 'back through the frame'], [/^runs\.\w+\.crimps$/, 'crimps'], [/^runs\.\w+\.rings$/, 'rings'],
   [/^probes\.\w+\.place$/, 'place of the probe'], [/^probes\.\w+\.atOutlet$/, 'probe at the outlet'], [/^probes\.\w+\.part$/, 'probe'],
   [/^build\.done\.(.+)$/, (_, path) => `step ${path[2]!.replaceAll('-', ' ')}`], [/^proofs\.(\w|-)+$/, (_, path) => `proof ${path[1]!.replaceAll('-', ' ')}`], [/^proofs\./, (_, path) => `proof ${path[1]!.replaceAll('-', ' ')}`],
   [/^checks\./, (_, path) => `is it the ${path[1]!.replaceAll('-', ' ')}`], [/^acceptances\./, (_, path) => `acceptance ${path[1]!.split(' ').slice(0, 2).join(' ')}`],

@@ -10,7 +10,7 @@ const WHOLE_RUN_MORE = 0.03
 
 /** A fan needs direct current from somewhere. @see typical.md */
 const nothingToRunOn = ({ machine }: Job): string | null =>
-  machine.hasBattery === false ? 'there is no battery to run a fan from' : machine.outputDc === false ? 'the output is not direct current: a rectifier and regulator come first' : null
+  machine.hasBattery === false ? 'there is no battery for a fan to run on' : machine.outputDc === false ? 'the output is not direct current: a rectifier and regulator come first' : null
 
 const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null => {
   const ratio = fan ? fan.part.ratedV / machine.systemV : 1
