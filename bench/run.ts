@@ -4,8 +4,10 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { evaluate, sample, type Job } from '../src/core/job'
+import Sqlite from 'better-sqlite3'
+import { evaluate, sample, startJob, type Job } from '../src/core/job'
 import { readJobFile } from '../src/formats'
+import { addJobs, openStore, prepareJob, readHead, readYard, saveJob } from '../src/store'
 
 const read = readJobFile(readFileSync('examples/fell-bike-short-at-idle.job.json', 'utf8'))
 if (!read.ok) throw new Error(read.message)
@@ -22,6 +24,48 @@ function time(runs: number, work: (job: Job) => void): number {
     work(copy)
     return performance.now() - began
   }))
+}
+
+/** Medians of asynchronous work. */
+async function timeAsync(runs: number, work: (n: number) => Promise<unknown>): Promise<number> {
+  for (let n = 0; n < 3; n++) await work(-1 - n)
+  const times: number[] = []
+  for (let n = 0; n < runs; n++) {
+    const began = performance.now()
+    await work(n)
+    times.push(performance.now() - began)
+  }
+  return median(times)
+}
+
+const YARD = 5000
+const TODAY = '2026-01-15'
+
+/** A yard of many jobs, its first page, and one save: in the store alone, against the same rows by plain SQL. */
+async function inStore(file: string): Promise<void> {
+  const store = await openStore(file)
+  const began = performance.now()
+  const kinds = ['trail-bike', 'side-by-side', 'digger-air', 'trailer'] as const
+  const ready = Array.from({ length: YARD }, (_, i) => prepareJob(i % 3 ? { ...job, title: `Job ${i}`, promisedOn: `2026-0${1 + (i % 9)}-1${i % 10}` } : startJob({ title: `Job ${i}`, kind: kinds[i % 4]!, machineName: `Machine ${i % 900}`, owner: `Owner ${i % 300}`, units: 'metric', startedOn: TODAY, promisedOn: null })))
+  await addJobs(store, ready.filter((p) => p.ok), `${TODAY}T08:00:00.000Z`)
+  say(`${YARD} jobs worked out and put in, each`, (performance.now() - began) / YARD, '')
+  const raw = new Sqlite(file, { readonly: true })
+  const page = raw.prepare('select id, title, summary, summary_core from jobs order by closed, promise, created_at limit 50')
+  const counts = raw.prepare('select count(*), sum(1 - closed) from jobs')
+  const due = raw.prepare("select id, title, json_extract(summary, '$.care') from jobs where due <= ? order by due limit 40")
+  const promised = raw.prepare('select id, title, promise from jobs where closed = 0 and promise <= ? order by promise limit 40')
+  const sql = await timeAsync(60, async () => { page.all(); counts.all(); due.all(TODAY); promised.all(TODAY) })
+  const yard = await timeAsync(60, () => readYard(store, TODAY))
+  say(`first page of a yard of ${YARD}, in the store`, yard, `aim < 100 ms; ${(yard / sql).toFixed(1)} × the raw SQL (${sql.toFixed(2)} ms)`)
+  const { id } = (await readYard(store, TODAY)).entries[0]!
+  const head = (await readHead(store, id))!
+  let from = head.revision
+  say('one save, in the store, on disk when it is told', await timeAsync(60, async (n) => {
+    const saved = await saveJob(store, id, { from, key: `bench-save-${n}`, job: { ...head.job, title: `Job, save ${n}` }, at: `${TODAY}T09:00:00.000Z` })
+    if (saved.kind === 'saved') from = saved.revision
+  }), '')
+  raw.close()
+  await store.db.destroy()
 }
 
 /** From the key going down to the frame in which the margin is painted. */
@@ -43,14 +87,19 @@ async function keystroke(page: Page): Promise<number> {
   return median(times)
 }
 
-async function inBrowser(): Promise<void> {
-  const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-bench-'))
+async function inBrowser(folder: string): Promise<void> {
   const port = 3190
   const url = `http://127.0.0.1:${port}`
   const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { env: { ...process.env, PYRAXIS_DB: path.join(folder, 'bench.db') }, stdio: 'ignore' })
   try {
     for (let n = 0; n < 100 && !(await fetch(`${url}/icon.svg`).then(() => true, () => false)); n++) await new Promise((resolve) => setTimeout(resolve, 100))
+    say('first page of that yard, over HTTP, drawn on the server', await timeAsync(20, async () => (await fetch(url)).text()), 'aim < 100 ms')
     const { id } = (await (await fetch(`${url}/api/import`, { method: 'POST', body: readFileSync('examples/fell-bike-short-at-idle.job.json') })).json()) as { id: string }
+    let from = 1
+    say('one save, there and back over HTTP', await timeAsync(40, async (n) => {
+      const answer = (await (await fetch(`${url}/api/jobs/${id}/revisions`, { method: 'POST', body: JSON.stringify({ from, key: `bench-http-${n}`, job: { ...job, title: `Save ${n}` } }) })).json()) as { revision?: number }
+      from = answer.revision ?? from
+    }), '')
     const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
     const opened = async (address: string, until: string): Promise<number> => {
       const times: number[] = []
@@ -81,4 +130,6 @@ async function inBrowser(): Promise<void> {
 
 say('evaluate(job)', time(200, (j) => evaluate(j)), 'aim < 5 ms')
 say('sample(job), 512 samples', time(40, (j) => sample(j)), 'aim < 50 ms, in its worker')
-await inBrowser()
+const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-bench-'))
+await inStore(path.join(folder, 'bench.db'))
+await inBrowser(folder)

@@ -1,4 +1,3 @@
-import { dueOn } from '@/core/plan'
 import { listMachines, now, readYard, theStore } from '@/store'
 import { orTrouble } from './trouble'
 import { Yard } from './Yard'
@@ -17,8 +16,7 @@ export default async function YardPage({ searchParams }: { readonly searchParams
     return (
       <Yard
         lines={entries} today={today} open={open} total={total} from={from} page={PAGE} machines={(await listMachines(store)).map((m) => m.name)}
-        due={due.flatMap((e) => (e.summary ? dueOn(e.summary, today).map((what) => ({ id: e.id, title: e.title, what })) : []))}
-        promised={promised.flatMap((e) => (e.summary?.promisedOn ? [{ id: e.id, title: e.title, promisedOn: e.summary.promisedOn }] : []))}
+        due={due.flatMap(({ id, title, what }) => what.map((one) => ({ id, title, what: one })))} promised={promised}
       />
     )
   })

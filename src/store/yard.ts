@@ -1,6 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import { CORE_VERSION, type Job } from '../core/job'
-import { summaryOf, summarySchema, type Summary } from '../core/plan'
+import { dueOn, summaryOf, summarySchema, type Summary } from '../core/plan'
 import { readJob } from '../formats'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
@@ -57,13 +57,14 @@ export interface YardPage {
   readonly entries: readonly YardEntry[]
   readonly total: number
   readonly open: number
-  /** what is due by the day asked, oldest first */
-  readonly due: readonly YardEntry[]
+  /** what is due by the day asked, by job, oldest first */
+  readonly due: readonly { readonly id: string; readonly title: string; readonly what: readonly string[] }[]
   /** open jobs promised for the day asked or before */
-  readonly promised: readonly YardEntry[]
+  readonly promised: readonly { readonly id: string; readonly title: string; readonly promisedOn: string }[]
 }
 
 const MOST_DUE = 40
+const careSchema = summarySchema.shape.care
 
 /** A line worked out by an older core is worked out anew when it is looked at. */
 async function fresh(db: Writer, rows: readonly { id: string; title: string | null; summary: string | null; summary_core: string | null }[]): Promise<YardEntry[]> {
@@ -82,14 +83,17 @@ async function fresh(db: Writer, rows: readonly { id: string; title: string | nu
  * @param today calendar day, 2026-01-31
  */
 export const readYard = ({ db, file }: Store, today: string, from = 0, most = 50): Promise<YardPage> => patiently(file, async () => {
-  const lines = () => db.selectFrom('jobs').select(['id', 'title', 'summary', 'summary_core'])
   const [counts, page, due, promised] = [
     await db.selectFrom('jobs').select([sql<number>`count(*)`.as('total'), sql<number>`sum(1 - closed)`.as('open')]).executeTakeFirstOrThrow(),
-    await lines().orderBy('closed').orderBy('promise').orderBy('created_at').limit(most).offset(from).execute(),
-    await lines().where('due', '<=', today).orderBy('due').limit(MOST_DUE).execute(),
-    await lines().where('closed', '=', 0).where('promise', '<=', today).orderBy('promise').limit(MOST_DUE).execute(),
+    await db.selectFrom('jobs').select(['id', 'title', 'summary', 'summary_core']).orderBy('closed').orderBy('promise').orderBy('created_at').limit(most).offset(from).execute(),
+    await db.selectFrom('jobs').select(['id', 'title', sql<string | null>`json_extract(summary, '$.care')`.as('care')]).where('due', '<=', today).orderBy('due').limit(MOST_DUE).execute(),
+    await db.selectFrom('jobs').select(['id', 'title', 'promise']).where('closed', '=', 0).where('promise', '<=', today).orderBy('promise').limit(MOST_DUE).execute(),
   ]
-  return { entries: await fresh(db, page), total: counts.total, open: counts.open ?? 0, due: await fresh(db, due), promised: await fresh(db, promised) }
+  return {
+    entries: await fresh(db, page), total: counts.total, open: counts.open ?? 0,
+    due: due.map(({ id, title, care }) => ({ id, title: title ?? '', what: dueOn({ care: careSchema.parse(JSON.parse(care ?? '[]')) }, today) })),
+    promised: promised.map(({ id, title, promise }) => ({ id, title: title ?? '', promisedOn: promise })),
+  }
 })
 
 export interface Found { readonly kind: 'job' | 'machine' | 'part'; readonly id: string; readonly name: string; readonly about: string }
