@@ -34,13 +34,13 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
     }
   }
   return (
-    <Modal show onHide={onHide} animation={false} aria-labelledby="start-title">
+    <Modal show onHide={onHide} animation={false} size="lg" aria-labelledby="start-title">
       <Form noValidate onSubmit={handleSubmit(start)}>
         <Modal.Header closeButton><Modal.Title as="h2" id="start-title">Start a job</Modal.Title></Modal.Header>
         <Modal.Body>
           <fieldset className="mb-3">
             <legend className="fs-6">Kind of machine</legend>
-            <div className="d-flex flex-wrap gap-3">
+            <div className="kinds">
               {machineKinds.map((k) => (
                 <label key={k} className={`border p-2 text-center ${kind === k ? 'border-dark' : ''}`}>
                   <Silhouette kind={k} width={96} />

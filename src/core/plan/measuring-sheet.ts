@@ -20,7 +20,7 @@ export function measuringSheet(job: Job): Sheet {
     const rows = askedFields(job).filter((f) => f.station === station && !f.address.startsWith('controllers')).map((f) => {
       const { unit } = shown(0, f.quantity, units)
       const known = format(f.reading.value, f.quantity, units)
-      return [f.label, f.tell, f.reading.source === 'measured' ? known : `${BLANK} ${unit}`.trim(), f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`]
+      return [f.label, f.tell, f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(), f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`]
     })
     return rows.length ? [{ heading: stationNames[station], lines: [], table: { columns: ['reading', 'how', 'measured', 'stands in the job as'], rows } }] : []
   })

@@ -1,6 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import { format } from 'date-fns'
 import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
 import { evaluate, fieldsOf, marginIds, remediesFor, stationOfMargin, stations, withSample, type Job, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
@@ -137,7 +138,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
         <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
       </div>
       <KeysDialog show={keysShown} onHide={() => setKeysShown(false)} />
-      {doc.state.kind === 'stale' && <ConflictDialog mine={doc.state.mine} theirs={doc.state.theirs.job} savedAt={new Date(doc.state.theirs.savedAt).toLocaleTimeString()} loadBase={loadBase} onSettle={doc.resolve} />}
+      {doc.state.kind === 'stale' && <ConflictDialog mine={doc.state.mine} theirs={doc.state.theirs.job} savedAt={format(new Date(doc.state.theirs.savedAt), 'HH:mm')} loadBase={loadBase} onSettle={doc.resolve} />}
     </DraftProvider>
   )
 }

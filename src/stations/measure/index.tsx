@@ -45,7 +45,7 @@ function CoreFace({ job, cooling }: Pick<StationProps, 'job'> & { readonly cooli
 function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNullable<Job['bay']> }) {
   const u = job.units
   return (
-    <svg viewBox="0 0 620 330" width="100%" style={{ maxWidth: 640 }} role="img" aria-label={`Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ${format(bay.ventHeightM.value, 'length', u)} apart in height`}>
+    <svg className="words-grow" viewBox="0 0 620 330" width="100%" style={{ maxWidth: 640 }} role="img" aria-label={`Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ${format(bay.ventHeightM.value, 'length', u)} apart in height`}>
       <path d="M150 40 H470 V90 M470 140 V290 H150 V250 M150 200 V40" fill="none" stroke="var(--ink)" strokeWidth={2} />
       <path d="M110 225 h64 m-10 -6 l10 6 l-10 6" stroke="var(--cold)" fill="none" strokeWidth={2} />
       <path d="M446 115 h64 m-10 -6 l10 6 l-10 6" stroke="var(--warm)" fill="none" strokeWidth={2} />
