@@ -3,7 +3,7 @@ import type { Lookup, Reading } from '../reading'
 import { jobSchema, type Job } from './document'
 import { jobKinds } from './kinds'
 import { typicalMachines } from './typical'
-import { walkFields, type Field, type Found, type Station } from './field'
+import { walkFields, type Field, type Found, type Station } from '../fields'
 
 /** A reading of a job with everything that is known about its place. */
 export interface PlacedField extends Field { readonly address: string; readonly reading: Reading }

@@ -3,7 +3,7 @@ import { chargeFromRating } from '../electrical'
 import { measured, typical } from '../reading'
 import type { WireSize } from '../units'
 import type { Job, Run } from './document'
-import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from './parts'
+import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from '../parts'
 import { proposedSetting } from './propose'
 
 /** Changes of a job by one choice. Each returns a new job and leaves the old one as it was. */

@@ -3,7 +3,7 @@ import { lookupOf } from './address'
 import { chooseFan } from './choose'
 import type { Job } from './document'
 import { circuitsOf, depthStack, powerFlows, runCurrent } from './margins'
-import type { FanPart } from './parts'
+import type { FanPart } from '../parts'
 
 /** A fan of the shelf held against this machine. */
 export interface FanComparison {

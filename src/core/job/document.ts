@@ -4,8 +4,8 @@ import { probePlaces, type ProbePlace } from '../control'
 import { batteryKinds } from '../electrical'
 import { wireSizes } from '../units'
 import { jobKinds, type JobKind } from './kinds'
-import { field } from './field'
-import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from './parts'
+import { field } from '../fields'
+import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from '../parts'
 
 export { contactSchema, idSchema }
 

@@ -3,7 +3,7 @@ import { fieldsOf } from './address'
 import { changeFuse, changeRun, changeSetting, changeSizes } from './choose'
 import type { Job, MarginId } from './document'
 import type { MarginResult } from './evaluation'
-import type { Station } from './field'
+import type { Station } from '../fields'
 import { proposedFuse, proposedSetting, proposedSize } from './propose'
 
 /** Something that would help a margin; `change` does it at once where it is one choice. */

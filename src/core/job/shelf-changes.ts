@@ -1,8 +1,8 @@
 import type { UnitSystem } from '../units'
 import { chosenParts } from './choose'
 import type { Job } from './document'
-import { formOf, formText } from './part-form'
-import type { Part } from './parts'
+import { formOf, formText } from '../parts'
+import type { Part } from '../parts'
 
 /** How a part that a job has chosen stands against the shelf of today. */
 export interface ShelfChange {

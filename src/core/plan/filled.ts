@@ -4,7 +4,7 @@ import { proofsOf } from './proofs'
 import { stepsOf } from './steps'
 import { fieldsAt } from '../job/address'
 import type { Job } from '../job/document'
-import type { Station } from '../job/field'
+import type { Station } from '../fields'
 
 export interface Filled {
   readonly done: number

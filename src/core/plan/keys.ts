@@ -1,5 +1,5 @@
 import { onOffPoints } from '../control'
-import type { ControllerPart } from '../job/parts'
+import type { ControllerPart } from '../parts'
 import { format, type UnitSystem } from '../units'
 
 /** What to press on this controller for a setting: its own description with the figures filled in. */

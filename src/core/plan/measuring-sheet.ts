@@ -1,7 +1,7 @@
 import { askedFields } from '../job/address'
 import type { Job } from '../job/document'
 import { CORE_VERSION } from '../job/evaluation'
-import { stations } from '../job/field'
+import { stations } from '../fields'
 import { typicalMachines } from '../job/typical'
 import { format, shown } from '../units'
 import { cureChecks } from './cure'

@@ -1,6 +1,6 @@
 import type { Job } from '../job/document'
 import type { Evaluation } from '../job/evaluation'
-import { stations, type Station } from '../job/field'
+import { stations, type Station } from '../fields'
 import { filled } from './filled'
 import { remediesFor } from '../job/remedies'
 import { worstMargin } from '../job/words'

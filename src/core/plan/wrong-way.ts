@@ -1,5 +1,5 @@
 import { blowing } from '../electrical'
-import type { FanPart } from '../job/parts'
+import type { FanPart } from '../parts'
 import { plainNumber } from '../units'
 
 /**

@@ -1,7 +1,7 @@
 import { runningFan, startingCurrent, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start } from '../../electrical'
 import { term, worked, type Bench, type Worked } from '../../reading'
 import type { Job, Run } from '../document'
-import type { ControllerPart, FanPart } from '../parts'
+import type { ControllerPart, FanPart } from '../../parts'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
 export interface FanCircuit {

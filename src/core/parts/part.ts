@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { bandKinds } from '../control'
 import { batteryKinds } from '../electrical'
 import { wireSizes } from '../units'
-import { field } from './field'
+import { field } from '../fields'
 
 export const idSchema = z.string().regex(/^[a-zA-Z0-9_-]{1,40}$/)
 const name = z.string().trim().min(1).max(80)

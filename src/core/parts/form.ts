@@ -2,7 +2,7 @@ import { endsOf, sources, spreadOf, type Reading, type Source } from '../reading
 import { fromSi, parse, parseWireSize, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds } from '../control'
 import { batteryKindName, batteryKinds } from '../electrical'
-import { partSchema, type Part, type PartKind } from './parts'
+import { partSchema, type Part, type PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
   fan: { name: 'fan', plural: 'fans' }, controller: { name: 'controller', plural: 'controllers' }, probe: { name: 'probe', plural: 'probes' }, relay: { name: 'relay', plural: 'relays' },

@@ -1,0 +1,2 @@
+export * from './form'
+export * from './part'
