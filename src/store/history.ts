@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
-import { changeInWords, differences, evaluate, type Job } from '../core/job'
-import { benchSheet, withoutStaleSignature, type Sheet } from '../core/plan'
+import { changeInWords, differences, type Job } from '../core/job'
+import { withoutStaleSignature } from '../core/plan'
 import { patiently, type Store } from './patience'
-import { appendRevision, newestSeal, parsedJob, readHead, readHeadIn, type Saved } from './jobs'
+import { appendRevision, parsedJob, readHeadIn, type Saved } from './jobs'
 
 export interface PastRevision {
   readonly number: number
@@ -44,19 +44,3 @@ export const bringBack = ({ db, file }: Store, id: string, number: number, at: s
   const revision = await appendRevision(trx, id, job, newest.revision, randomUUID(), at)
   return { kind: 'saved', revision, savedAt: at }
 }))
-
-/**
- * The bench sheet of a job or of one of its revisions: as it was signed where it was, else as the core of today reads it.
- * @returns null if there is no such job or revision
- */
-export async function sheetOf(store: Store, id: string, revision?: number): Promise<{ readonly sheet: Sheet; readonly sealed: boolean; readonly title: string } | null> {
-  const found = revision === undefined ? await readHead(store, id) : await readRevision(store, id, revision)
-  if (!found) return null
-  const { job } = found
-  // aftercare goes on under a signature: the newest revision then carries the signature of an older seal
-  const seal = job.signature ? await newestSeal(store, id, revision === undefined ? undefined : (await sealAtOrBefore(store, id, revision))) : null
-  return { sheet: seal?.sheet ?? benchSheet(job, evaluate(job)), sealed: seal !== null, title: job.title }
-}
-
-const sealAtOrBefore = ({ db, file }: Store, id: string, revision: number): Promise<number | undefined> => patiently(file, async () =>
-  (await db.selectFrom('seals').select('revision').where('job_id', '=', id).where('revision', '<=', revision).orderBy('revision', 'desc').executeTakeFirst())?.revision)

@@ -1,15 +1,15 @@
 import { randomUUID } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
-import { evaluate, evaluationSchema, type Evaluation, type Job } from '../core/job'
-import { benchSheet, keepsSignature, sheetSchema, signed, signing, type Sheet } from '../core/plan'
+import { evaluate, type Evaluation, type Job } from '../core/job'
+import { keepsSignature, signed, signing } from '../core/plan'
 import { readJob } from '../formats'
 import { patiently, type Store } from './patience'
+import { seal } from './seals'
 import type { Tables } from './tables'
 import { StoreTrouble } from './trouble'
 import { yardColumns, type YardColumns } from './yard'
 
 export interface JobRevision { readonly id: string; readonly revision: number; readonly savedAt: string; readonly job: Job }
-export interface Seal { readonly revision: number; readonly signedAt: string; readonly signedBy: string; readonly coreVersion: string; readonly evaluation: Evaluation; readonly sheet: Sheet }
 
 export type Saved =
   | { readonly kind: 'saved'; readonly revision: number; readonly savedAt: string }
@@ -40,15 +40,6 @@ export async function appendRevision(trx: Transaction<Tables>, id: string, job: 
   await trx.insertInto('revisions').values({ job_id: id, number, made_at: at, based_on: basedOn, save_key: key, document: JSON.stringify(job) }).execute()
   await trx.updateTable('jobs').set({ head: number, ...line }).where('id', '=', id).execute()
   return number
-}
-
-/** Keeps the evaluation and the sheet as they are now, whatever a later core would say. */
-async function seal(trx: Transaction<Tables>, id: string, revision: number, job: Job, evaluation: Evaluation): Promise<void> {
-  const { by, at, coreVersion } = job.signature!
-  await trx.insertInto('seals').values({
-    job_id: id, revision, signed_at: at, signed_by: by, core_version: coreVersion,
-    evaluation: JSON.stringify(evaluation), sheet: JSON.stringify(benchSheet(job, evaluation)),
-  }).execute()
 }
 
 /** Every job's id and document at its newest revision, a stretch at a time. */
@@ -143,15 +134,4 @@ export async function signJob({ db, file }: Store, id: string, from: number, by:
     await seal(trx, id, revision, job, evaluation)
     return { kind: 'saved', revision, savedAt: at }
   }))
-}
-
-/** The newest seal of a job, or that of one revision: the evaluation and sheet as they were signed. */
-export async function newestSeal({ db, file }: Store, id: string, revision?: number): Promise<Seal | null> {
-  return patiently(file, async () => {
-    const row = await db.selectFrom('seals').selectAll().where('job_id', '=', id).$if(revision !== undefined, (q) => q.where('revision', '=', revision!)).orderBy('revision', 'desc').executeTakeFirst()
-    return row ? {
-      revision: row.revision, signedAt: row.signed_at, signedBy: row.signed_by, coreVersion: row.core_version,
-      evaluation: evaluationSchema.parse(JSON.parse(row.evaluation)), sheet: sheetSchema.parse(JSON.parse(row.sheet)),
-    } : null
-  })
 }
