@@ -7,6 +7,7 @@ const may = {
   ui: ['ui', 'core'],
   cli: ['cli', 'formats', 'core'],
   stations: ['stations', 'ui', 'workers', 'formats', 'core'],
+  screens: ['screens', 'ui', 'formats', 'core'],
   demo: ['demo', 'store', 'formats', 'core'],
 }
 

@@ -1,6 +1,6 @@
 import { listMachines, now, readYard, theStore } from '@/store'
 import { orTrouble } from './trouble'
-import { Yard } from './Yard'
+import { Yard } from '@/screens/yard/Yard'
 
 export const dynamic = 'force-dynamic'
 

@@ -1,6 +1,6 @@
 import { listShelf, theStore } from '@/store'
 import { orTrouble } from '../trouble'
-import { Shelf } from './Shelf'
+import { Shelf } from '@/screens/shelf/Shelf'
 
 export const dynamic = 'force-dynamic'
 

@@ -1,6 +1,6 @@
 import { listRevisions } from '@/store'
 import { jobPage } from '../../../trouble'
-import { History } from './History'
+import { History } from '@/screens/history/History'
 
 export const dynamic = 'force-dynamic'
 

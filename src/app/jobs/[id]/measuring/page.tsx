@@ -1,6 +1,6 @@
 import { measuringSheet } from '@/core/plan'
 import { jobPage } from '../../../trouble'
-import { SheetPage } from '../sheet/SheetPage'
+import { SheetPage } from '@/screens/sheet/SheetPage'
 
 export const dynamic = 'force-dynamic'
 

@@ -1,6 +1,6 @@
 import { sheetOf } from '@/store'
 import { jobPage } from '../../../trouble'
-import { SheetPage } from './SheetPage'
+import { SheetPage } from '@/screens/sheet/SheetPage'
 
 export const dynamic = 'force-dynamic'
 

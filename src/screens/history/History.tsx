@@ -4,9 +4,10 @@ import { useEffect, useState } from 'react'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import type { PastRevision } from '@/store/history'
+/** One settled change as it is told. */
+interface PastChange { readonly number: number; readonly madeAt: string; readonly changes: readonly string[]; readonly sealed: boolean }
 
-interface Props { readonly id: string; readonly title: string; readonly newest: number; readonly revisions: readonly PastRevision[] }
+interface Props { readonly id: string; readonly title: string; readonly newest: number; readonly revisions: readonly PastChange[] }
 
 /** Every settled change of a job, newest first; any can be looked at and brought back. */
 export function History({ id, title, newest, revisions }: Props) {
