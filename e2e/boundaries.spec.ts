@@ -54,6 +54,7 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
   for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after']) {
     await page.goto(`${yard.url}${address}?station=${station}`)
     await ready(page)
+    await page.evaluate(() => document.fonts.ready)
     expect(await page.evaluate(() => document.documentElement.scrollWidth), station).toBeLessThanOrEqual(390)
     for (const button of await page.locator('.tray button:visible, .stage .btn:visible').all()) expect((await button.boundingBox())!.height, `${station}: ${await button.textContent()}`).toBeGreaterThanOrEqual(43)
   }

@@ -2,7 +2,7 @@ import { Bench } from '../reading'
 import { lookupOf } from './address'
 import { chooseFan } from './choose'
 import type { Job } from './document'
-import { circuitsOf, depthStack, powerFlows, runCurrent } from './margins'
+import { suitsVoltage, circuitsOf, depthStack, powerFlows, runCurrent } from './margins'
 import type { FanPart } from '../parts'
 
 /** A fan of the shelf held against this machine. */
@@ -13,6 +13,8 @@ export interface FanComparison {
   readonly runA: number
   /** left over with it running in the leanest state that something charges in, A */
   readonly leanestNetA: number
+  /** made for another voltage than this machine's */
+  readonly otherVoltage: boolean
   readonly chosen: boolean
 }
 
@@ -22,7 +24,7 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
     const with_ = chooseFan(job, part)
     const bench = new Bench(lookupOf(with_))
     return {
-      part, chosen: job.fans[0]?.part.id === part.id,
+      part, chosen: job.fans[0]?.part.id === part.id, otherVoltage: !suitsVoltage(part, job.machine.systemV),
       depthOverM: depthStack(with_).leftM - depthStack(with_).requiredM,
       runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value, leanestNetA: Math.min(...powerFlows(with_, bench).flows.filter((f) => f.chargeA > 0 || f.rpm !== null).map((f) => f.netA)),
     }

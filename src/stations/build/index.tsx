@@ -48,7 +48,7 @@ function Tray({ job }: StationProps) {
   return (
     <>
       <h2>Before the first bolt</h2>
-      <p className="small">{job.complaint.after ? 'The baseline is noted in the complaint.' : 'No baseline is noted: before and after will not be comparable.'}</p>
+      <p className="small">{job.baseline.state === 'taken' ? 'The baseline is taken.' : job.baseline.state === 'cannot be had' ? 'There is no baseline: before and after will not be comparable.' : 'No baseline yet: take it before the first bolt, it cannot be had afterwards.'}</p>
       <h2>Cautions</h2>
       <p className="caution small">{cautions.surprise}</p>
       <p className="caution small">{cautions.battery}</p>

@@ -58,9 +58,9 @@ function Stage({ job, shelf, settle }: StationProps) {
           <Table size="sm" className="align-middle">
             <thead><tr><th>fan</th><th>depth over what it needs</th><th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th><span className="visually-hidden">choose</span></th></tr></thead>
             <tbody>
-              {rows.map(({ part, depthOverM, runA, leanestNetA, chosen }) => (
+              {rows.map(({ part, depthOverM, runA, leanestNetA, otherVoltage, chosen }) => (
                 <tr key={part.id} aria-current={chosen ? 'true' : undefined}>
-                  <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.diameterM.value, 'length', u)}</span></td>
+                  <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.diameterM.value, 'length', u)}</span>{otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}</td>
                   <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>{format(depthOverM, 'length', u)}{depthOverM < 0 ? ', short' : ''}</td>
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
                   <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>{format(leanestNetA, 'current', u, 2)}{leanestNetA < 0 ? ', short' : ''}</td>

@@ -17,6 +17,7 @@ export { batteryOutlook, type BatteryOutlook } from './battery'
 export { depthStack, holeMove, neighbours } from './fit'
 export { fuseNeeds } from './fuse'
 export { chargeAt, controllersDraw, powerFlows, type Flow } from './charge'
+export { suitsVoltage } from './supply'
 export { boilsAt, outletDropAt, pointsOf } from './trigger'
 
 const margins: readonly ((job: Job, nominal: Bench) => MarginDefinition | null)[] =

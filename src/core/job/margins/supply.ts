@@ -1,6 +1,7 @@
 import { contactsResistance, runningFan, voltageDrop, wiresResistance } from '../../electrical'
 import { following, term, worked, type Bench } from '../../reading'
 import { plainNumber } from '../../units'
+import type { FanPart } from '../../parts'
 import type { Job } from '../document'
 import { circuitsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from './circuit'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
@@ -12,10 +13,11 @@ const WHOLE_RUN_MORE = 0.03
 const nothingToRunOn = ({ machine }: Job): string | null =>
   machine.hasBattery === false ? 'there is no battery for a fan to run on' : machine.outputDc === false ? 'the output is not direct current: a rectifier and regulator come first' : null
 
-const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null => {
-  const ratio = fan ? fan.part.ratedV / machine.systemV : 1
-  return ratio < 0.8 || ratio > 1.25 ? `the fan is for ${fan!.part.ratedV} V, the machine has ${machine.systemV} V` : null
-}
+/** Whether a fan's rating is that of the system, give or take a quarter. */
+export const suitsVoltage = ({ ratedV }: Pick<FanPart, 'ratedV'>, systemV: number): boolean => ratedV >= 0.8 * systemV && ratedV <= 1.25 * systemV
+
+const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null =>
+  (fan && !suitsVoltage(fan.part, machine.systemV) ? `the fan is for ${fan.part.ratedV} V, the machine has ${machine.systemV} V` : null)
 
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { systemV } = job.machine
