@@ -17,6 +17,12 @@ test('undo and redo go through all stations, each step a revision of its own', a
   await type(page, 'core thick', '34 mm')
   await go(page, 'Wire')
   await page.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+  // a choice is settled at once, so that undo is the job's own though the field has the focus
+  await page.getByLabel('Feed', { exact: true }).focus()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Feed', { exact: true })).toHaveValue('1 mm²')
+  await page.keyboard.press('Control+y')
+  await expect(page.getByLabel('Feed', { exact: true })).toHaveValue('2.5 mm²')
   await go(page, 'Trigger')
   const on = page.getByRole('slider', { name: 'on collar' })
   await on.focus()

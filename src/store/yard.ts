@@ -107,7 +107,8 @@ export const find = ({ db, file }: Store, text: string): Promise<Found[]> => pat
   const holds = (column: string) => sql<boolean>`${sql.ref(column)} like ${pattern} escape '\\'`
   const jobs = await db.selectFrom('jobs').innerJoin('machines', 'machines.id', 'jobs.machine_id').select(['jobs.id', 'jobs.title', 'machines.name', 'machines.owner'])
     .where((e) => e.or([holds('jobs.title'), holds('machines.owner')])).orderBy('jobs.closed').orderBy('jobs.promise').limit(MOST_FOUND).execute()
-  const machines = await db.selectFrom('machines').innerJoin('jobs', 'jobs.machine_id', 'machines.id').select(['machines.name', 'machines.owner', 'machines.kind', sql<string>`max(jobs.id)`.as('job'), sql<number>`count(*)`.as('jobs')])
+  // beside max() SQLite takes the other columns from the row that holds it: the machine's newest job
+  const machines = await db.selectFrom('machines').innerJoin('jobs', 'jobs.machine_id', 'machines.id').select(['machines.name', 'machines.owner', 'machines.kind', 'jobs.id as job', sql<string>`max(jobs.created_at)`.as('newest'), sql<number>`count(*)`.as('jobs')])
     .where((e) => e.or([holds('machines.name'), holds('machines.owner')])).groupBy('machines.id').limit(MOST_FOUND).execute()
   const parts = await db.selectFrom('parts').select(['id', 'name', 'kind', 'retired_at']).where((e) => e.or([holds('name'), sql<boolean>`json_extract(document, '$.maker') like ${pattern} escape '\\'`])).orderBy('name').limit(MOST_FOUND).execute()
   return [

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { air, coolant, probe } from '../units'
-import { bandRule, boilRule, calls, coolantAt, controllerRule, onOffPoints, proposeSetting, readingOf, secondFanRule, stopsRule, warmUpRule } from '.'
+import { air, bay, coolant, probe } from '../units'
+import { bandRule, bayAt, bayLimitRule, bayStopsRule, boilRule, calls, coolantAt, controllerRule, onOffPoints, proposeBaySetting, proposeSetting, readingOf, secondFanRule, stopsRule, warmUpRule } from '.'
 
 const range = { minC: 30, maxC: 115, stepK: 1, bandMinK: 2, bandMaxK: 15 }
 
@@ -53,4 +53,23 @@ test('the proposed setting: 2 K over what the probe shows at full opening on the
   expect(proposeSetting({ ...needs, kind: 'above' })).toEqual({ setC: 82, bandK: 5 })
   // a band of 15 would bring off to 72, under 73.4 + 2: raised
   expect(proposeSetting({ ...needs, kind: 'below', bandK: 15 }).setC).toBe(91)
+})
+
+describe('in a bay, where there is no engine thermostat', () => {
+  test('by hand: allowed 85 °C, probe on the panel with κ 0.8 and 10 K of overshoot, 0 °C outside', () => {
+    const points = { on: probe(60), off: probe(55) }
+    // 0 + 0.8 · 85 − 0.8 · 10 − 60
+    expect(bayLimitRule(points, bay(85), air(0), 0.8, 10).value).toBeCloseTo(0)
+    expect(bayStopsRule(points, air(32)).value).toBeCloseTo(21)
+    expect(bayAt(probe(60), air(0), 0.8).c).toBeCloseTo(75)
+  })
+  test('a proposed setting starts in time and can stop, wherever there is room for its band', () => {
+    fc.assert(fc.property(fc.double({ min: 50, max: 110, noNaN: true }), fc.integer({ min: -10, max: 35 }), fc.constantFrom('below' as const, 'above' as const), (allowedAtProbeC, hottestC, kind) => {
+      const { setC, bandK } = proposeBaySetting({ allowedAtProbeC, hottest: air(hottestC), bandK: 5, kind, range })
+      const { on, off } = onOffPoints(kind, { setC, bandK })!
+      expect(on.c).toBeLessThanOrEqual(allowedAtProbeC + 1e-9)
+      expect(controllerRule(setC, bandK, range).value).toBeGreaterThanOrEqual(0)
+      if (allowedAtProbeC - hottestC >= 10) expect(bayStopsRule({ on, off }, air(hottestC)).value).toBeGreaterThanOrEqual(0)
+    }))
+  })
 })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import {
-  allowedCurrent, blowing, chargeFromPoints, chargeFromRating, chooseFuse, compareSizes, chooseConductor, conductor, conductorTemperature, crankingVoltage, fuseGate, fuseMiddle,
+  allowedCurrent, blowing, chargeFromPoints, chargeFromRating, chargeFromTow, chooseFuse, compareSizes, chooseConductor, conductor, conductorTemperature, crankingVoltage, fuseGate, fuseMiddle,
   leadError, resistancePerMetre, restVoltage, runningFan, solidResistance, standingTime, startWear, timeToFloor, voltageDrop, type FanRating,
 } from '.'
 
@@ -111,4 +111,14 @@ test('when every size that meets the rest is too thick for the terminal, a joint
   const needs = { runA: 9, fuseA: 20, dropLimitV: 0.36, otherWiresOhm: 0, leastAreaM2: 0.75e-6, terminalAreaM2: 1e-6 }
   const choice = chooseConductor(compareSizes([conductor('1 mm²', 2), conductor('1 mm²', 2)], needs, 'metric'))
   expect(choice).toEqual({ kind: 'joint and tail', size: '2.5 mm²', tail: '1 mm²' })
+})
+
+test('a tow vehicle brings what the pin may carry, and no more than leaves the trailer\'s battery at rest', () => {
+  // (14.2 − 12.8) V over 0.1 ohm
+  expect(chargeFromTow(20, 14.2, 12.8, 0.1).value).toBeCloseTo(14)
+  expect(chargeFromTow(10, 14.2, 12.8, 0.1).value).toBe(10)
+  expect(chargeFromTow(10, 12.5, 12.8, 0.1).value).toBe(0)
+  fc.assert(fc.property(fc.double({ min: 0.01, max: 2, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (ohm, more) => {
+    expect(chargeFromTow(15, 14.2, 12.8, ohm + more).value).toBeLessThanOrEqual(chargeFromTow(15, 14.2, 12.8, ohm).value)
+  }))
 })

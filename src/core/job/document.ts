@@ -125,7 +125,7 @@ export const jobSchema = z.strictObject({
     cableM: field('cable to the tow vehicle, one way', 'run', [0.2, 60], 'power', 'from its battery to the trailer battery'),
     cableSize: z.enum(wireSizes).nullable(),
     chargerA: field('charger gives', 'current', [0.2, 200], 'power', 'its label, or a clamp'),
-    aloneS: field('has to last standing alone', 'minutes', [0, 600_000], 'power', 'hours without tow vehicle or charger', true),
+    aloneS: field('has to last standing alone', 'hours', [0, 600_000], 'power', 'hours without tow vehicle or charger', true),
   }).nullable(),
   charging: z.strictObject({
     known: z.enum(['rating', 'points']),

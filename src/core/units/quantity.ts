@@ -88,6 +88,7 @@ export const quantities = {
   engineSpeed: { noun: 'engine speed', units: [unit('rpm', 1, '1/min', 'r/min')], shown: { metric: 'rpm', imperial: 'rpm' }, examples: '1700 or 1700 rpm' },
   speed: { noun: 'speed', units: [unit('m/s', 1), unit('km/h', 1 / 3.6, 'kmh', 'kph'), unit('mph', 0.44704)], shown: { metric: 'km/h', imperial: 'mph' }, examples: '8 km/h or 5 mph' },
   minutes: { noun: 'time', units: duration, shown: { metric: 'min', imperial: 'min' }, examples: '12 min or 1.5 h' },
+  hours: { noun: 'time', units: duration, shown: { metric: 'h', imperial: 'h' }, examples: '8 h or 90 min' },
   seconds: { noun: 'time', units: duration, shown: { metric: 's', imperial: 's' }, examples: '4 s' },
   days: { noun: 'time', units: duration, shown: { metric: 'd', imperial: 'd' }, examples: '14 days' },
   share: { noun: 'share', units: [unit('', 1), unit('%', 0.01, 'percent')], shown: { metric: '', imperial: '' }, examples: '0.45 or 45 %' },

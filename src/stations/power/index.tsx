@@ -18,8 +18,9 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
   const u = job.units
   const { aloneS, standingS, crankingWithV, crankingWithoutV, crankingFloorV } = batteryOutlook(job, new Bench(lookupOf(job)))
   const wanted = job.trailer ? job.trailer.aloneS.value : job.use.live === 'after-run' ? job.use.afterRunS.value : null
+  const time = job.trailer ? 'hours' : 'minutes'
   const rows: readonly (readonly [name: string, value: string, against: string, short: boolean])[] = [
-    ...(aloneS === null ? [] : [[job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off', format(aloneS, 'minutes', u, 3), wanted === null ? 'not wanted: with the key only' : `${format(wanted, 'minutes', u, 3)} wanted`, wanted !== null && aloneS < wanted]] as const),
+    ...(aloneS === null ? [] : [[job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off', format(aloneS, time, u, 3), wanted === null ? 'not wanted: with the key only' : `${format(wanted, time, u, 3)} wanted`, wanted !== null && aloneS < wanted]] as const),
     ...(standingS === null ? [] : [['standing, controller connected', format(standingS, 'days', u, 3), `${format(job.use.standsS.value, 'days', u, 3)} it stands`, standingS < job.use.standsS.value]] as const),
     ...(crankingWithoutV === null ? [] : [['cranking, fan still', format(crankingWithoutV, 'voltage', u, 3), `${format(crankingFloorV, 'voltage', u, 3)} at least`, crankingWithoutV < crankingFloorV]] as const),
     ...(crankingWithV === null ? [] : [['cranking, fan running', format(crankingWithV, 'voltage', u, 3), job.use.fanWhileCranking ? `${format(crankingFloorV, 'voltage', u, 3)} at least` : 'it may not run then', job.use.fanWhileCranking && crankingWithV < crankingFloorV]] as const),
