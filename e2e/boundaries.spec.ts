@@ -61,9 +61,24 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)
   await type(page, 'free behind the core', '40 mm')
+  await page.getByRole('button', { name: /all margins/ }).tap()
+  for (const line of await page.locator('.rail li button').all()) expect((await line.boundingBox())!.height).toBeGreaterThanOrEqual(44)
   await page.locator('[data-margin="fit"]').tap()
   await expect(page.getByRole('complementary', { name: 'Working of Fit' })).toContainText('short')
   await page.getByRole('button', { name: 'Close the working' }).tap()
+  // a swipe along the spine goes one station on, and back
+  const spine = (await page.getByRole('navigation', { name: 'Stations' }).boundingBox())!
+  const swipe = async (from: number, to: number): Promise<void> => {
+    const touch = await context.newCDPSession(page)
+    const at = (x: number) => ({ touchPoints: [{ x, y: spine.y + 30 }] })
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', ...at(from) })
+    for (let n = 1; n <= 5; n++) await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...at(from + ((to - from) * n) / 5) })
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  }
+  await swipe(300, 120)
+  await expect(page.locator('.spine .present')).toHaveText('3 · Place')
+  await swipe(120, 300)
+  await expect(page.locator('.spine .present')).toHaveText('2 · Measure')
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Build/ }).tap()
   await page.getByRole('button', { name: 'Done', exact: true }).tap()
   await expect(page.getByText('Step 2 of')).toBeVisible()

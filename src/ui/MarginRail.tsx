@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import { signedFigure, tally, worstInWords, type Evaluation, type MarginId } from '@/core/job'
 import type { UnitSystem } from '@/core/units'
 import { MarginBar } from './MarginBar'
@@ -13,17 +14,19 @@ interface Props {
 
 /** The margins, always there, all standing on one water line. */
 export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
+  // on a phone the rail is a foot that opens into a list
+  const [listed, setListed] = useState(false)
   return (
-    <section className="rail" aria-label="Margins">
+    <section className={`rail ${listed ? 'listed' : ''}`} aria-label="Margins">
       <div className="summary">
         <strong>Margins</strong>
         <span className="tally">{tally(evaluation)}</span>
-        <span className="worst">{worstInWords(evaluation, system)}</span>
+        <button type="button" className="worst" aria-expanded={listed} onClick={() => setListed(!listed)}>{listed ? 'Close the list' : worstInWords(evaluation, system)}<span className="visually-hidden">, all margins</span></button>
       </div>
       <ul>
         {evaluation.margins.map((m) => (
           <li key={m.id}>
-            <button type="button" data-margin={m.id} aria-pressed={selected === m.id} onClick={() => onSelect(selected === m.id ? null : m.id)}>
+            <button type="button" data-margin={m.id} aria-pressed={selected === m.id} onClick={() => { setListed(false); onSelect(selected === m.id ? null : m.id) }}>
               <svg className="bar" viewBox="0 0 44 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true"><MarginBar margin={m} left={9} width={24} waterY={61} full={34} /></svg>
               <span className="name">{m.name}</span>
               <span className="figure-text">{m.value === null ? (m.verdict === 'short' ? 'none' : '–') : signedFigure(m.value, m.unit, system)}</span>

@@ -1,6 +1,7 @@
 'use client'
 
 import type { CSSProperties } from 'react'
+import { useDrag } from '@use-gesture/react'
 import { stations, type Station } from '@/core/job'
 import { stationNames } from '@/core/plan'
 
@@ -8,8 +9,13 @@ export interface SpineEntry { readonly done: number; readonly total: number; rea
 
 /** The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short. */
 export function Spine({ entries, present, onGo }: { readonly entries: Readonly<Record<Station, SpineEntry>>; readonly present: Station; readonly onGo: (station: Station) => void }) {
+  // on a phone a swipe along the spine goes to the next station or the one before
+  const swipe = useDrag(({ swipe: [x] }) => {
+    const to = stations[stations.indexOf(present) - x]
+    if (x !== 0 && to) onGo(to)
+  }, { axis: 'x', pointer: { touch: true, keys: false } })
   return (
-    <nav className="spine" aria-label="Stations">
+    <nav className="spine" aria-label="Stations" {...swipe()}>
       <ol>
         {stations.map((s, i) => {
           const { done, total, left, short } = entries[s]

@@ -20,6 +20,7 @@ test('two versions are told apart in words', () => {
   expect(words(withReading(job, 'place.freeDepthM', { value: 0.06, source: 'measured' }), withReading(job, 'place.freeDepthM', { value: 0.06, source: 'typical' }))).toEqual(['free behind the core: 60 mm, measured here, 60 mm, typical in the other window'])
   expect(words(changeSetting(job, 'controller1', 88, 5), changeRun(job, { source: 'key switch' }))).toEqual(['set: 88 °C here, 87 °C in the other window', 'source of power: battery here, key switch in the other window'])
   expect(words(job, { ...job, build: { done: [{ step: 'battery-off', at: '2026-01-15T09:00:00Z' }] } })).toEqual(['step battery off: not there here, done in the other window'])
+  expect(words(job, { ...job, probes: job.probes.map((p) => ({ ...p, part: p.part && { ...p.part, id: 'other', name: 'Panel probe' } })) })).toEqual(['probe: Fin probe, 0.8 m here, Panel probe in the other window'])
   expect(differences(job, changeSetting(job, 'controller1', 90, 5), 'imperial')[0]).toMatchObject({ mine: '188.6 °F', theirs: '194 °F' })
 })
 

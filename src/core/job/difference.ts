@@ -21,6 +21,8 @@ const keyOf = (entry: unknown, index: number): string => {
 }
 const isList = (value: unknown): value is readonly unknown[] => Array.isArray(value)
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !isList(value)
+/** another part is one difference, not one for each of its figures */
+const isPart = (node: Node): boolean => 'facts' in node && 'kind' in node
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 
 /** What stands at a path; list entries are found by what they are known by. undefined where there is nothing. */
@@ -113,7 +115,7 @@ export function differences(mine: Job, theirs: Job, units: UnitSystem = mine.uni
     if (field) {
       const words = (r: unknown): string => (isNode(r) ? readingInWords(r as unknown as Reading, field.quantity, units) : 'none')
       found.push({ id: address, label: field.label, mine: words(a), theirs: words(b), paths: [path] })
-    } else if (isNode(a) && isNode(b)) {
+    } else if (isNode(a) && isNode(b) && !(isPart(a) && isPart(b) && a.id !== b.id)) {
       for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) walk(a[key], b[key], [...path, key])
     } else if (isList(a) && isList(b) && [...a, ...b].every(isNode)) {
       for (const key of new Set([...a.map(keyOf), ...b.map(keyOf)])) walk(at(a, [key]), at(b, [key]), [...path, key])

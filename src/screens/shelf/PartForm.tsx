@@ -15,6 +15,7 @@ interface Props {
   readonly part: Part | null
   readonly kind: PartKind
   readonly copy: boolean
+  readonly units: UnitSystem
   /** ids that there are already */
   readonly taken: readonly string[]
   readonly onHide: () => void
@@ -84,8 +85,7 @@ function Facts({ part, units, onChange }: { readonly part: Part; readonly units:
 }
 
 /** A part's form: what is typed stays until it is right; what was not touched keeps its value to the last figure. */
-export function PartForm({ part: given, kind: firstKind, copy, taken, onHide, onDone }: Props) {
-  const units: UnitSystem = 'metric'
+export function PartForm({ part: given, kind: firstKind, copy, units, taken, onHide, onDone }: Props) {
   const [kind, setKind] = useState<PartKind>(firstKind)
   const [part, setPart] = useState(given)
   const [trouble, setTrouble] = useState<string | null>(null)

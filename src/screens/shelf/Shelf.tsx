@@ -7,6 +7,7 @@ import { useRouter, useSearchParams } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { contradictions, formOf, formText, partKinds, type Part, type PartKind } from '@/core/job'
+import type { UnitSystem } from '@/core/units'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
 import { PartForm } from './PartForm'
@@ -22,8 +23,8 @@ const telling: Readonly<Record<PartKind, readonly string[]>> = {
   switch: ['contact.ratedA', 'contact.rating'], fuse: ['ratingA', 'form', 'holderA', 'ingress'], conductor: ['size', 'insulationC', 'colour', 'stockM'], connector: ['ways', 'ratedA', 'ingress'], battery: ['chemistry', 'capacityAh', 'coldCrankingA'],
 }
 
-const inShort = (part: Part): string => {
-  const texts = formText(part, 'metric')
+const inShort = (part: Part, units: UnitSystem): string => {
+  const texts = formText(part, units)
   const lines = formOf(part.kind)
   return telling[part.kind].flatMap((path) => {
     const line = lines.find((l) => l.path === path)!
@@ -52,6 +53,7 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   const [editing, setEditing] = useState<Editing | null>(null)
   const [search, setSearch] = useState('')
   const [kind, setKind] = useState<PartKind | 'all'>('all')
+  const [units, setUnits] = useState<UnitSystem>('metric')
   const [withRetired, setWithRetired] = useState(false)
   const [sorting, setSorting] = useState<SortingState>([])
   const [trouble, setTrouble] = useState<ShelfTrouble | null>(null)
@@ -64,9 +66,9 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   }, [asked])
   useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
   const data = useMemo(() => entries.filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind)).sort((a, b) => kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) || a.part.name.localeCompare(b.part.name)).map(({ part, retiredAt }): Row => ({
-    part, kind: partKinds[part.kind].name, name: part.name, maker: part.maker, about: inShort(part),
+    part, kind: partKinds[part.kind].name, name: part.name, maker: part.maker, about: inShort(part, units),
     state: retiredAt ? 'retired' : contradictions(part).length ? 'sources disagree' : '',
-  })), [entries, kind, withRetired])
+  })), [entries, kind, withRetired, units])
   const table = useReactTable({ data, columns, state: { globalFilter: search, sorting }, onSortingChange: setSorting, onGlobalFilterChange: setSearch, getCoreRowModel: getCoreRowModel(), getFilteredRowModel: getFilteredRowModel(), getSortedRowModel: getSortedRowModel() })
   const rows = table.getRowModel().rows
   const bring = async (picked: File): Promise<void> => {
@@ -89,7 +91,7 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
         <Link href="/" className="wordmark" prefetch={false}>PYRAXIS</Link>
         <h1>Shelf</h1>
         <span className="under">{entries.filter((e) => e.retiredAt === null).length} parts</span>
-        <span className="right"><FindButton /><Link href="/" prefetch={false}>Yard</Link><ThemeButton /></span>
+        <span className="right"><FindButton /><button type="button" className="word-button figure-text" onClick={() => setUnits(units === 'metric' ? 'imperial' : 'metric')}>{units === 'metric' ? '°C mm' : '°F in'}<span className="visually-hidden">, swap unit system</span></button><Link href="/" prefetch={false}>Yard</Link><ThemeButton /></span>
       </header>
       <main className="shelf">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
@@ -154,7 +156,7 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
         {rows.length === 0 && <p className="soft py-3">{entries.length === 0 ? 'The shelf is empty: add the first part, or bring in a file.' : 'Nothing here holds these letters.'}</p>}
         <p className="soft small mt-3">A job keeps each part as it was when chosen; what is changed or retired here does not touch it.</p>
       </main>
-      {editing && <PartForm {...editing} taken={entries.map((e) => e.part.id)} onHide={() => setEditing(null)} onDone={() => { setEditing(null); router.refresh() }} />}
+      {editing && <PartForm {...editing} units={units} taken={entries.map((e) => e.part.id)} onHide={() => setEditing(null)} onDone={() => { setEditing(null); router.refresh() }} />}
     </>
   )
 }

@@ -62,7 +62,12 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
     void openWaitingRoom(base.id).then((room) => {
       if (ended) return
       made = new Saver({
-        revision: base.revision, savedAt: base.savedAt, room, newKey: () => crypto.randomUUID(), retryMs: 1500, onState: setState,
+        revision: base.revision, savedAt: base.savedAt, room, newKey: () => crypto.randomUUID(), retryMs: 1500,
+        onState: (next) => {
+          // both windows did the same: nobody has to choose
+          if (next.kind === 'stale' && differences(next.mine, next.theirs.job).length === 0) queueMicrotask(() => made?.resolve(next.theirs.job))
+          else setState(next)
+        },
         send: (save) => send(base.id, save),
       })
       saver.current = made
