@@ -4,6 +4,9 @@ import { useEffect, useState } from 'react'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
+import { z } from 'zod'
+
+const answerSchema = z.discriminatedUnion('ok', [z.object({ ok: z.literal(true) }), z.object({ ok: z.literal(false), message: z.string() })])
 /** One settled change as it is told. */
 interface PastChange { readonly number: number; readonly madeAt: string; readonly changes: readonly string[]; readonly sealed: boolean }
 
@@ -18,9 +21,9 @@ export function History({ id, title, newest, revisions }: Props) {
   useEffect(() => { setInBrowser(true); document.documentElement.dataset.ready = 'yes' }, [])
   const bring = async (number: number): Promise<void> => {
     try {
-      const answer = (await (await fetch(`/api/jobs/${encodeURIComponent(id)}/revisions/${number}`, { method: 'POST' })).json()) as { ok?: boolean; message?: string }
+      const answer = answerSchema.parse(await (await fetch(`/api/jobs/${encodeURIComponent(id)}/revisions/${number}`, { method: 'POST' })).json())
       if (answer.ok) router.push(`/jobs/${id}`)
-      else setTrouble(answer.message ?? 'It was not brought back.')
+      else setTrouble(answer.message)
     } catch {
       setTrouble('Pyraxis does not answer. Nothing was changed; try again.')
     }

@@ -6,9 +6,12 @@ import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
+import { z } from 'zod'
 import { jobKinds, machineKinds, typicalMachines, type JobKind, type MachineKind } from '@/core/job'
 import { parse, type UnitSystem } from '@/core/units'
 import { Silhouette } from '@/ui/Silhouette'
+
+const answerSchema = z.union([z.object({ id: z.string() }), z.object({ message: z.string() })])
 
 interface Answers { title: string; machineName: string; owner: string; kind: MachineKind; job: JobKind; units: UnitSystem; height: string; promisedOn: string }
 
@@ -26,9 +29,9 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
     if (!heightM.ok) return
     try {
       const answer = await fetch('/api/jobs', { method: 'POST', body: JSON.stringify({ ...rest, job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0], title, machineName: machineName.trim() || title, heightM: heightM.value, promisedOn: promisedOn || null }) })
-      const { id, message } = (await answer.json()) as { id?: string; message?: string }
-      if (id) router.push(`/jobs/${id}`)
-      else setTrouble(message ?? 'The job could not be started.')
+      const told = answerSchema.parse(await answer.json())
+      if ('id' in told) router.push(`/jobs/${told.id}`)
+      else setTrouble(told.message)
     } catch {
       setTrouble('Pyraxis does not answer. Is it still running? What you wrote stays here.')
     }
