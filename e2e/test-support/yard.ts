@@ -41,8 +41,9 @@ export class Yard {
   /** kill -9: nothing is told, nothing is finished */
   async kill(): Promise<void> {
     const { server } = this
-    if (!server) return
     this.server = undefined
+    // one that has ended by itself is not waited for
+    if (!server || server.exitCode !== null || server.signalCode !== null) return
     const gone = new Promise((resolve) => server.once('exit', resolve))
     server.kill('SIGKILL')
     await gone

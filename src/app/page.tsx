@@ -1,3 +1,4 @@
+import { redirect } from 'next/navigation'
 import { listMachines, now, readYard, theStore } from '@/store'
 import { orTrouble } from './trouble'
 import { Yard } from '@/screens/yard/Yard'
@@ -13,6 +14,7 @@ export default async function YardPage({ searchParams }: { readonly searchParams
     const asked = Number((await searchParams).from)
     const from = Number.isInteger(asked) && asked > 0 ? asked : 0
     const { entries, total, open, due, promised } = await readYard(store, today, from, PAGE)
+    if (from > 0 && entries.length === 0) redirect('/')
     return (
       <Yard
         lines={entries} today={today} open={open} total={total} from={from} page={PAGE} machines={(await listMachines(store)).map((m) => m.name)}
