@@ -79,7 +79,11 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
   await expect(page.locator('.spine .present')).toHaveText('3 · Place')
   await swipe(120, 300)
   await expect(page.locator('.spine .present')).toHaveText('2 · Measure')
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Build/ }).tap()
+  // the driver's made-up touches swallow the first tap after them
+  await expect(async () => {
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Build/ }).tap()
+    await expect(page.locator('.spine .present')).toHaveText('7 · Build', { timeout: 1000 })
+  }).toPass()
   await page.getByRole('button', { name: 'Done', exact: true }).tap()
   await expect(page.getByText('Step 2 of')).toBeVisible()
   await context.close()

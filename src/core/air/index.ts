@@ -1,3 +1,7 @@
 export * from './atmosphere'
+export * from './bay'
 export * from './boiling'
+export * from './core'
+export * from './fan'
 export * from './heat'
+export * from './zones'

@@ -3,6 +3,7 @@ import { lookupOf } from './address'
 import { chooseFan } from './choose'
 import type { Job } from './document'
 import { suitsVoltage, circuitsOf, depthStack, powerFlows, runCurrent } from './margins'
+import { movedAir, type MovedAir } from './moved-air'
 import type { FanPart } from '../parts'
 
 /** A fan of the shelf held against this machine. */
@@ -11,6 +12,8 @@ export interface FanComparison {
   /** free behind it over what must stay free, m */
   readonly depthOverM: number
   readonly runA: number
+  /** standing still; null where no fan is mounted here */
+  readonly moved: MovedAir | null
   /** left over with it running in the leanest state that something charges in, A */
   readonly leanestNetA: number
   /** made for another voltage than this machine's */
@@ -24,7 +27,7 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
     const with_ = chooseFan(job, part)
     const bench = new Bench(lookupOf(with_))
     return {
-      part, chosen: job.fans[0]?.part.id === part.id, otherVoltage: !suitsVoltage(part, job.machine.systemV),
+      part, moved: movedAir(job, part), chosen: job.fans[0]?.part.id === part.id, otherVoltage: !suitsVoltage(part, job.machine.systemV),
       depthOverM: depthStack(with_).leftM - depthStack(with_).requiredM,
       runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value, leanestNetA: Math.min(...powerFlows(with_, bench).flows.filter((f) => f.chargeA > 0 || f.rpm !== null).map((f) => f.netA)),
     }

@@ -10,6 +10,7 @@ export { circuitsOf, marginUnits, neighbours, depthStack, powerFlows, batteryOut
 export * from './kinds'
 export * from './ladder'
 export * from './lift'
+export * from './moved-air'
 export * from '../parts'
 export * from './probe-lead'
 export * from './propose'

@@ -7,6 +7,7 @@ import { allowances, alterationKinds, answerCheck, blowsOnto, endings, ingressNe
 import { alterationsOf, alterationWords, cureChecks, planWarnings } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
+import { useDraft } from '@/ui/drafts'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 
@@ -23,6 +24,12 @@ function Unfold({ title, says, open, children }: { readonly title: string; reado
 }
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
+
+/** Text that is not settled yet: it outlives a change of station and a reload. */
+function useText(field: string): [string, (text: string) => void] {
+  const [draft, setDraft] = useDraft(field)
+  return [draft ?? '', (text) => setDraft(text === '' ? null : text)]
+}
 
 /** What a fan would not cure, each ruled out or not; the job can end here. */
 export function Cure({ job, settle, now }: Props) {
@@ -54,7 +61,7 @@ export function Baseline({ job, settle }: Props) {
   const { baseline, units: u } = job
   const change = (part: Partial<Job['baseline']>): void => settle((j) => ({ ...j, baseline: { ...j.baseline, ...part } }))
   const reading = (value: number, typed: string) => ({ value, source: 'measured' as const, typed })
-  const [load, setLoad] = useState<string | null>(null)
+  const [load, setLoad] = useDraft('baseline.load')
   return (
     <Unfold title="Baseline" says={baseline.state === 'not yet' ? 'not taken yet: it cannot be had afterwards' : baseline.state}>
       <ChoiceField label="Baseline run" value={baseline.state} options={same(['not yet', 'taken', 'cannot be had'])} onChange={(state) => change({ state })}
@@ -73,7 +80,7 @@ export function Baseline({ job, settle }: Props) {
 /** What the owner lets be done, and every mark the plan makes, held against it. */
 export function Allowed({ job, settle }: Props) {
   const [kind, setKind] = useState<AlterationKind>('hole')
-  const [what, setWhat] = useState('')
+  const [what, setWhat] = useText('alterations.what')
   const marks = alterationsOf(job)
   const clashing = marks.filter((m) => m.clashes).length
   const newId = (): string => `mark${Math.max(0, ...job.alterations.map((a) => Number(/\d+$/.exec(a.id)?.[0] ?? 0))) + 1}`
@@ -124,8 +131,8 @@ export function Lives({ job, settle }: Props) {
 /** A job may end without a fan; it can be taken up again. */
 export function Ending({ job, settle, now }: Props) {
   const [why, setWhy] = useState<(typeof endings)[number]>(job.machine.hasBattery === false || job.machine.outputDc === false ? 'no direct current' : 'another cure')
-  const [note, setNote] = useState('')
-  const [by, setBy] = useState('')
+  const [note, setNote] = useText('ended.note')
+  const [by, setBy] = useText('ended.by')
   if (job.ended) {
     return (
       <p className="say">
@@ -141,6 +148,8 @@ export function Ending({ job, settle, now }: Props) {
         if (!by.trim()) return
         const at = now().toISOString()
         settle((j) => ({ ...j, ended: { why, note: note.trim(), by: by.trim(), at } }))
+        setNote('')
+        setBy('')
       }}>
         <div className="col-sm-4"><Form.Select aria-label="Why it ends" value={why} onChange={(e) => setWhy(e.target.value as typeof why)}>{endings.map((w) => <option key={w}>{w}</option>)}</Form.Select></div>
         <div className="col-sm-4"><Form.Control aria-label="What was found or done" placeholder="what was found or done" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} /></div>

@@ -56,12 +56,13 @@ function Stage({ job, shelf, settle }: StationProps) {
       {rows.length === 0 ? <p className="say">No fan is on the shelf yet.</p> : (
         <div className="scroll-sideways">
           <Table size="sm" className="align-middle">
-            <thead><tr><th>fan</th><th>depth over what it needs</th><th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th><span className="visually-hidden">choose</span></th></tr></thead>
+            <thead><tr><th>fan</th><th>depth over what it needs</th>{mountsFan && <th>{job.bay ? 'moves through the vents' : 'moves through the fins'}</th>}<th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th><span className="visually-hidden">choose</span></th></tr></thead>
             <tbody>
-              {rows.map(({ part, depthOverM, runA, leanestNetA, otherVoltage, chosen }) => (
+              {rows.map(({ part, depthOverM, moved, runA, leanestNetA, otherVoltage, chosen }) => (
                 <tr key={part.id} aria-current={chosen ? 'true' : undefined}>
                   <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.diameterM.value, 'length', u)}</span>{otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}</td>
                   <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>{format(depthOverM, 'length', u)}{depthOverM < 0 ? ', short' : ''}</td>
+                  {mountsFan && <td className="figure-text">{moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}{moved && <span className="soft small"> {Math.round(moved.ofBox * 100)} % of its box</span>}</td>}
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
                   <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>{format(leanestNetA, 'current', u, 2)}{leanestNetA < 0 ? ', short' : ''}</td>
                   <td className="text-end">{chosen ? <span className="fw-medium">chosen</span> : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => chooseFan(j, part))} aria-label={`Choose ${part.name}`}>Choose</Button>}</td>
@@ -71,7 +72,7 @@ function Stage({ job, shelf, settle }: StationProps) {
           </Table>
         </div>
       )}
-      {mountsFan && <p className="say">The air that a fan really moves {job.bay ? 'through the bay' : 'through the fins'} is not worked out yet: Air stays open, and the figure on the box is not it.</p>}
+      {mountsFan && <p className="say">What it moves is an estimate: standing still on the hottest day, {job.bay ? 'vents open' : 'core clean, fan in the middle'}, at the voltage that reaches it. Whether that is enough is not worked out yet: Air stays open.</p>}
     </>
   )
 }
@@ -90,8 +91,8 @@ function Tray(props: StationProps) {
         </>
       )}
       <h2>Parts</h2>
-      <PartPicker kind="fan" label="Fan" shelf={shelf} chosenId={job.fans[0]?.part.id ?? null} onChoose={(part) => settle((j) => chooseFan(j, part))} />
-      <PartPicker kind="probe" label="Probe" shelf={shelf} chosenId={job.probes[0]!.part?.id ?? null} onChoose={(part) => settle((j) => chooseProbe(j, part))} />
+      <PartPicker kind="fan" label="Fan" shelf={shelf} chosen={job.fans[0]?.part ?? null} onChoose={(part) => settle((j) => chooseFan(j, part))} />
+      <PartPicker kind="probe" label="Probe" shelf={shelf} chosen={job.probes[0]!.part} onChoose={(part) => settle((j) => chooseProbe(j, part))} />
       <h2>Readings</h2>
       <Readings {...props} station="place" />
     </>

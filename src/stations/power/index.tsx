@@ -82,7 +82,7 @@ function Tray(props: StationProps) {
       )}
       <h2>Battery</h2>
       <ChoiceField label="Kind" value={battery.kind} options={batteryKinds.map((value) => ({ value, name: batteryKindName(value) }))} onChange={(kind) => settle((j) => changeBattery(j, { kind }))} />
-      <PartPicker kind="battery" label="Take figures of" shelf={props.shelf} chosenId={null} onChoose={(part) => settle((j) => takeBatteryLabel(j, part))} />
+      <PartPicker kind="battery" label="Take figures of" shelf={props.shelf} chosen={null} onChoose={(part) => settle((j) => takeBatteryLabel(j, part))} />
       <Readings {...props} station="power" only={(a) => a.startsWith('batteries') || a.startsWith('controllers')} />
       <h2>When it may run</h2>
       {!job.trailer && (

@@ -73,7 +73,7 @@ function Tray(props: StationProps) {
   return (
     <>
       <h2>Setting</h2>
-      <PartPicker kind="controller" label="Controller" shelf={shelf} chosenId={job.controllers[0]?.part.id ?? null} onChoose={choose} />
+      <PartPicker kind="controller" label="Controller" shelf={shelf} chosen={job.controllers[0]?.part ?? null} onChoose={choose} />
       <Setting job={job} settle={settle} />
       <Rules evaluation={evaluation} job={job} />
       <h2>Probe</h2>

@@ -109,8 +109,8 @@ function Tray(props: StationProps) {
       <h2>The path</h2>
       <ChoiceField label="Fed from" value={run.source} options={[{ value: 'battery', name: 'the battery, fused' }, { value: 'key switch', name: 'a wire behind the key switch' }]} onChange={(source) => settle((j) => changeRun(j, { source }))} />
       <ChoiceField label="Switched by" value={run.switchedBy} options={[{ value: 'relay', name: 'a relay' }, { value: 'controller', name: "the controller's own contact" }]} onChange={(switchedBy) => settle((j) => changeRun(j, { switchedBy }))} />
-      {run.switchedBy === 'relay' && <PartPicker kind="relay" label="Relay" shelf={shelf} chosenId={job.relays[0]?.part.id ?? null} onChoose={(part) => settle((j) => chooseRelay(j, part))} />}
-      {run.source === 'key switch' && <PartPicker kind="switch" label="Key switch" shelf={shelf} chosenId={job.switches[0]?.part.id ?? null} onChoose={(part) => settle((j) => chooseKeySwitch(j, part))} />}
+      {run.switchedBy === 'relay' && <PartPicker kind="relay" label="Relay" shelf={shelf} chosen={job.relays[0]?.part ?? null} onChoose={(part) => settle((j) => chooseRelay(j, part))} />}
+      {run.source === 'key switch' && <PartPicker kind="switch" label="Key switch" shelf={shelf} chosen={job.switches[0]?.part ?? null} onChoose={(part) => settle((j) => chooseKeySwitch(j, part))} />}
       <ChoiceField label="Way back" value={run.frame ? 'frame' : 'battery'} options={[{ value: 'battery', name: 'to the battery' }, { value: 'frame', name: 'through the frame' }]} onChange={(v) => settle((j) => changeRun(j, { frame: v === 'frame' }))} />
       <h2>Fuse</h2>
       <ChoiceField label="Rating" value={fuse ? String(fuse.ratingA) : ''} options={[{ value: '', name: 'none fitted' }, ...bladeRatings.map((r) => ({ value: String(r), name: `${r} A` }))]} onChange={(v) => settle((j) => changeFuse(j, v === '' ? null : Number(v)))} />

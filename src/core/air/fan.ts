@@ -1,0 +1,44 @@
+/** A fan as its air is worked out: free air-flow and the most pressure it can hold, at its rated speed in standard air. */
+export interface FanAir {
+  /** m³/s */
+  readonly freeFlow: number
+  /** Pa */
+  readonly maxPressure: number
+}
+
+/** air that fans are rated in, kg/m³ */
+const RATED_DENSITY = 1.2
+
+/**
+ * Most pressure of a fan whose sheet does not tell (estimate).
+ * @param ducted an in-line blower for a hose
+ * @returns Pa
+ * @see engineering §2.3
+ */
+export function typicalMaxPressure(diameterM: number, ducted = false): number {
+  if (ducted) return 250
+  if (diameterM <= 0.15) return 110
+  if (diameterM <= 0.23) return 140
+  return diameterM <= 0.3 ? 170 : 200
+}
+
+/**
+ * Pressure that a fan adds at a flow, one law for every flow: above its free flow it is in the way, stopped it is a
+ * resistance, and it falls with the flow everywhere.
+ * @param flow  m³/s, counted the way the fan blows
+ * @param speed relative to the rating
+ * @returns Pa
+ * @see engineering §2.3
+ */
+export const fanPressure = ({ freeFlow, maxPressure }: FanAir, flow: number, speed: number, density: number): number =>
+  maxPressure * (density / RATED_DENSITY) * (speed ** 2 - (flow * Math.abs(flow)) / freeFlow ** 2)
+
+/**
+ * Flow at which a fan adds a pressure: {@link fanPressure} turned round.
+ * @returns m³/s, the way the fan blows
+ * @see engineering §2.3
+ */
+export function flowAtPressure({ freeFlow, maxPressure }: FanAir, pressurePa: number, speed: number, density: number): number {
+  const square = speed ** 2 - pressurePa / (maxPressure * (density / RATED_DENSITY))
+  return freeFlow * Math.sign(square) * Math.sqrt(Math.abs(square))
+}

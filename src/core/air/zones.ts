@@ -1,0 +1,97 @@
+import { AIR_HEAT } from './atmosphere'
+import { effectiveness, faceVelocity, heatTransfer, STILL_AIR, type Core } from './core'
+import { flowAtPressure, type FanAir } from './fan'
+
+/** A core with a fan over part of it. Areas in m², what mud and fluff block already taken off. */
+export interface CoveredCore {
+  readonly core: Core
+  readonly coveredArea: number
+  readonly openArea: number
+  /** free area round the shroud; 0 where it is closed or there is no shroud */
+  readonly gapArea: number
+}
+
+export interface Blowing {
+  /** null: no fan fitted, the whole core is open */
+  readonly fan: FanAir | null
+  /** relative to the rating; 0 is a stopped fan, which is in the way */
+  readonly speed: number
+  /** the fan pushes against the ram, m/s of travel not asked */
+  readonly against: boolean
+  /** pressure of the travel on the face, Pa */
+  readonly ramPa: number
+  readonly density: number
+}
+
+/** Air through both zones, m³/s, counted with the ram. */
+export interface ZoneFlows {
+  readonly covered: number
+  readonly open: number
+  /** through the gap, drawn from behind the fan where positive */
+  readonly gap: number
+  readonly fanPressurePa: number
+  /** less than 0.1 m/s through the covered zone, or backwards */
+  readonly stalled: boolean
+}
+
+const DISCHARGE = 0.6
+const STALL = 0.1
+const STEPS = 60
+/** beyond what any such fan or ram can do, Pa */
+const BRACKET = 20_000
+
+const throughGap = (area: number, pressurePa: number, density: number): number => DISCHARGE * area * Math.sign(pressurePa) * Math.sqrt((2 * Math.abs(pressurePa)) / density)
+
+/**
+ * Air through the zone that the fan covers and the open one, by bisection on the fan's pressure: the flows through core and
+ * gap rise with it, the fan's own falls, so there is one answer.
+ * @see engineering §2.6
+ */
+export function zoneFlows({ core, coveredArea, openArea, gapArea }: CoveredCore, { fan, speed, against, ramPa, density }: Blowing): ZoneFlows {
+  const openVelocity = ramPa > 0 ? faceVelocity(core, ramPa, density) : 0
+  if (!fan || coveredArea <= 0) return { covered: fan ? 0 : openVelocity * coveredArea, open: openVelocity * openArea, gap: 0, fanPressurePa: 0, stalled: false }
+  const covered = (p: number): number => coveredArea * faceVelocity(core, p + ramPa, density)
+  // a fan against the ram adds −p_fan(−Q)
+  const byFan = (p: number): number => (against ? -flowAtPressure(fan, -p, speed, density) : flowAtPressure(fan, p, speed, density))
+  let low = -BRACKET
+  let high = BRACKET
+  for (let n = 0; n < STEPS; n++) {
+    const p = (low + high) / 2
+    if (byFan(p) > covered(p) + throughGap(gapArea, p, density)) low = p
+    else high = p
+  }
+  const p = (low + high) / 2
+  const flow = covered(p)
+  return { covered: flow, open: openVelocity * openArea, gap: throughGap(gapArea, p, density), fanPressurePa: p, stalled: flow / coveredArea < STALL }
+}
+
+/**
+ * Heat that coolant gives to the air of one zone.
+ * @param coolantCapacity ṁ c_p of the coolant in this zone, W/K
+ * @returns W
+ * @see engineering §2.5
+ */
+export function zoneHeat(core: Core, area: number, flow: number, coolantCapacity: number, overAirK: number, density: number): number {
+  if (area <= 0 || flow === 0 || coolantCapacity <= 0) return 0
+  const air = density * AIR_HEAT * Math.abs(flow)
+  const [least, most] = [Math.min(air, coolantCapacity), Math.max(air, coolantCapacity)]
+  return effectiveness((heatTransfer(core, flow / area) * area) / least, least / most) * least * overAirK
+}
+
+/**
+ * Heat carried off by all of a core: zone by zone, the coolant divided by frontal area, and what it gives off in still air.
+ * @param coolantCapacity ṁ c_p of all coolant, W/K
+ * @param overAirK coolant at the inlet over the air that comes in
+ * @returns W
+ * @see engineering §2.5, §2.6
+ */
+export function coreHeat({ core, coveredArea, openArea }: CoveredCore, flows: Pick<ZoneFlows, 'covered' | 'open'>, coolantCapacity: number, overAirK: number, density: number): number {
+  const area = coveredArea + openArea
+  if (area <= 0) return 0
+  const zone = (a: number, flow: number): number => zoneHeat(core, a, flow, (coolantCapacity * a) / area, overAirK, density)
+  return zone(coveredArea, flows.covered) + zone(openArea, flows.open) + STILL_AIR * area * overAirK
+}
+
+/** Pressure of travel on a face. @param share C_ram @returns Pa @see engineering §2.6 */
+export const ramPressure = (share: number, speedMs: number, density: number): number => share * 0.5 * density * speedMs ** 2
+
