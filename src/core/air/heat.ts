@@ -9,7 +9,7 @@ import { term, worked, type Worked } from '../reading'
  * @see engineering §2.8
  */
 export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: number): Worked =>
-  worked('heat into the coolant', '{0} × {1} × {2}', [
+  worked('heat to be carried away', '{0} × {1} × {2}', [
     term('heat over brake power', heatShare, 'share'), term('load share', loadShare, 'share'), term('rated power', ratedPowerW, 'power'),
   ], heatShare * loadShare * ratedPowerW, 'power', '§2.8')
 

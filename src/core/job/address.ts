@@ -56,6 +56,8 @@ const conditions: readonly Question[] = [
   [/^place\.(freeDepthM|standOffM)$/, mountsFan],
   [/^place\.sweepM$/, (job) => typicalMachines[job.machine.kind].steers],
   [/^fans\.\w+\.part\.(diameterM|depthM|freeFlowM3s|massKg)$/, mountsFan],
+  // only a bay's air is worked out with it so far
+  [/^fans\.\w+\.part\.maxPressurePa$/, (job) => job.bay !== null && mountsFan(job)],
 ]
 
 const isAsked = (job: Job, address: string): boolean => conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job))

@@ -115,6 +115,24 @@ test('24 V by hand: regulator, drop, cranking and charge of two batteries in ser
   expect(part(job, 'battery', 'cranking').value).toBeCloseTo(crankingWithV! - 19.2, 6)
 })
 
+test('a bay by hand: what the fan brings through the vents, and how hot it gets', () => {
+  const read = (address: string, value: number) => (j: Job) => withReading(j, address, { value, source: 'measured' })
+  const job = [read('bay.ventHeightM', 0), read('bay.ventInM2', 0.03), read('bay.ventOutM2', 0.03), read('surroundings.heightM', 0), read('surroundings.hottestC', 32), read('bay.allowedC', 85)]
+    .reduce((j, f) => f(j), equipped({ ...begin('digger-air'), place: { ...begin('digger-air').place, side: 'pusher' } }))
+  const bare: Job = { ...job, conductors: job.conductors.map((c) => ({ ...c, size: null })) }
+  // Gale 140 at 14.2 V: w from the motor's curve above; 0.08611 m³/s and 110 Pa on its box; vents 0.03/root 2 m²
+  const w = (-9 + Math.sqrt(81 + 10.8 * (14.2 - 0.3))) / 5.4
+  const density = 101_325 / (287.05 * 305.15)
+  const flow = w / Math.sqrt(1 / 0.08611 ** 2 + (0.5 * density) / ((110 * density) / 1.2 * ((0.6 * 0.03) / Math.SQRT2) ** 2))
+  const rise = (0.5 * 0.5 * 9000) / (density * 1006 * flow)
+  expect(part(bare, 'air', 'bay').value).toBeCloseTo(85 - 32 - rise, 2)
+  // wire takes air from it, a vent gives some, and hot air that rises helps
+  expect(part(job, 'air', 'bay').value!).toBeLessThan(part(bare, 'air', 'bay').value!)
+  expect(part(read('bay.ventInM2', 0.06)(job), 'air', 'bay').value!).toBeGreaterThan(part(job, 'air', 'bay').value!)
+  expect(part(read('bay.ventHeightM', 0.5)(job), 'air', 'bay').value!).toBeGreaterThan(part(job, 'air', 'bay').value!)
+  expect(evaluate(read('bay.ventInM2', 0)(job)).margins.find((m) => m.id === 'air')!.verdict).toBe('short')
+})
+
 test('a 12 V fan or coil on 24 V, no battery or no direct current is short in words', () => {
   const job = equipped(changeSystemVoltage(begin('digger-liquid'), 24))
   expect(evaluate(job).margins.find((m) => m.id === 'supply')).toMatchObject({ verdict: 'short', value: null })

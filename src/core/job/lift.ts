@@ -1,3 +1,6 @@
+import { typicalMaxPressure } from '../air'
+import { typical } from '../reading'
+
 type Raw = Readonly<Record<string, unknown>>
 const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value)
 const within = (raw: Raw, key: string, more: (old: Raw) => Raw): Raw => (isRaw(raw[key]) ? { [key]: more(raw[key]) } : {})
@@ -6,10 +9,12 @@ const each = (raw: Raw, key: string, more: (old: Raw) => Raw): Raw => {
   return Array.isArray(list) ? { [key]: list.map((e: unknown) => (isRaw(e) ? more(e) : e)) } : {}
 }
 
+const guessedPressure = (diameter: unknown) => typical(typicalMaxPressure(isRaw(diameter) && typeof diameter.value === 'number' ? diameter.value : 0.15))
+
 /** A part as older shelves and jobs wrote it, with what parts have gained since. Leaves a present one as it is. */
 export function liftPart(part: unknown): unknown {
   if (!isRaw(part)) return part
-  return { facts: [], ...(part.kind === 'relay' ? { coilV: 12 } : {}), ...part }
+  return { facts: [], ...(part.kind === 'relay' ? { coilV: 12 } : {}), ...(part.kind === 'fan' ? { maxPressurePa: guessedPressure(part.diameterM) } : {}), ...part }
 }
 
 const withPart = (entry: Raw): Raw => ({ ...entry, part: liftPart(entry.part) })

@@ -1,11 +1,10 @@
-import { airDensity, bayResistance, circleInRectangle, fanThrough, typicalMaxPressure, ventsInSeries, zoneFlows, type FanAir } from '../air'
-import { contactsResistance, runningFan, wiresResistance } from '../electrical'
+import { airDensity, bayResistance, circleInRectangle, fanThrough, ventsInSeries, zoneFlows, type FanAir } from '../air'
 import { Bench } from '../reading'
 import type { FanPart } from '../parts'
 import { lookupOf } from './address'
 import { chooseFan } from './choose'
 import type { Job } from './document'
-import { circuitsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor } from './margins'
+import { circuitsOf, fanSpeed } from './margins'
 
 /** Air that a fan really moves in its place, the machine standing still. */
 export interface MovedAir {
@@ -13,15 +12,6 @@ export interface MovedAir {
   readonly flowM3s: number
   /** of the free air-flow on its box */
   readonly ofBox: number
-}
-
-/** Speed at the regulator's voltage, behind the wires where their sizes are chosen: the wire costs air. */
-function speedOf(job: Job, bench: Bench): number {
-  const circuit = circuitsOf(job)[0]!
-  const rating = ratingOf(bench, circuit.fan!)
-  const run = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
-  const ohm = run ? wiresResistance(runCurrent(bench, circuit.fan!).value, run).value + contactsResistance(run).value : 0
-  return runningFan(rating, bench.value('charging.regulatorV'), ohm).speed
 }
 
 function throughCore(job: Job, part: FanPart, fan: FanAir, speed: number, density: number): number {
@@ -41,8 +31,8 @@ export function movedAir(job: Job, part: FanPart): MovedAir | null {
   if (!job.cooling && !job.bay) return null
   const with_ = chooseFan(job, part)
   const density = airDensity(job.surroundings.heightM.value, job.surroundings.hottestC.value)
-  const fan: FanAir = { freeFlow: part.freeFlowM3s.value, maxPressure: typicalMaxPressure(part.diameterM.value, job.place.mount === 'duct') }
-  const speed = speedOf(with_, new Bench(lookupOf(with_)))
+  const fan: FanAir = { freeFlow: part.freeFlowM3s.value, maxPressure: part.maxPressurePa.value }
+  const speed = fanSpeed(new Bench(lookupOf(with_)), circuitsOf(with_)[0]!)
   const flowM3s = job.bay
     ? fanThrough(fan, speed, density, bayResistance(ventsInSeries(job.bay.ventInM2.value, job.bay.ventOutM2.value), density, null))
     : throughCore(job, part, fan, speed, density)

@@ -37,12 +37,10 @@ const settingRemedy = (job: Job): Remedy[] => {
   }]
 }
 
-const none = (): Remedy[] => []
-
 /** What would help each margin most, one entry a margin. */
 const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => Remedy[]>> = {
   fit: (job) => (job.fans.length ? [{ text: 'Choose a shallower fan, or the other side of the core; a longer lead where the lead is short', station: 'place' }] : [{ text: 'Choose a fan', station: 'place' }]),
-  air: none,
+  air: (job) => (job.bay && job.fans.length ? [{ text: 'Larger vents, one of them high up; a fan that moves more; less heat given off inside', station: 'place' }] : []),
   supply: (job, margin) => (margin.verdict === 'short' && margin.value === null ? [{ text: 'Choose a fan for this voltage; without direct current a rectifier and a battery come first', station: 'place' }] : sizeRemedy(job)),
   wire: sizeRemedy,
   fuse: fuseRemedy,

@@ -1,4 +1,5 @@
-import { endsOf, sources, spreadOf, type Reading, type Source } from '../reading'
+import { typicalMaxPressure } from '../air'
+import { endsOf, sources, spreadOf, typical, type Reading, type Source } from '../reading'
 import { fromSi, parse, parseWireSize, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds } from '../control'
 import { batteryKindName, batteryKinds } from '../electrical'
@@ -44,7 +45,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   fan: [
     choice('motor', 'motor', [{ value: 'brushed', name: 'with brushes' }, { value: 'brushless', name: 'brushless' }]), figure('ratedV', 'rated at', 'voltage'),
     reading('ratedA', 'fan current, rated', 'current'), reading('lockedA', 'fan current, held fast', 'current', { optional: true, tell: '4 × rated where unknown' }),
-    reading('diameterM', 'blade diameter', 'length'), reading('depthM', 'fan depth', 'length'), reading('freeFlowM3s', 'free air-flow, from the box', 'flow'), reading('massKg', 'fan weight', 'mass'), reading('leadM', 'lead supplied with the fan', 'length'), ingress,
+    reading('diameterM', 'blade diameter', 'length'), reading('depthM', 'fan depth', 'length'), reading('freeFlowM3s', 'free air-flow, from the box', 'flow'), reading('maxPressurePa', 'greatest pressure', 'airPressure', { optional: true, tell: 'guessed from the diameter where unknown' }), reading('massKg', 'fan weight', 'mass'), reading('leadM', 'lead supplied with the fan', 'length'), ingress,
   ],
   controller: [
     choice('band', 'keeps its band', bandKinds.map((value) => ({ value, name: { below: 'below the set point', above: 'above the set point', fixed: 'fixed switch', ramp: 'ramp', hand: 'hand switch', always: 'always on' }[value] }))),
@@ -165,6 +166,7 @@ export function readForm(kind: PartKind, id: string, texts: FormText, units: Uni
     else set(part, line.path, coerced[line.path]?.(read.value) ?? read.value)
   }
   if (Object.keys(problems).length) return { ok: false, problems }
+  if (kind === 'fan' && part.maxPressurePa === null) part.maxPressurePa = typical(typicalMaxPressure((part.diameterM as Reading).value))
   const parsed = partSchema.safeParse(part)
   if (parsed.success) return { ok: true, part: parsed.data }
   const lines = formOf(kind)

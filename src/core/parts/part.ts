@@ -33,6 +33,7 @@ export const fanPartSchema = z.strictObject({
   diameterM: field('blade diameter', 'length', [0.02, 1], 'place'),
   depthM: field('fan depth', 'length', [0.005, 0.4], 'place', 'from mounting face to the furthest point, shaft end included'),
   freeFlowM3s: field('free air-flow, from the box', 'flow', [0.0005, 3], 'place', 'sellers overstate it'),
+  maxPressurePa: field('greatest pressure', 'airPressure', [1, 5000], 'place', 'from its sheet, with the air-flow shut off'),
   massKg: field('fan weight', 'mass', [0.02, 20], 'place'),
   leadM: field('lead supplied with the fan', 'length', [0, 10], 'place'),
   ingress,

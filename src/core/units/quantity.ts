@@ -82,6 +82,7 @@ export const quantities = {
   },
   volume: { noun: 'volume', units: [unit('m³', 1, 'm3'), unit('L', 1e-3, 'litre', 'litres', 'liter', 'liters'), unit('mL', 1e-6), unit('qt', 0.946352946e-3, 'quart', 'quarts')], shown: { metric: 'L', imperial: 'qt' }, examples: '1.3 L or 1.4 qt' },
   pressure: { noun: 'pressure', units: [unit('Pa', 1), unit('bar', 1e5), unit('kPa', 1e3), unit('psi', 6894.757)], shown: { metric: 'bar', imperial: 'psi' }, examples: '1.1 bar or 16 psi' },
+  airPressure: { noun: 'air pressure', units: [unit('Pa', 1), unit('kPa', 1e3), unit('inWC', 249.089, 'inwg'), unit('mbar', 100)], shown: { metric: 'Pa', imperial: 'inWC' }, examples: '110 Pa or 0.44 inWC' },
   torque: { noun: 'torque', units: [unit('N·m', 1, 'nm', 'n.m', 'n-m'), unit('in-lb', 0.1129848, 'in·lb', 'inlb', 'in.lb', 'lb-in'), unit('ft-lb', 1.355818, 'ft·lb', 'ftlb', 'lb-ft')], shown: { metric: 'N·m', imperial: 'in-lb' }, examples: '1.4 Nm or 12 in-lb' },
   mass: { noun: 'mass', units: [unit('kg', 1, 'kilo', 'kilos'), unit('g', 1e-3, 'gram', 'grams'), unit('lb', 0.45359237, 'lbs', 'pound', 'pounds')], shown: { metric: 'kg', imperial: 'lb' }, examples: '0.62 kg or 1.4 lb' },
   batteryCapacity: { noun: 'battery capacity', units: [unit('Ah', 1, 'a·h', 'amphours')], shown: { metric: 'Ah', imperial: 'Ah' }, examples: '7 Ah' },

@@ -72,7 +72,7 @@ function Stage({ job, shelf, settle }: StationProps) {
           </Table>
         </div>
       )}
-      {mountsFan && <p className="say">What it moves is an estimate: standing still on the hottest day, {job.bay ? 'vents open' : 'core clean, fan in the middle'}, at the voltage that reaches it. Whether that is enough is not worked out yet: Air stays open.</p>}
+      {mountsFan && <p className="say">What it moves is an estimate: standing still on the hottest day, {job.bay ? 'vents open' : 'core clean, fan in the middle'}, at the voltage that reaches it. {job.bay ? 'Whether that is enough, Air says.' : 'Whether that is enough is not worked out yet: Air stays open.'}</p>}
     </>
   )
 }

@@ -1,4 +1,4 @@
-import { runningFan, startingCurrent, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start } from '../../electrical'
+import { contactsResistance, runningFan, startingCurrent, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start, wiresResistance } from '../../electrical'
 import { term, worked, type Bench, type Worked } from '../../reading'
 import type { Job, Run } from '../document'
 import type { ControllerPart, FanPart } from '../../parts'
@@ -93,6 +93,18 @@ export function wiresWaitFor(circuit: FanCircuit): string | null {
   if (!circuit.fan) return 'a fan'
   const bare = circuit.conductors.find((c) => c.size === null)
   return bare ? `a size for the ${roleNames[bare.role]}` : circuit.conductors.length === 0 ? 'a conductor' : null
+}
+
+/**
+ * Speed of a circuit's fan at the regulator's voltage, behind wires and joints where their sizes are chosen: wire costs air.
+ * @returns relative to the rating
+ * @see engineering §1.2, §1.6
+ */
+export function fanSpeed(bench: Bench, circuit: FanCircuit & { readonly fan: ChosenFan | null }): number {
+  if (!circuit.fan) return 0
+  const run = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
+  const ohm = run ? wiresResistance(runCurrent(bench, circuit.fan).value, run).value + contactsResistance(run).value : 0
+  return runningFan(ratingOf(bench, circuit.fan), bench.value('charging.regulatorV'), ohm).speed
 }
 
 export interface Contact { readonly id: string; readonly name: string; readonly rating: ContactRating | null; readonly needs: string }
