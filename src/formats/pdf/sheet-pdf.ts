@@ -72,6 +72,7 @@ export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
     doc.moveTo(MARGIN, doc.y).lineTo(doc.page.width - MARGIN, doc.y).lineWidth(0.8).strokeColor('#111').stroke()
     doc.moveDown(0.25).font('text').fontSize(SIZE)
     for (const line of lines) doc.text(line || ' ', MARGIN, doc.y, { width: doc.page.width - 2 * MARGIN })
+    if (t && lines.length) doc.moveDown(0.4)
     if (t) table(doc, t.columns, t.rows)
   }
   const { start, count } = doc.bufferedPageRange()
