@@ -117,6 +117,32 @@ test('two windows on one job: told in words and chosen field by field', async ({
   await expect(page.getByLabel('Way back', { exact: true }).last()).toHaveValue('4 mm²')
 })
 
+test('both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both versions again', async ({ page, context, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await page.goto(`${yard.url}${address}?station=wire`)
+  await ready(page)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await ready(other)
+  await other.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+  await saved(other)
+  await page.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+  await saved(page)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+
+  await other.getByLabel('Rating').selectOption('10')
+  await saved(other)
+  await page.getByLabel('Rating').selectOption('15')
+  const dialog = page.getByRole('dialog', { name: /changed in another window/ })
+  await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
+  await page.reload()
+  await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
+  await dialog.getByRole('button', { name: 'All theirs' }).click()
+  await dialog.getByRole('button', { name: 'Let these stand' }).click()
+  await saved(page)
+  await expect(page.getByLabel('Rating')).toHaveValue('10')
+})
+
 test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({ page, yard }) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   const troubles: string[] = []

@@ -3,7 +3,7 @@ import path from 'node:path'
 import { readJob, readShelfFile } from '@/formats'
 import { benchSheet, cureChecks, planWarnings, proofsOf, signing, stepsOf } from '../plan'
 import { Bench } from '../reading'
-import { askedFields, batteryOutlook, changeFuse, changeRun, changeSizes, changeSystemVoltage, chooseController, chooseFan, chooseRelay, evaluate, holeMove, jobKinds, jobSchema, liftJob, lookupOf, machineKinds, powerFlows, proposedSetting, sample, startJob, typicalMachines, withReading, type ControllerPart, type FanPart, type Job, type JobKind, type MachineKind, type MarginId, type ProbePart, type RelayPart } from '.'
+import { askedFields, batteryOutlook, changeFuse, changeRun, changeSizes, changeSystemVoltage, chooseController, chooseFan, chooseRelay, evaluate, holeMove, jobKinds, jobSchema, liftJob, lookupOf, machineKinds, powerFlows, proposedSetting, remediesFor, sample, slideCollar, startJob, takeBatteryLabel, triggerLadder, typicalMachines, withReading, type BatteryPart, type ControllerPart, type FanPart, type Job, type JobKind, type MachineKind, type MarginId, type ProbePart, type RelayPart } from '.'
 
 const shelf = readShelfFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', 'shelf.json'), 'utf8'))
 const partOf = <P>(id: string): P => (shelf.ok ? (shelf.parts.find((p) => p.id === id) as unknown as P) : undefined)!
@@ -176,3 +176,43 @@ test('a job of version 1 is lifted, keeps what it said, and comes to the same ma
 })
 
 test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds).map((k) => k.name)).size).toBe(4))
+
+describe('the ladder of a bay', () => {
+  const job = ((): Job => {
+    const j = equipped(begin('digger-air'))
+    return { ...j, probes: j.probes.map((p) => ({ ...p, place: 'on-panel' as const, kappa: { value: 0.8, source: 'typical' as const, spread: 0.1 } })) }
+  })()
+  test('its second rail is the bay\'s air, joined by the same conversion; nothing of coolant stands on it', () => {
+    const ladder = triggerLadder({ ...job, controllers: job.controllers.map((c) => ({ ...c, setC: 60, bandK: 5 })) })!
+    expect(ladder).toMatchObject({ other: 'bay', coolant: null, bay: { allowedC: 90 }, probe: { onC: 60, offC: 55 } })
+    const at = (mark: string, season: string) => ladder.joins.find((j) => j.mark === mark && j.season === season)!
+    // 32 + (60 − 32) / 0.8 and 0 + 60 / 0.8; the 90 °C allowed show as 32 + 0.8 · 58
+    expect(at('on', 'hottest').otherC).toBeCloseTo(67)
+    expect(at('on', 'coldest').otherC).toBeCloseTo(75)
+    expect(at('allowed', 'hottest').probeC).toBeCloseTo(78.4)
+    expect(ladder.joins.some((j) => j.mark === 'opens')).toBe(false)
+  })
+  test('its collars slide by the controller\'s steps like any other', () => {
+    expect(triggerLadder(slideCollar(job, 'on', 71.4))!.probe).toMatchObject({ onC: 71, offC: 66 })
+  })
+})
+
+test('a battery\'s label gives a job its figures, and a starter only to what is cranked', () => {
+  const heron = { ...(shelf.ok ? shelf.parts.find((p) => p.id === 'battery-agm-24') : undefined)! } as unknown as BatteryPart
+  const bike = takeBatteryLabel(begin('trail-bike'), heron)
+  expect(bike.batteries[0]).toMatchObject({ kind: 'agm', hourRateH: 20, capacityAh: { value: 24, source: 'label' }, coldCrankingA: { value: 310, source: 'label' }, crankingA: { source: 'typical' } })
+  expect(takeBatteryLabel(begin('trailer'), heron).batteries[0]).toMatchObject({ capacityAh: { value: 24 }, coldCrankingA: null, crankingA: null })
+  expect(takeBatteryLabel(begin('trail-bike'), { ...heron, coldCrankingA: null }).batteries[0]!.coldCrankingA).toEqual(begin('trail-bike').batteries[0]!.coldCrankingA)
+})
+
+test('what helps a margin that does not hold is said for every kind, and what can be done at once does help', () => {
+  for (const [kind, job] of [['digger-air', undefined], ['trailer', undefined], ['side-by-side', 'thicker-core'], ['older-vehicle', 'wiring'], ['digger-liquid', 'bay']] as const) {
+    const j = equipped(begin(kind, job))
+    const evaluation = evaluate(j)
+    for (const m of evaluation.margins.filter((x) => x.verdict !== 'holds' && x.verdict !== 'open')) {
+      const remedies = remediesFor(j, m)
+      expect(remedies.length).toBeGreaterThan(0)
+      for (const { change } of remedies) if (change) expect(evaluate(change(j)).margins.find((x) => x.id === m.id)!.x!).toBeGreaterThan(m.x ?? Number.NEGATIVE_INFINITY)
+    }
+  }
+})
