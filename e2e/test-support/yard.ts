@@ -104,8 +104,11 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 /** The verdict that the rail shows for a margin. */
 export const verdict = (page: Page, margin: string) => page.locator(`[data-margin="${margin}"] .word`)
 
-/** Goes to a station by its place on the spine. */
-export const go = (page: Page, station: string): Promise<void> => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: new RegExp(`${station} \\d`) }).click()
+/** Goes to a station by its place on the spine, and waits until it stands there. */
+export async function go(page: Page, station: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: new RegExp(`${station} \\d`) }).click()
+  await expect(page.locator('.spine [aria-current="step"]')).toContainText(station)
+}
 
 /** Ticks every build step that is left. */
 export async function buildAll(page: Page): Promise<void> {
