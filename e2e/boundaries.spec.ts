@@ -58,6 +58,12 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
     expect(await page.evaluate(() => document.documentElement.scrollWidth), station).toBeLessThanOrEqual(390)
     for (const button of await page.locator('.tray button:visible, .stage .btn:visible').all()) expect((await button.boundingBox())!.height, `${station}: ${await button.textContent()}`).toBeGreaterThanOrEqual(43)
   }
+  for (const sheet of ['sheet', 'measuring', 'history']) {
+    await page.goto(`${yard.url}${address}/${sheet}`)
+    await ready(page)
+    await page.evaluate(() => document.fonts.ready)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), sheet).toBeLessThanOrEqual(390)
+  }
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)
   await type(page, 'free behind the core', '40 mm')
