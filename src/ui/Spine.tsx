@@ -7,12 +7,15 @@ import { stationNames } from '@/core/plan'
 
 export interface SpineEntry { readonly done: number; readonly total: number; readonly left: string; readonly short: boolean }
 
+/** px that a finger is drawn before it means another station */
+const FAR_ENOUGH = 60
+
 /** The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short. */
 export function Spine({ entries, present, onGo }: { readonly entries: Readonly<Record<Station, SpineEntry>>; readonly present: Station; readonly onGo: (station: Station) => void }) {
-  // on a phone a swipe along the spine goes to the next station or the one before
-  const swipe = useDrag(({ swipe: [x] }) => {
-    const to = stations[stations.indexOf(present) - x]
-    if (x !== 0 && to) onGo(to)
+  // on a phone a finger drawn along the spine, fast or slow, goes to the next station or the one before
+  const swipe = useDrag(({ last, canceled, movement: [x] }) => {
+    const to = stations[stations.indexOf(present) - Math.sign(x)]
+    if (last && !canceled && Math.abs(x) > FAR_ENOUGH && to) onGo(to)
   }, { axis: 'x', pointer: { touch: true, keys: false } })
   return (
     <nav className="spine" aria-label="Stations" {...swipe()}>
