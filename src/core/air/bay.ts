@@ -1,11 +1,15 @@
 import { AIR_HEAT } from './atmosphere'
-import { flowAtPressure, type FanAir } from './fan'
+import { fanPressure, type FanAir } from './fan'
+import { rootBetween } from './root'
 
 const GRAVITY = 9.81
 const DISCHARGE = 0.6
 const BREEZE = 0.3
 const KELVIN = 273.15
-const STEPS = 60
+/** of the flow looked for */
+const TOLERANCE = 1e-10
+/** beyond this a rise is told as endless, K */
+const HOTTEST_K = 5000
 
 /** Vents in and out in series as one opening. @returns m² @see engineering §2.7 */
 export const ventsInSeries = (inM2: number, outM2: number): number => (inM2 <= 0 || outM2 <= 0 ? 0 : 1 / Math.sqrt(1 / inM2 ** 2 + 1 / outM2 ** 2))
@@ -32,14 +36,24 @@ export function bayResistance(ventM2: number, density: number, duct: Duct | null
  */
 export function fanThrough(fan: FanAir, speed: number, density: number, perSquare: number): number {
   if (!Number.isFinite(perSquare)) return 0
-  let low = 0
-  let high = fan.freeFlow * Math.max(speed, 0)
-  for (let n = 0; n < STEPS; n++) {
-    const q = (low + high) / 2
-    if (flowAtPressure(fan, perSquare * q * q, speed, density) > q) low = q
-    else high = q
-  }
-  return (low + high) / 2
+  return inSeries([{ fan, speed }], density, perSquare)
+}
+
+/** A fan in a row of fans; against: it blows the other way. */
+export interface InRow { readonly fan: FanAir; readonly speed: number; readonly against?: boolean }
+
+/**
+ * Flow of fans one behind the other, each adding its pressure with its sign, against a resistance in proportion to the flow's square.
+ * @returns m³/s, counted the way of the first; negative where the others are stronger
+ * @see engineering §2.7
+ */
+export function inSeries(row: readonly InRow[], density: number, perSquare: number): number {
+  if (!Number.isFinite(perSquare)) return 0
+  const pressure = (q: number): number => row.reduce((sum, { fan, speed, against }) => sum + (against ? -fanPressure(fan, -q, speed, density) : fanPressure(fan, q, speed, density)), -perSquare * q * Math.abs(q))
+  // all of them together move no more than the strongest alone in free air
+  const high = Math.max(...row.map((r) => r.fan.freeFlow * Math.max(r.speed, 0)))
+  const low = row.some((r) => r.against) ? -high : 0
+  return rootBetween(pressure, low, high, TOLERANCE * high)
 }
 
 export interface BayAir {
@@ -51,7 +65,14 @@ export interface BayAir {
   readonly fanFlow: number
   /** the fan draws the hot air out; otherwise it pushes cool air in */
   readonly extracts: boolean
+  /** air that something else moves through, m³/s; joined with the rest as the root of the sum of squares */
+  readonly besides?: number
+  /** sheet that sheds heat by itself, m²; 0 where unknown */
+  readonly panelM2?: number
 }
+
+/** what a bay's sheet sheds, W/(m²·K) (estimate) */
+const PANEL_SHEDS = 5
 
 export interface BayResult {
   /** over the air outside, K */
@@ -66,22 +87,16 @@ export interface BayResult {
  * @returns rise Infinity where nothing carries the heat away
  * @see engineering §2.7
  */
-export function bayRise(heatW: number, { ventM2, heightM, breezeMs, fanFlow, extracts }: BayAir, outsideC: number, density: number): BayResult {
+export function bayRise(heatW: number, { ventM2, heightM, breezeMs, fanFlow, extracts, panelM2 = 0, besides = 0 }: BayAir, outsideC: number, density: number): BayResult {
   const outsideK = outsideC + KELVIN
   const flowAt = (rise: number): number => {
     const buoyancy = DISCHARGE * ventM2 * Math.sqrt((2 * GRAVITY * Math.max(0, heightM) * rise) / (outsideK + rise / 2))
     const fan = extracts ? (fanFlow * outsideK) / (outsideK + rise) : fanFlow
-    return Math.hypot(fan, buoyancy, BREEZE * ventM2 * breezeMs)
+    return Math.hypot(fan, buoyancy, BREEZE * ventM2 * breezeMs, besides)
   }
+  const carried = (rise: number): number => (density * AIR_HEAT * flowAt(rise) + PANEL_SHEDS * panelM2) * rise
   // the heat that a rise would carry grows with it, though a fan that extracts moves less of hotter air
-  let low = 0
-  let high = 5000
-  if (density * AIR_HEAT * flowAt(high) * high < heatW) return { riseK: Number.POSITIVE_INFINITY, flow: 0 }
-  for (let n = 0; n < STEPS; n++) {
-    const rise = (low + high) / 2
-    if (density * AIR_HEAT * flowAt(rise) * rise < heatW) low = rise
-    else high = rise
-  }
-  const riseK = (low + high) / 2
+  if (carried(HOTTEST_K) < heatW) return { riseK: Number.POSITIVE_INFINITY, flow: 0 }
+  const riseK = rootBetween((rise) => carried(rise) - heatW, 0, HOTTEST_K, 1e-9)
   return { riseK, flow: flowAt(riseK) }
 }

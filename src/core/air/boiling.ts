@@ -1,6 +1,7 @@
 import { term, worked, type Worked } from '../reading'
 import { coolant, type CoolantTemperature } from '../units'
 import { airPressure } from './atmosphere'
+import { rootBetween } from './root'
 
 export const coolants = ['water', 'ethylene-glycol', 'propylene-glycol'] as const
 export type Coolant = (typeof coolants)[number]
@@ -44,15 +45,7 @@ export function waterMoleFraction(kind: Coolant, glycolShare: number): number {
 export function boilingAt(kind: Coolant, glycolShare: number, pressurePa: number): CoolantTemperature {
   if (!(pressurePa > 0)) throw new RangeError('pressure must be more than 0')
   const x = waterMoleFraction(kind, glycolShare)
-  let low = -20
-  let high = 300
-  for (let n = 0; n < 27; n++) {
-    const mid = (low + high) / 2
-    const p = x * waterVapourPressure(mid) + (x < 1 ? (1 - x) * glycolVapourPressure(kind, mid) : 0)
-    if (p < pressurePa) low = mid
-    else high = mid
-  }
-  return coolant((low + high) / 2)
+  return coolant(rootBetween((t) => x * waterVapourPressure(t) + (x < 1 ? (1 - x) * glycolVapourPressure(kind, t) : 0) - pressurePa, -20, 300, 1e-7))
 }
 
 /**

@@ -3,12 +3,20 @@ export interface Core {
   /** m */
   readonly thickness: number
   readonly finsPerInch: number
+  /** measured against the estimates of resistance and heat transfer; 1 where nobody has */
+  readonly resistanceFactor?: number
+  readonly transferFactor?: number
+  /** how often the coolant crosses the air; 1 where unsaid */
+  readonly passes?: number
 }
+
+/** heat transfer gains with the passes, of one, two and three */
+const PASSES = [1, 1, 1.03, 1.06]
 
 const EXPONENT = 1.6
 
 /** Δp = this × v|v|^0.6. */
-const resistance = ({ thickness, finsPerInch }: Core, density: number): number => 9.5 * (thickness / 0.025) * (finsPerInch / 14) ** 1.3 * (density / 1.2)
+const resistance = ({ thickness, finsPerInch, resistanceFactor = 1 }: Core, density: number): number => resistanceFactor * 9.5 * (thickness / 0.025) * (finsPerInch / 14) ** 1.3 * (density / 1.2)
 
 /**
  * Pressure lost through a core (estimate ± 30 %).
@@ -27,8 +35,8 @@ export const faceVelocity = (core: Core, pressurePa: number, density: number): n
  * @returns W/(m²·K)
  * @see engineering §2.5
  */
-export const heatTransfer = ({ thickness, finsPerInch }: Core, faceVelocityMs: number): number =>
-  3500 * (Math.abs(faceVelocityMs) / 3) ** 0.55 * (thickness / 0.025) ** 0.85 * (finsPerInch / 14) ** 0.6
+export const heatTransfer = ({ thickness, finsPerInch, transferFactor = 1, passes = 1 }: Core, faceVelocityMs: number): number =>
+  transferFactor * (PASSES[passes] ?? 1) * 3500 * (Math.abs(faceVelocityMs) / 3) ** 0.55 * (thickness / 0.025) ** 0.85 * (finsPerInch / 14) ** 0.6
 
 /**
  * Effectiveness of a cross-flow exchanger, both fluids unmixed.
@@ -45,16 +53,5 @@ export function effectiveness(ntu: number, capacityRatio: number): number {
 /** what a core gives off with no air-flow at all, W/(m²·K) of its face (estimate) */
 export const STILL_AIR = 25
 
-/**
- * Area of a circle that lies inside a rectangle with the same middle.
- * @returns m²
- * @see engineering §7
- */
-export function circleInRectangle(radius: number, width: number, height: number): number {
-  const [a, b] = [width / 2, height / 2]
-  if (radius <= 0) return 0
-  if (radius >= Math.hypot(a, b)) return width * height
-  // what sticks out beyond a side: a segment; where two sides cut the same corner nothing is counted twice, as the corner lies outside
-  const segment = (half: number): number => (half >= radius ? 0 : radius ** 2 * Math.acos(half / radius) - half * Math.sqrt(radius ** 2 - half ** 2))
-  return Math.PI * radius ** 2 - 2 * segment(a) - 2 * segment(b)
-}
+/** Share of a face that a kind of ground blocks: more between finer fins, at most 0.8. @param at14 share at 14 fins per inch @see typical.md */
+export const blockedShare = (at14: number, finsPerInch: number): number => Math.min(0.8, at14 * (finsPerInch / 14) ** 1.5)

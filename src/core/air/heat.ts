@@ -16,14 +16,16 @@ export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: n
 /** the coolant of the rated flow warms by this much at the rated heat (estimate) */
 const RATED_RISE_K = 8
 
+/** ṁ c_p of the coolant, in proportion to engine speed. @returns W/K @see engineering §4 */
+export const coolantCapacity = (ratedHeatW: number, rpm: number, ratedRpm: number): number => ((ratedHeatW / RATED_RISE_K) * rpm) / ratedRpm
+
 /**
  * How much colder coolant leaves the radiator than it entered: Q/(ṁ c_p), with ṁ c_p ≈ rated heat / 8 K at rated speed, in proportion to speed.
  * @returns kelvin
  * @see engineering §3.2, §4
  */
 export function outletDrop(heatW: number, ratedHeatW: number, rpm: number, ratedRpm: number): Worked {
-  const flow = ((ratedHeatW / RATED_RISE_K) * rpm) / ratedRpm
   return worked("radiator outlet colder than inlet by", '{0} / ({1} / 8 K × {2} / {3})', [
     term('heat', heatW, 'power'), term('rated heat', ratedHeatW, 'power'), term('engine speed', rpm, 'engineSpeed'), term('rated speed', ratedRpm, 'engineSpeed'),
-  ], heatW / flow, 'temperatureDifference', '§4')
+  ], heatW / coolantCapacity(ratedHeatW, rpm, ratedRpm), 'temperatureDifference', '§4')
 }

@@ -1,6 +1,7 @@
 import { AIR_HEAT } from './atmosphere'
 import { effectiveness, faceVelocity, heatTransfer, STILL_AIR, type Core } from './core'
 import { flowAtPressure, type FanAir } from './fan'
+import { rootBetween } from './root'
 
 /** A core with a fan over part of it. Areas in m², what mud and fluff block already taken off. */
 export interface CoveredCore {
@@ -36,14 +37,12 @@ export interface ZoneFlows {
 
 const DISCHARGE = 0.6
 const STALL = 0.1
-const STEPS = 60
-/** beyond what any such fan or ram can do, Pa */
-const BRACKET = 20_000
+const TOLERANCE_PA = 1e-11
 
 const throughGap = (area: number, pressurePa: number, density: number): number => DISCHARGE * area * Math.sign(pressurePa) * Math.sqrt((2 * Math.abs(pressurePa)) / density)
 
 /**
- * Air through the zone that the fan covers and the open one, by bisection on the fan's pressure: the flows through core and
+ * Air through the zone that the fan covers and the open one, sought by the fan's pressure: the flows through core and
  * gap rise with it, the fan's own falls, so there is one answer.
  * @see engineering §2.6
  */
@@ -53,14 +52,10 @@ export function zoneFlows({ core, coveredArea, openArea, gapArea }: CoveredCore,
   const covered = (p: number): number => coveredArea * faceVelocity(core, p + ramPa, density)
   // a fan against the ram adds −p_fan(−Q)
   const byFan = (p: number): number => (against ? -flowAtPressure(fan, -p, speed, density) : flowAtPressure(fan, p, speed, density))
-  let low = -BRACKET
-  let high = BRACKET
-  for (let n = 0; n < STEPS; n++) {
-    const p = (low + high) / 2
-    if (byFan(p) > covered(p) + throughGap(gapArea, p, density)) low = p
-    else high = p
-  }
-  const p = (low + high) / 2
+  // the fan's own law bounds its pressure: at no flow from above; below, no more is against it than the ram can drive through
+  const most = fan.maxPressure * (density / 1.2) * speed * speed + 1
+  const least = -(Math.abs(ramPa) + most)
+  const p = rootBetween((at) => byFan(at) - covered(at) - throughGap(gapArea, at, density), least, most, TOLERANCE_PA)
   const flow = covered(p)
   return { covered: flow, open: openVelocity * openArea, gap: throughGap(gapArea, p, density), fanPressurePa: p, stalled: flow / coveredArea < STALL }
 }
@@ -78,6 +73,9 @@ export function zoneHeat(core: Core, area: number, flow: number, coolantCapacity
   return effectiveness((heatTransfer(core, flow / area) * area) / least, least / most) * least * overAirK
 }
 
+/** A part of a core's face and the air that goes through it, m² and m³/s. */
+export interface Zone { readonly area: number; readonly flow: number }
+
 /**
  * Heat carried off by all of a core: zone by zone, the coolant divided by frontal area, and what it gives off in still air.
  * @param coolantCapacity ṁ c_p of all coolant, W/K
@@ -85,12 +83,15 @@ export function zoneHeat(core: Core, area: number, flow: number, coolantCapacity
  * @returns W
  * @see engineering §2.5, §2.6
  */
-export function coreHeat({ core, coveredArea, openArea }: CoveredCore, flows: Pick<ZoneFlows, 'covered' | 'open'>, coolantCapacity: number, overAirK: number, density: number): number {
-  const area = coveredArea + openArea
+export function zonesHeat(core: Core, zones: readonly Zone[], coolantCapacity: number, overAirK: number, density: number): number {
+  const area = zones.reduce((sum, z) => sum + z.area, 0)
   if (area <= 0) return 0
-  const zone = (a: number, flow: number): number => zoneHeat(core, a, flow, (coolantCapacity * a) / area, overAirK, density)
-  return zone(coveredArea, flows.covered) + zone(openArea, flows.open) + STILL_AIR * area * overAirK
+  return zones.reduce((sum, z) => sum + zoneHeat(core, z.area, z.flow, (coolantCapacity * z.area) / area, overAirK, density), STILL_AIR * area * overAirK)
 }
+
+/** {@link zonesHeat} of a core with one fan over part of it. @see engineering §2.6 */
+export const coreHeat = ({ core, coveredArea, openArea }: CoveredCore, flows: Pick<ZoneFlows, 'covered' | 'open'>, coolantCapacity: number, overAirK: number, density: number): number =>
+  zonesHeat(core, [{ area: coveredArea, flow: flows.covered }, { area: openArea, flow: flows.open }], coolantCapacity, overAirK, density)
 
 /** Pressure of travel on a face. @param share C_ram @returns Pa @see engineering §2.6 */
 export const ramPressure = (share: number, speedMs: number, density: number): number => share * 0.5 * density * speedMs ** 2

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Lookup, Reading } from '../reading'
-import { jobSchema, type Job } from './document'
+import { jobSchema, type Job, type LeadName } from './document'
 import { jobKinds } from './kinds'
 import { typicalMachines } from './typical'
 import { walkFields, type Field, type Found, type Station } from '../fields'
@@ -15,7 +15,13 @@ const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: 'slow 
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
 function ownLabel(job: Job, { address, label }: Found): string {
   const [list, id] = address.split('.')
-  if (address === 'place.freeDepthM' && job.bay) return 'free behind the panel'
+  if (address.startsWith('place.obstacles.')) return `${job.place.obstacles.find((o) => o.id === address.split('.')[2])?.name}, ${label}`
+  if (address.startsWith('bay.panels.')) return `${job.bay?.panels.find((p) => p.id === address.split('.')[2])?.name}, ${label}`
+  if (address.startsWith('place.leads.')) {
+    const [, , lead, leg] = address.split('.') as [string, string, LeadName, string]
+    return `${lead} lead, ${job.place.leads[lead].find((l) => l.id === leg)?.name}`
+  }
+  if (list === 'oldFan') return `old fan: ${label}`
   if (list === 'probes' && job.bay && address.endsWith('.kappa')) return "share of the bay's warmth that the probe sees"
   if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
   if (list === 'charging' && id === 'points') return address.endsWith('rpm') ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading` : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
@@ -42,8 +48,10 @@ export function lookupOf(job: Job): Lookup {
   }
 }
 
-type Question = readonly [belongs: RegExp, asked: (job: Job) => boolean]
+type Question = readonly [belongs: RegExp, asked: (job: Job, address: string) => boolean]
 const mountsFan = (job: Job): boolean => jobKinds[job.kind].mountsFan
+/** it moves while it works slowly, so that there is a breeze of its own */
+const travels = (job: Job): boolean => (job.engine?.slowMs.value ?? 0) > 0
 
 /** Readings that are asked only under a condition; all others are asked wherever they stand in the document. */
 const conditions: readonly Question[] = [
@@ -51,16 +59,34 @@ const conditions: readonly Question[] = [
   [/^charging\.points\./, (job) => job.trailer === null && job.charging.known === 'points'],
   [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
-  [/^cooling\.(core|fins)/, mountsFan],
-  [/^bay\.(space|vent|heat)/, mountsFan],
-  [/^place\.(freeDepthM|standOffM)$/, mountsFan],
+  [/^cooling\.(core|fins|tank|ram|resistance|transfer)/, mountsFan],
+  [/^cooling\.ramShare$/, travels],
+  [/^cooling\.tubePitchM$/, (job) => mountsFan(job) && job.place.mount === 'ties'],
+  [/^cooling\.betweenCoresM$/, (job) => mountsFan(job) && job.cooling !== null && job.cooling.cores > 1],
+  [/^engine\.(slowShare|slowMs)$/, (job) => mountsFan(job) && job.cooling !== null],
+  [/^engine\.idleShare$/, (job) => mountsFan(job) && job.cooling !== null && travels(job)],
+  [/^engine\.cruiseMs$/, (job) => job.newCore !== null && typicalMachines[job.machine.kind].ramShare > 0],
+  [/^surroundings\.blockedShare$/, (job) => mountsFan(job) && job.cooling !== null && job.surroundings.ground !== null && job.surroundings.ground !== 'clean'],
+  [/^bay\.(space|vent|heat|panel|flywheel)/, mountsFan],
+  [/^place\.(freeDepthM|freeFrontM)$/, (job) => mountsFan(job) && job.cooling !== null],
+  [/^place\.freeFrontM$/, (job) => job.place.side === 'pusher'],
+  [/^place\.standOffM$/, mountsFan],
+  [/^place\.obstacles\./, (job) => mountsFan(job) && job.cooling !== null],
+  [/^place\.obstacles\.\w+\.travelM$/, (job, address) => job.place.obstacles.some((o) => o.kind === 'moves' && o.id === address.split('.')[2])],
+  [/^place\.inletRiseK$/, (job) => mountsFan(job) && job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings'],
+  [/^place\.(bracketM|washerM|channelM)$/, (job) => mountsFan(job) && job.place.mount === 'bracket'],
+  [/^place\.gapM$/, (job) => mountsFan(job) && job.place.mount === 'shroud'],
+  [/^place\.bladeProudM$/, (job) => mountsFan(job) && job.place.mount === 'panel'],
+  [/^place\.duct\./, (job) => mountsFan(job) && job.place.mount === 'duct'],
+  [/^place\.leads\.controller\./, (job) => job.controllers[0]?.part.leadM != null],
+  [/^place\.leads\.supply\./, (job) => job.controllers[0]?.part.supplyLeadM != null],
   [/^place\.sweepM$/, (job) => typicalMachines[job.machine.kind].steers],
-  [/^fans\.\w+\.part\.(diameterM|depthM|freeFlowM3s|massKg)$/, mountsFan],
-  // only a bay's air is worked out with it so far
-  [/^fans\.\w+\.part\.maxPressurePa$/, (job) => job.bay !== null && mountsFan(job)],
+  [/^(fans\.\w+|oldFan)\.part\.(diameterM|depthM|freeFlowM3s|massKg|maxPressurePa|housingM|boltCircleM)$/, mountsFan],
+  [/^oldFan\.part\.(depthM|housingM|leadM|massKg|lockedA)$/, () => false],
+  [/^fans\.\w+\.part\.boltCircleM$/, (job) => job.oldFan !== null || job.place.mount === 'ties'],
 ]
 
-const isAsked = (job: Job, address: string): boolean => conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job))
+const isAsked = (job: Job, address: string): boolean => conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job, address))
 
 /** Every reading that the job's choices ask for. */
 export const askedFields = (job: Job): PlacedField[] => [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))

@@ -2,8 +2,9 @@ import { probePlaces, type ProbePlace } from '../control'
 import { chargeFromRating } from '../electrical'
 import { measured, typical } from '../reading'
 import type { WireSize } from '../units'
-import type { Job, Run } from './document'
+import type { Cooling, Fan, Ground, Job, LeadName, Obstacle, Panel, Run, Seat } from './document'
 import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from '../parts'
+import { jobKinds } from './kinds'
 import { proposedSetting } from './propose'
 
 /** Changes of a job by one choice. Each returns a new job and leaves the old one as it was. */
@@ -11,8 +12,75 @@ import { proposedSetting } from './propose'
 const replaceRun = (job: Job, change: Partial<Run>): Job => ({ ...job, runs: job.runs.map((r, i) => (i === 0 ? { ...r, ...change } : r)) })
 
 /** The fan of the first run; its part is kept as it is now, whatever the shelf does later. */
-export const chooseFan = (job: Job, part: FanPart): Job =>
-  replaceRun({ ...job, fans: [{ id: 'fan1', part }, ...job.fans.filter((f) => f.id !== 'fan1')] }, { fan: 'fan1' })
+export const chooseFan = (job: Job, part: FanPart): Job => {
+  const old = job.fans.find((f) => f.id === 'fan1')
+  const seat = job.cooling && jobKinds[job.kind].mountsFan ? (old?.seat ?? { core: 0, xM: job.cooling.coreWidthM.value / 2, yM: job.cooling.coreHeightM.value / 2 }) : null
+  const fan = { id: 'fan1', part, seat, wiresSwapped: false, bladeTurned: false }
+  return replaceRun({ ...job, fans: [fan, ...job.fans.filter((f) => f.id !== 'fan1')] }, { fan: 'fan1' })
+}
+
+const changeFan = (job: Job, id: string, change: Partial<Pick<Fan, 'seat' | 'wiresSwapped' | 'bladeTurned'>>): Job => ({ ...job, fans: job.fans.map((f) => (f.id === id ? { ...f, ...change } : f)) })
+
+/** to a tenth of a millimetre: finer than anybody can place a fan */
+const settled = ({ core, xM, yM }: Seat): Seat => ({ core, xM: Math.round(xM * 1e4) / 1e4, yM: Math.round(yM * 1e4) / 1e4 })
+
+export const moveFan = (job: Job, id: string, seat: Seat): Job => changeFan(job, id, { seat: settled(seat) })
+export const turnFan = (job: Job, id: string, change: Partial<Pick<Fan, 'wiresSwapped' | 'bladeTurned'>>): Job => changeFan(job, id, change)
+export const moveProbe = (job: Job, id: string, seat: Seat): Job => ({ ...job, probes: job.probes.map((p) => (p.id === id ? { ...p, seat: settled(seat) } : p)) })
+
+export const changePlace = (job: Job, change: Partial<Job['place']>): Job => ({ ...job, place: { ...job.place, ...change } })
+export const changeCooling = (job: Job, change: Partial<Cooling>): Job => ({ ...job, cooling: job.cooling && { ...job.cooling, ...change } })
+export const changeBay = (job: Job, change: Partial<NonNullable<Job['bay']>>): Job => ({ ...job, bay: job.bay && { ...job.bay, ...change } })
+
+/** share blocked at 14 fins per inch by each kind of ground (estimates). @see typical.md */
+const blocks: Readonly<Record<Ground, number>> = { clean: 0, dust: 0.1, 'mud or seed fluff': 0.3 }
+
+/** Another ground brings its own share, typical again. */
+export const changeGround = (job: Job, ground: Ground): Job => ({ ...job, surroundings: { ...job.surroundings, ground, blockedShare: typical(blocks[ground]) } })
+
+/** an id that nothing in the list has yet */
+const freshId = (stem: string, list: readonly { readonly id: string }[]): string => {
+  let n = list.length + 1
+  while (list.some((e) => e.id === `${stem}${n}`)) n++
+  return `${stem}${n}`
+}
+
+/** Something near the core, beside its lower right corner until it is measured. */
+export function addObstacle(job: Job, kind: Obstacle['kind'], name: string): Job {
+  const { cooling, place } = job
+  if (!cooling) return job
+  const moves = kind === 'moves'
+  const obstacle: Obstacle = {
+    id: freshId('near', place.obstacles), name, kind, side: place.side === 'puller' ? 'behind' : 'front', core: job.fans[0]?.seat?.core ?? 0,
+    fromLeftM: typical(cooling.coreWidthM.value + 0.01, 0.005), fromTopM: typical(cooling.coreHeightM.value * 0.6, 0.01), wideM: typical(0.03), highM: typical(cooling.coreHeightM.value * 0.4), freeM: typical(0.02), travelM: moves ? typical(0.02) : { ...typical(0), spread: 0 },
+  }
+  return changePlace(job, { obstacles: [...place.obstacles, obstacle] })
+}
+export const changeObstacle = (job: Job, id: string, change: Partial<Obstacle>): Job => changePlace(job, { obstacles: job.place.obstacles.map((o) => (o.id === id ? { ...o, ...change } : o)) })
+export const dropObstacle = (job: Job, id: string): Job => changePlace(job, { obstacles: job.place.obstacles.filter((o) => o.id !== id) })
+
+export function addPanel(job: Job, name: string): Job {
+  if (!job.bay) return job
+  const like = job.bay.panels[0]!
+  return changeBay(job, { panels: [...job.bay.panels, { ...like, id: freshId('panel', job.bay.panels), name, faces: 'neither', flywheel: 'neither', wideM: typical(like.wideM.value), highM: typical(like.highM.value), freeM: typical(like.freeM.value) }] })
+}
+export const changePanel = (job: Job, id: string, change: Partial<Panel>): Job => (job.bay ? changeBay(job, { panels: job.bay.panels.map((p) => (p.id === id ? { ...p, ...change } : p)) }) : job)
+/** The last panel stays: a fan has to sit somewhere. */
+export function dropPanel(job: Job, id: string): Job {
+  if (!job.bay || job.bay.panels.length < 2) return job
+  const panels = job.bay.panels.filter((p) => p.id !== id)
+  return changePlace(changeBay(job, { panels }), { panel: job.place.panel === id ? panels[0]!.id : job.place.panel })
+}
+
+/** Says whether the engine has a fan of its own, with a guess of what it moves. */
+export const changeFlywheel = (job: Job, has: boolean): Job => changeBay(job, { flywheel: has ? (job.bay?.flywheel ?? { freeFlowM3s: typical(0.08), maxPressurePa: typical(150) }) : null })
+
+const withLegs = (job: Job, lead: LeadName, legs: Job['place']['leads'][LeadName]): Job => changePlace(job, { leads: { ...job.place.leads, [lead]: legs } })
+export const addLeg = (job: Job, lead: LeadName, name: string): Job => withLegs(job, lead, [...job.place.leads[lead], { id: freshId('leg', job.place.leads[lead]), name, lengthM: typical(0.1) }])
+export const dropLeg = (job: Job, lead: LeadName, id: string): Job => (job.place.leads[lead].length > 1 ? withLegs(job, lead, job.place.leads[lead].filter((l) => l.id !== id)) : job)
+
+/** The fan that is there now, to hold the chosen one against. */
+export const chooseOldFan = (job: Job, part: FanPart | null): Job => ({ ...job, oldFan: part && { part } })
 
 /** The controller of the first run, with the probe that comes with it and a proposed setting. */
 export function chooseController(job: Job, part: ControllerPart, supplied: ProbePart | null): Job {

@@ -5,12 +5,13 @@ import { batteryKinds } from '../electrical'
 import { wireSizes } from '../units'
 import { jobKinds, type JobKind } from './kinds'
 import { field } from '../fields'
+import { grounds, panelSchema, placeSchema, seatSchema } from './place-schema'
 import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from '../parts'
 
 export { contactSchema, idSchema }
 
 /** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
-export const JOB_VERSION = 2
+export const JOB_VERSION = 3
 
 export const machineKinds = ['trail-bike', 'road-bike', 'side-by-side', 'digger-air', 'digger-liquid', 'older-vehicle', 'trailer'] as const
 export const marginIds = ['fit', 'air', 'supply', 'wire', 'fuse', 'contacts', 'charge', 'battery', 'trigger', 'boil'] as const
@@ -28,7 +29,6 @@ export type AlterationKind = (typeof alterationKinds)[number]
 /** Where the machine lives, with the ingress class that asks for: first digit solids, second water. @see typical.md */
 export const ingressNeeds = { indoors: 'IP20', rain: 'IPX4', 'mud and a hose': 'IP65', 'pressure washer': 'IPX9' } as const
 export type LivesIn = keyof typeof ingressNeeds
-export const blowsOnto = ['open air', 'rider or operator', 'fuel tank or line', 'loom or hoses', 'hot exhaust', 'the inlet again'] as const
 export const endings = ['another cure', 'no direct current', 'the owner says no'] as const
 
 const celsius: readonly [number, number] = [-60, 300]
@@ -71,6 +71,9 @@ export const jobSchema = z.strictObject({
   /** cuts, holes and the like that this plan makes besides those that its choices bring */
   alterations: z.array(z.strictObject({ id: idSchema, kind: z.enum(alterationKinds), what: z.string().trim().min(1).max(120) })).max(30),
   surroundings: z.strictObject({
+    /** what it works in, and so what its fins pick up; null: not asked yet */
+    ground: z.enum(grounds).nullable(),
+    blockedShare: field('blocked by such ground, at 14 fins per inch', 'share', [0, 0.8], 'machine', 'hold a lamp behind the core after a day out'),
     livesIn: z.enum(Object.keys(ingressNeeds) as [LivesIn, ...LivesIn[]]).nullable(),
     /** what is fitted sits behind a shield that keeps water off */
     shielded: z.boolean(),
@@ -85,6 +88,10 @@ export const jobSchema = z.strictObject({
     slowRpm: field('slow work speed', 'engineSpeed', [200, 15_000], 'machine'),
     cruiseRpm: field('cruise speed', 'engineSpeed', [200, 18_000], 'machine'),
     heatShare: field('heat over brake power', 'share', [0.1, 2], 'machine', 'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred 0.5, closed 1'),
+    idleShare: field('load share, standing', 'share', [0.005, 1], 'machine', 'idling at a gate 0.04'),
+    slowShare: field('load share, slow work', 'share', [0.01, 1], 'machine', 'slow technical ground 0.18, climb 0.45, digging 0.5'),
+    slowMs: field('travels at slow work', 'speed', [0, 20], 'machine', '0 where it stands while it works'),
+    cruiseMs: field('travels at speed', 'speed', [0, 60], 'machine'),
     loadShare: field('load share of the heaviest work', 'share', [0.01, 1], 'machine', 'slow crawl 0.18, climb 0.45, digging 0.5'),
     thermostatOpensC: field('engine thermostat opens', 'temperature', [20, 120], 'measure', 'stamped on it, or in a pan of water with a thermometer').nullable(),
   }).nullable(),
@@ -100,6 +107,14 @@ export const jobSchema = z.strictObject({
     coreHeightM: field('core high', 'length', [0.03, 2], 'measure'),
     coreThicknessM: field('core thick', 'length', [0.008, 0.2], 'measure'),
     finsPerInch: field('fins per inch', 'count', [4, 30], 'measure', 'count them along 25 mm'),
+    tankTopM: field('tank above the fins', 'length', [0, 0.5], 'measure'),
+    tankBottomM: field('tank below the fins', 'length', [0, 0.5], 'measure'),
+    tubePitchM: field('tube to tube', 'length', [0.003, 0.05], 'measure', 'over ten tubes, then a tenth'),
+    betweenCoresM: field('core to core, middle to middle', 'length', [0, 2], 'measure'),
+    passes: z.int().min(1).max(3),
+    ramShare: field('share of the travel’s pressure at the core', 'share', [0, 1], 'measure', 'bare 0.4, behind a fairing 0.3, inside a body 0.25'),
+    resistanceFactor: field('core’s resistance, against the estimate', 'share', [0.3, 3], 'measure', '1 until a measured air-flow says otherwise'),
+    transferFactor: field('core’s heat transfer, against the estimate', 'share', [0.3, 3], 'measure', '1 until a logged run says otherwise'),
   }).nullable(),
   /** the thicker core that takes the present one's place */
   newCore: z.strictObject({
@@ -118,6 +133,14 @@ export const jobSchema = z.strictObject({
     ventHeightM: field('outlet above inlet', 'length', [0, 3], 'measure', 'middle to middle'),
     allowedC: field('hottest it may get', 'temperature', [20, 200], 'machine', 'what the seat, panel or goods can bear'),
     heatW: field('heat given off inside', 'power', [1, 50_000], 'machine', 'its rating, or what it draws').nullable(),
+    panelM2: field('sheet that sheds heat', 'opening', [0, 50], 'measure', 'outside area of the bay; 0 where unknown'),
+    /** the engine's own fan; null where it has none */
+    flywheel: z.strictObject({
+      freeFlowM3s: field('flywheel fan, free air-flow', 'flow', [0.0005, 3], 'machine', 'anemometer at its outlet'),
+      maxPressurePa: field('flywheel fan, greatest pressure', 'airPressure', [1, 5000], 'machine'),
+    }).nullable(),
+    intakeFrom: z.enum(['the bay', 'outside']).nullable(),
+    panels: z.array(panelSchema).min(1).max(8),
   }).nullable(),
   /** how a trailer is fed; it has no engine of its own */
   trailer: z.strictObject({
@@ -149,7 +172,14 @@ export const jobSchema = z.strictObject({
     crankingA: field('starter takes', 'current', [1, 2000], 'power', 'clamp on the starter lead').nullable(),
     charge: field('charged to', 'share', [0.1, 1], 'power', 'from the rest voltage'),
   })).min(1).max(4),
-  fans: z.array(z.strictObject({ id: idSchema, part: fanPartSchema })).max(4),
+  fans: z.array(z.strictObject({
+    id: idSchema, part: fanPartSchema,
+    /** null in a bay: there the panel says where it sits */
+    seat: seatSchema.nullable(),
+    wiresSwapped: z.boolean(), bladeTurned: z.boolean(),
+  })).max(4),
+  /** the fan that comes off, where one is replaced by another */
+  oldFan: z.strictObject({ part: fanPartSchema }).nullable(),
   controllers: z.array(z.strictObject({
     id: idSchema, part: controllerPartSchema,
     /** set point and band at the probe; a choice, so without a spread */
@@ -159,6 +189,8 @@ export const jobSchema = z.strictObject({
     id: idSchema, part: probePartSchema.nullable(),
     place: z.enum(Object.keys(probePlaces) as [ProbePlace, ...ProbePlace[]]),
     atOutlet: z.boolean(),
+    /** null in a bay */
+    seat: seatSchema.nullable(),
     kappa: field('share of the coolant that the probe sees', 'share', [0.2, 1], 'trigger', 'a thermometer in the coolant beside it, engine hot'),
     overshootK: field('overshoot', 'temperatureDifference', [0, 60], 'trigger'),
   })).min(1).max(4),
@@ -187,17 +219,7 @@ export const jobSchema = z.strictObject({
     frame: z.boolean(),
     crimps: z.int().min(0).max(30), rings: z.int().min(0).max(12),
   })).min(1).max(4),
-  place: z.strictObject({
-    mount: z.enum(['ties', 'bracket', 'shroud', 'panel', 'duct']),
-    side: z.enum(['puller', 'pusher']),
-    neighbour: z.enum(['fixed', 'moves', 'exhaust']),
-    blowsOn: z.enum(blowsOnto).nullable(),
-    freeDepthM: field('free behind the core', 'length', [0, 2], 'measure', 'at the tightest point, steering at both locks'),
-    standOffM: field('foam or bracket', 'length', [0, 0.2], 'place'),
-    fanRouteM: field("way of the fan's lead", 'length', [0, 10], 'place', 'a string from fan to joint'),
-    probeRouteM: field("way of the probe's lead", 'length', [0, 10], 'place', 'a string from probe to controller'),
-    sweepM: field('what steering takes of a lead', 'length', [0, 1], 'place', 'string at one lock less string straight ahead'),
-  }),
+  place: placeSchema,
   limits: z.strictObject({
     dropShare: z.union([z.literal(0.02), z.literal(0.03), z.literal(0.05), z.literal(0.1)]),
     leastAreaM2: z.union([z.literal(0.5e-6), z.literal(0.75e-6)]),
@@ -232,12 +254,13 @@ export const jobSchema = z.strictObject({
   ended: z.strictObject({ why: z.enum(endings), note: line(300), by: z.string().trim().min(1).max(80), at: momentSchema }).nullable(),
   signature: z.strictObject({ by: z.string().trim().min(1).max(80), at: momentSchema, coreVersion: line(20) }).nullable(),
 }).superRefine((job, context) => {
-  const lists = { fans: job.fans, controllers: job.controllers, probes: job.probes, relays: job.relays, switches: job.switches, fuses: job.fuses, conductors: job.conductors, batteries: job.batteries, runs: job.runs }
+  const lists = { fans: job.fans, controllers: job.controllers, probes: job.probes, relays: job.relays, switches: job.switches, fuses: job.fuses, conductors: job.conductors, batteries: job.batteries, runs: job.runs, obstacles: job.place.obstacles, panels: job.bay?.panels ?? [] }
   for (const [key, list] of Object.entries(lists)) {
     const ids = list.map((e) => e.id)
     const twice = ids.find((id, i) => ids.indexOf(id) !== i)
     if (twice) context.addIssue({ code: 'custom', path: [key], message: `the id "${twice}" stands twice` })
   }
+  if (job.place.panel !== null && !job.bay?.panels.some((p) => p.id === job.place.panel)) context.addIssue({ code: 'custom', path: ['place', 'panel'], message: `there is no panel "${job.place.panel}" in this job` })
   job.runs.forEach((run, i) => {
     const refer = (key: string, id: string | null, list: readonly { id: string }[]): void => {
       if (id !== null && !list.some((e) => e.id === id)) context.addIssue({ code: 'custom', path: ['runs', i, key], message: `there is no "${id}" in this job` })
@@ -257,3 +280,6 @@ export type Run = Job['runs'][number]
 export type MachineKind = (typeof machineKinds)[number]
 export type Battery = Job['batteries'][number]
 export type Engine = NonNullable<Job['engine']>
+export type Cooling = NonNullable<Job['cooling']>
+export type Fan = Job['fans'][number]
+export * from './place-schema'

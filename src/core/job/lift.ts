@@ -1,5 +1,8 @@
-import { typicalMaxPressure } from '../air'
+import { fanGuesses } from '../parts'
 import { typical } from '../reading'
+import { machineKinds, type MachineKind } from './document'
+import { bayBeside, coolingBeside, engineBeside, placeBeside } from './start'
+import { typicalMachines } from './typical'
 
 type Raw = Readonly<Record<string, unknown>>
 const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -9,12 +12,17 @@ const each = (raw: Raw, key: string, more: (old: Raw) => Raw): Raw => {
   return Array.isArray(list) ? { [key]: list.map((e: unknown) => (isRaw(e) ? more(e) : e)) } : {}
 }
 
-const guessedPressure = (diameter: unknown) => typical(typicalMaxPressure(isRaw(diameter) && typeof diameter.value === 'number' ? diameter.value : 0.15))
+const valueOf = (reading: unknown, fallback: number): number => (isRaw(reading) && typeof reading.value === 'number' ? reading.value : fallback)
 
 /** A part as older shelves and jobs wrote it, with what parts have gained since. Leaves a present one as it is. */
 export function liftPart(part: unknown): unknown {
   if (!isRaw(part)) return part
-  return { facts: [], ...(part.kind === 'relay' ? { coilV: 12 } : {}), ...(part.kind === 'fan' ? { maxPressurePa: guessedPressure(part.diameterM) } : {}), ...part }
+  const gained: Readonly<Record<string, () => Raw>> = {
+    relay: () => ({ coilV: 12 }),
+    fan: () => ({ ...fanGuesses(valueOf(part.diameterM, 0.15)) }),
+    controller: () => ({ leadM: null, supplyLeadM: null }),
+  }
+  return { facts: [], ...gained[String(part.kind)]?.(), ...part }
 }
 
 const withPart = (entry: Raw): Raw => ({ ...entry, part: liftPart(entry.part) })
@@ -33,8 +41,37 @@ function fromVersion1(job: Raw): Raw {
   }
 }
 
+const isMachine = (kind: unknown): kind is MachineKind => machineKinds.includes(kind as MachineKind)
+
+/** Version 2 knew a fan's depth, but not where on the core it sits, nor what is near it. */
+function fromVersion2(job: Raw): Raw {
+  const machine = isRaw(job.machine) ? job.machine : {}
+  const t = typicalMachines[isMachine(machine.kind) ? machine.kind : 'trail-bike']
+  const old = isRaw(job.place) ? job.place : {}
+  const { fanRouteM, probeRouteM, ...place } = old
+  const wide = isRaw(job.cooling) ? valueOf(job.cooling.coreWidthM, 0.12) : 0
+  const high = isRaw(job.cooling) ? valueOf(job.cooling.coreHeightM, 0.24) : 0
+  const at = (x: number, y: number) => (isRaw(job.cooling) && job.kind !== 'wiring' ? { core: 0, xM: x * wide, yM: y * high } : null)
+  const beside = placeBeside(t)
+  const leg = (lengthM: unknown, name: string) => [{ id: 'leg1', name, lengthM }]
+  return {
+    ...job, version: 3, oldFan: null,
+    ...within(job, 'surroundings', (s) => ({ ground: null, blockedShare: typical(0), ...s })),
+    ...within(job, 'engine', (e) => ({ ...engineBeside(t), ...e })),
+    ...within(job, 'cooling', (c) => ({ ...coolingBeside(t), ...c })),
+    ...within(job, 'bay', (b) => ({ ...bayBeside(t), ...b, ...(isRaw(old.freeDepthM) ? { panels: bayBeside(t).panels.map((p) => ({ ...p, freeM: old.freeDepthM })) } : {}) })),
+    place: {
+      ...beside, panel: isRaw(job.bay) ? 'panel1' : null, ...place,
+      leads: { ...beside.leads, ...(fanRouteM ? { fan: leg(fanRouteM, 'to the joint') } : {}), ...(probeRouteM ? { probe: leg(probeRouteM, 'to the controller') } : {}) },
+    },
+    ...each(job, 'fans', (f) => ({ ...withPart(f), seat: at(0.5, 0.5), wiresSwapped: false, bladeTurned: false })),
+    ...each(job, 'probes', (p) => ({ ...withPart(p), seat: at(0.85, 0.12) })),
+    ...each(job, 'controllers', withPart),
+  }
+}
+
 /** Each lifts a document of its own version to the next one. */
-const lifts: Readonly<Record<number, (job: Raw) => Raw>> = { 1: fromVersion1 }
+const lifts: Readonly<Record<number, (job: Raw) => Raw>> = { 1: fromVersion1, 2: fromVersion2 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */
 export function liftJob(value: unknown): unknown {

@@ -1,8 +1,8 @@
-import { typicalMaxPressure } from '../air'
-import { endsOf, sources, spreadOf, typical, type Reading, type Source } from '../reading'
+import { endsOf, sources, spreadOf, type Reading, type Source } from '../reading'
 import { fromSi, parse, parseWireSize, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds } from '../control'
 import { batteryKindName, batteryKinds } from '../electrical'
+import { fanGuesses } from './fan-guess'
 import { partSchema, type Part, type PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
@@ -45,14 +45,14 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   fan: [
     choice('motor', 'motor', [{ value: 'brushed', name: 'with brushes' }, { value: 'brushless', name: 'brushless' }]), figure('ratedV', 'rated at', 'voltage'),
     reading('ratedA', 'fan current, rated', 'current'), reading('lockedA', 'fan current, held fast', 'current', { optional: true, tell: '4 × rated where unknown' }),
-    reading('diameterM', 'blade diameter', 'length'), reading('depthM', 'fan depth', 'length'), reading('freeFlowM3s', 'free air-flow, from the box', 'flow'), reading('maxPressurePa', 'greatest pressure', 'airPressure', { optional: true, tell: 'guessed from the diameter where unknown' }), reading('massKg', 'fan weight', 'mass'), reading('leadM', 'lead supplied with the fan', 'length'), ingress,
+    reading('diameterM', 'blade diameter', 'length'), reading('housingM', 'housing, across', 'length', { optional: true, tell: 'guessed from the blades where unknown' }), figure('fixings', 'fixing holes', 'count', { optional: true, raw: true, tell: 'four where unknown' }), reading('boltCircleM', 'circle of its fixing holes', 'length', { optional: true, tell: 'guessed from the housing where unknown' }), reading('depthM', 'fan depth', 'length'), reading('freeFlowM3s', 'free air-flow, from the box', 'flow'), reading('maxPressurePa', 'greatest pressure', 'airPressure', { optional: true, tell: 'guessed from the diameter where unknown' }), reading('massKg', 'fan weight', 'mass'), reading('leadM', 'lead supplied with the fan', 'length'), ingress,
   ],
   controller: [
     choice('band', 'keeps its band', bandKinds.map((value) => ({ value, name: { below: 'below the set point', above: 'above the set point', fixed: 'fixed switch', ramp: 'ramp', hand: 'hand switch', always: 'always on' }[value] }))),
     figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }), figure('range.maxC', 'highest setting', 'temperature', { optional: true }), figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
     figure('range.bandMinK', 'least band', 'temperatureDifference', { optional: true }), figure('range.bandMaxK', 'widest band', 'temperatureDifference', { optional: true }),
     reading('fixed.closesC', 'switch closes', 'temperature', { optional: true }), reading('fixed.opensC', 'switch opens', 'temperature', { optional: true }),
-    ...contact(true), terminal, reading('standbyA', 'draw, standing', 'current'),
+    ...contact(true), terminal, reading('standbyA', 'draw, standing', 'current'), reading('leadM', 'lead supplied, to fan or relay', 'length', { optional: true, tell: 'empty where it has terminals' }), reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
     choice('probeOpen', 'probe lead open', failing), choice('probeShorted', 'probe lead shorted', failing), ingress,
     { path: 'keys', label: 'how its keys set it', kind: 'lines', optional: true, tell: 'one step a line; {set}, {band}, {on}, {off} and {lowest} are filled in' }, text('suppliedProbeId', 'comes with probe'),
   ],
@@ -166,7 +166,7 @@ export function readForm(kind: PartKind, id: string, texts: FormText, units: Uni
     else set(part, line.path, coerced[line.path]?.(read.value) ?? read.value)
   }
   if (Object.keys(problems).length) return { ok: false, problems }
-  if (kind === 'fan' && part.maxPressurePa === null) part.maxPressurePa = typical(typicalMaxPressure((part.diameterM as Reading).value))
+  if (kind === 'fan') for (const [key, guess] of Object.entries(fanGuesses((part.diameterM as Reading).value, (part.housingM as Reading | null)?.value))) part[key] ??= guess
   const parsed = partSchema.safeParse(part)
   if (parsed.success) return { ok: true, part: parsed.data }
   const lines = formOf(kind)

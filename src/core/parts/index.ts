@@ -1,2 +1,3 @@
 export * from './form'
 export * from './part'
+export * from './fan-guess'

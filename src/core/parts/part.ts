@@ -31,6 +31,9 @@ export const fanPartSchema = z.strictObject({
   ratedA: field('fan current, rated', 'current', [0.05, 60], 'place', 'from the nameplate, or a clamp meter on the bench'),
   lockedA: field('fan current, held fast', 'current', [0.1, 400], 'place', 'a short blip with the blade held; 4 × rated where unknown').nullable(),
   diameterM: field('blade diameter', 'length', [0.02, 1], 'place'),
+  housingM: field('fan housing, across', 'length', [0.02, 1.2], 'place', 'over its frame, the wider way'),
+  fixings: z.int().min(2).max(12),
+  boltCircleM: field('circle of its fixing holes', 'length', [0.02, 1.5], 'place', 'corner to corner across the middle'),
   depthM: field('fan depth', 'length', [0.005, 0.4], 'place', 'from mounting face to the furthest point, shaft end included'),
   freeFlowM3s: field('free air-flow, from the box', 'flow', [0.0005, 3], 'place', 'sellers overstate it'),
   maxPressurePa: field('greatest pressure', 'airPressure', [1, 5000], 'place', 'from its sheet, with the air-flow shut off'),
@@ -59,6 +62,9 @@ export const controllerPartSchema = z.strictObject({
   probeOpen: z.enum(['fan off', 'fan on']),
   probeShorted: z.enum(['fan off', 'fan on']),
   ingress,
+  /** leads that come with it; null where it has terminals instead */
+  leadM: field('lead supplied, controller to fan or relay', 'length', [0, 10], 'place').nullable(),
+  supplyLeadM: field('lead supplied, controller to battery', 'length', [0, 10], 'place').nullable(),
   /** how its keys set it, one step a line; {set}, {band}, {on}, {off} and {lowest} are filled in */
   keys: z.array(z.string().max(200)).max(20),
   suppliedProbeId: idSchema.nullable(),

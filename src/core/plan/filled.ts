@@ -25,10 +25,14 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     { name: 'the baseline', made: job.baseline.state !== 'not yet' },
     { name: 'what the owner allows', made: job.machine.ownerAllows !== null },
     { name: 'where it lives', made: job.surroundings.livesIn !== null },
-    ...(jobKinds[job.kind].mountsFan ? [{ name: 'what the hot air blows on', made: job.place.blowsOn !== null }] : []),
+    ...(jobKinds[job.kind].mountsFan && job.cooling ? [{ name: 'the ground it works on', made: job.surroundings.ground !== null }] : []),
   ],
   measure: () => [],
-  place: (job) => [{ name: 'a fan', made: job.fans.length > 0 }],
+  place: (job) => [
+    { name: 'a fan', made: job.fans.length > 0 },
+    ...(jobKinds[job.kind].mountsFan ? [{ name: 'where the air comes from', made: job.place.inletFrom !== null }, { name: 'what the hot air blows on', made: job.place.blowsOn !== null }] : []),
+    ...(jobKinds[job.kind].mountsFan && job.bay ? [{ name: 'where the engine draws its air', made: job.bay.intakeFrom !== null || job.engine === null }] : []),
+  ],
   power: (job) => (job.trailer ? [{ name: "the tow cable's size", made: job.trailer.cableSize !== null }] : []),
   wire: (job) => [
     { name: 'conductor sizes', made: job.conductors.every((c) => c.size !== null) },

@@ -2,6 +2,7 @@ import type { Job } from '../job/document'
 import type { Evaluation } from '../job/evaluation'
 import { stations, type Station } from '../fields'
 import { filled } from './filled'
+import { signing } from './sign'
 import { remediesFor } from '../job/remedies'
 import { worstMargin } from '../job/words'
 
@@ -26,7 +27,9 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
     return coming ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' } : { text: 'Nothing left to do', station: 'after' }
   }
   if (job.machine.hasBattery === null || job.machine.outputDc === null) return { text: 'Ask first: is there a battery, is its output DC?', station: 'machine' }
-  const worst = worstMargin(evaluation)
+  // a doubt that somebody took on by name is not asked for again
+  const waiting = signing(job, evaluation).toAccept.filter((a) => a.verdict === 'unsure' && !a.accepted)
+  const worst = worstMargin({ ...evaluation, margins: evaluation.margins.filter((m) => m.verdict !== 'unsure' || waiting.some((a) => a.margin === m.id)) })
   if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
     const [remedy] = remediesFor(job, worst)
     if (remedy) return { text: remedy.text, station: remedy.station }

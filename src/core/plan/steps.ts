@@ -3,6 +3,7 @@ import { jobKinds } from '../job/kinds'
 import { typicalMachines } from '../job/typical'
 import { format } from '../units'
 import type { Caution } from './cautions'
+import { fasteningWords } from './fastening'
 import { mounts } from './mounts'
 
 /** One step at the bench. `waitMinutes` needs no hands. */
@@ -36,8 +37,8 @@ const rules: readonly StepRule[] = [
   { id: 'drain', title: 'Drain the coolant', tell: 'Measure what comes out: it is compared with what goes back in.', minutes: 15, cautions: ['hotCoolant', 'poison'], when: coreOff },
   { id: 'core-off', title: 'Take the core off', tell: 'Plug the openings; keep the fins off the bench.', minutes: 15, cautions: ['poison'], when: coreOff },
   {
-    id: 'mount', title: 'Mount the fan', minutes: 25, cautions: ['eyes'], when: mountsFan, also: (job) => (job.bay ? ['drilling'] : []),
-    tell: (job) => `${mounts[job.place.mount].fasten} ${sideInWords(job)} ${mounts[job.place.mount].check}`,
+    id: 'mount', title: 'Mount the fan', minutes: 25, cautions: ['eyes'], when: mountsFan,
+    tell: (job) => [mounts[job.place.mount].fasten, ...fasteningWords(job), sideInWords(job), mounts[job.place.mount].check].join(' '),
   },
   { id: 'spin', title: 'Spin it by hand', tell: 'Nothing rubs, nothing touches the shaft end.', minutes: 2, cautions: [], when: mountsFan },
   { id: 'probe', title: 'Place the probe', tell: (job) => (job.bay ? 'Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.' : job.probes[0]!.place === 'threaded' ? 'PTFE tape or the maker’s washer, hand-tight and an eighth.' : `With paste where it sits in fins. ${job.probes[0]!.atOutlet ? 'Near the outlet.' : 'Near the inlet.'}`), minutes: 8, cautions: [] },
@@ -60,9 +61,15 @@ export const sideInWords = (job: Job): string => (job.bay
   ? (job.place.side === 'puller' ? 'It draws the hot air out.' : 'It pushes cool air in.')
   : (job.place.side === 'puller' ? 'Behind the core, pulling.' : 'In front of the core, pushing.'))
 
+/** What the way of fastening adds: before the fan goes on, and once it was spun by hand. */
+function withMount(job: Job, rule: StepRule): StepRule[] {
+  const { before, after } = mounts[job.place.mount]
+  return rule.id === 'mount' ? [...before, rule] : rule.id === 'spin' ? [rule, ...after] : [rule]
+}
+
 /** The steps that this job's choices ask for, in order. */
 export const stepsOf = (job: Job): Step[] =>
-  rules.filter((r) => r.when?.(job) ?? true).map(({ id, title, tell, minutes, waitMinutes, cautions, also }) => ({
+  rules.filter((r) => r.when?.(job) ?? true).flatMap((r) => withMount(job, r)).map(({ id, title, tell, minutes, waitMinutes, cautions, also }) => ({
     id, title, minutes, cautions: [...cautions, ...(also?.(job) ?? [])], tell: typeof tell === 'string' ? tell : tell(job), ...(waitMinutes === undefined ? {} : { waitMinutes }),
   }))
 

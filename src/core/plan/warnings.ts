@@ -1,7 +1,13 @@
 import type { Job } from '../job/document'
 import { jobKinds } from '../job/kinds'
 import { alterationsOf, alterationWords } from './alterations'
+import { typicalMachines } from '../job/typical'
+import { format } from '../units'
+import { inletNeeded, tiesOf } from './fastening'
 import { ingressFaults } from './ingress'
+
+/** a tie bends round so much beside the middle of its gap, m (estimate) */
+const TIE_SLACK_M = 0.003
 
 /** Something about the plan that no margin holds, with what would help; accepted by name before a job is signed. */
 export interface PlanWarning { readonly id: string; readonly text: string; readonly helps: string }
@@ -28,6 +34,16 @@ export function planWarnings(job: Job): PlanWarning[] {
   }
   const lands = job.place.blowsOn && jobKinds[job.kind].mountsFan ? blowing[job.place.blowsOn] : undefined
   if (lands) found.push({ id: 'blows on', text: lands[0], helps: lands[1] })
+  const ties = tiesOf(job)
+  const rough = typicalMachines[job.machine.kind].rough
+  if (ties && (ties.tooHeavy || rough)) {
+    found.push({ id: 'ties', text: ties.tooHeavy ? 'The fan is heavier than four ties through fins should hold.' : 'Ties alone, on a machine that shakes.', helps: 'A bracket that shares the load; else look at the ties after the first hour.' })
+  }
+  if (ties && ties.offM > TIE_SLACK_M) found.push({ id: 'tie holes', text: `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would press on a tube.`, helps: ties.snappedOffM < ties.offM - 1e-5 ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.` : 'Another fan, or a bracket.' })
+  const inlet = inletNeeded(job)
+  if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan) found.push({ id: 'inlet', text: `The inlet is smaller than 1.2 × the fan's annulus: ${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`, helps: 'Open another vent low down, or take the next smaller fan.' })
+  if (job.place.inletFrom === 'near an exhaust') found.push({ id: 'inlet air', text: 'The inlet draws near an exhaust: hot gas goes through the core or into the bay.', helps: 'Lead the exhaust away, or draw from the other side.' })
+  if (job.place.inletFrom === 'its own outlet') found.push({ id: 'inlet air', text: 'The inlet draws the fan’s own hot outlet air.', helps: 'Part inlet and outlet with a sheet or a duct.' })
   const likely = job.checks.find((c) => c.found === 'looks like it')
   if (likely) found.push({ id: `cure ${likely.id}`.slice(0, 60), text: 'Something else looks like the cause; a fan may not be the cure.', helps: 'Mend that first and run it again; the job can end there.' })
   return found

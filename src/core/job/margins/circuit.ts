@@ -1,7 +1,7 @@
 import { contactsResistance, runningFan, startingCurrent, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start, wiresResistance } from '../../electrical'
 import { term, worked, type Bench, type Worked } from '../../reading'
-import type { Job, Run } from '../document'
-import type { ControllerPart, FanPart } from '../../parts'
+import type { Fan, Job, Run } from '../document'
+import type { ControllerPart } from '../../parts'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
 export interface FanCircuit {
@@ -16,10 +16,11 @@ export interface FanCircuit {
 }
 
 /** Addresses are put together once for a job: the inside of a sampling run only looks them up. */
-export interface ChosenFan { readonly id: string; readonly part: FanPart; readonly at: { readonly ratedA: string; readonly lockedA: string } }
+const fanReadings = ['ratedA', 'lockedA', 'freeFlowM3s', 'maxPressurePa', 'diameterM', 'depthM', 'housingM', 'leadM'] as const
+export type ChosenFan = Fan & { readonly at: Readonly<Record<(typeof fanReadings)[number], string>> }
 export type RunConductor = Job['conductors'][number] & { readonly at: { readonly lengthM: string; readonly ambientC: string } }
 
-const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null => fan && { ...fan, at: { ratedA: `fans.${fan.id}.part.ratedA`, lockedA: `fans.${fan.id}.part.lockedA` } }
+const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null => fan && { ...fan, at: Object.fromEntries(fanReadings.map((r) => [r, `fans.${fan.id}.part.${r}`])) as ChosenFan['at'] }
 const runConductor = (c: Job['conductors'][number]): RunConductor => ({ ...c, at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` } })
 
 const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null => list.find((e) => e.id === id) ?? null

@@ -1,0 +1,2 @@
+export * from './shapes'
+export * from './fixing'

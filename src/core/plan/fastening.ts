@@ -1,0 +1,127 @@
+import { holesOf, longestScrew, nearestGap, offTheGaps, snapToGaps, tieLength } from '../fit'
+import { lookupOf } from '../job/address'
+import { panelOf } from '../job/bay-air'
+import { airThroughCores, cooledAt, dutiesOf } from '../job/cooler'
+import type { Job, Seat } from '../job/document'
+import { boilsAt } from '../job/margins'
+import { movedBy } from '../job/moved-air'
+import { Bench } from '../reading'
+import { format } from '../units'
+
+const TIES = 4
+/** four ties hold at most this much fan, kg (estimate) */
+const KG_PER_FOUR_TIES = 0.35
+/** thickness of a fan's frame where a tie or screw goes through it, m (estimate) */
+const FRAME_M = 0.004
+
+/** The holes that ties go through, from the fan's middle; null without a fan on a core. */
+const tieHoles = (job: Job) => {
+  const fan = job.fans[0]
+  return fan?.seat && job.cooling ? { seat: fan.seat, pitch: job.cooling.tubePitchM.value, holes: holesOf(fan.part.fixings, fan.part.boltCircleM.value) } : null
+}
+
+export interface Ties {
+  /** gaps that the ties go through, from the core's left, m */
+  readonly gapsM: readonly number[]
+  /** how far the worst hole is from the middle of its gap, m */
+  readonly offM: number
+  /** the same fan a little to the side, where its holes meet the gaps best */
+  readonly snapped: Seat
+  readonly snappedOffM: number
+  /** length of each tie, m */
+  readonly lengthM: number
+  readonly tooHeavy: boolean
+}
+
+/** Ties through the fins: which gaps, how long, how far off; null where the fan is not tied. @see engineering §7, typical.md */
+export function tiesOf(job: Job): Ties | null {
+  const tied = job.place.mount === 'ties' ? tieHoles(job) : null
+  if (!tied) return null
+  const { seat, pitch, holes } = tied
+  const snapped = snapToGaps(seat.xM, holes, pitch)
+  return {
+    gapsM: [...new Set(holes.map((h) => nearestGap(seat.xM + h.x, pitch).toFixed(4)))].map(Number).sort((a, b) => a - b), offM: offTheGaps(seat.xM, holes, pitch),
+    snapped: { ...seat, xM: snapped.xM }, snappedOffM: snapped.offM, lengthM: tieLength(job.cooling!.coreThicknessM.value, job.place.standOffM.value, FRAME_M), tooHeavy: job.fans[0]!.part.massKg.value > KG_PER_FOUR_TIES,
+  }
+}
+
+export interface Leak {
+  readonly gapM: number
+  /** through the gap instead of the fins, m³/s */
+  readonly leakM3s: number
+  /** what closing it would bring through the fins, m³/s, and of heat, W */
+  readonly gainM3s: number
+  readonly gainW: number
+}
+
+/** What the gap round a shroud costs, standing; null without a shroud or a fan. @see engineering §2.6 */
+export function shroudLeak(job: Job): Leak | null {
+  if (job.place.mount !== 'shroud' || !job.cooling || !job.engine || !job.fans.length) return null
+  const bench = new Bench(lookupOf(job))
+  const [open, shut] = [airThroughCores(bench, job, null), airThroughCores(bench, job, null, { gapM: 0 })]
+  const through = (air: typeof open): number => air.fans.reduce((sum, f) => sum + f.flows.covered, 0)
+  const duty = dutiesOf(job)[0]!
+  const coolantC = boilsAt(bench, job).at.c - job.limits.boilKeepK
+  return {
+    gapM: job.place.gapM.value, leakM3s: open.fans.reduce((sum, f) => sum + f.flows.gap, 0), gainM3s: through(shut) - through(open),
+    gainW: cooledAt(bench, job, duty, coolantC, { gapM: 0 }).carriedW - cooledAt(bench, job, duty, coolantC).carriedW,
+  }
+}
+
+/** hub over blades, in diameter (estimate) */
+const HUB = 0.4
+const INLET_OVER_ANNULUS = 1.2
+
+/** Opening that lets the fan breathe, 1.2 × its annulus, against the vents in; null without a bay or a fan. @see engineering §2.7 */
+export function inletNeeded(job: Job): { readonly needM2: number; readonly haveM2: number } | null {
+  const fan = job.fans[0]
+  if (!job.bay || !fan) return null
+  const d = fan.part.diameterM.value
+  return { needM2: INLET_OVER_ANNULUS * (Math.PI / 4) * d * d * (1 - HUB ** 2), haveM2: job.bay.ventInM2.value }
+}
+
+const mm = (job: Job, m: number): string => format(m, 'length', job.units, 3)
+
+/** How each way of fastening is done on this machine, with its own figures. */
+const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
+  bracket: (job) => {
+    const { bracketM, washerM, channelM } = job.place
+    return [
+      `Longest screw ${mm(job, longestScrew(bracketM.value, washerM.value, channelM.value))} = bracket ${mm(job, bracketM.value)} + washer ${mm(job, washerM.value)} + channel ${mm(job, channelM.value)} − ${mm(job, 0.001)}: a longer one meets a tube.`,
+      `Torque ${format(2.5, 'torque', job.units)} into a thin channel, ${format(5, 'torque', job.units)} for M5 into aluminium, where the maker says nothing (a guess); medium threadlocker.`,
+    ]
+  },
+  ties: (job) => {
+    const ties = tiesOf(job)
+    return ties ? [
+      `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${mm(job, ties.offM)} off the middle of its gap.`,
+      `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under each corner; trim to ${mm(job, 0.003)}.`,
+    ] : []
+  },
+  shroud: (job) => {
+    const leak = shroudLeak(job)
+    if (!leak) return []
+    return [leak.gapM > 0
+      ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ${format(leak.gainW, 'power', job.units, 2)} standing.`
+      : 'The edge is closed all round: nothing leaks past the fins.']
+  },
+  panel: (job) => {
+    const { standOffM, bladeProudM } = job.place
+    return [`Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`, ...breathing(job)]
+  },
+  duct: (job) => {
+    const through = movedBy(new Bench(lookupOf(job)), job)
+    const box = job.fans[0]!.part.freeFlowM3s.value
+    const { lengthM, bends, splitter, leadsTo } = job.place.duct
+    const leads = splitter ? `; now it leads to ${leadsTo === 'outside' ? 'the outside (summer)' : 'the cab (winter)'}` : ''
+    return [`Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ${Math.round((100 * through) / box)} %${leads}.`, ...breathing(job)]
+  },
+}
+
+/** {@link words} of the chosen way; empty where there is no fan yet. */
+export const fasteningWords = (job: Job): string[] => (job.fans.length ? words[job.place.mount](job) : [])
+
+function breathing(job: Job): string[] {
+  const inlet = inletNeeded(job)
+  return inlet && inlet.haveM2 < inlet.needM2 ? [`It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ${format(inlet.haveM2, 'opening', job.units, 2)}.`] : []
+}
