@@ -10,6 +10,8 @@ import { SourceMark } from './SourceMark'
 interface Props {
   readonly field: PlacedField
   readonly system: UnitSystem
+  /** said under its name, whatever has the focus */
+  readonly note?: string | undefined
   /** while typing: what the margins would say; null ends it */
   readonly onPreview: (reading: Reading | null) => void
   /** one settled change: Enter, or the field left */
@@ -33,7 +35,7 @@ function understood(text: string, { quantity, limits, wish }: PlacedField, syste
 }
 
 /** One line of the tray: how it is known, its name, its value with unit; a message beside it where it is not understood. */
-export function ReadingField({ field, system, onPreview, onSettle }: Props) {
+export function ReadingField({ field, system, note, onPreview, onSettle }: Props) {
   const id = useId()
   const [draft, setDraft] = useDraft(field.address)
   const [focused, setFocused] = useState(false)
@@ -73,7 +75,7 @@ export function ReadingField({ field, system, onPreview, onSettle }: Props) {
   return (
     <div className="reading" data-address={field.address}>
       {field.wish ? <span /> : <SourceMark source={field.reading.source} name={field.label} onChange={(source) => onSettle(withSource(field.reading, source))} />}
-      <label htmlFor={id}>{field.label}</label>
+      <label htmlFor={id}>{field.label}{note && <span className="firms">{note}</span>}</label>
       <span className="value">
         <input
           id={id} value={text} inputMode="text" autoComplete="off" spellCheck={false} maxLength={400} data-draft={draft === null ? 'no' : 'yes'}

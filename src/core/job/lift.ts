@@ -43,6 +43,12 @@ function fromVersion1(job: Raw): Raw {
 
 const isMachine = (kind: unknown): kind is MachineKind => machineKinds.includes(kind as MachineKind)
 
+/** At the core's edge, as far from where the leads leave as its middle is: then the lead is what it was. */
+const probeSeat = <S>(at: (x: number, y: number) => S, wide: number, high: number): S => {
+  const right = ((wide + high) / 2 - 0.9 * wide) / high
+  return right > 0.06 ? at(0.9, right) : at(((wide + high) / 2 - 0.88 * high) / wide, 0.88)
+}
+
 /** Version 2 knew a fan's depth, but not where on the core it sits, nor what is near it. */
 function fromVersion2(job: Raw): Raw {
   const machine = isRaw(job.machine) ? job.machine : {}
@@ -65,7 +71,7 @@ function fromVersion2(job: Raw): Raw {
       leads: { ...beside.leads, ...(fanRouteM ? { fan: leg(fanRouteM, 'to the joint') } : {}), ...(probeRouteM ? { probe: leg(probeRouteM, 'to the controller') } : {}) },
     },
     ...each(job, 'fans', (f) => ({ ...withPart(f), seat: at(0.5, 0.5), wiresSwapped: false, bladeTurned: false })),
-    ...each(job, 'probes', (p) => ({ ...withPart(p), seat: at(0.85, 0.12) })),
+    ...each(job, 'probes', (p) => ({ ...withPart(p), seat: probeSeat(at, wide, high) })),
     ...each(job, 'controllers', withPart),
   }
 }

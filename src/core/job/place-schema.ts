@@ -16,8 +16,8 @@ export const obstacleSchema = z.strictObject({
   id: idSchema, name, kind: z.enum(neighbourKinds), side: z.enum(sides), core: z.int().min(0).max(3),
   fromLeftM: field('left edge, from the core’s left', 'length', [-2, 3], 'measure', 'seen from behind; less than nothing is left of the core'),
   fromTopM: field('top edge, from the core’s top', 'length', [-2, 3], 'measure', 'down from the top of the fins; less than nothing is above'),
-  wideM: field('wide', 'length', [0.001, 3], 'measure'),
-  highM: field('high', 'length', [0.001, 3], 'measure'),
+  wideM: field('wide', 'length', [0.001, 3], 'measure', 'its edges, seen from behind'),
+  highM: field('high', 'length', [0.001, 3], 'measure', 'as far as it runs beside the core'),
   freeM: field('free in front of it', 'length', [0, 2], 'measure', 'from the core’s face, at rest'),
   travelM: field('comes nearer by', 'length', [0, 1], 'measure', 'at full lock, suspension pressed down, or engine rocking'),
 })
@@ -31,8 +31,8 @@ export const panelSchema = z.strictObject({
   id: idSchema, name, faces: z.enum(panelFaces),
   /** which way the engine's own flywheel fan moves air at this panel */
   flywheel: z.enum(['blows out', 'draws in', 'neither']),
-  wideM: field('room, wide', 'length', [0.01, 3], 'measure'),
-  highM: field('room, high', 'length', [0.01, 3], 'measure'),
+  wideM: field('room, wide', 'length', [0.01, 3], 'measure', 'flat sheet between ribs, hinges and catches'),
+  highM: field('room, high', 'length', [0.01, 3], 'measure', 'flat sheet between ribs, hinges and catches'),
   freeM: field('free behind the panel', 'length', [0, 2], 'measure', 'inside, with doors and covers shut'),
 })
 export type Panel = z.infer<typeof panelSchema>

@@ -116,7 +116,7 @@ export function startJob({ title, kind, job: wanted, machineName, owner, units, 
     charging: { known: 'rating', ratedA: typical(t.charging.currentA), ratedRpm: typical(t.charging.rpm), points: [], regulatorV: typical(14.2, 0.3), otherLoadsA: typical(t.loadsA) },
     batteries: [{ id: 'battery1', kind: t.battery.kind, capacityAh: typical(t.battery.ah), hourRateH: 10, coldCrankingA: t.battery.coldCrankingA === null ? null : typical(t.battery.coldCrankingA), crankingA: t.battery.crankingA === null ? null : typical(t.battery.crankingA), charge: typical(0.9, 0.1) }],
     fans: [], oldFan: null, controllers: [],
-    probes: [{ id: 'probe1', part: null, place: place!, atOutlet: medium === 'coolant', seat: medium === 'coolant' && jobKinds[job].mountsFan && t.core ? { core: 0, xM: (0.85 * t.core.wideMm) / 1000, yM: (0.12 * t.core.highMm) / 1000 } : null, kappa: typical(probePlaces[place!].kappa, 0.1), overshootK: typical(probePlaces[place!].overshootK) }],
+    probes: [{ id: 'probe1', part: null, place: place!, atOutlet: medium === 'coolant', seat: medium === 'coolant' && jobKinds[job].mountsFan && t.core ? { core: 0, xM: (0.88 * t.core.wideMm) / 1000, yM: (0.85 * t.core.highMm) / 1000 } : null, kappa: typical(probePlaces[place!].kappa, 0.1), overshootK: typical(probePlaces[place!].overshootK) }],
     relays: [], switches: [], fuses: [],
     conductors: [
       { id: 'feed1', role: 'feed', size: null, lengthM: typical(t.routes.feedM), insulationC: 105, ambientC: typical(60), bundled: 2 },

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import fc from 'fast-check'
 import { readJobFile } from '@/formats'
-import { answerCheck, askedFields, changeRun, evaluate, ingressNeeds, jobKinds, machineKinds, startJob, typicalMachines, withReading, type Job, type JobKind, type MachineKind } from '../job'
+import { chooseFan, answerCheck, askedFields, changeRun, evaluate, ingressNeeds, jobKinds, machineKinds, startJob, typicalMachines, withReading, type Job, type JobKind, type MachineKind } from '../job'
 import { alterationsOf, cautions, cureChecks, dueOn, filled, ingressShort, measuringSheet, mountsFor, nextThing, planWarnings, stepsOf, summaryOf, summarySchema } from '.'
 
 const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
@@ -76,9 +76,11 @@ test('the measuring sheet has a blank for every guess, says what is measured, an
   }
   const job = withReading(begin('trail-bike'), 'place.freeDepthM', { value: 0.057, source: 'measured' })
   const row = (label: string): string[] => measuringSheet(job).sections.flatMap((s) => s.table?.rows ?? []).find((r) => r[0] === label)!
-  expect(row('free behind the core')).toEqual(['free behind the core', expect.stringContaining('tightest') as string, '57 mm', 'measured'])
-  expect(row('core thick')[2]).toMatch(/^_+.mm$/)
-  expect(row('core thick')[3]).toBe('(30 mm, typical)')
+  expect(row('free behind the core')).toEqual(['free behind the core', expect.stringContaining('tightest') as string, '', '57 mm', 'measured'])
+  // with a fan to hold it against, the depth firms up Fit
+  expect(measuringSheet(chooseFan(job, example('fell-bike-signed').fans[0]!.part)).sections.flatMap((s) => s.table?.rows ?? []).find((r) => r[0] === 'fan depth')![2]).toBe('Fit')
+  expect(row('core thick')[3]).toMatch(/^_+.mm$/)
+  expect(row('core thick')[4]).toBe('(30 mm, typical)')
 })
 
 test('a line of the yard says what the job says, and what is due by a day', () => {

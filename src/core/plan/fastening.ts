@@ -94,7 +94,7 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
   ties: (job) => {
     const ties = tiesOf(job)
     return ties ? [
-      `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${mm(job, ties.offM)} off the middle of its gap.`,
+      `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
       `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under each corner; trim to ${mm(job, 0.003)}.`,
     ] : []
   },

@@ -1,5 +1,6 @@
 import { askedFields } from '../job/address'
 import type { Job } from '../job/document'
+import { firmsUp } from '../job/firms-up'
 import { CORE_VERSION } from '../job/evaluation'
 import { stations } from '../fields'
 import { typicalMachines } from '../job/typical'
@@ -16,13 +17,14 @@ const BLANK = '______________'
  */
 export function measuringSheet(job: Job): Sheet {
   const units = job.units
+  const firms = firmsUp(job)
   const perStation = stations.flatMap((station): Sheet['sections'] => {
     const rows = askedFields(job).filter((f) => f.station === station && !f.address.startsWith('controllers')).map((f) => {
       const { unit } = shown(0, f.quantity, units)
       const known = format(f.reading.value, f.quantity, units)
-      return [f.label, f.tell, f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(), f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`]
+      return [f.label, f.tell, firms.get(f.address)?.name ?? '', f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(), f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`]
     })
-    return rows.length ? [{ heading: stationNames[station], lines: [], table: { columns: ['reading', 'how', 'measured', 'stands in the job as'], rows } }] : []
+    return rows.length ? [{ heading: stationNames[station], lines: [], table: { columns: ['reading', 'how', 'firms up', 'measured', 'stands in the job as'], rows } }] : []
   })
   return {
     title: `Measuring sheet: ${job.title}`, coreVersion: CORE_VERSION,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { drawingSchema, frontView, sectionView } from '../drawing'
 import { Bench, spreadOf } from '../reading'
 import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
 import { onOffPoints } from '../control'
@@ -10,6 +11,8 @@ import { jobKinds } from '../job/kinds'
 import { boilsAt, circuitsOf } from '../job/margins'
 import { askedFields, lookupOf } from '../job/address'
 import { cautions, type Caution } from './cautions'
+import { fasteningWords } from './fastening'
+import { leadName, leadReaches } from '../job/lead-remedies'
 import { whatToPress } from './keys'
 import { mounts } from './mounts'
 import { asPredicted, proofsOf, type Prediction } from './proofs'
@@ -26,6 +29,8 @@ export const sheetSchema = z.strictObject({
     heading: z.string(),
     lines: z.array(z.string()),
     table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
+    /** to scale, beside each other; sheets signed before there were drawings have none */
+    drawings: z.array(drawingSchema).max(4).optional(),
   })),
 })
 export type Sheet = z.infer<typeof sheetSchema>
@@ -75,6 +80,14 @@ function partsAndWire(job: Job, units: UnitSystem): Section {
     ['source', run.source === 'battery' ? 'fused straight from the battery' : 'through the key switch', run.frame ? 'back through the frame' : 'back to the battery'],
   ]
   return section('Parts and wire', [], ['part', 'what', 'how'], rows)
+}
+
+/** Where the fan sits, to scale, and how it is held; nothing where it stays where it was. */
+function placeSection(job: Job): Section[] {
+  if (!jobKinds[job.kind].mountsFan || !job.fans.length) return []
+  const drawings = [frontView(job), sectionView(job)].filter((d) => d !== null)
+  const leads = leadReaches(job).map((r) => [leadName(r.lead), format(r.suppliedM, 'length', job.units, 3), format(r.neededM, 'length', job.units, 3), format(r.overM, 'length', job.units, 2)])
+  return [{ ...section('Place', fasteningWords(job), ['lead', 'supplied', 'needed', 'left'], leads), drawings }]
 }
 
 function settingSection(job: Job, units: UnitSystem): Section {
@@ -154,6 +167,7 @@ export function benchSheet(job: Job, evaluation: Evaluation): Sheet {
       readings(job, units),
       marginSection(evaluation, units),
       partsAndWire(job, units),
+      ...placeSection(job),
       settingSection(job, units),
       section(`Steps, ${handsOnMinutes(steps)} min of hands`, [], ['no.', 'step', 'how', 'done'], steps.map((s, i) => [
         String(i + 1), s.title, s.tell, job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',

@@ -1,5 +1,6 @@
 import path from 'node:path'
 import PDFDocument from 'pdfkit'
+import type { Drawing } from '../../core/drawing'
 import type { Sheet } from '../../core/plan'
 
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
@@ -51,6 +52,42 @@ function table(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readon
   for (const row of rows) draw(row, 'text')
 }
 
+const DRAWN = 190
+
+/** Drawings side by side in one row, to scale with each other. */
+function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void {
+  const room = doc.page.width - 2 * MARGIN
+  const apart = 16
+  const wide = drawings.reduce((sum, d) => sum + d.w, 0)
+  const scale = Math.min((room - apart * (drawings.length - 1)) / wide, DRAWN / Math.max(...drawings.map((d) => d.h)))
+  const high = Math.max(...drawings.map((d) => d.h)) * scale
+  if (doc.y + high > doc.page.height - MARGIN) doc.addPage()
+  const top = doc.y + 4
+  let left = MARGIN
+  for (const d of drawings) {
+    doc.save().translate(left, top).scale(scale).translate(-d.x, -d.y)
+    for (const s of d.shapes) {
+      if (s.kind === 'text') {
+        doc.font('text').fontSize(s.size).fillColor('#111')
+        const width = doc.widthOfString(s.text)
+        doc.text(s.text, s.anchor === 'start' ? s.x : s.anchor === 'end' ? s.x - width : s.x - width / 2, s.y - s.size, { lineBreak: false })
+        continue
+      }
+      const faint = s.pen === 'faint' || s.pen === 'swept'
+      doc.lineWidth((s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' ? 1 : 0.5) / scale).strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
+      if (s.kind === 'rect') doc.rect(s.x, s.y, s.w, s.h)
+      else if (s.kind === 'circle') doc.circle(s.x, s.y, s.r)
+      else s.points.forEach(([x, y], i) => (i ? doc.lineTo(x, y) : doc.moveTo(x, y)))
+      doc.stroke()
+    }
+    doc.restore()
+    left += d.w * scale + apart
+  }
+  doc.fillColor('#000')
+  doc.x = MARGIN
+  doc.y = top + high + 4
+}
+
 /**
  * A sheet as PDF: the same words as its print, on A4 or Letter.
  * @returns the file's bytes
@@ -66,12 +103,13 @@ export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
   })
   doc.font('heading').fontSize(17).text(sheet.title)
   doc.font('text').fontSize(10).text(sheet.subtitle)
-  for (const { heading, lines, table: t } of sheet.sections) {
+  for (const { heading, lines, table: t, drawings } of sheet.sections) {
     if (doc.y > doc.page.height - MARGIN - 60) doc.addPage()
     doc.moveDown(0.7).font('heading').fontSize(12).text(heading, MARGIN)
     doc.moveTo(MARGIN, doc.y).lineTo(doc.page.width - MARGIN, doc.y).lineWidth(0.8).strokeColor('#111').stroke()
     doc.moveDown(0.25).font('text').fontSize(SIZE)
     for (const line of lines) doc.text(line || ' ', MARGIN, doc.y, { width: doc.page.width - 2 * MARGIN })
+    if (drawings?.length) drawingRow(doc, drawings)
     if (t && lines.length) doc.moveDown(0.4)
     if (t) table(doc, t.columns, t.rows)
   }

@@ -4,6 +4,7 @@ import { useEffect } from 'react'
 import Link from 'next/link'
 import Button from 'react-bootstrap/Button'
 import type { Sheet } from '@/core/plan'
+import { DrawingView } from '@/ui/DrawingView'
 
 interface Props {
   readonly sheet: Sheet
@@ -37,6 +38,7 @@ export function SheetPage({ sheet, pdf, file, back, backName, note }: Props) {
         <section key={s.heading}>
           <h2>{s.heading}</h2>
           {s.lines.map((line, i) => <p key={i} className="mb-1">{line}</p>)}
+          {s.drawings && <div className="two-drawings">{s.drawings.map((d) => <DrawingView key={d.title} drawing={d} maxHeight={340} />)}</div>}
           {s.table && (
             <table>
               <thead><tr>{s.table.columns.map((c, i) => <th key={i} scope="col">{c}</th>)}</tr></thead>

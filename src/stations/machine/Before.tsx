@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { allowances, alterationKinds, answerCheck, blowsOnto, endings, ingressNeeds, jobKinds, type AlterationKind, type Job, type LivesIn } from '@/core/job'
+import { allowances, alterationKinds, answerCheck, blowsOnto, changeGround, endings, grounds, ingressNeeds, jobKinds, type AlterationKind, type Job, type LivesIn } from '@/core/job'
 import { alterationsOf, alterationWords, cureChecks, planWarnings } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
@@ -122,6 +122,7 @@ export function Lives({ job, settle }: Props) {
     <Unfold title="Where it lives, what the hot air meets" says={warnings.length ? `${warnings.length} ${warnings.length === 1 ? 'warning' : 'warnings'}` : livesIn ?? 'not said yet'}>
       <UnsaidField label="It lives" value={livesIn} options={(Object.keys(ingressNeeds) as LivesIn[]).map((value) => ({ value, name: `${value} (${ingressNeeds[value]})` }))} onChange={(v) => change({ livesIn: v })} />
       <YesNoField label="Fan and controller behind a shield" value={shielded} onChange={(v) => change({ shielded: v })} />
+      {jobKinds[job.kind].mountsFan && job.cooling && <UnsaidField label="It works on" value={job.surroundings.ground} options={same(grounds)} onChange={(ground) => settle((j) => changeGround(j, ground))} />}
       {jobKinds[job.kind].mountsFan && <UnsaidField label="The hot air will blow on" value={job.place.blowsOn} options={same(blowsOnto)} onChange={(blowsOn) => settle((j) => ({ ...j, place: { ...j.place, blowsOn } }))} />}
       {warnings.map((w) => <p key={w.id} className="say say-unsure">{w.text} {w.helps}</p>)}
     </Unfold>

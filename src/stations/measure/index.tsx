@@ -1,45 +1,18 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { fieldsAt, holeMove, jobKinds, stations, type Job } from '@/core/job'
+import { frontView, sectionView } from '@/core/drawing'
+import { changeBay, changeCooling, changeFlywheel, changeObstacle, fieldsAt, firmsUp, holeMove, jobKinds, stations, type Job, type Obstacle } from '@/core/job'
 import { stationNames } from '@/core/plan'
+import { typical } from '@/core/reading'
 import { format } from '@/core/units'
-import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
+import { DrawingView, type Moved } from '@/ui/DrawingView'
+import { Near, Panels } from './Near'
+import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
-
-type Cooling = NonNullable<Job['cooling']>
-
-/** The core face to scale, with its dimensions: what is measured, where. */
-function CoreFace({ job, cooling }: Pick<StationProps, 'job'> & { readonly cooling: Cooling }) {
-  const { coreWidthM, coreHeightM, coreThicknessM, finsPerInch, cores } = cooling
-  const scale = Math.min(250 / coreWidthM.value, 330 / coreHeightM.value)
-  const w = coreWidthM.value * scale
-  const h = coreHeightM.value * scale
-  const t = Math.max(10, coreThicknessM.value * scale)
-  const tubes = Math.max(3, Math.round(w / 9))
-  return (
-    <svg viewBox={`0 0 ${w + t + 300} ${h + 110}`} width="100%" style={{ maxWidth: 620, maxHeight: 460 }} role="img" aria-label={`Core ${format(coreWidthM.value, 'length', job.units)} wide, ${format(coreHeightM.value, 'length', job.units)} high, ${format(coreThicknessM.value, 'length', job.units)} thick`}>
-      <g transform="translate(100 40)" stroke="var(--ink)" fill="none">
-        <rect x={-3} y={-24} width={w + 6} height={24} strokeWidth={1.4} />
-        <rect x={-3} y={h} width={w + 6} height={24} strokeWidth={1.4} />
-        <rect width={w} height={h} strokeWidth={1.6} />
-        {Array.from({ length: tubes - 1 }, (_, i) => <line key={i} x1={((i + 1) * w) / tubes} x2={((i + 1) * w) / tubes} y1={0} y2={h} stroke="var(--line)" />)}
-        <path d={`M-22 0 v${h} M-27 4 l10 -8 M-27 ${h + 4} l10 -8`} />
-        <path d={`M0 ${h + 40} h${w} M-4 ${h + 45} l8 -10 M${w - 4} ${h + 45} l8 -10`} />
-        <rect x={w + 80} width={t} height={h} strokeWidth={1.6} />
-        <path d={`M${w + 80} ${h + 40} h${t} M${w + 76} ${h + 45} l8 -10 M${w + t + 76} ${h + 45} l8 -10`} />
-      </g>
-      <text className="figure-text" x={70} y={40 + h / 2} fontSize={13} textAnchor="end">{format(coreHeightM.value, 'length', job.units)}</text>
-      <text className="figure-text" x={100 + w / 2} y={h + 100} fontSize={13} textAnchor="middle">{format(coreWidthM.value, 'length', job.units)}</text>
-      <text className="figure-text" x={100 + w + 80 + t / 2} y={h + 100} fontSize={13} textAnchor="middle">{format(coreThicknessM.value, 'length', job.units)}</text>
-      <text x={100 + w + 80 + t + 14} y={54} fontSize={13}>{`${Math.round(finsPerInch.value)} fins per inch`}</text>
-      <text x={100 + w + 80 + t + 14} y={74} fontSize={13}>{cores > 1 ? `${cores} cores like this` : 'one core'}</text>
-    </svg>
-  )
-}
 
 /** The bay as a box with what lets air in and out. */
 function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNullable<Job['bay']> }) {
@@ -79,6 +52,29 @@ function SheetLink() {
   return <p><Link href={`${path}/measuring`} prefetch={false}>Measuring sheet to take to the machine</Link></p>
 }
 
+const MM = 1e-3
+/** where something was dragged to is a guess until a tape is held to it, m */
+const BY_EYE = 0.005
+
+/** The core with what is near it, to scale; what is near can be dragged to about where it is. */
+function CoreWithNear({ job, settle, preview }: Pick<StationProps, 'job' | 'settle' | 'preview'>) {
+  const start = useRef<Obstacle | null>(null)
+  const [front, section] = [frontView(job), sectionView(job)]
+  if (!front || !section) return null
+  const movable = Object.fromEntries(job.place.obstacles.map((o) => [`near ${o.id}`, { name: o.name }]))
+  const move: Moved = (handle, dx, dy, { first, last }) => {
+    const id = handle.replace('near ', '')
+    const from = first ? job.place.obstacles.find((o) => o.id === id) : start.current
+    if (!from) return
+    start.current = last ? null : from
+    const to = (v: number, d: number) => typical(Math.round(Math.min(2.9, Math.max(-1.9, v + d * MM)) * 1e4) / 1e4, BY_EYE)
+    const change = (j: Job): Job => changeObstacle(j, id, { fromLeftM: to(from.fromLeftM.value, dx), fromTopM: to(from.fromTopM.value, dy) })
+    if (last) settle(change)
+    else preview(change)
+  }
+  return <div className="two-drawings"><DrawingView drawing={front} movable={movable} onMove={move} /><DrawingView drawing={section} /></div>
+}
+
 function Stage(props: StationProps) {
   const { job } = props
   const mountsFan = jobKinds[job.kind].mountsFan
@@ -88,27 +84,30 @@ function Stage(props: StationProps) {
         <h2>The space, and what lets air in and out</h2>
         {mountsFan ? <BayBox job={job} bay={job.bay} /> : <p className="say">Only how hot it may get counts here; the fan and its vents stay as they are.</p>}
         <p className="say">Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Take the free depth where the fan would sit, with doors and covers shut.</p>
+        {mountsFan && <Panels {...props} />}
         <SheetLink />
       </>
     )
   }
   return (
     <>
-      <h2>{mountsFan ? 'The core, from the side the fan goes on' : 'The coolant'}</h2>
-      {mountsFan && job.cooling && <CoreFace job={job} cooling={job.cooling} />}
+      <h2>{mountsFan ? 'The core, and what is near it' : 'The coolant'}</h2>
+      {mountsFan && job.cooling && <CoreWithNear {...props} />}
       <NewCoreWords job={job} />
       <p className="say">{mountsFan ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. ' : ''}The engine thermostat&rsquo;s figure is stamped on it.</p>
+      {mountsFan && job.cooling && <Near {...props} />}
       <SheetLink />
     </>
   )
 }
 
-const changeCooling = (job: Job, part: Partial<Cooling>): Job => ({ ...job, cooling: job.cooling && { ...job.cooling, ...part } })
-
 function Tray(props: StationProps) {
   const { job, settle } = props
-  const { cooling } = job
+  const { cooling, bay } = job
+  const mountsFan = jobKinds[job.kind].mountsFan
   const [whole, setWhole] = useState(false)
+  const firms = useMemo(() => firmsUp(job), [job])
+  const note = (address: string): string | undefined => { const f = firms.get(address); return f && `firms up ${f.name}` }
   return (
     <>
       {cooling && (
@@ -116,7 +115,16 @@ function Tray(props: StationProps) {
           <h2>Coolant</h2>
           <ChoiceField label="Kind" value={cooling.coolant} onChange={(coolant) => settle((j) => changeCooling(j, { coolant }))}
             options={[{ value: 'ethylene-glycol', name: 'ethylene glycol' }, { value: 'propylene-glycol', name: 'propylene glycol' }, { value: 'water', name: 'water alone' }]} />
-          {cooling.cores > 1 && jobKinds[job.kind].mountsFan && <YesNoField label="Cores joined" value={cooling.coresJoined} onChange={(coresJoined) => settle((j) => changeCooling(j, { coresJoined }))} />}
+          {mountsFan && <ChoiceField label="Cores" value={String(cooling.cores)} options={['1', '2', '3', '4'].map((value) => ({ value, name: value }))} onChange={(v) => settle((j) => changeCooling(j, { cores: Number(v) }))} />}
+          {cooling.cores > 1 && mountsFan && <ChoiceField label="The cores are" value={cooling.coresJoined ? 'joined' : 'apart'} options={[{ value: 'joined', name: 'joined: one fan serves all' }, { value: 'apart', name: 'each fed by itself' }]} onChange={(v) => settle((j) => changeCooling(j, { coresJoined: v === 'joined' }))} />}
+          {mountsFan && <ChoiceField label="Coolant crosses" value={String(cooling.passes)} options={[{ value: '1', name: 'once' }, { value: '2', name: 'twice' }, { value: '3', name: 'three times' }]} onChange={(v) => settle((j) => changeCooling(j, { passes: Number(v) }))} />}
+        </>
+      )}
+      {bay && mountsFan && job.engine && (
+        <>
+          <h2>Air of the engine</h2>
+          <YesNoField label="It has a flywheel fan" value={bay.flywheel !== null} onChange={(has) => settle((j) => changeFlywheel(j, has))} />
+          <UnsaidField label="Its intake breathes" value={bay.intakeFrom} options={[{ value: 'the bay', name: 'the air of the bay' }, { value: 'outside', name: 'air from outside' }]} onChange={(intakeFrom) => settle((j) => changeBay(j, { intakeFrom }))} />
         </>
       )}
       <div className="d-flex justify-content-between align-items-baseline">
@@ -126,9 +134,9 @@ function Tray(props: StationProps) {
       {whole ? stations.filter((s) => fieldsAt(job, s).length > 0).map((s) => (
         <section key={s} aria-label={stationNames[s]}>
           <h3 className="mt-2">{stationNames[s]}</h3>
-          <Readings {...props} station={s} only={(a) => !a.startsWith('controllers')} />
+          <Readings {...props} station={s} only={(a) => !a.startsWith('controllers')} note={note} />
         </section>
-      )) : <Readings {...props} station="measure" />}
+      )) : <Readings {...props} station="measure" only={(a) => !/^(place\.obstacles|bay\.panels)\./.test(a)} note={note} />}
     </>
   )
 }

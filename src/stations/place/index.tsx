@@ -1,57 +1,49 @@
 'use client'
 
+import dynamic from 'next/dynamic'
+import { useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
-import { chooseFan, chooseProbe, comparedFans, depthStack, jobKinds, neighbours, type FanPart, type Job } from '@/core/job'
-import { mounts, mountsFor } from '@/core/plan'
+import { sectionView, frontView } from '@/core/drawing'
+import { blowing } from '@/core/electrical'
+import { blowsOnto, changePlace, chooseFan, chooseProbe, comparedFans, coreName, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type FanPart, type Job } from '@/core/job'
+import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
-import { ChoiceField } from '@/ui/ChoiceField'
+import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
+import { DrawingView } from '@/ui/DrawingView'
 import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
+import { BayWays } from './BayStage'
+import { BestPlaces } from './BestPlaces'
+import { CoresCompared } from './CoresCompared'
+import { ToScale } from './CoreStage'
+import { Leads } from './Leads'
+import { Replacing } from './Replacing'
 
-const changePlace = (job: Job, part: Partial<Job['place']>): Job => ({ ...job, place: { ...job.place, ...part } })
+/** the chart package is only fetched when this station is looked at */
+const FanChart = dynamic(() => import('./FanChart'), { ssr: false, loading: () => <div style={{ height: 190 }} /> })
 
-/** Section through core, what holds the fan, the fan, and what is behind it; to scale along the depth. */
-function Section({ job }: Pick<StationProps, 'job'>) {
-  const { coreM, standOffM, fanM, freeM, leftM, requiredM } = depthStack(job)
-  const scale = 360 / (coreM + Math.max(freeM, standOffM + (fanM ?? 0)) + 0.01)
-  const x0 = 30
-  const face = x0 + coreM * scale
-  const fanFrom = face + standOffM * scale
-  const fanTo = fanFrom + (fanM ?? 0) * scale
-  const wall = face + freeM * scale
-  const tight = leftM < requiredM
+/** The fan's curve against what it works against, in words and as a chart. */
+function Moves({ job }: Pick<StationProps, 'job'>) {
+  const curves = useMemo(() => fanCurves(job), [job])
+  if (!curves) return null
+  const u = job.units
   return (
-    <svg viewBox="0 0 560 250" width="100%" style={{ maxWidth: 640 }} role="img" aria-label={`${format(leftM, 'length', job.units)} left behind the fan, ${format(requiredM, 'length', job.units)} needed`}>
-      <rect x={x0} y={30} width={coreM * scale} height={170} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
-      {Array.from({ length: 16 }, (_, i) => <line key={i} x1={x0} x2={face} y1={40 + i * 10} y2={40 + i * 10} stroke="var(--line)" />)}
-      <text x={x0} y={22} fontSize={13}>{job.bay ? 'panel' : 'core'}</text>
-      {fanM !== null && (
-        <>
-          <rect x={face} y={60} width={Math.max(1, standOffM * scale)} height={12} fill="var(--line)" stroke="var(--ink)" />
-          <rect x={face} y={158} width={Math.max(1, standOffM * scale)} height={12} fill="var(--line)" stroke="var(--ink)" />
-          <rect x={fanFrom} y={55} width={fanM * scale} height={120} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
-          <rect x={fanFrom + fanM * scale * 0.35} y={95} width={fanM * scale * 0.65} height={40} fill="var(--hair)" stroke="var(--ink)" />
-          <text x={fanFrom} y={48} fontSize={13}>fan</text>
-        </>
-      )}
-      <line x1={wall} x2={wall} y1={24} y2={206} stroke="var(--soft)" strokeWidth={5} />
-      <text x={wall + 8} y={40} fontSize={13}>{neighbours[job.place.neighbour].name}</text>
-      <path d={`M${fanTo} 190 H${wall} M${fanTo - 4} 195 l8 -10 M${wall - 4} 195 l8 -10`} stroke="var(--ink)" fill="none" />
-      <text className="figure-text" x={wall + 8} y={188} fontSize={14} style={{ fill: tight ? 'var(--short)' : 'var(--holds)' }}>{format(leftM, 'length', job.units)} left</text>
-      <text x={wall + 8} y={206} fontSize={12}>{format(requiredM, 'length', job.units)} needed</text>
-    </svg>
+    <section aria-label="Air that it really moves">
+      <h2 className="mt-2">Air that it really moves, standing</h2>
+      <p className="say" data-testid="moves">Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong> {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box. Black is the fan at the voltage that reaches it, dashed is what the {curves.against} takes.</p>
+      <FanChart curves={curves} units={u} />
+    </section>
   )
 }
 
-function Stage({ job, shelf, settle }: StationProps) {
+function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const u = job.units
   const rows = comparedFans(job, shelf.filter((p): p is FanPart => p.kind === 'fan'))
   const mountsFan = jobKinds[job.kind].mountsFan
   return (
     <>
-      {mountsFan ? <><h2>Section through the place</h2><Section job={job} /></> : <p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p>}
       <h2 className="mt-3">Fans on the shelf, in this place</h2>
       {rows.length === 0 ? <p className="say">No fan is on the shelf yet.</p> : (
         <div className="scroll-sideways">
@@ -60,7 +52,7 @@ function Stage({ job, shelf, settle }: StationProps) {
             <tbody>
               {rows.map(({ part, depthOverM, moved, runA, leanestNetA, otherVoltage, chosen }) => (
                 <tr key={part.id} aria-current={chosen ? 'true' : undefined}>
-                  <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.diameterM.value, 'length', u)}</span>{otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}</td>
+                  <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.housingM.value, 'length', u)}</span>{otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}</td>
                   <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>{format(depthOverM, 'length', u)}{depthOverM < 0 ? ', short' : ''}</td>
                   {mountsFan && <td className="figure-text">{moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}{moved && <span className="soft small"> {Math.round(moved.ofBox * 100)} % of its box</span>}</td>}
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
@@ -72,22 +64,95 @@ function Stage({ job, shelf, settle }: StationProps) {
           </Table>
         </div>
       )}
-      {mountsFan && <p className="say">What it moves is an estimate: standing still on the hottest day, {job.bay ? 'vents open' : 'core clean, fan in the middle'}, at the voltage that reaches it. {job.bay ? 'Whether that is enough, Air says.' : 'Whether that is enough is not worked out yet: Air stays open.'}</p>}
+    </>
+  )
+}
+
+/** How it is held here, with its own figures. */
+function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const words = fasteningWords(job)
+  const ties = tiesOf(job)
+  const warnings = planWarnings(job).filter((w) => ['ties', 'tie holes', 'inlet', 'inlet air', 'blows on'].includes(w.id))
+  if (!words.length) return null
+  return (
+    <section aria-label="How it is held">
+      <h2 className="mt-2">Held by {mounts[job.place.mount].name}</h2>
+      {words.map((w) => <p key={w} className="mb-1">{w}</p>)}
+      {ties && ties.snappedOffM < ties.offM - 5e-5 && <p className="mb-1"><button type="button" className="word-button" onClick={() => settle((j) => moveFan(j, j.fans[0]!.id, ties.snapped))}>Move it to where its holes meet the gaps</button></p>}
+      {warnings.map((w) => <p key={w.id} className="say say-unsure">{w.text} {w.helps}</p>)}
+    </section>
+  )
+}
+
+function Stage(props: StationProps) {
+  const { job } = props
+  if (!jobKinds[job.kind].mountsFan) {
+    return <><p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p><FansOnTheShelf {...props} /><h2 className="mt-3">Leads</h2><Leads {...props} /></>
+  }
+  const [front, section] = job.bay ? [frontView(job), sectionView(job)] : [null, null]
+  return (
+    <>
+      {job.bay && <BayWays {...props} />}
+      {front && section ? <div className="two-drawings mt-3"><DrawingView drawing={front} maxHeight={300} /><DrawingView drawing={section} maxHeight={300} /></div> : <ToScale {...props} />}
+      <Moves job={job} />
+      <CoresCompared job={job} />
+      <Held {...props} />
+      <h2 className="mt-3">Leads</h2>
+      <Leads {...props} />
+      <FansOnTheShelf {...props} />
+      <Replacing {...props} />
+    </>
+  )
+}
+
+const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] => values.map((value) => ({ value, name: value }))
+
+/** Wires and blade of the fan: together they decide which way the air goes, and how well. */
+function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const fan = job.fans[0]
+  if (!fan) return null
+  const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
+  const tell = !way ? 'A brushless fan with its wires swapped does not run, or is destroyed.' : `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %: the blades work the wrong way round` : ''}${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
+  return (
+    <>
+      <YesNoField label="Its two wires are swapped" value={fan.wiresSwapped} onChange={(wiresSwapped) => settle((j) => turnFan(j, fan.id, { wiresSwapped }))} />
+      <YesNoField label="Its blade is turned over" value={fan.bladeTurned} onChange={(bladeTurned) => settle((j) => turnFan(j, fan.id, { bladeTurned }))} tell={tell} />
+    </>
+  )
+}
+
+function Duct({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const { duct } = job.place
+  const change = (part: Partial<Job['place']['duct']>): void => settle((j) => changePlace(j, { duct: { ...j.place.duct, ...part } }))
+  return (
+    <>
+      <ChoiceField label="Bends of 90°" value={String(duct.bends)} options={Array.from({ length: 21 }, (_, i) => ({ value: String(i), name: String(i) }))} onChange={(v) => change({ bends: Number(v) })} />
+      <YesNoField label="Splitter in the hose" value={duct.splitter} onChange={(splitter) => change({ splitter })} />
+      <ChoiceField label={duct.splitter ? 'Flap leads now to' : 'Hose leads to'} value={duct.leadsTo} options={[{ value: 'outside', name: duct.splitter ? 'the outside (summer)' : 'the outside' }, { value: 'the cab', name: duct.splitter ? 'the cab (winter)' : 'the cab' }]} onChange={(leadsTo) => change({ leadsTo })} />
     </>
   )
 }
 
 function Tray(props: StationProps) {
   const { job, shelf, settle } = props
+  const { cooling, bay, place } = job
+  const seat = job.fans[0]?.seat
   return (
     <>
       {jobKinds[job.kind].mountsFan && (
         <>
+          {cooling && <BestPlaces {...props} />}
           <h2>How it sits</h2>
-          <ChoiceField label="Held by" value={job.place.mount} options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changePlace(j, { mount }))}
-            tell={job.bay ? 'A hole in the machine: the owner is asked for it.' : mounts[job.place.mount].coreComesOff || job.newCore ? 'The core comes off: the coolant is drained and refilled.' : 'The core stays on: no coolant steps.'} />
-          <ChoiceField label={job.bay ? 'Way of the air' : 'Side'} value={job.place.side} options={job.bay ? [{ value: 'puller', name: 'draws the hot air out' }, { value: 'pusher', name: 'pushes cool air in' }] : [{ value: 'puller', name: 'behind, pulling' }, { value: 'pusher', name: 'in front, pushing' }]} onChange={(side) => settle((j) => changePlace(j, { side }))} />
-          <ChoiceField label="Behind it is" value={job.place.neighbour} options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({ value, name: neighbours[value].name }))} onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))} />
+          <ChoiceField label="Held by" value={place.mount} options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changePlace(j, { mount }))}
+            tell={bay ? 'A hole in the machine: the owner is asked for it.' : mounts[place.mount].coreComesOff || job.newCore ? 'The core comes off: the coolant is drained and refilled.' : 'The core stays on: no coolant steps.'} />
+          {cooling && cooling.cores > 1 && seat && <ChoiceField label="On the" value={String(seat.core)} options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))} onChange={(v) => settle((j) => moveFan(j, j.fans[0]!.id, { ...j.fans[0]!.seat!, core: Number(v) }))} />}
+          {bay && <ChoiceField label="On the" value={place.panel ?? bay.panels[0]!.id} options={bay.panels.map((p) => ({ value: p.id, name: p.name }))} onChange={(panel) => settle((j) => changePlace(j, { panel }))} />}
+          <ChoiceField label={bay ? 'Way of the air' : 'Side'} value={place.side} options={bay ? [{ value: 'puller', name: 'draws the hot air out' }, { value: 'pusher', name: 'pushes cool air in' }] : [{ value: 'puller', name: 'behind, pulling' }, { value: 'pusher', name: 'in front, pushing' }]} onChange={(side) => settle((j) => changePlace(j, { side }))} />
+          <ChoiceField label="Beyond it is" value={place.neighbour} options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({ value, name: neighbours[value].name }))} onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))} />
+          <UnsaidField label="The air comes from" value={place.inletFrom} options={same(inletsFrom)} onChange={(inletFrom) => settle((j) => changePlace(j, { inletFrom }))} />
+          <UnsaidField label="The hot air lands on" value={place.blowsOn} options={same(blowsOnto)} onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))} />
+          {place.mount === 'duct' && <Duct {...props} />}
+          <Direction {...props} />
         </>
       )}
       <h2>Parts</h2>

@@ -1,0 +1,4 @@
+export * from './shapes'
+export * from './front'
+export * from './section'
+export * from './bay-flow'

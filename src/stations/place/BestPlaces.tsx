@@ -1,0 +1,62 @@
+'use client'
+
+import { useEffect, useMemo, useRef } from 'react'
+import Button from 'react-bootstrap/Button'
+import ProgressBar from 'react-bootstrap/ProgressBar'
+import { coreName, heightInWords, isPlaced, nothingFits, takePlacement, whyLost, type FanPart, type Placement } from '@/core/job'
+import { format } from '@/core/units'
+import type { StationProps } from '../station'
+import { usePlacements } from './use-placements'
+
+const SETTLED_MS = 350
+const SHOWN = 9
+
+/** The best place of each fan, ranked by the air that it will really move, and why the others lost. */
+export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
+  const fans = useMemo(() => shelf.filter((p): p is FanPart => p.kind === 'fan'), [shelf])
+  const { found, running, message, search, cancel } = usePlacements(job, fans)
+  // what the search looks at; where the fan sits now only decides between equals
+  const asked = useMemo(() => JSON.stringify([job.cooling, job.newCore, job.place, job.surroundings, job.machine.systemV, job.conductors, job.charging.regulatorV.value]), [job])
+  const first = useRef(true)
+  useEffect(() => {
+    const timer = setTimeout(search, first.current ? 0 : SETTLED_MS)
+    first.current = false
+    return () => clearTimeout(timer)
+  }, [asked, fans, search])
+  const u = job.units
+  const best = found?.[0]
+  // one line a fan and core: the other side only where it is the better one
+  const lines = useMemo(() => {
+    const seen = new Set<string>()
+    return (found ?? []).filter((p) => { const key = `${p.part.id} ${p.core}`; if (seen.has(key)) return false; seen.add(key); return true })
+  }, [found])
+  const name = (p: Placement): string => `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ${p.part.name}${p.side === 'pusher' ? ', in front' : ''}`
+  return (
+    <section aria-label="Best places">
+      <div className="d-flex justify-content-between align-items-baseline">
+        <h2>Best places on this machine</h2>
+        {running ? <button type="button" className="word-button small" onClick={cancel}>stop</button> : <button type="button" className="word-button small" onClick={search}>search again</button>}
+      </div>
+      {running && running.of > 0 && <ProgressBar now={running.done} max={running.of} label={`${running.done} of ${running.of}`} className="mb-2" aria-label="Search for the best places" />}
+      {message && <p className="say">{message}</p>}
+      {found && (!best || best.lacking) && <p className="say say-short">{nothingFits(found, u)}</p>}
+      {best && (
+        <ol className="best-places" data-testid="best-places">
+          {lines.slice(0, SHOWN).map((p) => {
+            const here = isPlaced(job, p)
+            return (
+              <li key={`${p.part.id} ${p.core}`} aria-current={here ? 'true' : undefined}>
+                <span>{name(p)}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span></span>
+                {here ? <span className="fw-medium">here</span> : p.lacking ? <span className="verdict-short">no</span>
+                  : <Button size="sm" variant="outline-dark" aria-label={`Take: ${name(p)}`} onClick={() => settle((j) => takePlacement(j, p))}>Take</Button>}
+                <span className="why">{p === best && !p.lacking
+                  ? `covers ${Math.round(p.coverage * 100)} %, ${Math.round(p.ofBox * 100)} % of its box; ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
+                  : whyLost(best, p, u)}{p.leadOverM < 0 ? `; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}</span>
+              </li>
+            )
+          })}
+        </ol>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,131 @@
+'use client'
+
+import { useRef, useState } from 'react'
+import { useGesture } from '@use-gesture/react'
+import type { Drawing, Shape } from '@/core/drawing'
+
+/** Something in a drawing that can be moved, by the handle that its shapes carry. */
+export interface Movable { readonly name: string }
+/** A move so far, in the drawing's millimetres. `free`: snapping is released. */
+export type Moved = (handle: string, dxMm: number, dyMm: number, state: { readonly first: boolean; readonly last: boolean; readonly free: boolean }) => void
+
+interface Props {
+  readonly drawing: Drawing
+  readonly movable?: Readonly<Record<string, Movable>>
+  readonly onMove?: Moved
+  readonly maxHeight?: number
+}
+
+interface Frame { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
+
+const MOST_ZOOM = 12
+const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+
+function One({ shape }: { readonly shape: Shape }) {
+  if (shape.kind === 'text') return <text className={`${shape.figure ? 'figure-text ' : ''}tone-${shape.tone}`} x={shape.x} y={shape.y} fontSize={shape.size} textAnchor={shape.anchor}>{shape.text}</text>
+  const className = `pen-${shape.pen}`
+  if (shape.kind === 'rect') return <rect className={className} x={shape.x} y={shape.y} width={Math.max(0, shape.w)} height={Math.max(0, shape.h)} />
+  if (shape.kind === 'circle') return <circle className={className} cx={shape.x} cy={shape.y} r={shape.r} />
+  return <path className={className} d={`M${shape.points.map(([x, y]) => `${x} ${y}`).join('L')}${shape.closed ? 'Z' : ''}`} />
+}
+
+/** Shapes that follow each other and stand for the same movable thing are one group. */
+function grouped(shapes: readonly Shape[], movable: Readonly<Record<string, Movable>>): { readonly handle: string | null; readonly shapes: Shape[] }[] {
+  const groups: { handle: string | null; shapes: Shape[] }[] = []
+  for (const s of shapes) {
+    const handle = s.of && movable[s.of] ? s.of : null
+    const last = groups.at(-1)
+    if (last && last.handle === handle) last.shapes.push(s)
+    else groups.push({ handle, shapes: [s] })
+  }
+  return groups
+}
+
+const none: Readonly<Record<string, Movable>> = {}
+
+/** A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys + − 0 zoom. */
+export function DrawingView({ drawing, movable = none, onMove, maxHeight = 430 }: Props) {
+  const svg = useRef<SVGSVGElement>(null)
+  // null: all of it
+  const [view, setView] = useState<Frame | null>(null)
+  // while something is dragged the frame stands still under the pointer
+  const [held, setHeld] = useState<Frame | null>(null)
+  const whole: Frame = { x: drawing.x, y: drawing.y, w: drawing.w, h: drawing.h }
+  const frame = held ?? view ?? whole
+  const perPixel = (): number => 1 / (svg.current?.getScreenCTM()?.a ?? 1)
+  const zoom = (by: number, at?: readonly [number, number]): void => setView((now) => {
+    const f = now ?? whole
+    const w = Math.min(whole.w, Math.max(whole.w / MOST_ZOOM, f.w / by))
+    if (w >= whole.w * 0.999) return null
+    const share = w / f.w
+    const [cx, cy] = at ?? [f.x + f.w / 2, f.y + f.h / 2]
+    return { x: cx - (cx - f.x) * share, y: cy - (cy - f.y) * share, w, h: f.h * share }
+  })
+  const pointAt = (x: number, y: number): readonly [number, number] => {
+    const m = svg.current?.getScreenCTM()
+    if (!m) return [frame.x, frame.y]
+    const p = new DOMPoint(x, y).matrixTransform(m.inverse())
+    return [p.x, p.y]
+  }
+  useGesture({
+    onDrag: ({ first, last, movement: [mx, my], delta: [dx, dy], event, memo, altKey, pinching, cancel, tap }) => {
+      if (pinching) { cancel(); return memo as unknown }
+      const start = (memo as { handle: string | null; scale: number } | undefined) ?? { handle: (event.target as Element).closest('[data-movable]')?.getAttribute('data-movable') ?? null, scale: perPixel() }
+      if (start.handle && onMove) {
+        if (first) setHeld(view ?? whole)
+        if (last) setHeld(null)
+        if (!tap) onMove(start.handle, mx * start.scale, my * start.scale, { first, last, free: altKey })
+      } else if (view) setView({ ...view, x: view.x - dx * start.scale, y: view.y - dy * start.scale })
+      return start
+    },
+    onPinch: ({ movement: [m], memo, origin, first }) => {
+      const before = first || memo === undefined ? 1 : (memo as number)
+      zoom(m / before, pointAt(...origin))
+      return m
+    },
+    onWheel: ({ event, delta: [, dy] }) => {
+      if (!event.ctrlKey && !event.metaKey) return
+      event.preventDefault()
+      zoom(dy < 0 ? 1.2 : 1 / 1.2, pointAt(event.clientX, event.clientY))
+    },
+  }, { target: svg, eventOptions: { passive: false }, drag: { filterTaps: true, pointer: { keys: false } }, wheel: { preventDefault: false } })
+  const named = Object.keys(movable).length > 0
+  const seen = new Set<string>()
+  return (
+    <figure className="drawing">
+      <svg ref={svg} className="to-scale" viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`} width="100%" style={{ maxHeight, aspectRatio: `${whole.w} / ${whole.h}` }} role={named ? 'group' : 'img'} aria-label={drawing.says}
+        onKeyDown={(e) => {
+          if (e.key === '+' || e.key === '=') zoom(1.4)
+          else if (e.key === '-') zoom(1 / 1.4)
+          else if (e.key === '0') { e.stopPropagation(); setView(null) }
+        }}>
+        {grouped(drawing.shapes, movable).map(({ handle, shapes }, i) => {
+          const inside = shapes.map((s, k) => <One key={k} shape={s} />)
+          if (handle === null) return <g key={i}>{inside}</g>
+          const firstOfIt = !seen.has(handle)
+          seen.add(handle)
+          return (
+            <g key={i} data-movable={handle} className="movable" {...(firstOfIt ? {
+              tabIndex: 0, role: 'button', 'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift for ten`,
+              onKeyDown: (e: React.KeyboardEvent) => {
+                const way = KEYS[e.key]
+                if (!way || !onMove) return
+                e.preventDefault()
+                e.stopPropagation()
+                const step = e.shiftKey ? 10 : 1
+                onMove(handle, way[0] * step, way[1] * step, { first: true, last: true, free: true })
+              },
+            } : {})}>{inside}</g>
+          )
+        })}
+      </svg>
+      <figcaption>
+        <span>{drawing.title}</span>
+        <span className="no-print">
+          <button type="button" className="word-button" aria-label={`Nearer: ${drawing.title}`} onClick={() => zoom(1.5)}>nearer</button>{' '}
+          <button type="button" className="word-button" aria-label={`All of it: ${drawing.title}`} disabled={view === null} onClick={() => setView(null)}>all of it</button>
+        </span>
+      </figcaption>
+    </figure>
+  )
+}
