@@ -5,8 +5,9 @@ import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import Sqlite from 'better-sqlite3'
-import { evaluate, sample, startJob, type Job } from '../src/core/job'
-import { readJobFile } from '../src/formats'
+import { evaluate, movedBy, lookupOf, ranked, sample, searchPlacements, startJob, type FanPart, type Job } from '../src/core/job'
+import { Bench } from '../src/core/reading'
+import { readJobFile, readShelfFile } from '../src/formats'
 import { addJobs, openStore, prepareJob, readHead, readYard, saveJob } from '../src/store'
 
 const read = readJobFile(readFileSync('examples/fell-bike-short-at-idle.job.json', 'utf8'))
@@ -87,6 +88,29 @@ async function keystroke(page: Page): Promise<number> {
   return median(times)
 }
 
+/** The fan dragged up and down with the margins following: milliseconds from frame to frame, and the share of frames in time for 60 a second. */
+async function dragging(page: Page): Promise<{ readonly frame: number; readonly inTime: number }> {
+  const fan = page.getByRole('button', { name: /: drag it/ }).first()
+  const box = (await fan.boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.evaluate(() => {
+    const frames: number[] = []
+    Object.assign(window, { frames })
+    let last = performance.now()
+    const tick = (now: number): void => { frames.push(now - last); last = now; requestAnimationFrame(tick) }
+    requestAnimationFrame(tick)
+  })
+  for (let n = 0; n < 150; n++) {
+    await page.mouse.move(x, y + 60 * Math.sin(n / 12))
+    await page.waitForTimeout(8)
+  }
+  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames.slice(5))
+  await page.mouse.up()
+  return { frame: median([...frames]), inTime: frames.filter((f) => f < 20).length / frames.length }
+}
+
 async function inBrowser(folder: string): Promise<void> {
   const port = 3190
   const url = `http://127.0.0.1:${port}`
@@ -121,6 +145,11 @@ async function inBrowser(folder: string): Promise<void> {
     await page.goto(`${url}/jobs/${id}?station=measure`)
     await page.waitForSelector('html[data-ready]')
     say('keystroke to painted margin', await keystroke(page), 'aim < 50 ms')
+    await page.goto(`${url}/jobs/${id}?station=place`)
+    await page.waitForSelector('html[data-ready]')
+    await page.waitForTimeout(1500)
+    const { frame, inTime } = await dragging(page)
+    say('fan dragged, frame to frame, margins following', frame, `aim 16.7 ms; ${Math.round(100 * inTime)} % of frames in time`)
     await browser.close()
   } finally {
     server.kill('SIGKILL')
@@ -129,6 +158,10 @@ async function inBrowser(folder: string): Promise<void> {
 }
 
 say('evaluate(job)', time(200, (j) => evaluate(j)), 'aim < 5 ms')
+const shelf = readShelfFile(readFileSync('examples/shelf.json', 'utf8'))
+const fans = shelf.ok ? shelf.parts.filter((p): p is FanPart => p.kind === 'fan') : []
+say('one operating point, fan on core', time(400, (j) => movedBy(new Bench(lookupOf(j)), j)), '')
+say(`best places of ${fans.length} fans on two cores, both sides`, time(20, (j) => ranked([...searchPlacements(j, fans)])), 'aim < 1000 ms, in its worker')
 say('sample(job), 512 samples', time(40, (j) => sample(j)), 'aim < 50 ms, in its worker')
 const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-bench-'))
 await inStore(path.join(folder, 'bench.db'))

@@ -18,14 +18,14 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await type(page, 'after', '12 min')
   await type(page, 'above, surroundings', '64 F')
   await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 17.78 °C')
-  for (const [label, text] of [['coldest day it works', '0 C'], ['hottest day it works', '31'], ['rated speed', '8500'], ['slow work speed', '3300'], ['load share of the heaviest work', '40 %'], ['idle speed', '1700']] as const) await type(page, label, text)
+  for (const [label, text] of [['coldest day it works', '0 C'], ['hottest day it works', '31'], ['rated speed', '8500'], ['slow work speed', '3300'], ['rated power', '18 kW'], ['load share, slow work', '16 %'], ['load share of the heaviest work', '40 %'], ['idle speed', '1700']] as const) await type(page, label, text)
   await go(page, 'Measure')
   for (const [label, text] of [['engine thermostat opens', '78 C'], ['cap', '1.1 bar'], ['free behind the core', '2 1/4 in'], ['core thick', '30mm']] as const) await type(page, label, text)
   await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57.15')
 
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Swift 116' }).click()
-  for (const [label, text] of [["way of the fan's lead", '21 cm'], ["way of the probe's lead", '0.5 m'], ['fan current, rated', '2.8 A'], ['fan depth', '38mm']] as const) await type(page, label, text)
+  for (const [label, text] of [['fan lead, to the joint', '21 cm'], ['probe lead, to the controller', '0.5 m'], ['fan current, rated', '2.8 A'], ['fan depth', '38mm']] as const) await type(page, label, text)
 
   await go(page, 'Trigger')
   await page.getByLabel('Controller').selectOption({ label: 'Beadwheel, Skarn Works' })
@@ -64,7 +64,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   const address = new URL(page.url()).pathname
   await page.goto(`${yard.url}${address}/sheet`)
-  await expect(page.getByRole('heading', { level: 2 })).toContainText(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Setting and keys', /Steps/, 'Proof against prediction', 'Cautions', 'Signature'])
+  await expect(page.getByRole('heading', { level: 2 })).toContainText(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Place', 'Setting and keys', /Steps/, 'Proof against prediction', 'Cautions', 'Signature'])
   expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(20_000)
 
   await page.goto(`${yard.url}${address}?station=after`)

@@ -75,7 +75,7 @@ export function ReadingField({ field, system, note, onPreview, onSettle }: Props
   return (
     <div className="reading" data-address={field.address}>
       {field.wish ? <span /> : <SourceMark source={field.reading.source} name={field.label} onChange={(source) => onSettle(withSource(field.reading, source))} />}
-      <label htmlFor={id}>{field.label}{note && <span className="firms">{note}</span>}</label>
+      <label htmlFor={id}>{field.label}</label>
       <span className="value">
         <input
           id={id} value={text} inputMode="text" autoComplete="off" spellCheck={false} maxLength={400} data-draft={draft === null ? 'no' : 'yes'}
@@ -90,6 +90,7 @@ export function ReadingField({ field, system, note, onPreview, onSettle }: Props
         />
         <span className="unit">{shown(field.reading.value, field.quantity, system).unit}</span>
       </span>
+      {note && !message && <div className="firms">{note}</div>}
       {message
         ? <div className="below wrong" id={`${id}-below`} role="alert">{message}</div>
         : focused && field.tell ? <div className="below" id={`${id}-below`}>{field.tell}</div> : null}

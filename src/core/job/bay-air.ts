@@ -1,4 +1,4 @@
-import { airDensity, bayResistance, bayRise, heatToCarry, inSeries, ventsInSeries, type Duct, type FanAir } from '../air'
+import { airDensity, bayResistance, bayRise, heatToCarry, inSeries, ventsInSeries, type Duct, type FanAir, type InRow } from '../air'
 import { term, worked, type Bench, type Worked } from '../reading'
 import { inletAirC } from './cooler'
 import type { Job, Panel } from './document'
@@ -34,6 +34,11 @@ export interface BayFlow {
 export const flywheelHelps = (panel: Pick<Panel, 'flywheel'> | null, side: Side): boolean | null =>
   (!panel || panel.flywheel === 'neither' ? null : (panel.flywheel === 'blows out') === (side === 'puller'))
 
+/** The engine's own fan at slow work; its figures are at the engine's rated speed. */
+export const flywheelOf = (bench: Bench, job: Job): InRow | null => job.bay?.flywheel ? {
+  fan: { freeFlow: bench.value('bay.flywheel.freeFlowM3s'), maxPressure: bench.value('bay.flywheel.maxPressurePa') }, speed: job.engine ? Math.min(1, bench.value('engine.slowRpm') / bench.value('engine.ratedRpm')) : 1,
+} : null
+
 /** a bay that nothing cools at all is told as this much too hot, K: endless is no figure */
 const NO_END_K = 5000
 
@@ -52,7 +57,7 @@ export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: 
   const ventM2 = ventsInSeries(bench.value('bay.ventInM2'), bench.value('bay.ventOutM2'))
   const path = bayResistance(ventM2, density, fans.length ? ductOf(bench, job) : null)
   const ownPath = bayResistance(ventM2, density, null)
-  const flywheel = bay.flywheel && { fan: { freeFlow: bench.value('bay.flywheel.freeFlowM3s'), maxPressure: bench.value('bay.flywheel.maxPressurePa') }, speed: job.engine ? Math.min(1, bench.value('engine.slowRpm') / bench.value('engine.ratedRpm')) : 1 }
+  const flywheel = flywheelOf(bench, job)
   const together = fans.length ? flywheelHelps(panel, side) : null
   let fanFlow = 0
   let apartFlow = flywheel && together === null ? inSeries([flywheel], density, ownPath) : 0

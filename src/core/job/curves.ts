@@ -1,9 +1,8 @@
-import { bayResistance, corePressure, fanPressure, ventsInSeries } from '../air'
+import { airDensity, bayResistance, corePressure, fanPressure, ventsInSeries } from '../air'
 import { Bench, corners, endsOf, NotingBench } from '../reading'
 import { lookupOf } from './address'
-import { ductOf } from './bay-air'
+import { ductOf, flywheelHelps, flywheelOf, panelOf } from './bay-air'
 import { airThroughCores, coreOf, fittedCore, inletAirC, runningAir } from './cooler'
-import { airDensity } from '../air'
 import type { Job } from './document'
 import { circuitsOf } from './margins'
 import { movedBy } from './moved-air'
@@ -41,7 +40,13 @@ export function fanCurves(job: Job): Curves | null {
   })))
   const fanReadings = [fan.at.freeFlowM3s, fan.at.maxPressurePa]
   const coreReadings = job.bay ? ['bay.ventInM2', 'bay.ventOutM2'] : ['cooling.resistanceFactor', fittedCore(job) === 'new' ? 'newCore.finsPerInch' : 'cooling.finsPerInch']
-  const fanAt = (bench: Bench) => { const r = runningAir(bench, { ...circuit, fan })!; return (q: number, density: number) => fanPressure(r.air, q, r.speed, density) }
+  const helps = job.bay ? flywheelHelps(panelOf(job), job.place.side) : null
+  const fanAt = (bench: Bench) => {
+    const r = runningAir(bench, { ...circuit, fan })!
+    // the engine's own fan adds its pressure with its sign
+    const f = helps === null ? null : flywheelOf(bench, job)
+    return (q: number, density: number) => fanPressure(r.air, q, r.speed, density) + (f ? (helps ? fanPressure(f.fan, q, f.speed, density) : -fanPressure(f.fan, -q, f.speed, density)) : 0)
+  }
   const duct = job.bay ? ductOf(nominal, job) : null
   const resistanceAt = (bench: Bench): ((q: number, density: number) => number) => {
     if (job.bay) {

@@ -46,7 +46,7 @@ export function Near(props: Props) {
             <Form.Select size="sm" style={{ width: 'auto' }} aria-label={`${o.name} is`} value={o.kind} onChange={(e) => settle((j) => changeObstacle(j, o.id, { kind: e.target.value as Obstacle['kind'] }))}>{neighbourKinds.map((k) => <option key={k} value={k}>{neighbours[k].name}</option>)}</Form.Select>
             <Form.Select size="sm" style={{ width: 'auto' }} aria-label={`${o.name} stands`} value={o.side} onChange={(e) => settle((j) => changeObstacle(j, o.id, { side: e.target.value as Obstacle['side'] }))}><option value="behind">behind the core</option><option value="front">in front of it</option></Form.Select>
             {(job.cooling?.cores ?? 1) > 1 && <Form.Select size="sm" style={{ width: 'auto' }} aria-label={`${o.name} is near the`} value={o.core} onChange={(e) => settle((j) => changeObstacle(j, o.id, { core: Number(e.target.value) }))}>{Array.from({ length: job.cooling!.cores }, (_, i) => <option key={i} value={i}>{coreName(job, i)}</option>)}</Form.Select>}
-            <button type="button" className="word-button" aria-label={`Take ${o.name} away`} onClick={() => settle((j) => dropObstacle(j, o.id))}>take away</button>
+            <button type="button" className="word-button" aria-label={`take away: ${o.name}`} onClick={() => settle((j) => dropObstacle(j, o.id))}>take away</button>
           </div>
           <OwnReadings {...props} prefix={`place.obstacles.${o.id}.`} leave={o.kind === 'moves' ? [] : ['travelM']} />
         </div>
@@ -81,7 +81,7 @@ export function Panels(props: Props) {
             <NameField value={p.name} label={`Name of ${p.name}`} onSettle={(n) => settle((j) => changePanel(j, p.id, { name: n }))} />
             <div style={{ minWidth: 220 }}><ChoiceField label="faces" value={p.faces} options={panelFaces.map((value) => ({ value, name: value === 'neither' ? 'nobody' : `the ${value}` }))} onChange={(faces) => settle((j) => changePanel(j, p.id, { faces }))} /></div>
             {job.bay?.flywheel && <div style={{ minWidth: 260 }}><ChoiceField label="flywheel fan here" value={p.flywheel} options={[{ value: 'blows out', name: 'blows out' }, { value: 'draws in', name: 'draws in' }, { value: 'neither', name: 'does neither' }]} onChange={(flywheel) => settle((j) => changePanel(j, p.id, { flywheel }))} /></div>}
-            {panels.length > 1 && <button type="button" className="word-button" aria-label={`Take ${p.name} away`} onClick={() => settle((j) => dropPanel(j, p.id))}>take away</button>}
+            {panels.length > 1 && <button type="button" className="word-button" aria-label={`take away: ${p.name}`} onClick={() => settle((j) => dropPanel(j, p.id))}>take away</button>}
           </div>
           <OwnReadings {...props} prefix={`bay.panels.${p.id}.`} />
         </div>

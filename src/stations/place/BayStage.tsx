@@ -43,16 +43,20 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
       <h2 className="mt-2">Every panel, pulling out, pushing in, and no fan</h2>
       <div className="scroll-sideways">
         <table className="plain-table" data-testid="bay-ways">
-          <thead><tr><th scope="col">way</th><th scope="col">bay with {chosen.name}</th>{smaller && <th scope="col">{smaller.name}, next size down</th>}<th scope="col">intake breathes</th><th scope="col">operator’s side</th><th scope="col">flywheel fan</th><th><span className="visually-hidden">take</span></th></tr></thead>
+          <thead><tr><th scope="col">way</th><th scope="col">bay with {chosen.name}</th>{smaller && <th scope="col">{smaller.name}, next size down</th>}{job.engine && <><th scope="col">intake breathes</th><th scope="col">operator’s side</th><th scope="col">flywheel fan</th></>}<th><span className="visually-hidden">take</span></th></tr></thead>
           <tbody>
             {ways.map((w, i) => (
               <tr key={key(w)} aria-current={isNow(job, w) ? 'true' : undefined}>
                 <th scope="row" style={{ minWidth: 110 }}>{wayName(w)}</th>
                 <Gets job={job} way={w} />
                 {smaller && <Gets job={job} way={small[i]!} />}
-                <td className="figure-text">{format(w.intakeC, 'temperature', u, 2)}</td>
-                <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{w.operator}</td>
-                <td>{w.flywheel === null ? '–' : w.flywheel ? 'helps' : w.fanFlow < 0 ? 'is stronger: drives it back' : 'fights it'}</td>
+                {job.engine && (
+                  <>
+                    <td className="figure-text">{format(w.intakeC, 'temperature', u, 2)}</td>
+                    <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{w.operator}</td>
+                    <td>{w.flywheel === null ? '–' : w.flywheel ? 'helps' : w.fanFlow < 0 ? 'is stronger: drives it back' : 'fights it'}</td>
+                  </>
+                )}
                 <td className="text-end">{isNow(job, w) ? <span className="fw-medium">here</span> : w.panel && !w.lacksM && <Button size="sm" variant="outline-dark" aria-label={`Take: ${wayName(w)}`} onClick={() => settle((j) => changePlace(j, { panel: w.panel!.id, side: w.side! }))}>Take</Button>}</td>
               </tr>
             ))}

@@ -28,7 +28,7 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
               <td className={`figure-text ${r.overM < 0 ? 'verdict-short' : ''}`}>{format(r.overM, 'length', u, 2)}{r.overM < 0 ? ', short' : ''}</td>
               <td>
                 {job.place.leads[r.lead].map((l) => (
-                  <span key={l.id} className="me-2">{l.name} <span className="figure-text">{format(l.lengthM.value, 'length', u, 3)}</span>{job.place.leads[r.lead].length > 1 && <button type="button" className="word-button" aria-label={`Take the leg ${l.name} away`} onClick={() => settle((j) => dropLeg(j, r.lead, l.id))}>×</button>}</span>
+                  <span key={l.id} className="me-2">{l.name} <span className="figure-text">{format(l.lengthM.value, 'length', u, 3)}</span>{job.place.leads[r.lead].length > 1 && <button type="button" className="word-button" aria-label={`take away: ${l.name}`} onClick={() => settle((j) => dropLeg(j, r.lead, l.id))}>take away</button>}</span>
                 ))}
               </td>
             </tr>

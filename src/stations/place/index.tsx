@@ -32,7 +32,8 @@ function Moves({ job }: Pick<StationProps, 'job'>) {
   return (
     <section aria-label="Air that it really moves">
       <h2 className="mt-2">Air that it really moves, standing</h2>
-      <p className="say" data-testid="moves">Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong> {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box. Black is the fan at the voltage that reaches it, dashed is what the {curves.against} takes.</p>
+      {curves.at.flow < 0 && <p className="say say-short">The engine&rsquo;s own fan is stronger here: it drives the air back through this one.</p>}
+      <p className="say" data-testid="moves">Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong> {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box. Black is the fan at the voltage that reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is what the {curves.against} takes.</p>
       <FanChart curves={curves} units={u} />
     </section>
   )
