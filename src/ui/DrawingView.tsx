@@ -1,6 +1,6 @@
 'use client'
 
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useGesture } from '@use-gesture/react'
 import type { Drawing, Shape } from '@/core/drawing'
 
@@ -68,13 +68,14 @@ export function DrawingView({ drawing, movable = none, onMove, maxHeight = 430 }
     return [p.x, p.y]
   }
   useGesture({
-    onDrag: ({ first, last, movement: [mx, my], delta: [dx, dy], event, memo, altKey, pinching, cancel, tap }) => {
+    onDrag: ({ first, last, xy: [x, y], initial: [x0, y0], delta: [dx, dy], event, memo, altKey, pinching, cancel, tap }) => {
       if (pinching) { cancel(); return memo as unknown }
       const start = (memo as { handle: string | null; scale: number } | undefined) ?? { handle: (event.target as Element).closest('[data-movable]')?.getAttribute('data-movable') ?? null, scale: perPixel() }
       if (start.handle && onMove) {
         if (first) setHeld(view ?? whole)
         if (last) setHeld(null)
-        if (!tap) onMove(start.handle, mx * start.scale, my * start.scale, { first, last, free: altKey })
+        // from where it was taken hold of: what told it from a tap counts too
+        if (!tap) onMove(start.handle, (x - x0) * start.scale, (y - y0) * start.scale, { first, last, free: altKey })
       } else if (view) setView({ ...view, x: view.x - dx * start.scale, y: view.y - dy * start.scale })
       return start
     },
@@ -89,6 +90,13 @@ export function DrawingView({ drawing, movable = none, onMove, maxHeight = 430 }
       zoom(dy < 0 ? 1.2 : 1 / 1.2, pointAt(event.clientX, event.clientY))
     },
   }, { target: svg, eventOptions: { passive: false }, drag: { filterTaps: true, pointer: { keys: false } }, wheel: { preventDefault: false } })
+  // a finger on something movable moves it; anywhere else it scrolls the page
+  useEffect(() => {
+    const own = svg.current
+    const hold = (e: TouchEvent): void => { if (e.touches.length === 1 && e.cancelable && (e.target as Element).closest('[data-movable]')) e.preventDefault() }
+    own?.addEventListener('touchstart', hold, { passive: false })
+    return () => own?.removeEventListener('touchstart', hold)
+  }, [])
   const named = Object.keys(movable).length > 0
   const seen = new Set<string>()
   return (

@@ -39,7 +39,7 @@ const nearest = (r: { x: number; y: number; w: number; h: number }, x: number, y
 /** Where two things come too near: a cross, so that it is not told by colour alone. */
 export const touchMark = (x: number, y: number, size: number): Shape[] => [path('touch', [[x - size, y - size], [x + size, y + size]]), path('touch', [[x - size, y + size], [x + size, y - size]]), circle('touch', x, y, size * 1.5)]
 
-/** One thing near the core, with a mark and its distance where the fan comes too near. */
+/** One thing near the core, with its name. */
 function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSide: boolean): Shape[] {
   const box = obstacleBox(job, o).at(bench)
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
@@ -47,7 +47,14 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
   // names stand clear of the core: beside it they run away from it
   const beside = box.x >= coreFace(bench).w ? 'start' as const : box.x + box.w <= 0 ? 'end' as const : 'middle' as const
   shapes.push(text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, onSide ? o.name : `${o.name} (${o.side === 'front' ? 'in front' : 'behind'})`, size, { anchor: beside, tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft', of: `near ${o.id}` }))
-  for (const fan of onSide ? job.fans : []) {
+  return shapes
+}
+
+/** Where a fan comes too near to a thing: a cross and what is left of what is needed. */
+function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
+  const box = obstacleBox(job, o).at(bench)
+  const shapes: Shape[] = []
+  for (const fan of job.fans) {
     if (!fan.seat || fan.seat.core !== o.core) continue
     const own = fanBox(fan.seat, fan.part.housingM.value, fan.part.depthM.value, job.place.standOffM.value)
     const gap = apart(own, box)
@@ -87,6 +94,7 @@ function coreFront(job: Job, core: number): Drawing {
     if (x - half > size * 1.2) shapes.push(...dimension([0, h + bottom + size * 1.4], [x - half, h + bottom + size * 1.4], words(x - half), size, 'soft'))
     if (Math.min(x - half, y - half, w - x - half, h - y - half) < -1e-9) shapes.push(...touchMark(x, Math.min(y + half, h + bottom), size * 0.6), text(x, Math.min(y + half, h + bottom) - size * 1.4, 'over the edge', size, { anchor: 'middle', tone: 'short' }))
   }
+  for (const o of job.place.obstacles.filter((n) => n.core === core && onFansSide(job, n))) shapes.push(...touches(job, bench, o, size))
   for (const probe of job.probes.filter((p) => p.seat?.core === core)) {
     const [x, y] = [probe.seat!.xM * MM, probe.seat!.yM * MM]
     shapes.push(rect('probe', x - size * 0.25, y - size, size * 0.5, size * 2, probe.id), text(x + size * 0.6, y - size * 0.4, 'probe', size, { tone: 'cold', of: probe.id }))

@@ -45,14 +45,22 @@ const freshId = (stem: string, list: readonly { readonly id: string }[]): string
   return `${stem}${n}`
 }
 
-/** Something near the core, beside its lower right corner until it is measured. */
+/** Where things of each kind usually are, in widths and heights of the core: a tube beside it, a pipe further down, a fork above. */
+const usually: Readonly<Record<Obstacle['kind'], { readonly left: number; readonly top: number; readonly wide: number; readonly high: number }>> = {
+  fixed: { left: 1.08, top: 0, wide: 0.22, high: 1 }, exhaust: { left: 1.4, top: 0.65, wide: 0.3, high: 0.35 }, moves: { left: -0.15, top: -0.15, wide: 0.45, high: 0.28 },
+}
+
+/** Something near the core, about where such a thing usually is until it is measured; each next one a little aside. */
 export function addObstacle(job: Job, kind: Obstacle['kind'], name: string): Job {
   const { cooling, place } = job
   if (!cooling) return job
-  const moves = kind === 'moves'
+  const [w, h] = [cooling.coreWidthM.value, cooling.coreHeightM.value]
+  const { left, top, wide, high } = usually[kind]
+  const aside = 0.06 * w * place.obstacles.filter((o) => o.kind === kind).length
+  const about = (m: number) => typical(Math.round(m * 1000) / 1000, 0.01)
   const obstacle: Obstacle = {
     id: freshId('near', place.obstacles), name, kind, side: place.side === 'puller' ? 'behind' : 'front', core: job.fans[0]?.seat?.core ?? 0,
-    fromLeftM: typical(cooling.coreWidthM.value + 0.01, 0.005), fromTopM: typical(cooling.coreHeightM.value * 0.6, 0.01), wideM: typical(0.03), highM: typical(cooling.coreHeightM.value * 0.4), freeM: typical(0.02), travelM: moves ? typical(0.02) : { ...typical(0), spread: 0 },
+    fromLeftM: about(left * w + aside), fromTopM: about(top * h + aside), wideM: about(wide * w), highM: about(high * h), freeM: typical(0.02), travelM: kind === 'moves' ? typical(0.02) : typical(0, 0),
   }
   return changePlace(job, { obstacles: [...place.obstacles, obstacle] })
 }

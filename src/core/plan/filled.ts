@@ -30,7 +30,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
   measure: () => [],
   place: (job) => [
     { name: 'a fan', made: job.fans.length > 0 },
-    ...(jobKinds[job.kind].mountsFan ? [{ name: 'where the air comes from', made: job.place.inletFrom !== null }, { name: 'what the hot air blows on', made: job.place.blowsOn !== null }] : []),
+    ...(jobKinds[job.kind].mountsFan ? [{ name: 'where the air is drawn in', made: job.place.inletFrom !== null }, { name: 'what the hot air blows on', made: job.place.blowsOn !== null }] : []),
     ...(jobKinds[job.kind].mountsFan && job.bay ? [{ name: 'where the engine draws its air', made: job.bay.intakeFrom !== null || job.engine === null }] : []),
   ],
   power: (job) => (job.trailer ? [{ name: "the tow cable's size", made: job.trailer.cableSize !== null }] : []),

@@ -36,7 +36,7 @@ export function Near(props: Props) {
   const [name, setName] = useState('')
   const [kind, setKind] = useState<Obstacle['kind']>('fixed')
   return (
-    <section aria-label="What is near">
+    <section aria-label="Near the core">
       <h2 className="mt-3">What is near</h2>
       <p className="say">What the fan must keep clear of: {neighbourKinds.map((k) => `${neighbours[k].name} ${neighbours[k].requiredMm} mm`).join(', ')}. Drag it to about where it is, then hold a tape to it.</p>
       {job.place.obstacles.map((o) => (
