@@ -95,18 +95,13 @@ async function dragging(page: Page): Promise<{ readonly frame: number; readonly 
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
   await page.mouse.down()
-  await page.evaluate(() => {
-    const frames: number[] = []
-    Object.assign(window, { frames })
-    let last = performance.now()
-    const tick = (now: number): void => { frames.push(now - last); last = now; requestAnimationFrame(tick) }
-    requestAnimationFrame(tick)
-  })
+  // as text: what is compiled here would bring helpers that the page does not have
+  await page.evaluate("window.frames_ = []; window.last_ = performance.now(); requestAnimationFrame(function tick(now) { window.frames_.push(now - window.last_); window.last_ = now; requestAnimationFrame(tick) })")
   for (let n = 0; n < 150; n++) {
     await page.mouse.move(x, y + 60 * Math.sin(n / 12))
     await page.waitForTimeout(8)
   }
-  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames.slice(5))
+  const frames = await page.evaluate(() => (window as unknown as { frames_: number[] }).frames_.slice(5))
   await page.mouse.up()
   return { frame: median([...frames]), inTime: frames.filter((f) => f < 20).length / frames.length }
 }

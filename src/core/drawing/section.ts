@@ -71,6 +71,12 @@ export function sectionView(job: Job): Drawing | null {
   const [a, b] = [-thick - size * 5, -thick - size * 1.2]
   for (const n of [-0.5, 0, 0.5]) shapes.push(...arrow('air-cold', [forwards ? a : b, y + n * half], [forwards ? b : a, y + n * half], size * 0.7))
   if (fan) for (const n of [-0.8, 0.8]) shapes.push(...(forwards ? arrow('air-hot', [off + deep + size * 0.3, y + n * half], [off + deep + size * 2.6, y + n * half], size * 0.7) : arrow('air-hot', [off + deep + size * 2.6, y + n * half], [off + deep + size * 0.3, y + n * half], size * 0.7)))
+  // where the air comes from and what it lands on, as far as somebody has said
+  const { inletFrom, blowsOn } = job.place
+  const said = (x: number, words: string, anchor: 'start' | 'end', bad: boolean): Shape => text(x, y + half + size * 1.6, words, size, { anchor, tone: bad ? 'short' : 'soft' })
+  const from = inletFrom && said(-thick - size * 1.2, inletFrom === 'surroundings' ? 'from outside' : `from ${inletFrom.replace('near ', '')}`, 'end', inletFrom !== 'surroundings')
+  const onto = fan && blowsOn ? said(Math.max(free, off + deep) + size * 0.8, `onto ${blowsOn}`, 'start', blowsOn !== 'open air') : null
+  shapes.push(...[from, onto].filter((s) => s !== null))
   const title = job.bay ? 'Section through the panel' : 'Section through the fan'
   // seen from the other side a fan in front is the same section turned round
   return framed(job.cooling && job.place.side === 'pusher' ? 'Section through the fan, front to the right' : title, fan ? `${u(stack.leftM * MM)} left beyond the fan, ${u(stack.requiredM * MM)} needed.` : 'No fan chosen yet.', shapes, size)

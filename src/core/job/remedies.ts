@@ -1,9 +1,10 @@
 import { format, plainNumber } from '../units'
 import { fieldsOf } from './address'
-import { changeFuse, changeRun, changeSetting, changeSizes } from './choose'
+import { changeFuse, changePlace, changeRun, changeSetting, changeSizes } from './choose'
 import type { Job, MarginId } from './document'
 import type { MarginResult } from './evaluation'
 import type { Station } from '../fields'
+import { movedAir } from './moved-air'
 import { proposedFuse, proposedSetting, proposedSize } from './propose'
 
 /** Something that would help a margin; `change` does it at once where it is one choice. */
@@ -37,10 +38,24 @@ const settingRemedy = (job: Job): Remedy[] => {
   }]
 }
 
+/** More air through the fins: a shroud, its gap closed, or the fan that moves most in the room there is. */
+function coreAirRemedy(job: Job): Remedy[] {
+  const part = job.fans[0]?.part
+  if (!part) return [{ text: 'Choose a fan', station: 'place' }]
+  const moves = (j: Job): number => movedAir(j, part)?.flowM3s ?? 0
+  const [now, better] = job.place.mount === 'shroud'
+    ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))] : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
+  const through = `${format(better, 'flow', job.units, 2)} through the fins instead of ${format(now, 'flow', job.units, 2)}`
+  return [
+    ...(better > now * 1.02 ? [{ text: job.place.mount === 'shroud' ? `Close the gap round the shroud: ${through}` : `A shroud over the whole core, closed all round: ${through}`, station: 'place' as const }] : []),
+    { text: 'Take the best place and fan for the room there is: Place ranks them by the air through the fins', station: 'place' as const },
+  ]
+}
+
 /** What would help each margin most, one entry a margin. */
 const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => Remedy[]>> = {
-  fit: (job) => (job.fans.length ? [{ text: 'Choose a shallower fan, or the other side of the core; a longer lead where the lead is short', station: 'place' }] : [{ text: 'Choose a fan', station: 'place' }]),
-  air: (job) => (job.bay && job.fans.length ? [{ text: 'Larger vents, one of them high up; a fan that moves more; less heat given off inside', station: 'place' }] : []),
+  fit: (job) => (job.fans.length ? [{ text: job.cooling ? 'Take one of the best places, or a shallower fan; Leads tells what to do where a lead is short' : 'Choose a shallower fan or another panel; Leads tells what to do where a lead is short', station: 'place' }] : [{ text: 'Choose a fan', station: 'place' }]),
+  air: (job) => (job.cooling ? coreAirRemedy(job) : job.bay && job.fans.length ? [{ text: 'Larger vents, one of them high up; a fan that moves more; less heat given off inside', station: 'place' }] : []),
   supply: (job, margin) => (margin.verdict === 'short' && margin.value === null ? [{ text: 'Choose a fan for this voltage; without direct current a rectifier and a battery come first', station: 'place' }] : sizeRemedy(job)),
   wire: sizeRemedy,
   fuse: fuseRemedy,

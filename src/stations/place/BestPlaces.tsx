@@ -1,14 +1,14 @@
 'use client'
 
-import { useEffect, useMemo, useRef } from 'react'
+import { useEffect, useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
-import ProgressBar from 'react-bootstrap/ProgressBar'
 import { coreName, heightInWords, isPlaced, nothingFits, takePlacement, whyLost, type FanPart, type Placement } from '@/core/job'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
 import { usePlacements } from './use-placements'
 
-const SETTLED_MS = 350
+/** the page is there first, then the search begins */
+const SETTLED_MS = 400
 const SHOWN = 9
 
 /** The best place of each fan, ranked by the air that it will really move, and why the others lost. */
@@ -17,10 +17,8 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
   const { found, running, message, search, cancel } = usePlacements(job, fans)
   // what the search looks at; where the fan sits now only decides between equals
   const asked = useMemo(() => JSON.stringify([job.cooling, job.newCore, job.place, job.surroundings, job.machine.systemV, job.conductors, job.charging.regulatorV.value]), [job])
-  const first = useRef(true)
   useEffect(() => {
-    const timer = setTimeout(search, first.current ? 0 : SETTLED_MS)
-    first.current = false
+    const timer = setTimeout(search, SETTLED_MS)
     return () => clearTimeout(timer)
   }, [asked, fans, search])
   const u = job.units
@@ -37,7 +35,7 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
         <h2>Best places on this machine</h2>
         {running ? <button type="button" className="word-button small" onClick={cancel}>stop</button> : <button type="button" className="word-button small" onClick={search}>search again</button>}
       </div>
-      {running && running.of > 0 && <ProgressBar now={running.done} max={running.of} label={`${running.done} of ${running.of}`} className="mb-2" aria-label="Search for the best places" />}
+      {running && running.of > 0 && <progress className="w-100" value={running.done} max={running.of} aria-label="Search for the best places">{running.done} of {running.of}</progress>}
       {message && <p className="say">{message}</p>}
       {found && (!best || best.lacking) && <p className="say say-short">{nothingFits(found, u)}</p>}
       {best && (

@@ -29,8 +29,7 @@ function Against({ name, spreads, quantity, job }: { readonly name: string; read
 }
 
 /** One fan in another's place: air, amps and fixing points, with how sure the answer is. */
-export function Replacing(props: StationProps) {
-  const { job, shelf, settle } = props
+export function Replacing({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const [makeshift, setMakeshift] = useState(false)
   const found = replacement(job)
   return (
@@ -47,7 +46,7 @@ export function Replacing(props: StationProps) {
           <table className="plain-table"><Against name="air through it" spreads={found.air} quantity="flow" job={job} /><Against name="current" spreads={found.amps} quantity="current" job={job} /></table>
         </>
       )}
-      {makeshift && <MakeshiftDialog {...props} onHide={() => setMakeshift(false)} />}
+      {makeshift && <MakeshiftDialog job={job} settle={settle} onHide={() => setMakeshift(false)} />}
     </section>
   )
 }

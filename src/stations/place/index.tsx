@@ -1,7 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { useMemo } from 'react'
+import { memo, useDeferredValue, useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { sectionView, frontView } from '@/core/drawing'
@@ -85,23 +85,32 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   )
 }
 
+const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingCalmly, WaysCalmly] = [memo(Moves), memo(CoresCompared), memo(Held), memo(Leads), memo(FansOnTheShelf), memo(Replacing), memo(BayWays)]
+
 function Stage(props: StationProps) {
   const { job } = props
+  // while the fan is dragged the drawing and the margins follow every frame; what is read afterwards comes when there is time
+  const calm = useDeferredValue<Job | null>(job, null)
   if (!jobKinds[job.kind].mountsFan) {
     return <><p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p><FansOnTheShelf {...props} /><h2 className="mt-3">Leads</h2><Leads {...props} /></>
   }
   const [front, section] = job.bay ? [frontView(job), sectionView(job)] : [null, null]
+  const { shelf, settle } = props
   return (
     <>
-      {job.bay && <BayWays {...props} />}
+      {job.bay && calm && <WaysCalmly job={calm} shelf={shelf} settle={settle} />}
       {front && section ? <div className="two-drawings mt-3"><DrawingView drawing={front} maxHeight={300} /><DrawingView drawing={section} maxHeight={300} /></div> : <ToScale {...props} />}
-      <Moves job={job} />
-      <CoresCompared job={job} />
-      <Held {...props} />
-      <h2 className="mt-3">Leads</h2>
-      <Leads {...props} />
-      <FansOnTheShelf {...props} />
-      <Replacing {...props} />
+      {calm && (
+        <>
+          <MovesCalmly job={calm} />
+          <CoresCalmly job={calm} />
+          <HeldCalmly job={calm} settle={settle} />
+          <h2 className="mt-3">Leads</h2>
+          <LeadsCalmly job={calm} settle={settle} />
+          <FansCalmly job={calm} shelf={shelf} settle={settle} />
+          <ReplacingCalmly job={calm} shelf={shelf} settle={settle} />
+        </>
+      )}
     </>
   )
 }
