@@ -178,6 +178,25 @@ test('a job of version 1 is lifted, keeps what it said, and comes to the same ma
   for (const broken of [{ format: 'pyraxis-job', version: 1 }, { ...old, fans: 7 }, { ...old, machine: [] }, { ...old, place: null }]) expect(readJob(broken)).toMatchObject({ ok: false })
 })
 
+test('jobs of version 2 are lifted: the fan in the middle, the panel from what was free behind it, every lead as it was', () => {
+  const old = (name: string) => JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8')) as { version: number; place: Record<string, { value: number }>; signature: unknown; build: unknown }
+  for (const name of ['version-2', 'version-2-bay']) {
+    const before = old(name)
+    expect(before.version).toBe(2)
+    const read = readJob(before)
+    if (!read.ok) throw new Error(read.message)
+    const { job } = read
+    expect(job).toMatchObject({ version: 3, signature: before.signature, build: before.build, oldFan: null })
+    expect(liftJob(job)).toEqual(job)
+    const needed = (way: number) => 1000 * (1.05 * way + 0.05 + before.place.sweepM!.value)
+    expect(part(job, 'fit', 'fan lead').value).toBeCloseTo(1000 * job.fans[0]!.part.leadM.value - needed(before.place.fanRouteM!.value))
+    expect(part(job, 'fit', 'probe lead').value).toBeCloseTo(1000 * job.probes[0]!.part!.leadM.value - needed(before.place.probeRouteM!.value))
+    if (job.bay) expect(job.bay.panels).toMatchObject([{ id: 'panel1', freeM: before.place.freeDepthM }])
+    else expect(job.fans[0]!.seat).toEqual({ core: 0, xM: job.cooling!.coreWidthM.value / 2, yM: job.cooling!.coreHeightM.value / 2 })
+  }
+  for (const broken of [{ ...old('version-2'), place: 7 }, { ...old('version-2'), fans: 'none' }, { ...old('version-2-bay'), bay: 'none' }]) expect(readJob(broken)).toMatchObject({ ok: false })
+})
+
 test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds).map((k) => k.name)).size).toBe(4))
 
 describe('the ladder of a bay', () => {

@@ -66,7 +66,8 @@ function fromVersion2(job: Raw): Raw {
     ...within(job, 'engine', (e) => ({ ...engineBeside(t), ...e })),
     ...within(job, 'cooling', (c) => ({ ...coolingBeside(t), ...c })),
     ...within(job, 'bay', (b) => ({ ...bayBeside(t), ...b, ...(isRaw(old.freeDepthM) ? { panels: bayBeside(t).panels.map((p) => ({ ...p, freeM: old.freeDepthM })) } : {}) })),
-    place: {
+    // what is no place stays none, for the schema to refuse
+    place: !isRaw(job.place) ? job.place : {
       ...beside, panel: isRaw(job.bay) ? 'panel1' : null, ...place,
       leads: { ...beside.leads, ...(fanRouteM ? { fan: leg(fanRouteM, 'to the joint') } : {}), ...(probeRouteM ? { probe: leg(probeRouteM, 'to the controller') } : {}) },
     },
