@@ -20,6 +20,8 @@ export interface Curves {
 }
 
 const POINTS = 33
+/** what nothing gets through is told as this much, Pa */
+const ENDLESS_PA = 1e6
 
 /**
  * The fan's own curve at the voltage that reaches it, and that of what it works against, with what the readings leave open.
@@ -65,7 +67,7 @@ export function fanCurves(job: Job): Curves | null {
   const points = Array.from({ length: POINTS }, (_, i): CurvePoint => {
     const flow = (most * i) / (POINTS - 1)
     const [f, fl, fh] = fanCurve.map((c) => Math.max(0, c(flow, density))) as [number, number, number]
-    const [c, cl, ch] = against.map((r) => r(flow, density)) as [number, number, number]
+    const [c, cl, ch] = against.map((r) => Math.min(ENDLESS_PA, r(flow, density) || 0)) as [number, number, number]
     return { flow, fan: f, fanBand: [fl, fh], core: c, coreBand: [cl, ch] }
   })
   const noting = new NotingBench(lookup)

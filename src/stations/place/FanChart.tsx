@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { Area, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { Curves } from '@/core/job'
 import { format, fromSi, shownUnit, type UnitSystem } from '@/core/units'
@@ -13,7 +14,7 @@ function rounded(value: number): readonly [top: number, step: number] {
 const ticksTo = (top: number, step: number): number[] => Array.from({ length: Math.round(top / step) + 1 }, (_, i) => i * step)
 
 /** The fan's curve against what it works against, each with the band that the readings leave it, and where they meet. */
-export default function FanChart({ curves, units }: { readonly curves: Curves; readonly units: UnitSystem }) {
+function FanChart({ curves, units }: { readonly curves: Curves; readonly units: UnitSystem }) {
   const flowUnit = shownUnit('flow', units)
   const pressureUnit = shownUnit('airPressure', units)
   const flow = (v: number): number => fromSi(v, flowUnit)
@@ -42,3 +43,5 @@ export default function FanChart({ curves, units }: { readonly curves: Curves; r
     </div>
   )
 }
+
+export default memo(FanChart)

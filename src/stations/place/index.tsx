@@ -6,7 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { sectionView, frontView } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
-import { blowsOnto, changePlace, chooseFan, chooseProbe, comparedFans, coreName, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type FanPart, type Job } from '@/core/job'
+import { blowsOnto, changePlace, chooseFan, chooseProbe, comparedFans, coreName, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type Curves, type FanPart, type Job } from '@/core/job'
 import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
@@ -26,7 +26,10 @@ const FanChart = dynamic(() => import('./FanChart'), { ssr: false, loading: () =
 
 /** The fan's curve against what it works against, in words and as a chart. */
 function Moves({ job }: Pick<StationProps, 'job'>) {
-  const curves = useMemo(() => fanCurves(job), [job])
+  const found = useMemo(() => fanCurves(job), [job])
+  // the same figures are the same curves: a chart is costly, and a fan moved over whole fins changes nothing in it
+  const said = JSON.stringify(found)
+  const curves = useMemo(() => JSON.parse(said) as Curves | null, [said])
   if (!curves) return null
   const u = job.units
   return (
