@@ -1,17 +1,5 @@
-import { acceptAndSign, buildAll, expect, go, proveAll, ready, saved, test, type, verdict, type Yard } from './test-support/yard'
+import { acceptAndSign, buildAll, expect, go, proveAll, saved, startJob, test, type, verdict } from './test-support/yard'
 import type { Page } from '@playwright/test'
-
-async function start(page: Page, yard: Yard, machine: RegExp, title: string, job?: string): Promise<void> {
-  await page.goto(yard.url)
-  await ready(page)
-  await page.getByRole('button', { name: 'Start a job' }).click()
-  await page.getByRole('radio', { name: machine }).check()
-  if (job) await page.getByLabel('What is to be done').selectOption({ label: job })
-  await page.getByLabel('Job', { exact: true }).fill(title)
-  await page.getByLabel('Height above the sea').fill('1150')
-  await page.getByRole('button', { name: 'Start', exact: true }).click()
-  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible()
-}
 
 /** What is asked of every machine before anything comes apart. */
 async function before(page: Page, hot: string): Promise<void> {
@@ -28,7 +16,7 @@ async function before(page: Page, hot: string): Promise<void> {
 }
 
 test('an air-cooled digger, from start to signature: a bay, no coolant, the hole asked for', async ({ page, yard }) => {
-  await start(page, yard, /digger, air-cooled/, 'Quarry digger')
+  await startJob(page, yard, /digger, air-cooled/, 'Quarry digger')
   for (const margin of ['boil']) await expect(page.locator(`[data-margin="${margin}"]`)).toHaveCount(0)
   await before(page, '102 C')
   await page.getByLabel('The owner allows').selectOption('undoable only')
@@ -89,7 +77,7 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
 })
 
 test('a trailer, from start to signature: tow plug, charger, standing alone; a 24 V fan is refused in words', async ({ page, yard }) => {
-  await start(page, yard, /trailer/, 'Cheese trailer')
+  await startJob(page, yard, /trailer/, 'Cheese trailer')
   await before(page, '51 C')
   await page.getByLabel('The owner allows').selectOption('anything')
   await go(page, 'Place')
@@ -125,7 +113,7 @@ test('a trailer, from start to signature: tow plug, charger, standing alone; a 2
 })
 
 test('a job can end without a fan, and says so in the yard; it can be taken up again', async ({ page, yard }) => {
-  await start(page, yard, /older vehicle/, 'Lane pick-up', 'wiring or controller only')
+  await startJob(page, yard, /older vehicle/, 'Lane pick-up', 'wiring or controller only')
   await page.getByLabel('Is there a battery?').selectOption('no')
   await expect(verdict(page, 'supply')).toHaveText('short')
   await page.locator('summary', { hasText: 'Is a fan the cure?' }).click()

@@ -1,17 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, go, openJob, ready, saved, test, type, verdict, type Yard } from './test-support/yard'
-
-async function start(page: Page, yard: Yard, machine: RegExp, title: string, job?: string): Promise<void> {
-  await page.goto(yard.url)
-  await ready(page)
-  await page.getByRole('button', { name: 'Start a job' }).click()
-  await page.getByRole('radio', { name: machine }).check()
-  if (job) await page.getByLabel('What is to be done').selectOption({ label: job })
-  await page.getByLabel('Job', { exact: true }).fill(title)
-  await page.getByRole('button', { name: 'Start', exact: true }).click()
-  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible()
-}
+import { expect, go, openJob, ready, saved, startJob, test, type, verdict } from './test-support/yard'
 
 const fanPart = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}: drag it`) })
 const front = (page: Page) => page.locator('svg[aria-label*="core from behind"]')
@@ -31,7 +20,7 @@ async function drag(page: Page, what: ReturnType<typeof fanPart>, dxMm: number, 
 }
 
 test('a trail bike: six readings draw the core, what is near is added, the fan is dragged and keyed, the best place is taken', async ({ page, yard }) => {
-  await start(page, yard, /trail bike/, 'Crag bike')
+  await startJob(page, yard, /trail bike/, 'Crag bike')
   await go(page, 'Measure')
   for (const [label, text] of [['core wide', '118 mm'], ['core high', '9 1/2 in'], ['core thick', '32'], ['tank above the fins', '40'], ['tank below the fins', '38'], ['free behind the core', '58']] as const) await type(page, label, text)
   await expect(front(page)).toHaveAttribute('aria-label', /118 mm wide and 241 mm high/)
@@ -128,7 +117,7 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
 })
 
 test('a side-by-side: the same fan on a thicker core, and the tool can say that it is worse and why', async ({ page, yard }) => {
-  await start(page, yard, /side-by-side/, 'Terrace buggy', 'a thicker core')
+  await startJob(page, yard, /side-by-side/, 'Terrace buggy', 'a thicker core')
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Gale 190' }).click()
   await expect(page.getByTestId('cores-answer')).toContainText('The new core is better')

@@ -94,6 +94,19 @@ export async function openJob(page: Page, yard: Yard, title: string): Promise<st
   return new URL(page.url()).pathname
 }
 
+/** Starts a job at 1 150 m from the yard. @param job what is to be done, where it is not the machine's usual */
+export async function startJob(page: Page, yard: Yard, machine: RegExp, title: string, job?: string): Promise<void> {
+  await page.goto(yard.url)
+  await ready(page)
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await page.getByRole('radio', { name: machine }).check()
+  if (job) await page.getByLabel('What is to be done').selectOption({ label: job })
+  await page.getByLabel('Job', { exact: true }).fill(title)
+  await page.getByLabel('Height above the sea').fill('1150')
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible()
+}
+
 /** Types into a reading and settles it with Enter. */
 export async function type(page: Page, label: string, text: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true })

@@ -1,16 +1,9 @@
-import { readFileSync } from 'node:fs'
-import path from 'node:path'
 import fc from 'fast-check'
-import { readJobFile } from '@/formats'
+import { example } from '@/formats/test-support/examples'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
 import { bayWays, changeObstacle, changePlace, machineKinds, moveFan, startJob, typicalMachines, withReading, type Job } from '../job'
 import { arrow, bayFlowPicture, dimension, drawingSchema, framed, frontView, sectionView, type Drawing, type Shape } from '.'
 
-const example = (name: string): Job => {
-  const read = readJobFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', `${name}.job.json`), 'utf8'))
-  if (!read.ok) throw new Error(read.message)
-  return read.job
-}
 const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')
 const rects = (d: Drawing, pen: string) => d.shapes.filter((s): s is Extract<Shape, { kind: 'rect' }> => s.kind === 'rect' && s.pen === pen)

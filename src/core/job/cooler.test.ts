@@ -1,19 +1,10 @@
-import { readFileSync } from 'node:fs'
-import path from 'node:path'
 import fc from 'fast-check'
-import { readJobFile, readShelfFile } from '@/formats'
+import { example, examplesOf } from '@/formats/test-support/examples'
 import { corePressure, effectiveness, fanPressure, heatTransfer } from '../air'
 import { Bench } from '../reading'
 import { airThroughCores, bayWays, boilsAt, changeCooling, changeGround, changeObstacle, changePlace, chooseFan, chooseOldFan, comparedCores, cooledAt, coresInWords, currentByFuse, dutiesOf, evaluate, fanCurves, firmsUp, flowByAnemometer, flowByBag, leadReaches, lookupOf, movedBy, moveFan, nextSizeDown, nothingFits, ranked, replacement, replacementInWords, sample, searchPlacements, snapped, startJob, turnFan, whyLost, withReading, type FanPart, type Job, type Placement } from '.'
 
-const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
-const example = (name: string): Job => {
-  const read = readJobFile(readFileSync(path.join(EXAMPLES, `${name}.job.json`), 'utf8'))
-  if (!read.ok) throw new Error(read.message)
-  return read.job
-}
-const shelf = readShelfFile(readFileSync(path.join(EXAMPLES, 'shelf.json'), 'utf8'))
-const fans = shelf.ok ? shelf.parts.filter((p): p is FanPart => p.kind === 'fan') : []
+const fans = examplesOf('fan')
 const fan = (id: string): FanPart => fans.find((f) => f.id === id)!
 const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')

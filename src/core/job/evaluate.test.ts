@@ -1,18 +1,13 @@
-import { readdirSync, readFileSync } from 'node:fs'
+import { readdirSync } from 'node:fs'
 import path from 'node:path'
 import fc from 'fast-check'
 import { Bench } from '../reading'
-import { readJobFile, readShelfFile } from '@/formats'
+import { example, exampleShelf } from '@/formats/test-support/examples'
 import { changeCharging, changeFuse, changeRun, changeSizes, chooseController, chooseFan, evaluate, evaluationSchema, fieldsOf, jobSchema, lookupOf, powerFlows, proposedFuse, proposedSize, remediesFor, sample, slideCollar, startJob, triggerLadder, withReading, worstInWords, type ControllerPart, type FanPart, type Job, type MarginId, type ProbePart } from '.'
 
 const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
-const example = (name: string): Job => {
-  const read = readJobFile(readFileSync(path.join(EXAMPLES, `${name}.job.json`), 'utf8'))
-  if (!read.ok) throw new Error(read.message)
-  return read.job
-}
-const shelf = readShelfFile(readFileSync(path.join(EXAMPLES, 'shelf.json'), 'utf8'))
-const partOf = <P>(id: string): P => (shelf.ok ? (shelf.parts.find((p) => p.id === id) as unknown as P) : undefined)!
+const shelf = exampleShelf()
+const partOf = <P>(id: string): P => shelf.find((p) => p.id === id) as unknown as P
 const part = (job: Job, margin: MarginId, id: string) => evaluate(job).margins.find((m) => m.id === margin)!.parts.find((p) => p.id === id)!
 const margin = (job: Job, id: MarginId) => evaluate(job).margins.find((m) => m.id === id)!
 const fresh = startJob({ title: 't', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })

@@ -1,14 +1,9 @@
-import { readFileSync } from 'node:fs'
-import path from 'node:path'
-import { readJobFile, readShelfFile } from '@/formats'
+import { example, examplesOf } from '@/formats/test-support/examples'
 import { airDensity, corePressure, fanPressure } from '../air'
-import { changeSizes, comparedFans, movedAir, startJob, withReading, type FanPart, type Job } from '.'
+import { changeSizes, comparedFans, movedAir, startJob, withReading, type Job } from '.'
 
-const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
-const read = readJobFile(readFileSync(path.join(EXAMPLES, 'fell-bike-short-at-idle.job.json'), 'utf8'))
-const job = (read as { job: Job }).job
-const shelf = readShelfFile(readFileSync(path.join(EXAMPLES, 'shelf.json'), 'utf8'))
-const fans = shelf.ok ? shelf.parts.filter((p): p is FanPart => p.kind === 'fan') : []
+const job = example('fell-bike-short-at-idle')
+const fans = examplesOf('fan')
 const swift = fans.find((f) => f.id === 'fan-swift-116')!
 const flow = (j: Job, fan = swift): number => movedAir(j, fan)!.flowM3s
 

@@ -1,16 +1,8 @@
-import { readFileSync } from 'node:fs'
-import path from 'node:path'
 import fc from 'fast-check'
-import { readJobFile } from '@/formats'
+import { example } from '@/formats/test-support/examples'
 import { chooseFan, answerCheck, askedFields, changeRun, evaluate, ingressNeeds, jobKinds, machineKinds, startJob, typicalMachines, withReading, type Job, type JobKind, type MachineKind } from '../job'
 import { alterationsOf, cautions, cureChecks, dueOn, filled, ingressShort, measuringSheet, mountsFor, nextThing, planWarnings, stepsOf, summaryOf, summarySchema } from '.'
 
-const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
-const example = (name: string): Job => {
-  const read = readJobFile(readFileSync(path.join(EXAMPLES, `${name}.job.json`), 'utf8'))
-  if (!read.ok) throw new Error(read.message)
-  return read.job
-}
 const begin = (kind: MachineKind, job?: JobKind): Job => startJob({ title: 't', kind, job, machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
 const everyKind = machineKinds.flatMap((kind) => typicalMachines[kind].jobs.map((job) => begin(kind, job)))
 

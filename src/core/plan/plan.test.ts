@@ -1,14 +1,7 @@
-import { readFileSync } from 'node:fs'
-import path from 'node:path'
-import { readJobFile } from '@/formats'
+import { example } from '@/formats/test-support/examples'
 import { changeFuse, changeSetting, evaluate, withReading, type Job } from '../job'
 import { addDays, asPredicted, benchSheet, daysBetween, filled, keepsSignature, nextThing, proofsOf, signed, signing, stepsOf, whatToPress, withoutStaleSignature } from '.'
 
-const example = (name: string): Job => {
-  const read = readJobFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', `${name}.job.json`), 'utf8'))
-  if (!read.ok) throw new Error(read.message)
-  return read.job
-}
 const done = example('fell-bike-signed')
 const open: Job = { ...done, signature: null }
 const blockers = (job: Job): string => signing(job, evaluate(job)).blockers.join(' ')
