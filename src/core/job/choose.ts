@@ -6,6 +6,7 @@ import type { Cooling, Fan, Ground, Job, LeadName, Obstacle, Panel, Run, Seat } 
 import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from '../parts'
 import { jobKinds } from './kinds'
 import { proposedSetting } from './propose'
+import { tieCare } from './start'
 
 /** Changes of a job by one choice. Each returns a new job and leaves the old one as it was. */
 
@@ -29,6 +30,12 @@ export const turnFan = (job: Job, id: string, change: Partial<Pick<Fan, 'wiresSw
 export const moveProbe = (job: Job, id: string, seat: Seat): Job => ({ ...job, probes: job.probes.map((p) => (p.id === id ? { ...p, seat: settled(seat) } : p)) })
 
 export const changePlace = (job: Job, change: Partial<Job['place']>): Job => ({ ...job, place: { ...job.place, ...change } })
+/** Another way of holding the fan; ties bring their own look after the first hour, and take it with them. */
+export function changeMount(job: Job, mount: Job['place']['mount']): Job {
+  const others = job.after.filter((a) => a.id !== tieCare.id || a.doneOn !== null)
+  const cared = others.some((a) => a.id === tieCare.id)
+  return { ...changePlace(job, { mount }), after: mount === 'ties' && !cared ? [...others, { id: tieCare.id, what: tieCare.what, dueOn: null, doneOn: null }] : others }
+}
 export const changeCooling = (job: Job, change: Partial<Cooling>): Job => ({ ...job, cooling: job.cooling && { ...job.cooling, ...change } })
 export const changeBay = (job: Job, change: Partial<NonNullable<Job['bay']>>): Job => ({ ...job, bay: job.bay && { ...job.bay, ...change } })
 

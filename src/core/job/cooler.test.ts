@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { example, examplesOf } from '@/formats/test-support/examples'
 import { corePressure, effectiveness, fanPressure, heatTransfer } from '../air'
 import { Bench } from '../reading'
-import { airThroughCores, bayWays, boilsAt, changeCooling, changeGround, changeObstacle, changePlace, chooseFan, chooseOldFan, comparedCores, cooledAt, coresInWords, currentByFuse, dutiesOf, evaluate, fanCurves, firmsUp, flowByAnemometer, flowByBag, leadReaches, lookupOf, movedBy, moveFan, nextSizeDown, nothingFits, ranked, replacement, replacementInWords, sample, searchPlacements, snapped, startJob, turnFan, whyLost, withReading, type FanPart, type Job, type Placement } from '.'
+import { addLeg, addObstacle, addPanel, airThroughCores, bayWays, boilsAt, changeCooling, changeFlywheel, changeGround, changeMount, changeObstacle, changePlace, chooseFan, chooseOldFan, comparedCores, cooledAt, coreName, coresInWords, currentByFuse, dropLeg, dropObstacle, dropPanel, dutiesOf, evaluate, fanCurves, firmsUp, flowByAnemometer, flowByBag, heightInWords, jobSchema, leadReaches, lookupOf, movedBy, moveFan, nextSizeDown, nothingFits, ranked, remediesFor, replacement, replacementInWords, sample, searchPlacements, snapped, startJob, turnFan, whyLost, withReading, type FanPart, type Job, type Placement } from '.'
 
 const fans = examplesOf('fan')
 const fan = (id: string): FanPart => fans.find((f) => f.id === id)!
@@ -196,6 +196,16 @@ test('makeshift measurements: median and range of a bag, mean of a grid, millivo
   expect([flowByBag(0, [3]), flowByBag(0.1, [0]), flowByBag(0.1, []), flowByAnemometer(0.1, [-1]), currentByFuse(0.02, 0)]).toEqual([null, null, null, null, null])
 })
 
+test('ties bring a look after the first hour, once, and take it with them unless it was done', () => {
+  const care = (job: Job) => job.after.filter((a) => a.id === 'ties')
+  const tied = changeMount(changeMount(bike, 'bracket'), 'ties')
+  expect(care(tied)).toEqual([{ id: 'ties', what: expect.stringContaining('first hour') as string, dueOn: null, doneOn: null }])
+  expect(care(changeMount(tied, 'ties'))).toHaveLength(1)
+  expect(care(changeMount(tied, 'shroud'))).toHaveLength(0)
+  const done: Job = { ...tied, after: tied.after.map((a) => ({ ...a, doneOn: '2026-01-20' })) }
+  expect(care(changeMount(changeMount(done, 'bracket'), 'ties'))).toMatchObject([{ doneOn: '2026-01-20' }])
+})
+
 test('a reading is said to firm up the margin that it moves most; what is measured exactly firms up nothing', () => {
   const firms = firmsUp(bike)
   expect(firms.get('cooling.transferFactor')?.margin).toBe('air')
@@ -210,4 +220,47 @@ test('awkward places stay figures: a fan larger than its core, overlapping neigh
     for (const m of evaluate(job).margins) for (const p of m.parts) if (p.value !== null) expect(Number.isFinite(p.value + p.worst! + p.best!)).toBe(true)
     expect(() => sample(job)).not.toThrow()
   }
+})
+
+test('what cannot be is refused by the document: negative bends, a panel that is not there, the same neighbour twice, a seat in the next county', () => {
+  const refused = (job: unknown, at: string) => expect(jobSchema.safeParse(job).error?.issues.some((i) => i.path.join('.').startsWith(at))).toBe(true)
+  refused(changePlace(bike, { duct: { ...bike.place.duct, bends: -1 } }), 'place.duct.bends')
+  refused(changePlace(digger, { panel: 'nowhere' }), 'place.panel')
+  refused(changePlace(bike, { obstacles: [bike.place.obstacles[0]!, bike.place.obstacles[0]!] }), 'obstacles')
+  refused({ ...bike, fans: bike.fans.map((f) => ({ ...f, seat: { core: 9, xM: 99, yM: 0 } })) }, 'fans.0.seat')
+  refused({ ...digger, bay: { ...digger.bay!, panels: [] } }, 'bay.panels')
+})
+
+test('remedies of Air: a shroud with what it brings, then closing its gap; without a fan, a fan', () => {
+  const air = (job: Job) => remediesFor(job, evaluate(job).margins.find((m) => m.id === 'air')!).map((r) => r.text).join(' ')
+  const hard = set(bike, 'engine.slowShare', 0.4)
+  const shrouded = changePlace(hard, { mount: 'shroud', gapM: { value: 0.004, source: 'measured' } })
+  expect(air(hard)).toMatch(/A shroud over the whole core, closed all round: \d+ m³\/h through the fins instead of 1\d\d m³\/h/)
+  expect(air(shrouded)).toMatch(/Close the gap round the shroud/)
+  expect(air(changePlace(shrouded, { gapM: { value: 0, source: 'measured' } }))).not.toMatch(/Close the gap/)
+  const none: Job = { ...hard, fans: [], runs: hard.runs.map((r) => ({ ...r, fan: null })) }
+  expect(air(none)).toMatch(/Choose a fan/)
+})
+
+test('things near, panels and legs come and go by choices; the last panel and the last leg stay', () => {
+  const three = ['fixed', 'moves', 'exhaust'].reduce((j, kind) => addObstacle(j, kind as 'fixed', kind), changePlace(bike, { obstacles: [] }))
+  expect(jobSchema.safeParse(three).success).toBe(true)
+  expect(new Set(three.place.obstacles.map((o) => o.id)).size).toBe(3)
+  expect(dropObstacle(three, three.place.obstacles[1]!.id).place.obstacles.map((o) => o.name)).toEqual(['fixed', 'exhaust'])
+  // two of a kind do not lie on each other
+  const tubes = addObstacle(addObstacle(changePlace(bike, { obstacles: [] }), 'fixed', 'one'), 'fixed', 'two').place.obstacles
+  expect(tubes[0]!.fromLeftM.value).not.toBe(tubes[1]!.fromLeftM.value)
+  const more = addPanel(digger, 'floor plate')
+  expect(more.bay!.panels.at(-1)).toMatchObject({ name: 'floor plate', faces: 'neither' })
+  const moved = changePlace(more, { panel: more.bay!.panels.at(-1)!.id })
+  expect(dropPanel(moved, moved.place.panel!).place.panel).toBe('panel1')
+  const one = ['panel3', 'panel2', 'panel1'].reduce(dropPanel, digger)
+  expect(one.bay!.panels.map((p) => p.id)).toEqual(['panel1'])
+  const legs = addLeg(bike, 'fan', 'under the tank')
+  expect(part(legs, 'fit', 'fan lead').value).toBeCloseTo(part(bike, 'fit', 'fan lead').value! - 105)
+  expect(dropLeg(dropLeg(legs, 'fan', 'leg2'), 'fan', 'leg1').place.leads.fan.map((l) => l.id)).toEqual(['leg1'])
+  const fed = changeFlywheel(changeFlywheel(digger, false), true)
+  expect(fed.bay!.flywheel).toMatchObject({ freeFlowM3s: { source: 'typical' } })
+  expect(coreName(bike, 1)).toBe('right core')
+  expect([0.02, 0.12, 0.22].map((y) => heightInWords(bike, y))).toEqual(['high', 'middle', 'low'])
 })

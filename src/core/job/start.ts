@@ -26,6 +26,12 @@ export const afterCare = [
   { id: 'again', what: 'Fasteners, ties, leads and joints looked over', days: 30 },
 ] as const
 
+/** Ties through fins give where a bracket does not: they are looked at after the first hour. @see typical.md */
+export const tieCare = { id: 'ties', what: 'Ties through the fins, after the first hour of work', days: 1 } as const
+
+/** In how many days a kind of aftercare is due; a week for what was added by hand. */
+export const careDays = (id: string): number => [...afterCare, tieCare].find((c) => c.id === id)?.days ?? 7
+
 const mm = (n: number) => typical(n / 1000)
 
 /** What carries the heat: coolant through a core, or the air of a bay alone. */
@@ -130,6 +136,6 @@ export function startJob({ title, kind, job: wanted, machineName, owner, units, 
     limits: { dropShare: 0.03, leastAreaM2: 0.75e-6, boilKeepK: 10 },
     use: { live: 'key only', afterRunS: typical(180), standsS: typical(14 * 86_400), fanWhileCranking: true },
     setting: { state: 'test' },
-    build: { done: [] }, proofs: [], after: afterCare.map(({ id, what }) => ({ id, what, dueOn: null, doneOn: null })), acceptances: [], ended: null, signature: null,
+    build: { done: [] }, proofs: [], after: [...afterCare, ...(medium === 'coolant' && jobKinds[job].mountsFan ? [tieCare] : [])].map(({ id, what }) => ({ id, what, dueOn: null, doneOn: null })), acceptances: [], ended: null, signature: null,
   }
 }

@@ -4,7 +4,7 @@ import { stepsOf } from './steps'
 import { planWarnings } from './warnings'
 import type { Job, MarginId } from '../job/document'
 import { CORE_VERSION, type Evaluation } from '../job/evaluation'
-import { afterCare } from '../job/start'
+import { careDays } from '../job/start'
 
 /** Something that must be accepted by name before a job is signed. */
 export interface ToAccept { readonly margin: MarginId | 'plan'; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly worst: number | null; readonly text: string; readonly accepted: boolean }
@@ -75,7 +75,7 @@ export function signed(job: Job, by: string, at: string): Job {
   const day = at.slice(0, 10)
   return {
     ...job,
-    after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, afterCare.find((c) => c.id === a.id)?.days ?? 7) } : a)),
+    after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, careDays(a.id)) } : a)),
     signature: { by, at, coreVersion: CORE_VERSION },
   }
 }

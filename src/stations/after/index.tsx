@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { afterCare, daySchema, type Job } from '@/core/job'
+import { careDays, daySchema, type Job } from '@/core/job'
 import { addDays, signing, type ToAccept } from '@/core/plan'
 import type { StationProps, StationView } from '../station'
 
@@ -92,7 +92,7 @@ function Tray({ job, settle, now }: StationProps) {
               if (day.success || e.target.value === '') settle((j) => changeCare(j, a.id, { dueOn: day.success ? day.data : null }))
             }} />
             {a.dueOn === null
-              ? <button type="button" className="word-button" onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, afterCare.find((c) => c.id === a.id)?.days ?? 7) }))}>in {afterCare.find((c) => c.id === a.id)?.days ?? 7} d</button>
+              ? <button type="button" className="word-button" onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, careDays(a.id)) }))}>in {careDays(a.id)} d</button>
               : <button type="button" className="word-button" aria-label={`${a.doneOn ? `done ${a.doneOn}, take back` : 'done'}: ${a.what}`} onClick={() => settle((j) => changeCare(j, a.id, { doneOn: a.doneOn ? null : today }))}>{a.doneOn ? `done ${a.doneOn}` : 'done'}</button>}
           </div>
         </Form.Group>

@@ -6,7 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { sectionView, frontView } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
-import { blowsOnto, changePlace, chooseFan, chooseProbe, comparedFans, coreName, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type Curves, type FanPart, type Job } from '@/core/job'
+import { blowsOnto, changeMount, changePlace, chooseFan, chooseProbe, comparedFans, coreName, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type Curves, type FanPart, type Job } from '@/core/job'
 import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
@@ -156,7 +156,7 @@ function Tray(props: StationProps) {
         <>
           {cooling && <BestPlaces {...props} />}
           <h2>How it sits</h2>
-          <ChoiceField label="Held by" value={place.mount} options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changePlace(j, { mount }))}
+          <ChoiceField label="Held by" value={place.mount} options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changeMount(j, mount))}
             tell={bay ? 'A hole in the machine: the owner is asked for it.' : mounts[place.mount].coreComesOff || job.newCore ? 'The core comes off: the coolant is drained and refilled.' : 'The core stays on: no coolant steps.'} />
           {cooling && cooling.cores > 1 && seat && <ChoiceField label="On the" value={String(seat.core)} options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))} onChange={(v) => settle((j) => moveFan(j, j.fans[0]!.id, { ...j.fans[0]!.seat!, core: Number(v) }))} />}
           {bay && <ChoiceField label="On the" value={place.panel ?? bay.panels[0]!.id} options={bay.panels.map((p) => ({ value: p.id, name: p.name }))} onChange={(panel) => settle((j) => changePlace(j, { panel }))} />}
