@@ -1,5 +1,6 @@
 import { apart, holesOf } from '../fit'
-import type { Fan, Job, Obstacle, Panel } from '../job/document'
+import type { Fan, Job, LeadName, Obstacle, Panel } from '../job/document'
+import { leadReaches } from '../job/lead-remedies'
 import { lookupOf } from '../job/address'
 import { panelOf } from '../job/bay-air'
 import { coreName } from '../job/placement-words'
@@ -39,14 +40,17 @@ const nearest = (r: { x: number; y: number; w: number; h: number }, x: number, y
 /** Where two things come too near: a cross, so that it is not told by colour alone. */
 export const touchMark = (x: number, y: number, size: number): Shape[] => [path('touch', [[x - size, y - size], [x + size, y + size]]), path('touch', [[x - size, y + size], [x + size, y - size]]), circle('touch', x, y, size * 1.5)]
 
-/** One thing near the core, with its name. */
+/** One thing near the core, with its name and how far the fan is from it. */
 function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSide: boolean): Shape[] {
   const box = obstacleBox(job, o).at(bench)
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
   const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, `near ${o.id}`)]
   // names stand clear of the core: beside it they run away from it
   const beside = box.x >= coreFace(bench).w ? 'start' as const : box.x + box.w <= 0 ? 'end' as const : 'middle' as const
-  shapes.push(text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, onSide ? o.name : `${o.name} (${o.side === 'front' ? 'in front' : 'behind'})`, size, { anchor: beside, tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft', of: `near ${o.id}` }))
+  const fan = onSide ? job.fans.find((f) => f.seat?.core === o.core) : undefined
+  const gap = fan ? `, ${format(apart(fanBox(fan.seat!, fan.part.housingM.value, fan.part.depthM.value, job.place.standOffM.value), box), 'length', job.units, 2)}` : ''
+  const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? 'in front' : 'behind'})`
+  shapes.push(text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, { anchor: beside, tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft', of: `near ${o.id}` }))
   return shapes
 }
 
@@ -64,6 +68,12 @@ function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
     shapes.push(...touchMark(((fx + ox) / 2) * MM, ((fy + oy) / 2) * MM, size * 0.7), text(((fx + ox) / 2) * MM, ((fy + oy) / 2) * MM - size * 1.4, `${format(gap, 'length', job.units, 2)} of ${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`, size, { anchor: 'middle', tone: 'short', figure: true }))
   }
   return shapes
+}
+
+/** What is left of a lead, in words: "lead +71 mm"; null where nothing supplies it. */
+function leadLeft(job: Job, lead: LeadName): { readonly words: string; readonly short: boolean } | null {
+  const found = leadReaches(job).find((r) => r.lead === lead)
+  return found ? { words: `lead ${found.overM >= 0 ? '+' : ''}${format(found.overM, 'length', job.units, 2)}`, short: found.overM < 0 } : null
 }
 
 /** The core that the fan sits on; the first where none does yet. */
@@ -97,14 +107,19 @@ function coreFront(job: Job, core: number): Drawing {
   for (const o of job.place.obstacles.filter((n) => n.core === core && onFansSide(job, n))) shapes.push(...touches(job, bench, o, size))
   for (const probe of job.probes.filter((p) => p.seat?.core === core)) {
     const [x, y] = [probe.seat!.xM * MM, probe.seat!.yM * MM]
-    shapes.push(rect('probe', x - size * 0.25, y - size, size * 0.5, size * 2, probe.id), text(x + size * 0.6, y - size * 0.4, 'probe', size, { tone: 'cold', of: probe.id }))
+    const left = leadLeft(job, 'probe')
+    const right = x < w * 0.6
+    const beside = right ? { x: x + size * 0.6, anchor: 'start' as const } : { x: x - size * 0.6, anchor: 'end' as const }
+    shapes.push(rect('probe', x - size * 0.25, y - size, size * 0.5, size * 2, probe.id), text(beside.x, y - size * 0.3, 'probe', size, { anchor: beside.anchor, tone: 'cold', of: probe.id }))
+    if (left) shapes.push(text(beside.x, y + size * 0.8, left.words, size, { anchor: beside.anchor, tone: left.short ? 'short' : 'cold', of: probe.id }))
   }
   shapes.push(...dimension([-size * 5.4, 0], [-size * 5.4, h], words(h), size), ...dimension([0, h + bottom + size * 3], [w, h + bottom + size * 3], words(w), size))
   const corner = job.place.leadsLeave
   const left = corner.endsWith('left')
   const [lx, ly] = [left ? 0 : w, corner.startsWith('top') ? 0 : h]
+  const fanLead = leadLeft(job, 'fan')
   const away = corner.startsWith('top') ? -size : size
-  shapes.push(path('probe', [[lx, ly], [lx + (left ? -size : size) * 1.2, ly + away * 1.2]]), text(lx + (left ? -size : size) * 1.5, ly + away * 1.2 + size * 0.3, 'leads', size, { anchor: left ? 'end' : 'start', tone: 'cold' }))
+  shapes.push(path('probe', [[lx, ly], [lx + (left ? -size : size) * 1.2, ly + away * 1.2]]), text(lx + (left ? -size : size) * 1.5, ly + away * 1.2 + size * 0.3, fanLead ? fanLead.words : 'leads', size, { anchor: left ? 'end' : 'start', tone: fanLead?.short ? 'short' : 'cold' }))
   const fan = job.fans[0]
   const name = coreName(job, core)
   const where = fan?.seat?.core === core ? `; ${fan.part.name}, its middle ${format(fan.seat.xM, 'length', job.units, 3)} from the left and ${format(fan.seat.yM, 'length', job.units, 3)} from the top` : ''

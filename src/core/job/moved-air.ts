@@ -13,8 +13,6 @@ export interface MovedAir {
   readonly flowM3s: number
   /** of the free air-flow on its box */
   readonly ofBox: number
-  /** of the core's face that it covers; null in a bay */
-  readonly coverage: number | null
 }
 
 /** Air that the first fan of a job moves with this pass's readings, m³/s; 0 where it cannot run. @see engineering §2.6, §2.7 */
@@ -36,6 +34,12 @@ export function movedAir(job: Job, part: FanPart): MovedAir | null {
   const with_ = chooseFan(job, part)
   const bench = new Bench(lookupOf(with_))
   const flowM3s = movedBy(bench, with_)
-  const first = job.cooling ? airThroughCores(bench, with_, null).fans[0] : undefined
-  return { flowM3s, ofBox: flowM3s / part.freeFlowM3s.value, coverage: first ? first.areaM2 / (job.cooling!.coreWidthM.value * job.cooling!.coreHeightM.value) : null }
+  return { flowM3s, ofBox: flowM3s / part.freeFlowM3s.value }
+}
+
+/** Share of its core's face that the first fan covers as it sits; null in a bay or without a fan. @see engineering §7 */
+export function coverage(job: Job): number | null {
+  if (!job.cooling || !job.fans.length) return null
+  const first = airThroughCores(new Bench(lookupOf(job)), job, null).fans[0]
+  return first ? first.areaM2 / (job.cooling.coreWidthM.value * job.cooling.coreHeightM.value) : null
 }

@@ -80,7 +80,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     name: 'older vehicle', jobs: ['core', 'thicker-core', 'wiring'], battery: { kind: 'flooded', ah: 62, coldCrankingA: 540, crankingA: 260 }, charging: { currentA: 55, rpm: 3000 }, loadsA: 24,
     engine: { idle: 800, slow: 1500, cruise: 2500, rated: 5000, powerKw: 75, heatShare: 0.9, loadShare: 0.45 }, coolant: { litres: 9, capBar: 0.9, opensC: 82 },
     core: { wideMm: 480, highMm: 420, thickMm: 50, count: 1, finsPerInch: 12 }, bay: null, heatW: null, tow: null, freeBehindMm: 90, coldestC: 0, hottestC: 35,
-    duty: { idleShare: 0.04, slowShare: 0.18, slowKmh: 0, cruiseKmh: 70 }, ramShare: 0.25, rough: false,
+    duty: { idleShare: 0.04, slowShare: 0.06, slowKmh: 0, cruiseKmh: 70 }, ramShare: 0.25, rough: false,
     steers: false, routes: { feedM: 2, returnM: 1.8, fanMm: 400, probeMm: 800, sweepMm: 0 },
   },
   trailer: {

@@ -6,7 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { sectionView, frontView } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
-import { blowsOnto, changeMount, changePlace, chooseFan, chooseProbe, comparedFans, coreName, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type Curves, type FanPart, type Job } from '@/core/job'
+import { blowsOnto, changeMount, changePlace, chooseFan, chooseProbe, comparedFans, coreName, coverage, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type Curves, type FanPart, type Job } from '@/core/job'
 import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
@@ -32,11 +32,12 @@ function Moves({ job }: Pick<StationProps, 'job'>) {
   const curves = useMemo(() => JSON.parse(said) as Curves | null, [said])
   if (!curves) return null
   const u = job.units
+  const covers = coverage(job)
   return (
     <section aria-label="Air that it really moves">
       <h2 className="mt-2">Air that it really moves, standing</h2>
       {curves.at.flow < 0 && <p className="say say-short">The engine&rsquo;s own fan is stronger here: it drives the air back through this one.</p>}
-      <p className="say" data-testid="moves">Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong> {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box. Black is the fan at the voltage that reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is what the {curves.against} takes.</p>
+      <p className="say" data-testid="moves">Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong> {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box{covers === null ? '' : `; it covers ${Math.round(covers * 100)} % of the core`}. Black is the fan at the voltage that reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is what the {curves.against} takes.</p>
       <FanChart curves={curves} units={u} />
     </section>
   )
@@ -103,6 +104,7 @@ function Stage(props: StationProps) {
     <>
       {job.bay && calm && <WaysCalmly job={calm} shelf={shelf} settle={settle} />}
       {front && section ? <div className="two-drawings mt-3"><DrawingView drawing={front} maxHeight={300} /><DrawingView drawing={section} maxHeight={300} /></div> : <ToScale {...props} />}
+      <Distances job={job} evaluation={props.evaluation} />
       {calm && (
         <>
           <MovesCalmly job={calm} />
@@ -115,6 +117,18 @@ function Stage(props: StationProps) {
         </>
       )}
     </>
+  )
+}
+
+/** Distances of the fan from everything near it, as Fit has them, while it is dragged. */
+function Distances({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>) {
+  const parts = evaluation.margins.find((m) => m.id === 'fit')?.parts.filter((p) => p.value !== null && /^(depth|edge|near|panel|blades|hoses|shroud|other fan)/.test(p.id)) ?? []
+  if (!parts.length) return null
+  const mm = (n: number): string => format(n / 1000, 'length', job.units, 2)
+  return (
+    <ul className="distances" aria-label="Distances">
+      {parts.map((p) => <li key={p.id} className={`verdict-${p.verdict}`}>{p.name.replace(/^behind the fan, to /, 'depth left, to ').replace(/^to /, '')} <span className="figure-text">{mm(p.value! + p.required)}</span>{p.required > 0 && <span className="soft"> of {mm(p.required)}</span>}{p.verdict === 'holds' ? '' : `, ${p.verdict}`}</li>)}
+    </ul>
   )
 }
 
