@@ -21,6 +21,9 @@ export interface FanComparison {
   readonly chosen: boolean
 }
 
+/** so that a sum of millimetres that comes to nothing is nothing */
+const toMicrometre = (m: number): number => Math.round(m * 1e6) / 1e6 + 0
+
 /** Every fan in this machine's own place and charging system: what fits and what it takes, not its diameter. @see engineering §1.6, §1.8, §7 */
 export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison[] {
   return parts.map((part) => {
@@ -28,7 +31,7 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
     const bench = new Bench(lookupOf(with_))
     return {
       part, moved: movedAir(job, part), chosen: job.fans[0]?.part.id === part.id, otherVoltage: !suitsVoltage(part, job.machine.systemV),
-      depthOverM: depthStack(with_).leftM - depthStack(with_).requiredM,
+      depthOverM: toMicrometre(depthStack(with_).leftM - depthStack(with_).requiredM),
       runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value, leanestNetA: Math.min(...powerFlows(with_, bench).flows.filter((f) => f.chargeA > 0 || f.rpm !== null).map((f) => f.netA)),
     }
   })

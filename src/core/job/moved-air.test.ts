@@ -44,3 +44,9 @@ test('a bay is limited by its vents, and every fan of the shelf gets a figure th
     }
   }
 })
+
+test('a depth that just does is not told as short by a rounding', () => {
+  // 64 mm free, 50 mm of fan, 8 mm of stand-offs, 6 mm to keep
+  const [wheatear] = comparedFans(example('churchyard-digger-bay'), fans.filter((f) => f.id === 'fan-wheatear-150'))
+  expect(wheatear!.depthOverM).toBe(0)
+})

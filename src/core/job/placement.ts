@@ -100,7 +100,7 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const seatedBench = new Bench(lookupOf(seated))
   const air = airThroughCores(seatedBench, seated, null).fans[0]
   const flowM3s = air?.flows.covered ?? 0
-  const depthOver = stack.leftM - stack.requiredM
+  const depthOver = stack.leftM - stack.requiredM + 1e-9
   const lacks: Lacking[] = [
     ...(!suitsVoltage(part, job.machine.systemV) ? [{ what: 'voltage' as const, from: `${part.ratedV} V`, byM: Number.POSITIVE_INFINITY }] : []),
     ...(depthOver < 0 ? [{ what: 'depth' as const, from: neighbours[with_.place.neighbour].name, byM: -depthOver }] : []),

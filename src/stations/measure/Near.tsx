@@ -12,11 +12,11 @@ type Props = Pick<StationProps, 'job' | 'settle' | 'preview'>
 
 /** The readings of one thing in a list, beside what is chosen about it. */
 function OwnReadings({ job, settle, preview, prefix, leave = [] }: Props & { readonly prefix: string; readonly leave?: readonly string[] }) {
-  return [...fieldsOf(job).values()].filter((f) => f.address.startsWith(prefix) && !leave.includes(f.address.slice(prefix.length))).map((field) => (
+  return <div className="own-readings">{[...fieldsOf(job).values()].filter((f) => f.address.startsWith(prefix) && !leave.includes(f.address.slice(prefix.length))).map((field) => (
     // its name stands above already
     <ReadingField key={field.address} field={{ ...field, label: field.label.replace(/^.*?, /, '') }} system={job.units}
       onPreview={(reading) => preview(reading ? (j) => withReading(j, field.address, reading) : null)} onSettle={(reading) => settle((j) => withReading(j, field.address, reading))} />
-  ))
+  ))}</div>
 }
 
 /** A name that is settled when the field is left. */
