@@ -29,11 +29,11 @@ function One({ shape }: { readonly shape: Shape }) {
   return <path className={className} d={`M${shape.points.map(([x, y]) => `${x} ${y}`).join('L')}${shape.closed ? 'Z' : ''}`} />
 }
 
-/** Shapes that follow each other and stand for the same movable thing are one group. */
+/** Shapes that follow each other and stand for the same movable thing are one group; what is written beside it is not a part of it. */
 function grouped(shapes: readonly Shape[], movable: Readonly<Record<string, Movable>>): { readonly handle: string | null; readonly shapes: Shape[] }[] {
   const groups: { handle: string | null; shapes: Shape[] }[] = []
   for (const s of shapes) {
-    const handle = s.of && movable[s.of] ? s.of : null
+    const handle = s.kind !== 'text' && s.of && movable[s.of] ? s.of : null
     const last = groups.at(-1)
     if (last && last.handle === handle) last.shapes.push(s)
     else groups.push({ handle, shapes: [s] })

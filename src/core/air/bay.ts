@@ -29,16 +29,6 @@ export function bayResistance(ventM2: number, density: number, duct: Duct | null
   return vents + (k * 0.5 * density) / area ** 2
 }
 
-/**
- * Flow of a fan against a resistance in proportion to the flow's square.
- * @returns m³/s; 0 where nothing is open
- * @see engineering §2.7
- */
-export function fanThrough(fan: FanAir, speed: number, density: number, perSquare: number): number {
-  if (!Number.isFinite(perSquare)) return 0
-  return inSeries([{ fan, speed }], density, perSquare)
-}
-
 /** A fan in a row of fans; against: it blows the other way. */
 export interface InRow { readonly fan: FanAir; readonly speed: number; readonly against?: boolean }
 

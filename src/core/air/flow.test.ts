@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { AIR_HEAT, bayResistance, bayRise, coreHeat, corePressure, effectiveness, faceVelocity, fanPressure, fanThrough, flowAtPressure, heatTransfer, ramPressure, ventsInSeries, zoneFlows, zoneHeat, type Blowing, type CoveredCore } from '.'
+import { rootBetween } from './root'
+import { AIR_HEAT, bayResistance, bayRise, blockedShare, corePressure, effectiveness, faceVelocity, fanPressure, flowAtPressure, heatTransfer, inSeries, ramPressure, ventsInSeries, zoneFlows, zoneHeat, zonesHeat, type Blowing, type CoveredCore } from '.'
 
 const fan = { freeFlow: 0.044, maxPressure: 110 }
 const core = { thickness: 0.03, finsPerInch: 14 }
@@ -91,8 +92,8 @@ describe('two zones', () => {
       expect(heat).toBeGreaterThan(0)
       expect(heat).toBeLessThanOrEqual(Math.min(1.1 * AIR_HEAT * flow, coolant) * over * (1 + 1e-9))
     }))
-    expect(coreHeat(narrow, { covered: 0, open: 0 }, 800, 80, 1.2)).toBeCloseTo(25 * 0.0288 * 80)
-    const divided = coreHeat(narrow, { covered: 0.03, open: 0.01 }, 800, 80, 1.2)
+    expect(zonesHeat(core, [{ area: 0.0106, flow: 0 }, { area: 0.0182, flow: 0 }], 800, 80, 1.2)).toBeCloseTo(25 * 0.0288 * 80)
+    const divided = zonesHeat(core, [{ area: 0.0106, flow: 0.03 }, { area: 0.0182, flow: 0.01 }], 800, 80, 1.2)
     expect(divided).toBeCloseTo(zoneHeat(core, 0.0106, 0.03, (800 * 0.0106) / 0.0288, 80, 1.2) + zoneHeat(core, 0.0182, 0.01, (800 * 0.0182) / 0.0288, 80, 1.2) + 57.6)
   })
 })
@@ -119,13 +120,52 @@ describe('a bay', () => {
   test('a blower against vents and hose: less than on the box, none through closed vents, less with every bend', () => {
     const blower = { freeFlow: 0.036, maxPressure: 250 }
     const hose = { lengthM: 1.2, diameterM: 0.076, bends: 2, splitter: false }
-    const flow = (vent: number, duct: typeof hose | null): number => fanThrough(blower, 1, 1.2, bayResistance(vent, 1.2, duct))
+    const flow = (vent: number, duct: typeof hose | null): number => inSeries([{ fan: blower, speed: 1 }], 1.2, bayResistance(vent, 1.2, duct))
     const at = flow(0.01, hose)
     expect(fanPressure(blower, at, 1, 1.2)).toBeCloseTo(bayResistance(0.01, 1.2, hose) * at ** 2, 4)
     expect(at).toBeLessThan(flow(0.01, null))
     expect(flow(0.01, { ...hose, bends: 3 })).toBeLessThan(at)
     expect(flow(0.01, { ...hose, splitter: true })).toBeLessThan(at)
     expect(flow(0, hose)).toBe(0)
-    expect(fanThrough(blower, 0, 1.2, bayResistance(0.01, 1.2, null))).toBe(0)
+    expect(inSeries([{ fan: blower, speed: 0 }], 1.2, bayResistance(0.01, 1.2, null))).toBe(0)
   })
+  test('fans in a row: two alike push as one of twice the pressure, against each other nothing moves, the stronger wins', () => {
+    const fan = { freeFlow: 0.05, maxPressure: 120 }
+    const vents = bayResistance(0.01, 1.2, null)
+    const row = (...others: { fan: typeof fan; speed: number; against?: boolean }[]): number => inSeries([{ fan, speed: 1 }, ...others], 1.2, vents)
+    expect(row({ fan, speed: 1 })).toBeCloseTo(inSeries([{ fan: { ...fan, maxPressure: 240 }, speed: 1 }], 1.2, vents), 8)
+    expect(row({ fan, speed: 1, against: true })).toBeCloseTo(0, 6)
+    expect(row({ fan: { ...fan, maxPressure: 400 }, speed: 1, against: true })).toBeLessThan(0)
+    expect(row({ fan: { ...fan, maxPressure: 20 }, speed: 1, against: true })).toBeGreaterThan(0)
+    // one that stands still in the way costs air
+    expect(row({ fan, speed: 0 })).toBeLessThan(row())
+  })
+  test('sheet that sheds heat and air that something else moves both cool; the shed part is 5 W/m²K', () => {
+    const bay = { ventM2: 0, heightM: 0, breezeMs: 0, fanFlow: 0.02, extracts: false }
+    const alone = bayRise(600, bay, 30, 1.1).riseK
+    const shed = bayRise(600, { ...bay, panelM2: 2 }, 30, 1.1).riseK
+    expect(600 / shed).toBeCloseTo(1.1 * 1006 * 0.02 + 10, 4)
+    expect(bayRise(600, { ...bay, besides: 0.015 }, 30, 1.1).riseK).toBeCloseTo(600 / (1.1 * 1006 * 0.025), 4)
+    expect(shed).toBeLessThan(alone)
+    // with no air at all the sheet carries everything
+    expect(bayRise(100, { ...bay, fanFlow: 0, panelM2: 1 }, 30, 1.1).riseK).toBeCloseTo(20, 6)
+  })
+})
+
+describe('a root', () => {
+  test('is found as closely as asked, for curves that bend, kink and lie flat; ends of one sign give the nearer', () => {
+    fc.assert(fc.property(positive(-3, 3), fc.constantFrom((x: number) => x, (x: number) => x ** 3, (x: number) => Math.sign(x) * Math.sqrt(Math.abs(x)), (x: number) => Math.expm1(x), (x: number) => (x < 0 ? x * 1e-3 : x * 1e3)), (at, f) => {
+      expect(rootBetween((x) => f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
+      expect(rootBetween((x) => -f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
+    }))
+    expect(rootBetween((x) => x + 10, 0, 5, 1e-9)).toBe(0)
+    expect(rootBetween((x) => x, 0, 5, 1e-9)).toBe(0)
+  })
+})
+
+test('ground blocks more between finer fins, by the power one and a half, and never more than 0.8', () => {
+  expect(blockedShare(0.3, 14)).toBeCloseTo(0.3)
+  expect(blockedShare(0.3, 7)).toBeCloseTo(0.3 / Math.SQRT2 ** 3)
+  expect(blockedShare(0.3, 30)).toBe(0.8)
+  expect(blockedShare(0, 30)).toBe(0)
 })

@@ -89,10 +89,6 @@ export function zonesHeat(core: Core, zones: readonly Zone[], coolantCapacity: n
   return zones.reduce((sum, z) => sum + zoneHeat(core, z.area, z.flow, (coolantCapacity * z.area) / area, overAirK, density), STILL_AIR * area * overAirK)
 }
 
-/** {@link zonesHeat} of a core with one fan over part of it. @see engineering §2.6 */
-export const coreHeat = ({ core, coveredArea, openArea }: CoveredCore, flows: Pick<ZoneFlows, 'covered' | 'open'>, coolantCapacity: number, overAirK: number, density: number): number =>
-  zonesHeat(core, [{ area: coveredArea, flow: flows.covered }, { area: openArea, flow: flows.open }], coolantCapacity, overAirK, density)
-
 /** Pressure of travel on a face. @param share C_ram @returns Pa @see engineering §2.6 */
 export const ramPressure = (share: number, speedMs: number, density: number): number => share * 0.5 * density * speedMs ** 2
 

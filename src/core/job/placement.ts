@@ -1,4 +1,4 @@
-import { snapToGaps, holesOf, type Box } from '../fit'
+import { apart, holesOf, inside, snapToGaps, type Box } from '../fit'
 import type { FanPart } from '../parts'
 import { Bench } from '../reading'
 import { lookupOf } from './address'
@@ -7,7 +7,7 @@ import type { Job, Seat } from './document'
 import { circuitsOf, depthStack, neighbours, suitsVoltage } from './margins'
 import { airThroughCores } from './cooler'
 import { reachOf } from './leads'
-import { apart, coreFace, fanBox, inside, obstacleBox, onFansSide } from './surroundings-of-fan'
+import { coreFace, fanBox, obstacleBox, onFansSide } from './surroundings-of-fan'
 
 export type CoreSide = Job['place']['side']
 
@@ -116,13 +116,15 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   }
 }
 
+/** Air in steps of a hundredth, so that what counts as the same is the same for all. */
+const airStep = ({ flowM3s }: Placement): number => Math.round(Math.log(Math.max(flowM3s, 1e-9)) / SAME_AIR)
+
 /** Those that fit first, by the air that they really move and of equals by their room; then by how little they lack. */
 export function ranked(placements: readonly Placement[]): Placement[] {
   return [...placements].sort((a, b) => {
     if ((a.lacking === null) !== (b.lacking === null)) return a.lacking === null ? -1 : 1
     if (a.lacking && b.lacking) return a.lacking.byM - b.lacking.byM
-    const most = Math.max(a.flowM3s, b.flowM3s)
-    return Math.abs(a.flowM3s - b.flowM3s) > SAME_AIR * most ? b.flowM3s - a.flowM3s : b.spareM - a.spareM
+    return airStep(b) - airStep(a) || b.spareM - a.spareM
   })
 }
 

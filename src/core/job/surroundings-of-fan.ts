@@ -1,4 +1,4 @@
-import { apart, inside, type Box, type Rectangle } from '../fit'
+import type { Box, Rectangle } from '../fit'
 import type { Bench } from '../reading'
 import type { Job, Obstacle, Seat } from './document'
 
@@ -36,5 +36,3 @@ export function fanBox(seat: Pick<Seat, 'xM' | 'yM'>, housingM: number, depthM: 
 }
 
 export const coreFace = (bench: Bench): Rectangle => ({ x: 0, y: 0, w: bench.value('cooling.coreWidthM'), h: bench.value('cooling.coreHeightM') })
-
-export { apart, inside }

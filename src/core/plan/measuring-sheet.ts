@@ -2,7 +2,9 @@ import { askedFields } from '../job/address'
 import type { Job } from '../job/document'
 import { firmsUp } from '../job/firms-up'
 import { CORE_VERSION } from '../job/evaluation'
+import { frontView, sectionView } from '../drawing'
 import { stations } from '../fields'
+import { jobKinds } from '../job/kinds'
 import { typicalMachines } from '../job/typical'
 import { format, shown } from '../units'
 import { cureChecks } from './cure'
@@ -33,7 +35,7 @@ export function measuringSheet(job: Job): Sheet {
       { heading: 'First', lines: [`Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves clear of the fan it has.`], table: null },
       { heading: 'Is a fan the cure?', lines: [], table: { columns: ['is it', 'would look like', 'ruled out / looks like it'], rows: cureChecks(job).map((c) => [c.name, c.looksLike, job.checks.find((d) => d.id === c.id)?.found ?? BLANK]) } },
       ...perStation,
-      { heading: 'Sketch', lines: ['What is near it, what moves, what is hot; where the leads could go:', ' ', ' ', ' ', ' ', ' '], table: null },
+      { heading: 'Sketch', lines: ['What is near it, what moves, what is hot; where the leads could go. As it stands in the job, to scale:', ' ', ' ', ' '], table: null, drawings: jobKinds[job.kind].mountsFan ? [frontView(job), sectionView(job)].filter((d) => d !== null) : [] },
     ],
   }
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { frontView, sectionView } from '@/core/drawing'
@@ -106,7 +106,8 @@ function Tray(props: StationProps) {
   const { cooling, bay } = job
   const mountsFan = jobKinds[job.kind].mountsFan
   const [whole, setWhole] = useState(false)
-  const firms = useMemo(() => firmsUp(job), [job])
+  const calm = useDeferredValue(job)
+  const firms = useMemo(() => firmsUp(calm), [calm])
   const note = (address: string): string | undefined => { const f = firms.get(address); return f && `firms up ${f.name}` }
   return (
     <>

@@ -1,9 +1,10 @@
 import { following, term, worked, type Bench, type Worked } from '../../reading'
+import { apart, inside } from '../../fit'
 import { panelOf } from '../bay-air'
 import type { Job, LeadName, Obstacle } from '../document'
 import { jobKinds } from '../kinds'
 import { reachOf, seatOfLead } from '../leads'
-import { apart, coreFace, fanBox, inside, neighbours, obstacleBox, onFansSide, thicker } from '../surroundings-of-fan'
+import { coreFace, fanBox, neighbours, obstacleBox, onFansSide, thicker } from '../surroundings-of-fan'
 import { circuitsOf, type ChosenFan, type FanCircuit } from './circuit'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
