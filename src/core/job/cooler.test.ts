@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { example, examplesOf } from '@/formats/test-support/examples'
 import { corePressure, effectiveness, fanPressure, heatTransfer } from '../air'
+import { fasteningWords, planWarnings, tiesOf } from '../plan'
 import { Bench } from '../reading'
 import { addLeg, addObstacle, addPanel, airThroughCores, bayWays, boilsAt, changeCooling, changeFlywheel, changeGround, changeMount, changeObstacle, changePlace, chooseFan, chooseOldFan, comparedCores, cooledAt, coreName, coresInWords, currentByFuse, dropLeg, dropObstacle, dropPanel, dutiesOf, evaluate, fanCurves, firmsUp, flowByAnemometer, flowByBag, heightInWords, jobSchema, leadReaches, lookupOf, movedBy, moveFan, nextSizeDown, nothingFits, ranked, remediesFor, replacement, replacementInWords, sample, searchPlacements, snapped, startJob, turnFan, whyLost, withReading, type FanPart, type Job, type Placement } from '.'
 
@@ -194,6 +195,14 @@ test('makeshift measurements: median and range of a bag, mean of a grid, millivo
   // a 10 A blade fuse: 0.12 · 10^−1.2 = 7.57 milliohm
   expect(currentByFuse(0.03, 10)!.value).toBeCloseTo(3.96, 2)
   expect([flowByBag(0, [3]), flowByBag(0.1, [0]), flowByBag(0.1, []), flowByAnemometer(0.1, [-1]), currentByFuse(0.02, 0)]).toEqual([null, null, null, null, null])
+})
+
+test('a tie whose hole lies beside the fins is no tie: said in words, and no gap is named', () => {
+  expect(tiesOf(bike)!.besideFins).toBe(false)
+  const wide = chooseFan(bike, fan('fan-curlew-225'))
+  expect(tiesOf(wide)!.besideFins).toBe(true)
+  expect(fasteningWords(wide)).toEqual([expect.stringMatching(/no tie can go through/)])
+  expect(planWarnings(wide).filter((w) => w.id === 'tie holes')).toHaveLength(1)
 })
 
 test('ties bring a look after the first hour, once, and take it with them unless it was done', () => {

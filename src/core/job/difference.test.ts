@@ -1,14 +1,9 @@
 import fc from 'fast-check'
-import { readFileSync } from 'node:fs'
-import path from 'node:path'
-import { readJobFile, readShelfFile } from '@/formats'
-import { answerCheck, changeFuse, changeRun, changeSetting, changeSizes, chooseFan, differences, fieldsOf, jobSchema, shelfChanges, taking, takeUpPart, withReading, type FanPart, type Job } from '.'
+import { example, exampleShelf } from '@/formats/test-support/examples'
+import { addLeg, addObstacle, answerCheck, changeFuse, changeMount, changeObstacle, changePlace, changeRun, changeSetting, changeSizes, chooseFan, differences, fieldsOf, jobSchema, moveFan, shelfChanges, taking, takeUpPart, turnFan, withReading, type FanPart, type Job } from '.'
 
-const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
-const read = readJobFile(readFileSync(path.join(EXAMPLES, 'fell-bike-short-at-idle.job.json'), 'utf8'))
-const job = (read as { job: Job }).job
-const shelf = readShelfFile(readFileSync(path.join(EXAMPLES, 'shelf.json'), 'utf8'))
-const parts = shelf.ok ? shelf.parts : []
+const job = example('fell-bike-short-at-idle')
+const parts = exampleShelf()
 const gale = parts.find((p): p is FanPart => p.id === 'fan-gale-140')!
 const words = (mine: Job, theirs: Job): string[] => differences(mine, theirs).map((d) => `${d.label}: ${d.mine} here, ${d.theirs} in the other window`)
 
@@ -24,10 +19,21 @@ test('two versions are told apart in words', () => {
   expect(differences(job, changeSetting(job, 'controller1', 90, 5), 'imperial')[0]).toMatchObject({ mine: '188.6 °F', theirs: '194 °F' })
 })
 
+test('where a fan sits is one difference, in millimetres; what is near, legs and wires have their names', () => {
+  expect(words(moveFan(job, 'fan1', { core: 0, xM: 0.06, yM: 0.13 }), moveFan(job, 'fan1', { core: 1, xM: 0.0585, yM: 0.12 }))).toEqual([
+    'where Swift 116 sits: left core, 60 mm from the left, 130 mm from the top here, right core, 58.5 mm from the left, 120 mm from the top in the other window',
+  ])
+  expect(words(job, turnFan(job, 'fan1', { wiresSwapped: true }))).toEqual(['wires of the fan are swapped: no here, yes in the other window'])
+  expect(words(job, changeObstacle(job, 'near1', { kind: 'exhaust' }))).toEqual(['frame tube, what it is: fixed here, exhaust in the other window'])
+  expect(words(job, addLeg(job, 'fan', 'under the tank'))).toEqual(['leg of the fan lead: not there here, under the tank in the other window'])
+  expect(words(job, addObstacle(job, 'fixed', 'horn'))).toEqual(['near the core: not there here, horn in the other window'])
+  expect(words(job, changePlace(job, { inletFrom: 'near an exhaust', duct: { ...job.place.duct, bends: 5 } }))).toEqual(['the air comes from: surroundings here, near an exhaust in the other window', 'bends of the hose: 2 here, 5 in the other window'])
+})
+
 test('taking every difference makes the other version, taking none leaves one\'s own; parts come with what points at them', () => {
   const edits: readonly ((j: Job) => Job)[] = [
     (j) => changeSizes(j, '4 mm²', ['feed1']), (j) => changeFuse(j, null), (j) => changeFuse(j, 10), (j) => chooseFan(j, gale), (j) => changeSetting(j, 'controller1', 80, 4), (j) => changeRun(j, { frame: true }),
-    (j) => answerCheck(j, 'cap', 'looks like it', '2026-01-15T09:00:00Z'), (j) => ({ ...j, title: 'Another' }), (j) => ({ ...j, promisedOn: null }), (j) => ({ ...j, alterations: [{ id: 'mark1', kind: 'hole', what: 'in the guard' }] }),
+    (j) => answerCheck(j, 'cap', 'looks like it', '2026-01-15T09:00:00Z'), (j) => ({ ...j, title: 'Another' }), (j) => ({ ...j, promisedOn: null }), (j) => moveFan(j, 'fan1', { core: 1, xM: 0.05, yM: 0.2 }), (j) => addObstacle(j, 'moves', 'fork'), (j) => changeObstacle(j, 'near2', { name: 'pipe' }), (j) => addLeg(j, 'probe', 'along'), (j) => changeMount(j, 'shroud'), (j) => ({ ...j, alterations: [{ id: 'mark1', kind: 'hole', what: 'in the guard' }] }),
     (j) => ({ ...j, acceptances: [] }), (j) => withReading(j, 'engine.idleRpm', { value: 1500, source: 'measured' }), (j) => ({ ...j, complaint: { ...j.complaint, aboveC: null } }),
   ]
   const some = fc.array(fc.constantFrom(...edits), { maxLength: 6 })

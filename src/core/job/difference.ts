@@ -1,7 +1,8 @@
 import { format, type Quantity, type UnitSystem } from '../units'
 import { spreadOf, type Reading } from '../reading'
 import { fieldsOf } from './address'
-import type { Job } from './document'
+import type { Job, LeadName, Seat } from './document'
+import { coreName } from './placement-words'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */
 export interface Difference {
@@ -21,6 +22,8 @@ const keyOf = (entry: unknown, index: number): string => {
 }
 const isList = (value: unknown): value is readonly unknown[] => Array.isArray(value)
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !isList(value)
+/** where something sits is one place: across and down are taken together */
+const isSeat = (value: unknown): value is Seat => isNode(value) && 'xM' in value && 'yM' in value
 /** another part is one difference, not one for each of its figures */
 const isPart = (node: Node): boolean => 'facts' in node && 'kind' in node
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
@@ -45,6 +48,9 @@ function put(node: unknown, path: Path, value: unknown): unknown {
   return { ...(node as Node), [head]: put((node as Node)[head], rest, value) }
 }
 
+/** what is chosen about a thing that is near, or a panel */
+const nearWords: Readonly<Record<string, string>> = { kind: 'what it is', side: 'which side', core: 'which core', name: 'its name', faces: 'what it faces', flywheel: 'flywheel fan there' }
+
 /** Names of what is not a reading, by the end of its address; `*` stands for one step. The first that fits counts. */
 const names: readonly (readonly [pattern: RegExp, name: string | ((job: Job, path: Path) => string), quantity?: Quantity])[] = [
   [/^conductors\.(\w+)\.size$/, (job, path) => (job.conductors.find((c) => c.id === path[1])?.role === 'return' ? 'way back' : 'feed')],
@@ -60,6 +66,13 @@ const names: readonly (readonly [pattern: RegExp, name: string | ((job: Job, pat
   [/^machine\.systemV$/, 'system, volts'], [/^machine\.hasBattery$/, 'there is a battery'], [/^machine\.outputDc$/, 'its output is DC'], [/^machine\.ownerAllows$/, 'the owner allows'],
   [/^surroundings\.livesIn$/, 'it lives'], [/^place\.mount$/, 'held by'], [/^place\.side$/, 'side'], [/^place\.neighbour$/, 'behind it is'], [/^place\.blowsOn$/, 'the hot air blows on'],
   [/^trailer\.cableSize$/, 'tow cable'], [/^promisedOn$/, 'promised for'], [/^setting\.state$/, 'setting'], [/^ended$/, 'ended without a fan'], [/^signature$/, 'signature'],
+  [/^fans\.(\w+)\.seat$/, (job, path) => `where ${job.fans.find((f) => f.id === path[1])?.part.name ?? 'the fan'} sits`], [/^probes\.\w+\.seat$/, 'where the probe sits'],
+  [/^fans\.\w+\.wiresSwapped$/, 'wires of the fan are swapped'], [/^fans\.\w+\.bladeTurned$/, 'blade of the fan is turned over'], [/^oldFan$/, 'fan that comes off'],
+  [/^place\.obstacles\.(\w+)$/, 'near the core'], [/^place\.obstacles\.\w+\.\w+$/, (job, path) => `${job.place.obstacles.find((o) => o.id === path[2])?.name ?? 'near the core'}, ${nearWords[path[3]!] ?? path[3]!}`],
+  [/^bay\.panels\.(\w+)$/, 'panel of the bay'], [/^bay\.panels\.\w+\.\w+$/, (job, path) => `${job.bay?.panels.find((p) => p.id === path[2])?.name ?? 'panel'}, ${nearWords[path[3]!] ?? path[3]!}`],
+  [/^place\.panel$/, (job) => `on which of ${job.bay?.panels.length ?? 0} panels`], [/^place\.leads\.\w+\.\w+(\.name)?$/, (_, path) => `leg of the ${path[2] as LeadName} lead`], [/^place\.leadsLeave$/, 'leads leave at the'],
+  [/^place\.inletFrom$/, 'the air comes from'], [/^place\.duct\.bends$/, 'bends of the hose'], [/^place\.duct\.splitter$/, 'splitter in the hose'], [/^place\.duct\.leadsTo$/, 'hose leads to'],
+  [/^surroundings\.ground$/, 'it works on'], [/^bay\.intakeFrom$/, 'intake breathes'], [/^bay\.flywheel$/, 'flywheel fan'], [/^cooling\.coresJoined$/, 'cores are joined'], [/^cooling\.passes$/, 'coolant crosses, times'],
   [/^complaint\.what$/, 'complaint'], [/^use\.live$/, 'live'], [/^use\.fanWhileCranking$/, 'may run while cranking'], [/^charging\.known$/, 'charging known by'],
 ]
 
@@ -115,6 +128,9 @@ export function differences(mine: Job, theirs: Job, units: UnitSystem = mine.uni
     if (field) {
       const words = (r: unknown): string => (isNode(r) ? readingInWords(r as unknown as Reading, field.quantity, units) : 'none')
       found.push({ id: address, label: field.label, mine: words(a), theirs: words(b), paths: [path] })
+    } else if (isSeat(a) || isSeat(b)) {
+      const words = (job: Job, s: unknown): string => (isSeat(s) ? `${coreName(job, s.core)}, ${format(s.xM, 'length', units, 4)} from the left, ${format(s.yM, 'length', units, 4)} from the top` : 'nowhere')
+      found.push({ id: address, label: nameOf(mine, path).label, mine: words(mine, a), theirs: words(theirs, b), paths: [path] })
     } else if (isNode(a) && isNode(b) && !(isPart(a) && isPart(b) && a.id !== b.id)) {
       for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) walk(a[key], b[key], [...path, key])
     } else if (isList(a) && isList(b) && [...a, ...b].every(isNode)) {

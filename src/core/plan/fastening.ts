@@ -31,6 +31,8 @@ export interface Ties {
   /** length of each tie, m */
   readonly lengthM: number
   readonly tooHeavy: boolean
+  /** a hole lies beside the fins, where no tie can go through */
+  readonly besideFins: boolean
 }
 
 /** Ties through the fins: which gaps, how long, how far off; null where the fan is not tied. @see engineering §7, typical.md */
@@ -42,6 +44,7 @@ export function tiesOf(job: Job): Ties | null {
   return {
     gapsM: [...new Set(holes.map((h) => nearestGap(seat.xM + h.x, pitch).toFixed(4)))].map(Number).sort((a, b) => a - b), offM: offTheGaps(seat.xM, holes, pitch),
     snapped: { ...seat, xM: snapped.xM }, snappedOffM: snapped.offM, lengthM: tieLength(job.cooling!.coreThicknessM.value, job.place.standOffM.value, FRAME_M), tooHeavy: job.fans[0]!.part.massKg.value > KG_PER_FOUR_TIES,
+    besideFins: holes.some((h) => seat.xM + h.x < 0 || seat.xM + h.x > job.cooling!.coreWidthM.value || seat.yM + h.y < 0 || seat.yM + h.y > job.cooling!.coreHeightM.value),
   }
 }
 
@@ -93,6 +96,7 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
   },
   ties: (job) => {
     const ties = tiesOf(job)
+    if (ties?.besideFins) return ['A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or a bracket.']
     return ties ? [
       `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
       `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under each corner; trim to ${mm(job, 0.003)}.`,

@@ -39,7 +39,8 @@ export function planWarnings(job: Job): PlanWarning[] {
   if (ties && (ties.tooHeavy || rough)) {
     found.push({ id: 'ties', text: ties.tooHeavy ? 'The fan is heavier than four ties through fins should hold.' : 'Ties alone, on a machine that shakes.', helps: 'A bracket that shares the load; else look at the ties after the first hour.' })
   }
-  if (ties && ties.offM > TIE_SLACK_M) found.push({ id: 'tie holes', text: `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would press on a tube.`, helps: ties.snappedOffM < ties.offM - 1e-5 ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.` : 'Another fan, or a bracket.' })
+  if (ties?.besideFins) found.push({ id: 'tie holes', text: 'A fixing hole lies beside the fins: no tie can go through there.', helps: 'Move the fan, take a smaller one, or a bracket.' })
+  else if (ties && ties.offM > TIE_SLACK_M) found.push({ id: 'tie holes', text: `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would press on a tube.`, helps: ties.snappedOffM < ties.offM - 1e-5 ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.` : 'Another fan, or a bracket.' })
   const inlet = inletNeeded(job)
   if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan) found.push({ id: 'inlet', text: `The inlet is smaller than 1.2 × the fan's annulus: ${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`, helps: 'Open another vent low down, or take the next smaller fan.' })
   if (job.place.inletFrom === 'near an exhaust') found.push({ id: 'inlet air', text: 'The inlet draws near an exhaust: hot gas goes through the core or into the bay.', helps: 'Lead the exhaust away, or draw from the other side.' })

@@ -83,7 +83,7 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     <section aria-label="How it is held">
       <h2 className="mt-2">Held by {mounts[job.place.mount].name}</h2>
       {words.map((w) => <p key={w} className="mb-1">{w}</p>)}
-      {ties && ties.snappedOffM < ties.offM - 5e-5 && <p className="mb-1"><button type="button" className="word-button" onClick={() => settle((j) => moveFan(j, j.fans[0]!.id, ties.snapped))}>Move it to where its holes meet the gaps</button></p>}
+      {ties && !ties.besideFins && ties.snappedOffM < ties.offM - 5e-5 && <p className="mb-1"><button type="button" className="word-button" onClick={() => settle((j) => moveFan(j, j.fans[0]!.id, ties.snapped))}>Move it to where its holes meet the gaps</button></p>}
       {warnings.map((w) => <p key={w.id} className="say say-unsure">{w.text} {w.helps}</p>)}
     </section>
   )
