@@ -27,7 +27,7 @@ test('where a fan sits is one difference, in millimetres; what is near, legs and
   expect(words(job, changeObstacle(job, 'near1', { kind: 'exhaust' }))).toEqual(['frame tube, what it is: fixed here, exhaust in the other window'])
   expect(words(job, addLeg(job, 'fan', 'under the tank'))).toEqual(['leg of the fan lead: not there here, under the tank in the other window'])
   expect(words(job, addObstacle(job, 'fixed', 'horn'))).toEqual(['near the core: not there here, horn in the other window'])
-  expect(words(job, changePlace(job, { inletFrom: 'near an exhaust', duct: { ...job.place.duct, bends: 5 } }))).toEqual(['the air comes from: surroundings here, near an exhaust in the other window', 'bends of the hose: 2 here, 5 in the other window'])
+  expect(words(job, changePlace(job, { inletFrom: 'near an exhaust', duct: { ...job.place.duct, bends: 5 } }))).toEqual(['where the air is drawn in: surroundings here, near an exhaust in the other window', 'bends of the hose: 2 here, 5 in the other window'])
 })
 
 test('taking every difference makes the other version, taking none leaves one\'s own; parts come with what points at them', () => {

@@ -71,7 +71,7 @@ const names: readonly (readonly [pattern: RegExp, name: string | ((job: Job, pat
   [/^place\.obstacles\.(\w+)$/, 'near the core'], [/^place\.obstacles\.\w+\.\w+$/, (job, path) => `${job.place.obstacles.find((o) => o.id === path[2])?.name ?? 'near the core'}, ${nearWords[path[3]!] ?? path[3]!}`],
   [/^bay\.panels\.(\w+)$/, 'panel of the bay'], [/^bay\.panels\.\w+\.\w+$/, (job, path) => `${job.bay?.panels.find((p) => p.id === path[2])?.name ?? 'panel'}, ${nearWords[path[3]!] ?? path[3]!}`],
   [/^place\.panel$/, (job) => `on which of ${job.bay?.panels.length ?? 0} panels`], [/^place\.leads\.\w+\.\w+(\.name)?$/, (_, path) => `leg of the ${path[2] as LeadName} lead`], [/^place\.leadsLeave$/, 'leads leave at the'],
-  [/^place\.inletFrom$/, 'the air comes from'], [/^place\.duct\.bends$/, 'bends of the hose'], [/^place\.duct\.splitter$/, 'splitter in the hose'], [/^place\.duct\.leadsTo$/, 'hose leads to'],
+  [/^place\.inletFrom$/, 'where the air is drawn in'], [/^place\.duct\.bends$/, 'bends of the hose'], [/^place\.duct\.splitter$/, 'splitter in the hose'], [/^place\.duct\.leadsTo$/, 'hose leads to'],
   [/^surroundings\.ground$/, 'it works on'], [/^bay\.intakeFrom$/, 'intake breathes'], [/^bay\.flywheel$/, 'flywheel fan'], [/^cooling\.coresJoined$/, 'cores are joined'], [/^cooling\.passes$/, 'coolant crosses, times'],
   [/^complaint\.what$/, 'complaint'], [/^use\.live$/, 'live'], [/^use\.fanWhileCranking$/, 'may run while cranking'], [/^charging\.known$/, 'charging known by'],
 ]
