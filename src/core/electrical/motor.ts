@@ -11,12 +11,13 @@ export interface FanRating {
 /** brushes and bearings take this share of the rated current (estimate) */
 const IDLE_SHARE = 0.1
 const LOCKED_RATIO = 4
-const SOFT_START = 1.2
+export const SOFT_START = 1.2
 
-interface Constants { readonly r: number; readonly k: number; readonly c: number; readonly i0: number }
+/** R in ohm, k in V, c in W and I₀ in A of V = I R + k ω and k (I − I₀) = c ω². */
+export interface MotorConstants { readonly r: number; readonly k: number; readonly c: number; readonly i0: number }
 
 /** R, k, c and I₀ of a permanent-magnet motor. @see engineering §1.6 */
-function constants({ ratedV, ratedA, lockedA }: FanRating): Constants {
+export function motorConstants({ ratedV, ratedA, lockedA }: FanRating): MotorConstants {
   const i0 = IDLE_SHARE * ratedA
   const r = ratedV / Math.max(lockedA ?? LOCKED_RATIO * ratedA, 1.05 * ratedA)
   const k = ratedV - ratedA * r
@@ -43,7 +44,7 @@ export function runningFan(rating: FanRating, supplyV: number, seriesOhm = 0): R
     if (supplyV <= 0 || inside < 0) return { currentA: 0, speed: 0 }
     return { currentA: powerW / ((supplyV + Math.sqrt(inside)) / 2), speed: 1 }
   }
-  const { r, k, c, i0 } = constants(rating)
+  const { r, k, c, i0 } = motorConstants(rating)
   const ohm = r + seriesOhm
   if (supplyV <= ohm * i0) return { currentA: supplyV / ohm, speed: 0 }
   const a = (ohm * c) / k
@@ -51,10 +52,36 @@ export function runningFan(rating: FanRating, supplyV: number, seriesOhm = 0): R
   return { currentA: i0 + (c / k) * speed ** 2, speed }
 }
 
+/** a brushless fan stands below this share of its rated voltage (estimate) */
+export const CUT_OUT_SHARE = 0.5
+
+/**
+ * Static curve of a fan at its own terminals: current and its slope over voltage, for Newton's method.
+ * @returns A and A/V; a brushless fan holds its power down to its cut-out voltage, and takes nothing below it or backwards
+ * @see engineering §1.6
+ */
+export function motorCurve(rating: FanRating, volts: number): { readonly currentA: number; readonly slope: number; readonly speed: number } {
+  if (rating.motor === 'brushless') {
+    if (volts < CUT_OUT_SHARE * rating.ratedV) return { currentA: 0, slope: 0, speed: 0 }
+    const currentA = (rating.ratedV * rating.ratedA) / volts
+    return { currentA, slope: -currentA / volts, speed: 1 }
+  }
+  if (volts < 0) {
+    const { currentA, slope, speed } = motorCurve(rating, -volts)
+    return { currentA: -currentA, slope, speed: -speed }
+  }
+  const { r, k, c, i0 } = motorConstants(rating)
+  const beyond = volts - r * i0
+  if (beyond <= 0) return { currentA: volts / r, slope: 1 / r, speed: 0 }
+  const a = (r * c) / k
+  const speed = (2 * beyond) / (k + Math.sqrt(k * k + 4 * a * beyond))
+  return { currentA: i0 + (c / k) * speed ** 2, slope: (2 * (c / k) * speed) / (k + 2 * a * speed), speed }
+}
+
 /** Current of a fan that is held fast, A. A brushless fan limits itself. @see engineering §1.6 */
 export function jammedCurrent(rating: FanRating, supplyV: number, seriesOhm = 0): number {
   if (rating.motor === 'brushless') return SOFT_START * rating.ratedA
-  return supplyV / (constants(rating).r + seriesOhm)
+  return supplyV / (motorConstants(rating).r + seriesOhm)
 }
 
 /** First instant of a start, A: the jammed current, or a soft start. */

@@ -1,0 +1,3 @@
+export * from './netlist'
+export * from './solve'
+export * from './faults'

@@ -1,0 +1,228 @@
+import { CholeskyDecomposition, Matrix, solve as solveLinear } from 'ml-matrix'
+import { fuseGate, jammedCurrent, motorConstants, motorCurve } from '../electrical'
+import { conducts, DIODE_OHM, DIODE_V, GROUND, nodesOf, type Conditions, type Control, type Element, type Motor, type Netlist, type States } from './netlist'
+
+/** from every node to the negative post: settles nodes that hang in the air. @see engineering §5 */
+export const LEAK_S = 1e-9
+/** a fuse that carries this much of its rating opens sooner or later. @see engineering §1.4 */
+const OPENS_RATIO = 1.35
+const MOST_ROUNDS = 40
+const MOST_NEWTON = 60
+/** a copper joint: nothing is allowed to be less, so that no two nodes fall together */
+const LEAST_OHM = 1e-5
+
+export interface Opened { readonly name: string; readonly label: string; readonly ampsBefore: number; readonly shortestS: number; readonly longestS: number }
+
+/** A circuit at rest in one state. Volts against the battery's negative post; amps positive from source to load. */
+export interface Solution {
+  readonly volts: ReadonlyMap<string, number>
+  readonly amps: ReadonlyMap<string, number>
+  /** speed of each fan, relative to its rating; negative backwards */
+  readonly speeds: ReadonlyMap<string, number>
+  readonly states: States
+  /** nodes that hang in the air */
+  readonly floating: readonly string[]
+  /** relays that never come to rest */
+  readonly chattering: readonly string[]
+  readonly opened: readonly Opened[]
+}
+
+interface Linear { readonly volts: Float64Array; readonly motorAmps: ReadonlyMap<string, number> }
+
+/** A netlist with its nodes numbered once, so that a table of states is quick. */
+export class Circuit {
+  readonly nodes: readonly string[]
+  private readonly index: ReadonlyMap<string, number>
+
+  constructor(readonly net: Netlist) {
+    this.nodes = nodesOf(net)
+    this.index = new Map(this.nodes.map((n, i) => [n, i]))
+  }
+
+  private at(node: string): number { return node === GROUND ? -1 : this.index.get(node)! }
+
+  /** Conductances and injections with everything frozen but the turning fans. */
+  private stamp(s: States, c: Conditions): { g: Float64Array[]; injected: Float64Array; turning: Motor[] } {
+    const n = this.nodes.length
+    const g = Array.from({ length: n }, (_, i) => { const row = new Float64Array(n); row[i] = LEAK_S; return row })
+    const injected = new Float64Array(n)
+    const turning: Motor[] = []
+    const resistor = (a: number, b: number, siemens: number): void => {
+      if (a >= 0) g[a]![a]! += siemens
+      if (b >= 0) g[b]![b]! += siemens
+      if (a >= 0 && b >= 0) { g[a]![b]! -= siemens; g[b]![a]! -= siemens }
+    }
+    const push = (node: number, amps: number): void => { if (node >= 0) injected[node]! += amps }
+    for (const e of this.net.elements) {
+      if (!conducts(e, s, c)) continue
+      const [a, b] = [this.at(e.a), this.at(e.b)]
+      if (e.kind === 'source') {
+        const siemens = 1 / Math.max(e.ohm, LEAST_OHM)
+        resistor(a, b, siemens)
+        push(a, siemens * sourceVolts(e, c)); push(b, -siemens * sourceVolts(e, c))
+      } else if (e.kind === 'motor') {
+        if (e.jammed && e.rating.motor === 'brushed') resistor(a, b, 1 / motorConstants(e.rating).r)
+        else turning.push(e)
+      } else if (e.kind === 'diode') {
+        resistor(a, b, 1 / DIODE_OHM)
+        push(a, DIODE_V / DIODE_OHM); push(b, -DIODE_V / DIODE_OHM)
+      } else if (e.kind === 'chopper') {
+        // current at b is (d·a + (1 − d)·return − b)/r, and what it takes comes from both: one outer product
+        const d = s.duty.get(e.controller)!
+        const ends = [[a, d], [this.at(e.return), 1 - d], [b, -1]] as const
+        for (const [i, wi] of ends) for (const [k, wk] of ends) if (i >= 0 && k >= 0) g[i]![k]! += (wi * wk) / Math.max(e.ohm, LEAST_OHM)
+      } else resistor(a, b, 1 / Math.max(e.ohm, LEAST_OHM))
+    }
+    return { g, injected, turning }
+  }
+
+  /** Nodes solved with the fans as ports: their static curves against what the rest of the circuit offers, by Newton. @see engineering §1.6, §5 */
+  private linear(s: States, c: Conditions): Linear {
+    const n = this.nodes.length
+    const { g, injected, turning } = this.stamp(s, c)
+    const right = Array.from({ length: n }, (_, i) => [injected[i]!, ...turning.map((m) => (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0))])
+    const factored = new CholeskyDecomposition(new Matrix(g as unknown as number[][]))
+    const solved = factored.solve(new Matrix(right))
+    const node = (i: number, column: number): number => (i < 0 ? 0 : solved.get(i, column))
+    const port = (m: Motor, column: number): number => node(this.at(m.a), column) - node(this.at(m.b), column)
+    const open = turning.map((m) => port(m, 0))
+    const z = turning.map((m) => turning.map((_, k) => -port(m, k + 1)))
+    const amps = portCurrents(turning, open, z)
+    const volts = Float64Array.from({ length: n }, (_, i) => amps.reduce((v, current, k) => v + current * solved.get(i, k + 1), solved.get(i, 0)))
+    return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, amps[k]!])) }
+  }
+
+  private currentThrough(e: Element, s: States, c: Conditions, { volts, motorAmps }: Linear): number {
+    if (!conducts(e, s, c)) return 0
+    const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : volts[i]! }
+    const across = v(e.a) - v(e.b)
+    switch (e.kind) {
+      case 'source': return (sourceVolts(e, c) - across) / Math.max(e.ohm, LEAST_OHM)
+      case 'motor': return motorAmps.get(e.name) ?? jammedCurrent(e.rating, across)
+      case 'diode': return (across - DIODE_V) / DIODE_OHM
+      case 'chopper': {
+        const d = s.duty.get(e.controller)!
+        return (d * v(e.a) + (1 - d) * v(e.return) - v(e.b)) / Math.max(e.ohm, LEAST_OHM)
+      }
+      default: return across / Math.max(e.ohm, LEAST_OHM)
+    }
+  }
+
+  /** what relays, controllers, diodes and fuses do about the voltages that a state leads to */
+  private next(s: States, c: Conditions, linear: Linear): { readonly states: States; readonly opened: Opened[] } {
+    const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : linear.volts[i]! }
+    const pulled = new Set(s.pulled)
+    const conducting = new Set<string>()
+    const newly: Opened[] = []
+    for (const e of this.net.elements) {
+      const across = v(e.a) - v(e.b)
+      if (e.kind === 'coil') {
+        if (Math.abs(across) >= e.pullInV) pulled.add(e.relay)
+        else if (Math.abs(across) <= e.letGoV) pulled.delete(e.relay)
+      } else if (e.kind === 'diode') {
+        if (across > DIODE_V || (s.conducting.has(e.name) && across > DIODE_V - 1e-9)) conducting.add(e.name)
+      } else if (e.kind === 'fuse' && !s.opened.has(e.name)) {
+        const ampsBefore = Math.abs(this.currentThrough(e, s, c, linear))
+        if (ampsBefore >= OPENS_RATIO * e.ratingA) newly.push({ name: e.name, label: e.label, ampsBefore, ...fuseGate(ampsBefore / e.ratingA) })
+      }
+    }
+    const duty = new Map(this.net.controls.map((k) => {
+      const powered = k.supply === null || v(k.supply[0]) - v(k.supply[1]) >= k.leastV
+      return [k.id, powered ? called(k, c) : 0] as const
+    }))
+    return { states: { pulled, duty, conducting, opened: s.opened }, opened: newly }
+  }
+
+  /**
+   * The circuit in one state: relays and controllers from the state before, by fixed point; a fuse opens only once
+   * everything else has come to rest, the one that is quickest first.
+   * @param before states that relays were in; none where everything was off
+   * @see engineering §5
+   */
+  solve(c: Conditions, before?: States): Solution {
+    let s: States = { pulled: before?.pulled ?? new Set(), duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])), conducting: before?.conducting ?? new Set(), opened: new Set() }
+    const opened: Opened[] = []
+    let seen = new Map<string, number>()
+    let chattering: string[] = []
+    let linear = this.linear(s, c)
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      const step = this.next(s, c, linear)
+      const key = keyOf(step.states)
+      if (key === keyOf(s)) {
+        const quickest = [...step.opened].sort((x, y) => x.longestS - y.longestS || y.ampsBefore - x.ampsBefore)[0]
+        if (!quickest) break
+        opened.push(quickest)
+        s = { ...step.states, opened: new Set([...s.opened, quickest.name]) }
+        seen = new Map()
+      } else {
+        if (seen.has(key)) {
+          chattering = this.toggling(step.states, s)
+          if (chattering.length) break
+        }
+        seen.set(key, round)
+        s = step.states
+      }
+      linear = this.linear(s, c)
+    }
+    const amps = new Map(this.net.elements.map((e) => [e.name, this.currentThrough(e, s, c, linear)]))
+    const volts = new Map(this.nodes.map((n, i) => [n, linear.volts[i]!]))
+    const speeds = new Map(this.net.elements.flatMap((e) => (e.kind === 'motor' ? [[e.name, e.jammed ? 0 : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed] as const] : [])))
+    return { volts, amps, speeds, states: s, floating: this.floating(s, c), chattering, opened }
+  }
+
+  private toggling(a: States, b: States): string[] {
+    return [...new Set(this.net.elements.flatMap((e) => (e.kind === 'coil' && a.pulled.has(e.relay) !== b.pulled.has(e.relay) ? [e.relay] : [])))]
+  }
+
+  /** Nodes that nothing joins to the battery. */
+  private floating(s: States, c: Conditions): string[] {
+    const joined = new Map<string, string[]>()
+    const join = (a: string, b: string): void => { joined.set(a, [...(joined.get(a) ?? []), b]); joined.set(b, [...(joined.get(b) ?? []), a]) }
+    for (const e of this.net.elements) {
+      if (!conducts(e, s, c)) continue
+      join(e.a, e.b)
+      if (e.kind === 'chopper') join(e.a, e.return)
+    }
+    const reached = new Set([GROUND])
+    for (const node of reached) for (const other of joined.get(node) ?? []) reached.add(other)
+    return this.nodes.filter((n) => !reached.has(n))
+  }
+}
+
+const sourceVolts = (e: Extract<Element, { kind: 'source' }>, c: Conditions): number => (c.engine ? e.runningV : e.restV)
+
+/** what a controller calls for while it has its supply */
+const called = (k: Control, c: Conditions): number => (k.stuck === 'on' ? 1 : k.stuck === 'off' ? 0 : k.duty[c.heat])
+
+const keyOf = (s: States): string => [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.opened].sort()].map((x) => x.join(',')).join('|')
+
+/**
+ * Currents of fans at the ports of a linear circuit: v + Z i(v) = U, by damped Newton.
+ * @param open voltages at the ports with nothing taken, V
+ * @param z    ohm, how far current at one port lowers the voltage at each
+ */
+function portCurrents(motors: readonly Motor[], open: readonly number[], z: readonly (readonly number[])[], cutOut = false): number[] {
+  if (motors.length === 0) return []
+  const take = (m: Motor, v: number): { currentA: number; slope: number } =>
+    (cutOut && m.rating.motor === 'brushless' ? { currentA: 0, slope: 0 } : m.jammed ? { currentA: v > 0 ? jammedCurrent(m.rating, v) : 0, slope: 0 } : motorCurve(m.rating, v))
+  const residual = (v: readonly number[]): number[] => v.map((x, i) => x - open[i]! + motors.reduce((sum, m, k) => sum + z[i]![k]! * take(m, v[k]!).currentA, 0))
+  const size = (r: readonly number[]): number => Math.max(...r.map(Math.abs))
+  let v = [...open]
+  let wrong = residual(v)
+  for (let n = 0; n < MOST_NEWTON && size(wrong) > 1e-11 * (1 + size(open)); n++) {
+    const slopes = motors.map((m, k) => take(m, v[k]!).slope)
+    const step = motors.length === 1 ? [wrong[0]! / (1 + z[0]![0]! * slopes[0]!)]
+      : solveLinear(new Matrix(motors.map((_, i) => motors.map((__, k) => (i === k ? 1 : 0) + z[i]![k]! * slopes[k]!))), new Matrix(wrong.map((x) => [x]))).to1DArray()
+    let share = 1
+    let trial = v
+    do {
+      trial = v.map((x, i) => x - share * step[i]!)
+      share /= 2
+    } while (share > 1e-4 && size(residual(trial)) > size(wrong))
+    v = trial
+    wrong = residual(v)
+  }
+  // a brushless fan that the circuit cannot hold above its cut-out voltage stands
+  if (!cutOut && size(wrong) > 1e-6 && motors.some((m) => m.rating.motor === 'brushless')) return portCurrents(motors, open, z, true)
+  return motors.map((m, k) => take(m, v[k]!).currentA)
+}
