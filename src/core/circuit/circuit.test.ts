@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Circuit, conducts, faultsOf, GROUND, LEAK_S, withFaults, type Conditions, type Element, type Netlist, type Solution } from '.'
 import { motorConstants } from '../electrical'
-import { eightAmps, groundSide, onOff, state, wire } from './test-support/netlists'
+import { eightAmps, groundSide, state, wire } from './test-support/netlists'
 
 const solved = (net: Netlist, c: Partial<Conditions>, before?: Solution): Solution => new Circuit(net).solve(state(c), before?.states)
 const amps = (s: Solution, name: string): number => s.amps.get(name)!
@@ -67,7 +67,7 @@ test('the good circuit: dead with the key off, silent cold, running hot, held in
   expect(amps(parked, 'fan_1')).toBeCloseTo(0, 6)
   // hot, the switch joins 85, 86 and the dead key wire to ground; cold, they hang in the air
   expect(parked.floating).toEqual([])
-  expect(solved(net, { key: false, heat: 'cold' }).floating.sort()).toEqual(['ign', 'pin_85', 'pin_86'])
+  expect(solved(net, { key: false, heat: 'cold' }).floating.slice().sort()).toEqual(['ign', 'pin_85', 'pin_86'])
   expect(solved(net, { heat: 'rising' }).speeds.get('fan_1')).toBe(0)
   const hot = solved(net, { heat: 'hot', engine: true })
   // 14.2 V behind 0.085 ohm: by hand (R + R_w)(c/k) ω² + k ω = V − (R + R_w) I₀ with R 0.375, k 9, c 64.8, I₀ 0.8
@@ -153,9 +153,10 @@ test('swapped wires turn it backwards with the same current; held fast it takes 
 
 test('two fans share a ground: Newton finds both; each fault that a circuit offers can be put in and solved', () => {
   const net = groundSide()
+  const second: Element = { kind: 'motor', name: 'fan_2', label: 'fan 2', fan: 'fan2', a: 'fan2_plus', b: 'fan_minus', rating: { ...eightAmps, ratedA: 5, lockedA: 20 }, jammed: false }
   const two: Netlist = {
     ...net, elements: [...net.elements, wire('feed_4', 'pin_87', 'fan2_plus', 0.015),
-      { kind: 'motor', name: 'fan_2', label: 'fan 2', fan: 'fan2', a: 'fan2_plus', b: 'fan_minus', rating: { ...eightAmps, ratedA: 5, lockedA: 20 }, jammed: false }].map((e): Element => (e.kind === 'fuse' ? { ...e, ratingA: 30 } : e)),
+      second].map((e): Element => (e.kind === 'fuse' ? { ...e, ratingA: 30 } : e)),
   }
   const s = solved(two, { heat: 'hot' })
   expect(amps(s, 'return_1')).toBeCloseTo(amps(s, 'fan_1') + amps(s, 'fan_2'), 6)
@@ -164,5 +165,4 @@ test('two fans share a ground: Newton finds both; each fault that a circuit offe
     const after = solved(faulty, { heat: 'hot' })
     for (const [name, v] of after.volts) expect([f.id, name, Number.isFinite(v)]).toEqual([f.id, name, true])
   }
-  expect(onOff.hot).toBe(1)
 })

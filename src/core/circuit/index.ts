@@ -1,3 +1,5 @@
 export * from './netlist'
 export * from './solve'
 export * from './faults'
+export * from './states'
+export * from './prove'

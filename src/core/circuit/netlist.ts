@@ -70,6 +70,8 @@ export interface States {
   readonly duty: ReadonlyMap<string, number>
   /** diodes that conduct */
   readonly conducting: ReadonlySet<string>
+  /** pulse-width outputs that something else holds higher than they would: they give nothing */
+  readonly blocked: ReadonlySet<string>
   /** fuses and breakers that have opened */
   readonly opened: ReadonlySet<string>
 }
@@ -85,7 +87,7 @@ export function conducts(e: Element, s: States, c: Conditions): boolean {
     case 'switch': return c[e.by]
     case 'contact': return s.pulled.has(e.relay) === (e.atRest === 'open')
     case 'output': return (s.duty.get(e.controller) ?? 0) > 0
-    case 'chopper': return (s.duty.get(e.controller) ?? 0) > 0
+    case 'chopper': return (s.duty.get(e.controller) ?? 0) > 0 && !s.blocked.has(e.name)
     case 'diode': return s.conducting.has(e.name)
     default: return true
   }

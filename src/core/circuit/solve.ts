@@ -108,11 +108,38 @@ export class Circuit {
     }
   }
 
+  /**
+   * Which share of each fan's current goes through each element, with everything as it stands in a solved state: 1 in its
+   * own way, parts of 1 where ways lie beside each other.
+   * @returns by fan's element, then by element; only what is more than half a per cent
+   */
+  shares(c: Conditions, { states }: Pick<Solution, 'states'>): ReadonlyMap<string, ReadonlyMap<string, number>> {
+    const n = this.nodes.length
+    const { g, turning } = this.stamp(states, c)
+    if (!turning.length) return new Map()
+    const right = Array.from({ length: n }, (_, i) => turning.map((m) => (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0)))
+    const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
+    return new Map(turning.map((m, k) => {
+      const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : solved.get(i, k) }
+      const found = new Map<string, number>([[m.name, 1]])
+      for (const e of this.net.elements) {
+        if (e.kind === 'motor' || !conducts(e, states, c)) continue
+        const d = e.kind === 'chopper' ? states.duty.get(e.controller)! : 1
+        const across = e.kind === 'chopper' ? d * v(e.a) + (1 - d) * v(e.return) - v(e.b) : v(e.a) - v(e.b)
+        const share = Math.abs(across) / (e.kind === 'diode' ? DIODE_OHM : Math.max(e.ohm, LEAST_OHM))
+        // less than that is what the battery's own resistance passes on to everything beside it
+        if (share > 5e-3) found.set(e.name, Math.round(share * 1e3) / 1e3)
+      }
+      return [m.name, found] as const
+    }))
+  }
+
   /** what relays, controllers, diodes and fuses do about the voltages that a state leads to */
   private next(s: States, c: Conditions, linear: Linear): { readonly states: States; readonly opened: Opened[] } {
     const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : linear.volts[i]! }
     const pulled = new Set(s.pulled)
     const conducting = new Set<string>()
+    const blocked = new Set<string>()
     const newly: Opened[] = []
     for (const e of this.net.elements) {
       const across = v(e.a) - v(e.b)
@@ -121,6 +148,10 @@ export class Circuit {
         else if (Math.abs(across) <= e.letGoV) pulled.delete(e.relay)
       } else if (e.kind === 'diode') {
         if (across > DIODE_V || (s.conducting.has(e.name) && across > DIODE_V - 1e-9)) conducting.add(e.name)
+      } else if (e.kind === 'chopper') {
+        const d = s.duty.get(e.controller) ?? 0
+        const gives = d * v(e.a) + (1 - d) * v(e.return) - v(e.b)
+        if (d > 0 && gives < (s.blocked.has(e.name) ? 1e-6 : -1e-6)) blocked.add(e.name)
       } else if (e.kind === 'fuse' && !s.opened.has(e.name)) {
         const ampsBefore = Math.abs(this.currentThrough(e, s, c, linear))
         if (ampsBefore >= OPENS_RATIO * e.ratingA) newly.push({ name: e.name, label: e.label, ampsBefore, ...fuseGate(ampsBefore / e.ratingA) })
@@ -130,7 +161,7 @@ export class Circuit {
       const powered = k.supply === null || v(k.supply[0]) - v(k.supply[1]) >= k.leastV
       return [k.id, powered ? called(k, c) : 0] as const
     }))
-    return { states: { pulled, duty, conducting, opened: s.opened }, opened: newly }
+    return { states: { pulled, duty, conducting, blocked, opened: s.opened }, opened: newly }
   }
 
   /**
@@ -140,7 +171,7 @@ export class Circuit {
    * @see engineering §5
    */
   solve(c: Conditions, before?: States): Solution {
-    let s: States = { pulled: before?.pulled ?? new Set(), duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])), conducting: before?.conducting ?? new Set(), opened: new Set() }
+    let s: States = { pulled: before?.pulled ?? new Set(), duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])), conducting: before?.conducting ?? new Set(), blocked: new Set(), opened: new Set() }
     const opened: Opened[] = []
     let seen = new Map<string, number>()
     let chattering: string[] = []
@@ -194,7 +225,7 @@ const sourceVolts = (e: Extract<Element, { kind: 'source' }>, c: Conditions): nu
 /** what a controller calls for while it has its supply */
 const called = (k: Control, c: Conditions): number => (k.stuck === 'on' ? 1 : k.stuck === 'off' ? 0 : k.duty[c.heat])
 
-const keyOf = (s: States): string => [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.opened].sort()].map((x) => x.join(',')).join('|')
+const keyOf = (s: States): string => [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.blocked].sort(), [...s.opened].sort()].map((x) => x.join(',')).join('|')
 
 /**
  * Currents of fans at the ports of a linear circuit: v + Z i(v) = U, by damped Newton.

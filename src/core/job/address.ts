@@ -3,6 +3,8 @@ import type { Lookup, Reading } from '../reading'
 import { jobSchema, type Job, type LeadName } from './document'
 import { jobKinds } from './kinds'
 import { typicalMachines } from './typical'
+import { roleNames } from './wiring/role-names'
+import { wiresInUse } from './wiring/used'
 import { walkFields, type Field, type Found, type Station } from '../fields'
 
 /** A reading of a job with everything that is known about its place. */
@@ -26,7 +28,10 @@ function ownLabel(job: Job, { address, label }: Found): string {
   if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
   if (list === 'charging' && id === 'points') return address.endsWith('rpm') ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading` : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
   if (list !== 'conductors') return label
-  return `${job.conductors.find((c) => c.id === id)?.role === 'return' ? 'way back' : 'feed'}, ${label}`
+  const conductor = job.conductors.find((c) => c.id === id)
+  if (!conductor) return label
+  const n = job.runs.findIndex((r) => r.conductors.includes(conductor.id))
+  return `${roleNames[conductor.role]}${job.runs.length > 1 && n >= 0 ? ` of fan ${n + 1}` : ''}, ${label}`
 }
 
 /** Every reading of a job by its address, in the order of the document. Jobs are immutable, so it is walked once. */
@@ -57,6 +62,9 @@ const travels = (job: Job): boolean => (job.engine?.slowMs.value ?? 0) > 0
 const conditions: readonly Question[] = [
   [/^charging\.rated(A|Rpm)$/, (job) => job.trailer === null && job.charging.known === 'rating'],
   [/^charging\.points\./, (job) => job.trailer === null && job.charging.known === 'points'],
+  [/^conductors\./, (job, address) => wiresInUse(job).some((c) => c.id === address.split('.')[1])],
+  // where a wire carries signals only, heat decides nothing but its sleeve
+  [/^conductors\.\w[\w-]*\.ambientC$/, (job, address) => job.runs.some((r) => r.conductors.includes(address.split('.')[1]!))],
   [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
   [/^cooling\.(core|fins|tank|ram|resistance|transfer)/, mountsFan],

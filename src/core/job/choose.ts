@@ -12,6 +12,11 @@ import { tieCare } from './start'
 
 const replaceRun = (job: Job, change: Partial<Run>): Job => ({ ...job, runs: job.runs.map((r, i) => (i === 0 ? { ...r, ...change } : r)) })
 
+/** Another way for one of the runs. */
+export const changeRunOf = (job: Job, id: string, change: Partial<Run>): Job => ({ ...job, runs: job.runs.map((r) => (r.id === id ? { ...r, ...change } : r)) })
+export const changeWiring = (job: Job, change: Partial<Job['wiring']>): Job => ({ ...job, wiring: { ...job.wiring, ...change } })
+export const changeIntent = (job: Job, change: Partial<Job['wiring']['intent']>): Job => changeWiring(job, { intent: { ...job.wiring.intent, ...change } })
+
 /** The fan of the first run; its part is kept as it is now, whatever the shelf does later. */
 export const chooseFan = (job: Job, part: FanPart): Job => {
   const old = job.fans.find((f) => f.id === 'fan1')
@@ -46,7 +51,7 @@ const blocks: Readonly<Record<Ground, number>> = { clean: 0, dust: 0.1, 'mud or 
 export const changeGround = (job: Job, ground: Ground): Job => ({ ...job, surroundings: { ...job.surroundings, ground, blockedShare: typical(blocks[ground]) } })
 
 /** an id that nothing in the list has yet */
-const freshId = (stem: string, list: readonly { readonly id: string }[]): string => {
+export const freshId = (stem: string, list: readonly { readonly id: string }[]): string => {
   let n = list.length + 1
   while (list.some((e) => e.id === `${stem}${n}`)) n++
   return `${stem}${n}`
@@ -108,22 +113,28 @@ export function chooseController(job: Job, part: ControllerPart, supplied: Probe
 export const chooseProbe = (job: Job, part: ProbePart): Job => ({ ...job, probes: job.probes.map((p, i) => (i === 0 ? { ...p, part } : p)) })
 
 export const chooseRelay = (job: Job, part: RelayPart): Job =>
-  replaceRun({ ...job, relays: [{ id: 'relay1', part }] }, { relay: 'relay1', switchedBy: 'relay' })
+  replaceRun({ ...job, relays: [{ id: 'relay1', part }, ...job.relays.filter((r) => r.id !== 'relay1')] }, { relay: 'relay1', switchedBy: 'relay' })
 
 export const chooseKeySwitch = (job: Job, part: SwitchPart): Job =>
-  replaceRun({ ...job, switches: [{ id: 'key1', part }] }, { keySwitch: 'key1', source: 'key switch' })
+  replaceRun({ ...job, switches: [{ id: 'key1', part }, ...job.switches.filter((x) => x.id !== 'key1')] }, { keySwitch: 'key1' })
+
+/** The part that override or isolator is. */
+export const chooseSwitch = (job: Job, role: 'override' | 'isolator', part: SwitchPart): Job =>
+  changeWiring({ ...job, switches: [...job.switches.filter((x) => x.id !== role), { id: role, part }] }, role === 'override' ? { overrideSwitch: role } : { isolatorSwitch: role })
 
 /** How the first run is fed, switched and brought back. */
 export const changeRun = (job: Job, change: Partial<Pick<Run, 'source' | 'switchedBy' | 'frame' | 'crimps' | 'rings'>>): Job => replaceRun(job, change)
 
-export const changeSizes = (job: Job, size: WireSize | null, ids: readonly string[] = job.runs[0]!.conductors): Job =>
+export const changeSizes = (job: Job, size: WireSize | null, ids: readonly string[] = job.runs.flatMap((r) => r.conductors)): Job =>
   ({ ...job, conductors: job.conductors.map((c) => (ids.includes(c.id) ? { ...c, size } : c)) })
 
 /** Puts a fuse into the first run, or takes it out (null): without one the job cannot be signed. */
 export function changeFuse(job: Job, ratingA: number | null, kind: 'blade' | 'breaker' = job.fuses[0]?.kind ?? 'blade'): Job {
-  if (ratingA === null) return replaceRun({ ...job, fuses: [] }, { fuse: null })
-  const old = job.fuses[0] ?? { id: 'fuse1', fromPostM: typical(0.15), ambientC: typical(40) }
-  return replaceRun({ ...job, fuses: [{ ...old, kind, ratingA }] }, { fuse: old.id })
+  const first = job.runs[0]!.fuse
+  const others = job.fuses.filter((f) => f.id !== first)
+  if (ratingA === null) return { ...job, fuses: others, runs: job.runs.map((r) => (r.fuse === first ? { ...r, fuse: null } : r)) }
+  const old = job.fuses.find((f) => f.id === first) ?? { id: freshId('fuse', others), fromPostM: typical(0.15), ambientC: typical(40) }
+  return { ...job, fuses: [{ ...old, kind, ratingA }, ...others], runs: job.runs.map((r, i) => (i === 0 || r.fuse === first ? { ...r, fuse: old.id } : r)) }
 }
 
 export const changeSetting = (job: Job, controllerId: string, setC: number, bandK: number): Job =>

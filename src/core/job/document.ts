@@ -6,12 +6,13 @@ import { wireSizes } from '../units'
 import { jobKinds, type JobKind } from './kinds'
 import { field } from '../fields'
 import { grounds, panelSchema, placeSchema, seatSchema } from './place-schema'
+import { conductorRoles, feeds, wiringSchema } from './wiring-schema'
 import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from '../parts'
 
 export { contactSchema, idSchema }
 
 /** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
-export const JOB_VERSION = 3
+export const JOB_VERSION = 4
 
 export const machineKinds = ['trail-bike', 'road-bike', 'side-by-side', 'digger-air', 'digger-liquid', 'older-vehicle', 'trailer'] as const
 export const marginIds = ['fit', 'air', 'supply', 'wire', 'fuse', 'contacts', 'charge', 'battery', 'trigger', 'boil'] as const
@@ -202,23 +203,28 @@ export const jobSchema = z.strictObject({
     ambientC: field('hottest it gets at the fuse', 'temperature', [-20, 120], 'wire'),
   })).max(4),
   conductors: z.array(z.strictObject({
-    id: idSchema, role: z.enum(['feed', 'return']), size: z.enum(wireSizes).nullable(),
+    id: idSchema, role: z.enum(conductorRoles), size: z.enum(wireSizes).nullable(),
+    /** of its insulation, as it is or will be bought */
+    colour: line(20),
     lengthM: field('length', 'run', [0.02, 60], 'wire', 'a string along the route, ends included'),
     insulationC: z.union([z.literal(80), z.literal(105), z.literal(125)]),
     ambientC: field('hottest along its way', 'temperature', [-20, 120], 'wire'),
     bundled: z.int().min(1).max(60),
-  })).max(12),
+  })).max(40),
   /** how each fan is fed: the ids of what stands in its path */
   runs: z.array(z.strictObject({
     id: idSchema,
     fan: idSchema.nullable(), controller: idSchema.nullable(), probe: idSchema, fuse: idSchema.nullable(),
-    source: z.enum(['battery', 'key switch']),
+    source: z.enum(feeds),
     switchedBy: z.enum(['relay', 'controller']),
     relay: idSchema.nullable(), keySwitch: idSchema.nullable(),
     conductors: z.array(idSchema).max(8),
     frame: z.boolean(),
     crimps: z.int().min(0).max(30), rings: z.int().min(0).max(12),
+    /** the last part of the feed; before it come fuse and contact */
+    switchAtM: field('of the feed, contact to fan', 'run', [0, 30], 'wire', 'a string along the route, ends included'),
   })).min(1).max(4),
+  wiring: wiringSchema,
   place: placeSchema,
   limits: z.strictObject({
     dropShare: z.union([z.literal(0.02), z.literal(0.03), z.literal(0.05), z.literal(0.1)]),
@@ -226,7 +232,7 @@ export const jobSchema = z.strictObject({
     boilKeepK: z.number().min(0).max(60),
   }),
   use: z.strictObject({
-    live: z.enum(['key only', 'after-run']),
+    live: z.enum(['key only', 'after-run', 'isolator']),
     afterRunS: field('after-run wanted', 'minutes', [0, 36_000], 'power', 'minutes with the key off', true),
     standsS: field('longest it stands', 'days', [0, 3.2e7], 'power', 'days between outings', true),
     fanWhileCranking: z.boolean(),
@@ -260,6 +266,10 @@ export const jobSchema = z.strictObject({
     const twice = ids.find((id, i) => ids.indexOf(id) !== i)
     if (twice) context.addIssue({ code: 'custom', path: [key], message: `the id "${twice}" stands twice` })
   }
+  for (const key of ['overrideSwitch', 'isolatorSwitch'] as const) {
+    const id = job.wiring[key]
+    if (id !== null && !job.switches.some((e) => e.id === id)) context.addIssue({ code: 'custom', path: ['wiring', key], message: `there is no "${id}" in this job` })
+  }
   if (job.place.panel !== null && !job.bay?.panels.some((p) => p.id === job.place.panel)) context.addIssue({ code: 'custom', path: ['place', 'panel'], message: `there is no panel "${job.place.panel}" in this job` })
   job.runs.forEach((run, i) => {
     const refer = (key: string, id: string | null, list: readonly { id: string }[]): void => {
@@ -283,3 +293,4 @@ export type Engine = NonNullable<Job['engine']>
 export type Cooling = NonNullable<Job['cooling']>
 export type Fan = Job['fans'][number]
 export * from './place-schema'
+export * from './wiring-schema'

@@ -5,7 +5,7 @@ import { marginIds } from './document'
 import { marginUnits, type MarginUnit } from './margins'
 
 /** Version of the computation; it stands in every evaluation and beside every signature. */
-export const CORE_VERSION = '1.2.0'
+export const CORE_VERSION = '1.3.0'
 
 const quantity = z.enum(Object.keys(quantities) as [Quantity, ...Quantity[]])
 const unit = z.enum(Object.keys(marginUnits) as [MarginUnit, ...MarginUnit[]])

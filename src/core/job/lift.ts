@@ -1,7 +1,7 @@
 import { fanGuesses } from '../parts'
 import { typical } from '../reading'
 import { machineKinds, type MachineKind } from './document'
-import { bayBeside, coolingBeside, engineBeside, placeBeside } from './start'
+import { bayBeside, controlConductors, coolingBeside, engineBeside, placeBeside, usualColours, wiringBeside } from './start'
 import { typicalMachines } from './typical'
 
 type Raw = Readonly<Record<string, unknown>>
@@ -77,8 +77,32 @@ function fromVersion2(job: Raw): Raw {
   }
 }
 
+/** Length of a run's own feed, m. */
+const feedOf = (job: Raw, run: Raw, fallback: number): number => {
+  const own = Array.isArray(job.conductors) ? job.conductors.find((c: unknown) => isRaw(c) && c.role === 'feed' && Array.isArray(run.conductors) && run.conductors.includes(c.id)) as unknown : undefined
+  return isRaw(own) ? valueOf(own.lengthM, fallback) : fallback
+}
+
+/** Version 3 knew one feed and one way back a fan, and left the rest of the circuit to the mechanic: a fan that died with the key, or by its own isolator. */
+function fromVersion3(job: Raw): Raw {
+  const machine = isRaw(job.machine) ? job.machine : {}
+  const t = typicalMachines[isMachine(machine.kind) ? machine.kind : 'trail-bike']
+  const trailer = isRaw(job.trailer)
+  const afterRun = isRaw(job.use) && job.use.live === 'after-run' && !trailer
+  const hand = Array.isArray(job.controllers) && job.controllers.some((c: unknown) => isRaw(c) && isRaw(c.part) && c.part.band === 'hand')
+  const always = Array.isArray(job.controllers) && job.controllers.some((c: unknown) => isRaw(c) && isRaw(c.part) && c.part.band === 'always')
+  const wiring = wiringBeside(trailer)
+  return {
+    ...job, version: 4,
+    wiring: { ...wiring, timer: afterRun, intent: { ...wiring.intent, control: hand ? 'hand switch' : always ? 'always on' : 'thermostat' } },
+    ...within(job, 'use', (u) => ({ ...u, live: trailer ? 'isolator' : u.live })),
+    ...each(job, 'runs', (r) => ({ ...r, switchAtM: typical(Math.round(40 * feedOf(job, r, t.routes.feedM)) / 100) })),
+    ...(Array.isArray(job.conductors) ? { conductors: [...job.conductors.map((c: unknown) => (isRaw(c) ? { ...c, colour: c.role === 'return' ? usualColours.return : usualColours.feed } : c)), ...controlConductors(t, job.units === 'imperial' ? 'imperial' : 'metric')] } : {}),
+  }
+}
+
 /** Each lifts a document of its own version to the next one. */
-const lifts: Readonly<Record<number, (job: Raw) => Raw>> = { 1: fromVersion1, 2: fromVersion2 }
+const lifts: Readonly<Record<number, (job: Raw) => Raw>> = { 1: fromVersion1, 2: fromVersion2, 3: fromVersion3 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */
 export function liftJob(value: unknown): unknown {

@@ -41,11 +41,11 @@ export const proposedSize = (job: Job, system: UnitSystem): ConductorChoice => c
 
 /** Every blade rating for the first run; empty until fan and conductors are chosen. @see engineering §1.4 */
 export function comparedFuses(job: Job): FuseCheck[] {
-  const needs = fuseNeeds(new Bench(lookupOf(job)), circuitsOf(job)[0]!)
+  const needs = fuseNeeds(new Bench(lookupOf(job)), job, circuitsOf(job)[0]!)
   return needs ? bladeRatings.map((r) => checkFuse(r, needs)) : []
 }
 
 export function proposedFuse(job: Job): FuseCheck | null {
-  const needs = fuseNeeds(new Bench(lookupOf(job)), circuitsOf(job)[0]!)
+  const needs = fuseNeeds(new Bench(lookupOf(job)), job, circuitsOf(job)[0]!)
   return needs ? chooseFuse(needs) : null
 }

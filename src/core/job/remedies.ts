@@ -10,9 +10,11 @@ import { proposedFuse, proposedSetting, proposedSize } from './propose'
 /** Something that would help a margin; `change` does it at once where it is one choice. */
 export interface Remedy { readonly text: string; readonly station: Station; readonly change?: (job: Job) => Job }
 
+const fanWires = (job: Job): Job['conductors'] => job.conductors.filter((c) => job.runs.some((r) => r.conductors.includes(c.id)))
+
 const sizeRemedy = (job: Job): Remedy[] => {
   const choice = proposedSize(job, job.units)
-  if (choice.kind === 'size') return job.conductors.some((c) => c.size !== choice.size) ? [{ text: `Use ${choice.size} for feed and way back`, station: 'wire', change: (j) => changeSizes(j, choice.size) }] : []
+  if (choice.kind === 'size') return fanWires(job).some((c) => c.size !== choice.size) ? [{ text: `Use ${choice.size} for feed and way back`, station: 'wire', change: (j) => changeSizes(j, choice.size) }] : []
   if (choice.kind === 'joint and tail') {
     return [{ text: `Run ${choice.size} to a joint close by, then a short tail${choice.tail ? ` of ${choice.tail}` : ''} that fits the terminal`, station: 'wire' }]
   }
@@ -21,7 +23,7 @@ const sizeRemedy = (job: Job): Remedy[] => {
 
 const fuseRemedy = (job: Job): Remedy[] => {
   if (!job.fans.length) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
-  if (job.conductors.some((c) => c.size === null)) return sizeRemedy(job)
+  if (fanWires(job).some((c) => c.size === null)) return sizeRemedy(job)
   const choice = proposedFuse(job)
   if (!choice) return [{ text: 'No blade fuse both carries this fan and guards this wire: use a thicker conductor', station: 'wire' }]
   return job.fuses[0]?.ratingA === choice.ratingA ? [] : [{ text: `Fit a ${choice.ratingA} A fuse`, station: 'wire', change: (j) => changeFuse(j, choice.ratingA) }]
@@ -59,7 +61,9 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
   supply: (job, margin) => (margin.verdict === 'short' && margin.value === null ? [{ text: 'Choose a fan for this voltage; without direct current a rectifier and a battery come first', station: 'place' }] : sizeRemedy(job)),
   wire: sizeRemedy,
   fuse: fuseRemedy,
-  contacts: (job) => (job.runs[0]!.switchedBy === 'controller'
+  contacts: (job, margin) => (/^(key|override|isolator|call) /.test(margin.part ?? '') && margin.verdict === 'open'
+    ? [{ text: `Choose the ${margin.part!.split(' ')[0]} switch, or see what is stamped on it`, station: 'wire' }]
+    : job.runs[0]!.switchedBy === 'controller'
     ? [{ text: 'Let a relay carry the fan', station: 'wire', change: (j) => changeRun(j, { switchedBy: 'relay' }) }]
     : job.runs[0]!.source === 'key switch'
       ? [{ text: 'Feed the fan from the battery and let the key switch only the coil', station: 'wire', change: (j) => changeRun(j, { source: 'battery' }) }]

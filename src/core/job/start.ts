@@ -1,7 +1,7 @@
 import { measured, typical } from '../reading'
 import type { UnitSystem } from '../units'
 import { probePlaces, probePlacesIn } from '../control'
-import { JOB_VERSION, type Job, type MachineKind } from './document'
+import { JOB_VERSION, type ConductorRole, type Job, type MachineKind } from './document'
 import { jobKinds, type JobKind } from './kinds'
 import { typicalMachines, type TypicalMachine } from './typical'
 
@@ -76,6 +76,28 @@ export const placeBeside = ({ routes, freeBehindMm }: TypicalMachine) => {
   }
 }
 
+/** Colours that are usual for each role, until this kit's own are known. */
+export const usualColours: Readonly<Record<ConductorRole, string>> = {
+  feed: 'red', return: 'black', control: 'orange', trigger: 'yellow', 'coil-return': 'black', 'supply-return': 'black', override: 'blue', call: 'green', timer: 'violet', lamp: 'white',
+}
+
+const controlRoles = ['control', 'trigger', 'coil-return', 'supply-return', 'override', 'call', 'timer', 'lamp'] as const
+
+/** Wires that carry signals only, of a size that a 15 A fuse still guards, about as long as such a way usually is. */
+export const controlConductors = ({ routes }: TypicalMachine, units: UnitSystem): Job['conductors'] => controlRoles.map((role) => ({
+  id: role, role, size: units === 'metric' ? '1 mm²' as const : '18 AWG' as const, colour: usualColours[role], insulationC: 105 as const, ambientC: typical(60), bundled: 2,
+  lengthM: typical(Math.round((role === 'trigger' || role === 'coil-return' || role === 'supply-return' ? 0.4 : routes.feedM * 0.8) * 100) / 100),
+}))
+
+/** The last part of the feed, from the contact to the fan. */
+export const switchAt = ({ routes }: TypicalMachine) => typical(Math.round(routes.feedM * 0.4 * 100) / 100)
+
+/** How a fan is usually switched: behind the key, or by its own isolator where there is no key. @see the defaults of the job */
+export const wiringBeside = (trailer: boolean): Job['wiring'] => ({
+  intent: { control: 'thermostat', ifControllerDies: 'nothing', deadWhenParked: 'the fan', alsoFor: 'nothing' },
+  side: 'positive', controlFrom: trailer ? 'feed' : 'key', override: 'none', overrideSwitch: null, isolatorSwitch: null, isolator: trailer, timer: false, call: false, lamp: false, feedRatedA: null, edits: [],
+})
+
 const engineOf = (t: TypicalMachine, medium: 'coolant' | 'air'): Job['engine'] => t.engine && {
   ratedPowerW: typical(t.engine.powerKw * 1000), ratedRpm: typical(t.engine.rated), idleRpm: typical(t.engine.idle), slowRpm: typical(t.engine.slow), cruiseRpm: typical(t.engine.cruise),
   heatShare: typical(medium === 'air' && t.bay ? t.bay.heatShare : t.engine.heatShare), loadShare: typical(t.engine.loadShare), ...engineBeside(t),
@@ -125,16 +147,18 @@ export function startJob({ title, kind, job: wanted, machineName, owner, units, 
     probes: [{ id: 'probe1', part: null, place: place!, atOutlet: medium === 'coolant', seat: medium === 'coolant' && jobKinds[job].mountsFan && t.core ? { core: 0, xM: (0.88 * t.core.wideMm) / 1000, yM: (0.85 * t.core.highMm) / 1000 } : null, kappa: typical(probePlaces[place!].kappa, 0.1), overshootK: typical(probePlaces[place!].overshootK) }],
     relays: [], switches: [], fuses: [],
     conductors: [
-      { id: 'feed1', role: 'feed', size: null, lengthM: typical(t.routes.feedM), insulationC: 105, ambientC: typical(60), bundled: 2 },
-      { id: 'return1', role: 'return', size: null, lengthM: typical(t.routes.returnM), insulationC: 105, ambientC: typical(60), bundled: 2 },
+      { id: 'feed1', role: 'feed', size: null, colour: usualColours.feed, lengthM: typical(t.routes.feedM), insulationC: 105, ambientC: typical(60), bundled: 2 },
+      { id: 'return1', role: 'return', size: null, colour: usualColours.return, lengthM: typical(t.routes.returnM), insulationC: 105, ambientC: typical(60), bundled: 2 },
+      ...controlConductors(t, units),
     ],
-    runs: [{ id: 'run1', fan: null, controller: null, probe: 'probe1', fuse: null, source: 'battery', switchedBy: 'relay', relay: null, keySwitch: null, conductors: ['feed1', 'return1'], frame: false, crimps: 6, rings: 2 }],
+    runs: [{ id: 'run1', fan: null, controller: null, probe: 'probe1', fuse: null, source: 'battery', switchedBy: 'relay', relay: null, keySwitch: null, conductors: ['feed1', 'return1'], frame: false, crimps: 6, rings: 2, switchAtM: switchAt(t) }],
+    wiring: { ...wiringBeside(t.engine === null), intent: { control: 'thermostat and override', ifControllerDies: 'the override', deadWhenParked: 'the fan', alsoFor: 'nothing' }, override: t.engine ? 'key' : 'feed' },
     place: {
       ...placeBeside(t), panel: medium === 'air' ? 'panel1' : null,
       mount: medium === 'coolant' ? 'ties' : 'panel', side: 'puller', neighbour: 'fixed', blowsOn: null, freeDepthM: mm(t.freeBehindMm), standOffM: typical(0.005), sweepM: mm(t.routes.sweepMm),
     },
     limits: { dropShare: 0.03, leastAreaM2: 0.75e-6, boilKeepK: 10 },
-    use: { live: 'key only', afterRunS: typical(180), standsS: typical(14 * 86_400), fanWhileCranking: true },
+    use: { live: t.engine ? 'key only' : 'isolator', afterRunS: typical(180), standsS: typical(14 * 86_400), fanWhileCranking: true },
     setting: { state: 'test' },
     build: { done: [] }, proofs: [], after: [...afterCare, ...(medium === 'coolant' && jobKinds[job].mountsFan ? [tieCare] : [])].map(({ id, what }) => ({ id, what, dueOn: null, doneOn: null })), acceptances: [], ended: null, signature: null,
   }

@@ -39,6 +39,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     { name: 'a fuse', made: job.runs.every((r) => r.fuse !== null) },
     ...job.runs.filter((r) => r.switchedBy === 'relay').map((r) => ({ name: 'a relay', made: r.relay !== null })),
     ...job.runs.filter((r) => r.source === 'key switch').map((r) => ({ name: 'the key switch', made: r.keySwitch !== null })),
+    ...(/block|plug/.test(job.runs[0]!.source) ? [{ name: 'what that feed may be loaded with', made: job.wiring.feedRatedA !== null }] : []),
   ],
   trigger: (job) => [
     { name: 'a controller', made: job.controllers.length > 0 },

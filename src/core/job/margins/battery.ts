@@ -3,13 +3,14 @@ import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { Job } from '../document'
 import { circuitsOf, ratingOf } from './circuit'
 import { controllersDraw } from './charge'
+import { loadsOf } from './loads'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
 /** below this a 12 V system may not start. @see engineering §1.9 */
 const CRANKING_FLOOR_V = 9.6
 
 /** The first battery at the coldest surroundings: the safe side for everything asked of it. */
-function batteryAt(bench: Bench, job: Job): BatteryState {
+export function batteryAt(bench: Bench, job: Job): BatteryState {
   const b = job.batteries[0]!
   return {
     kind: b.kind, systemV: job.machine.systemV, hourRateH: b.hourRateH, capacityAh: bench.value(`batteries.${b.id}.capacityAh`),
@@ -57,6 +58,9 @@ function aloneTime(bench: Bench, job: Job): Worked {
   return following([fan, all], timeToFloor(battery, all.value))
 }
 
+/** What the controllers draw with everything off: only those that the circuit leaves live. @see engineering §1.9, §5 */
+const parkedDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => (loadsOf(job).liveWhenParked.has(c.id) ? sum + bench.value(`controllers.${c.id}.part.standbyA`) : sum), 0)
+
 /** After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key only. @see engineering §1.9, margins.md */
 export function batteryMargin(job: Job): MarginDefinition {
   const fan = job.fans.length > 0
@@ -73,7 +77,7 @@ export function batteryMargin(job: Job): MarginDefinition {
   }
   parts.push(controller ? {
     ...standing, scale: fixedScale(7),
-    compute: (bench) => over(standingTime(batteryAt(bench, job), controllersDraw(bench, job)), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9'),
+    compute: (bench) => over(standingTime(batteryAt(bench, job), parkedDraw(bench, job)), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9'),
   } : { ...standing, needs: 'a controller' })
   if (cranks(job)) parts.push(fan ? crankingPart(job) : { id: 'cranking', name: 'while cranking', unit: 'V', required: 0, needs: 'a fan' })
   return { id: 'battery', name: 'Battery', parts, ...(alone ? { basis: 'rule of thumb' as const } : {}) }
@@ -88,7 +92,7 @@ export function batteryOutlook(job: Job, bench: Bench): BatteryOutlook {
   const crank = (fanA: number): number | null => (cranks(job) ? crankingAt(bench, job, fanA).value : null)
   return {
     aloneS: fan || (job.trailer && bench.value('charging.otherLoadsA') > 0) ? aloneTime(bench, job).value : null,
-    standingS: job.controllers.length ? standingTime(batteryAt(bench, job), controllersDraw(bench, job)).value : null,
+    standingS: job.controllers.length ? standingTime(batteryAt(bench, job), parkedDraw(bench, job)).value : null,
     crankingWithV: fan ? crank(fansAtRest(bench, job, batteryAt(bench, job)).value) : null, crankingWithoutV: crank(0), crankingFloorV: crankingFloor(job),
   }
 }

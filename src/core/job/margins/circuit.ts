@@ -1,6 +1,7 @@
-import { contactsResistance, runningFan, startingCurrent, startTimeConstant, type Conductor, type ContactRating, type FanRating, type RunOfWire, type Start, wiresResistance } from '../../electrical'
+import { contactsResistance, runningFan, startingCurrent, startTimeConstant, type Conductor, type FanRating, type RunOfWire, type Start, wiresResistance } from '../../electrical'
 import { term, worked, type Bench, type Worked } from '../../reading'
 import type { Fan, Job, Run } from '../document'
+import { roleNames } from '../wiring/role-names'
 import type { ControllerPart } from '../../parts'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
@@ -21,7 +22,7 @@ export type ChosenFan = Fan & { readonly at: Readonly<Record<(typeof fanReadings
 export type RunConductor = Job['conductors'][number] & { readonly at: { readonly lengthM: string; readonly ambientC: string } }
 
 const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null => fan && { ...fan, at: Object.fromEntries(fanReadings.map((r) => [r, `fans.${fan.id}.part.${r}`])) as ChosenFan['at'] }
-const runConductor = (c: Job['conductors'][number]): RunConductor => ({ ...c, at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` } })
+export const runConductor = (c: Job['conductors'][number]): RunConductor => ({ ...c, at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` } })
 
 const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null => list.find((e) => e.id === id) ?? null
 
@@ -72,8 +73,6 @@ export const startOf = (bench: Bench, fan: ChosenFan): Start => ({
   runningA: runCurrent(bench, fan).value, startingA: startCurrent(bench, fan).value, timeConstantS: startTimeConstant(fan.part.diameterM.value),
 })
 
-const roleNames = { feed: 'feed', return: 'way back' } as const
-
 /** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
 export function conductorAt(bench: Bench, c: RunConductor): Conductor {
   if (c.size === null) throw new TypeError(`${c.id} has no size`)
@@ -106,21 +105,6 @@ export function fanSpeed(bench: Bench, circuit: FanCircuit & { readonly fan: Cho
   const run = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
   const ohm = run ? wiresResistance(runCurrent(bench, circuit.fan).value, run).value + contactsResistance(run).value : 0
   return runningFan(ratingOf(bench, circuit.fan), bench.value('charging.regulatorV'), ohm).speed
-}
-
-export interface Contact { readonly id: string; readonly name: string; readonly rating: ContactRating | null; readonly needs: string }
-
-/** Every contact that carries the fan's current. */
-export function contactsIn(job: Job, circuit: FanCircuit): Contact[] {
-  const { run, controller } = circuit
-  const relay = byId(job.relays, run.relay)
-  const key = byId(job.switches, run.keySwitch)
-  return [
-    run.switchedBy === 'relay'
-      ? { id: 'relay', name: 'relay', rating: relay?.part.contact ?? null, needs: 'a relay' }
-      : { id: 'controller', name: "controller's own contact", rating: controller?.part.contact ?? null, needs: controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller' },
-    ...(run.source === 'key switch' ? [{ id: 'key', name: 'key switch', rating: key?.part.contact ?? null, needs: "the key switch's rating" }] : []),
-  ]
 }
 
 /** Copper that the smallest terminal on the run accepts, m²; null where no terminal limits it. */

@@ -1,23 +1,30 @@
 import { contactCarries, contactMakes } from '../../electrical'
-import type { Bench } from '../../reading'
+import { term, worked, type Bench, type Worked } from '../../reading'
 import type { Job } from '../document'
-import { circuitsOf, contactsIn, runCurrent, startCurrent, type FanCircuit } from './circuit'
+import { circuitsOf, startCurrent, type FanCircuit } from './circuit'
+import { currentIn, loadsOf, startIn, type ContactLoad, type Load } from './loads'
 import { over, type MarginDefinition, type PartDefinition } from './part'
 
-function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
-  return contactsIn(job, circuit).flatMap(({ id, name, rating, needs }): PartDefinition[] => {
-    const runs = { id: `${id} runs${circuit.suffix}`, name: `of the ${name}${circuit.suffix}, running`, unit: 'A', required: 0 } as const
-    const { fan } = circuit
-    if (!rating || !fan) return [{ ...runs, needs: fan ? needs : 'a fan' }]
-    const scale = (bench: Bench) => runCurrent(bench, fan).value / 4
-    return [
-      { ...runs, scale, compute: (bench) => over(contactCarries(rating), runCurrent(bench, fan), 0, 'current', '§1.5') },
-      {
-        id: `${id} starts${circuit.suffix}`, name: `of the ${name}${circuit.suffix}, starting`, unit: 'A', required: 0, scale,
-        compute: (bench) => over(contactMakes(rating), startCurrent(bench, fan), 0, 'current', '§1.5'),
-      },
-    ]
-  })
+/** The single fan's own line where there is only one. */
+function startInWords(bench: Bench, job: Job, load: Load): Worked {
+  const circuits = circuitsOf(job).filter((c, i) => c.fan && load.shares[i]! > 0)
+  const i = circuits.length === 1 && load.steadyA === 0 ? circuitsOf(job).indexOf(circuits[0]!) : -1
+  if (i >= 0 && load.shares[i] === 1) return startCurrent(bench, circuits[0]!.fan!)
+  const { startingA } = startIn(bench, job, load)
+  return worked('through it, starting', '{0}', [term('all that start at once', startingA, 'current')], startingA, 'current', '§1.6')
+}
+
+function partsOf(job: Job, { id, name, suffix, rating, needs, load }: ContactLoad): PartDefinition[] {
+  const runs = { id: `${id} runs${suffix}`, name: `of the ${name}${suffix}, running`, unit: 'A', required: 0 } as const
+  if (!rating || !job.fans.length) return [{ ...runs, needs: job.fans.length ? needs : 'a fan' }]
+  const scale = (bench: Bench) => currentIn(bench, job, load).value / 4
+  return [
+    { ...runs, scale, compute: (bench) => over(contactCarries(rating), currentIn(bench, job, load), 0, 'current', '§1.5') },
+    {
+      id: `${id} starts${suffix}`, name: `of the ${name}${suffix}, starting`, unit: 'A', required: 0, scale,
+      compute: (bench) => over(contactMakes(rating), startInWords(bench, job, load), 0, 'current', '§1.5'),
+    },
+  ]
 }
 
 /** A relay's coil for another voltage burns out or never pulls in. */
@@ -33,7 +40,7 @@ export function contactsMargin(job: Job): MarginDefinition {
   const ramp = circuits.some((c) => c.controller?.part.band === 'ramp' && c.run.switchedBy === 'relay')
   const bareCoil = circuits.some((c) => job.relays.some((r) => r.id === c.run.relay && c.run.switchedBy === 'relay' && !r.part.suppressed))
   return {
-    id: 'contacts', name: 'Contacts', parts: circuits.flatMap((c) => [...wrongCoil(job, c), ...partsOf(job, c)]),
+    id: 'contacts', name: 'Contacts', parts: [...circuits.flatMap((c) => wrongCoil(job, c)), ...loadsOf(job).contacts.flatMap((c) => partsOf(job, c))],
     notes: [
       ...(ramp ? ['A pulse-width controller must never feed a relay: let it feed the fan itself.'] : []),
       ...(bareCoil ? ['The coil has no diode or resistor across it and kicks the electronics that drive it: fit one.'] : []),

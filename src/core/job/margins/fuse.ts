@@ -2,7 +2,9 @@ import { allowedCurrent, contactsResistance, fuseCarries, fuseGate, jammedCurren
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import { plainNumber } from '../../units'
 import type { Job } from '../document'
-import { circuitsOf, conductorAt, ratingOf, runCurrent, startCurrent, startOf, wiresOf, type ChosenFan, type FanCircuit } from './circuit'
+import { circuitsOf, conductorAt, ratingOf, runCurrent, startCurrent, startOf, wiresOf, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
+import { roleNames } from '../wiring/role-names'
+import { currentIn, loadsOf, startIn, type Load } from './loads'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
 type WithFan = FanCircuit & { readonly fan: ChosenFan }
@@ -18,47 +20,54 @@ function jammed(bench: Bench, circuit: WithFan): Worked {
     jammedCurrent(ratingOf(bench, circuit.fan), volts, ohm), 'current', '§1.4')
 }
 
+const loadOf = (job: Job, fuseId: string): Load => loadsOf(job).fuses.get(fuseId)!
+/** What a fuse guards; before one is fitted, what it will. */
+const guardedBy = (job: Job, circuit: FanCircuit): readonly { readonly conductor: RunConductor; readonly name: string }[] =>
+  (circuit.fuse ? loadsOf(job).guarded.get(circuit.fuse.id) : undefined) ?? circuit.conductors.map((conductor) => ({ conductor, name: roleNames[conductor.role] }))
+
 /** The conductor downstream that may carry least. */
-function leastAllowed(bench: Bench, circuit: FanCircuit): Worked {
-  const all = circuit.conductors.map((c) => allowedCurrent(c.size!, conductorAt(bench, c), c.role === 'feed' ? 'feed' : 'way back'))
+function leastAllowed(bench: Bench, job: Job, circuit: FanCircuit): Worked {
+  const all = guardedBy(job, circuit).map(({ conductor, name }) => allowedCurrent(conductor.size!, conductorAt(bench, conductor), name))
   return all.reduce((least, w) => (w.value < least.value ? w : least))
 }
 
-const wearLine = (bench: Bench, circuit: Fused, edge: 'middle' | 'fast'): Worked => {
-  const start = startOf(bench, circuit.fan)
-  return following([startCurrent(bench, circuit.fan), runCurrent(bench, circuit.fan)], worked(edge === 'middle' ? 'wear at one start' : 'wear of the fastest fuse at one start',
+const wearLine = (bench: Bench, job: Job, circuit: Fused, edge: 'middle' | 'fast'): Worked => {
+  const load = loadOf(job, circuit.fuse.id)
+  const start = startIn(bench, job, load)
+  return following([startCurrent(bench, circuit.fan), currentIn(bench, job, load)], worked(edge === 'middle' ? 'wear at one start' : 'wear of the fastest fuse at one start',
     'from {0} down to {1} with {2} through {3}', [
       term('starting', start.startingA, 'current'), term('running', start.runningA, 'current'), term('time constant', start.timeConstantS, 'seconds'), term('fuse', circuit.fuse.ratingA, 'current'),
     ], startWear(start, circuit.fuse.ratingA, edge), 'share', '§1.4'))
 }
 
-function partsOf(circuit: FanCircuit): PartDefinition[] {
+function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { suffix, fuse, fan } = circuit
   const carries = { id: `carries${suffix}`, name: `in what it carries${suffix}`, unit: 'A', required: 0 } as const
   if (!fuse) return [{ ...carries, missing: `no fuse fitted${suffix}` }]
   if (!fan) return [{ ...carries, needs: 'a fan' }]
   const fused: Fused = { ...circuit, fuse, fan }
   const rating = fuse.ratingA
+  const load = loadOf(job, fuse.id)
   const guards = { id: `guards the wire${suffix}`, name: `in guarding the wire${suffix}`, unit: 'A', required: 0 } as const
-  const bare = circuit.conductors.some((c) => c.size === null) || circuit.conductors.length === 0
+  const bare = guardedBy(job, circuit).some((c) => c.conductor.size === null) || circuit.conductors.length === 0
   const jam = { id: `jammed fan${suffix}`, name: `with the fan held fast${suffix}`, unit: '–', required: OPENS_JAMMED_RATIO, warns: 'A fan held fast may not open this fuse: the wire is guarded, the motor is not.' } as const
   return [
     {
-      ...carries, scale: (bench) => runCurrent(bench, fan).value / 4,
-      compute: (bench) => over(fuseCarries(rating, bench.value(`fuses.${fuse.id}.ambientC`)), runCurrent(bench, fan), 0, 'current', '§1.4'),
+      ...carries, scale: (bench) => currentIn(bench, job, load).value / 4,
+      compute: (bench) => over(fuseCarries(rating, bench.value(`fuses.${fuse.id}.ambientC`)), currentIn(bench, job, load), 0, 'current', '§1.4'),
     },
     {
       id: `survives starting${suffix}`, name: `in surviving starts${suffix}`, unit: '–', required: 0, scale: fixedScale(0.3),
-      compute: (bench) => over({ name: 'wear allowed', value: WEAR_ALLOWED }, wearLine(bench, fused, 'middle'), 0, 'share', '§1.4'),
+      compute: (bench) => over({ name: 'wear allowed', value: WEAR_ALLOWED }, wearLine(bench, job, fused, 'middle'), 0, 'share', '§1.4'),
     },
     bare ? { ...guards, needs: 'sizes for the conductors' } : {
       ...guards, scale: fixedScale(rating / 4),
-      compute: (bench) => over(leastAllowed(bench, circuit), { name: 'fuse', value: rating }, 0, 'current', '§1.4'),
+      compute: (bench) => over(leastAllowed(bench, job, circuit), { name: 'fuse', value: rating }, 0, 'current', '§1.4'),
     },
     {
       id: `fast edge${suffix}`, name: `at the fast edge${suffix}`, unit: '–', required: 0, scale: fixedScale(1),
       warns: 'A fuse at the fast edge of the standard could open at the first start.',
-      compute: (bench) => over({ name: 'opens at', value: 1 }, wearLine(bench, fused, 'fast'), 0, 'share', '§1.4'),
+      compute: (bench) => over({ name: 'opens at', value: 1 }, wearLine(bench, job, fused, 'fast'), 0, 'share', '§1.4'),
     },
     bare ? { ...jam, needs: 'sizes for the conductors' } : {
       ...jam, scale: fixedScale(1),
@@ -90,11 +99,11 @@ export const breakerCautions = [
 ] as const
 
 /** What a fuse of a run must do, for choosing one; null until fan and conductors are chosen. */
-export function fuseNeeds(bench: Bench, circuit: FanCircuit): FuseNeeds | null {
+export function fuseNeeds(bench: Bench, job: Job, circuit: FanCircuit): FuseNeeds | null {
   const { fan, fuse, conductors } = circuit
-  if (!fan || conductors.length === 0 || conductors.some((c) => c.size === null)) return null
+  if (!fan || conductors.length === 0 || guardedBy(job, circuit).some((c) => c.conductor.size === null)) return null
   return {
-    ...startOf(bench, fan), jammedA: jammed(bench, { ...circuit, fan }).value, leastAllowedA: leastAllowed(bench, circuit).value,
+    ...(fuse ? startIn(bench, job, loadOf(job, fuse.id)) : startOf(bench, fan)), jammedA: jammed(bench, { ...circuit, fan }).value, leastAllowedA: leastAllowed(bench, job, circuit).value,
     ambientC: fuse ? bench.value(`fuses.${fuse.id}.ambientC`) : 40,
   }
 }
@@ -103,5 +112,5 @@ export function fuseNeeds(bench: Bench, circuit: FanCircuit): FuseNeeds | null {
 export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
   const circuits = circuitsOf(job)
   const breaker = circuits.some((c) => c.fuse?.kind === 'breaker')
-  return { id: 'fuse', name: 'Fuse', parts: circuits.flatMap(partsOf), notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])] }
+  return { id: 'fuse', name: 'Fuse', parts: circuits.flatMap((c) => partsOf(job, c)), notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])] }
 }

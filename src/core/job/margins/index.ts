@@ -12,6 +12,7 @@ import { boilMargin, triggerMargin } from './trigger'
 import { wireMargin } from './wire'
 
 export * from './circuit'
+export * from './loads'
 export * from './part'
 export { batteryOutlook, type BatteryOutlook } from './battery'
 export { depthStack, holeMove, neighbours } from './fit'

@@ -1,9 +1,10 @@
-import { contactsResistance, runningFan, voltageDrop, wiresResistance } from '../../electrical'
-import { following, term, worked, type Bench } from '../../reading'
+import { conductorResistance, contactsResistance, FRAME_OHM, runningFan, voltageDrop, wiresResistance } from '../../electrical'
+import { following, lastLine, term, worked, type Bench, type Worked } from '../../reading'
 import { plainNumber } from '../../units'
 import type { FanPart } from '../../parts'
 import type { Job } from '../document'
-import { circuitsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from './circuit'
+import { currentIn, loadsOf, pieceLength } from './loads'
+import { circuitsOf, conductorAt, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from './circuit'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
 /** contacts may take this much more of the system's voltage before it is a warning. @see engineering §1.2 */
@@ -18,6 +19,24 @@ export const suitsVoltage = ({ ratedV }: Pick<FanPart, 'ratedV'>, systemV: numbe
 
 const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null =>
   (fan && !suitsVoltage(fan.part, machine.systemV) ? `the fan is for ${fan.part.ratedV} V, the machine has ${machine.systemV} V` : null)
+
+/** Volts lost in the wires of one fan's way: where another fan's current runs through the same copper, that counts too. @see engineering §1.2, §5 */
+function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
+  const n = circuitsOf(job).indexOf(circuit)
+  const current = runCurrent(bench, circuit.fan!)
+  const { conductors, frame } = wiresOf(bench, circuit)
+  const way = loadsOf(job).conductors.flatMap((c) => c.pieces.filter((p) => p.load.shares[n]! > 0).map((piece) => ({ c, piece })))
+  const alone = way.every(({ piece: { load } }) => load.steadyA === 0 && load.shares.every((s, i) => s === (i === n ? 1 : 0)))
+  if (alone) return following([current], voltageDrop(current.value, conductors, frame))
+  const pieces = way.map(({ c, piece }) => {
+    const amps = currentIn(bench, job, piece.load).value
+    return worked(`${c.name}${piece.length === 'whole' ? '' : `, ${piece.length}`}`, '{0} × its {1}', [term('through it', amps, 'current'), term('length', pieceLength(bench, c, piece), 'run')],
+      amps * conductorResistance(amps, { ...conductorAt(bench, c.conductor), lengthM: pieceLength(bench, c, piece) }).value, 'voltage', '§1.2')
+  })
+  const inFrame = frame ? FRAME_OHM * current.value : 0
+  return following([current, ...pieces], worked('lost in wires and frame', pieces.map((_, i) => `{${i}}`).concat(frame ? `{${pieces.length}}` : []).join(' + '), [...pieces.map((p) => term(lastLine(p).name, p.value, 'voltage')), ...(frame ? [term('frame', inFrame, 'voltage')] : [])],
+    pieces.reduce((sum, p) => sum + p.value, inFrame), 'voltage', '§1.2'))
+}
 
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { systemV } = job.machine
@@ -34,10 +53,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
     {
       ...wires, scale,
       compute: (bench) => {
-        const current = runCurrent(bench, circuit.fan!)
-        const { conductors, frame } = wiresOf(bench, circuit)
-        const lost = following([current], voltageDrop(current.value, conductors, frame))
-        return over(allowed(dropShare), lost, 0, 'voltage', '§1.2')
+        return over(allowed(dropShare), lostInWires(bench, job, circuit), 0, 'voltage', '§1.2')
       },
     },
     {

@@ -1,0 +1,60 @@
+import { z } from 'zod'
+import { wireSizes } from '../units'
+import { idSchema } from '../parts'
+
+/** Where a fan's current comes from. Road lights stand here so that they can be refused in words. */
+export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug', 'road lights'] as const
+export type Feed = (typeof feeds)[number]
+
+/** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
+export const conductorRoles = ['feed', 'return', 'control', 'trigger', 'coil-return', 'supply-return', 'override', 'call', 'timer', 'lamp'] as const
+export type ConductorRole = (typeof conductorRoles)[number]
+
+export const controlIntents = ['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const
+export const parkedIntents = ['the fan', 'fan and controller', 'everything behind the fuse'] as const
+export const otherSystems = ['nothing', 'air conditioning', 'hydraulic oil'] as const
+
+/** What the mechanic wants of the circuit, apart from how it is built; when it may be live stands under `use`. */
+export const intentSchema = z.strictObject({
+  control: z.enum(controlIntents),
+  ifControllerDies: z.enum(['nothing', 'the override']),
+  deadWhenParked: z.enum(parkedIntents),
+  alsoFor: z.enum(otherSystems),
+})
+
+const words = z.string().trim().min(1).max(80)
+/** A change to a harness that came with a kit or with the machine; each kind is an entry of `wiring/harness`. */
+export const harnessEditSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ id: idSchema, kind: z.literal('length'), conductor: idSchema, fromM: z.number().min(0).max(60), toM: z.number().min(0).max(60) }),
+  z.strictObject({ id: idSchema, kind: z.literal('thicken'), conductors: z.array(idSchema).min(1).max(8), from: z.array(z.enum(wireSizes).nullable()).max(8), to: z.enum(wireSizes) }),
+  z.strictObject({ id: idSchema, kind: z.literal('swap leads'), fan: idSchema }),
+  z.strictObject({ id: idSchema, kind: z.literal('cut loop off'), what: words }),
+  z.strictObject({ id: idSchema, kind: z.literal('second relay') }),
+  z.strictObject({ id: idSchema, kind: z.literal('breaker to fuse'), fuse: idSchema, ratingA: z.number().min(0.5).max(100) }),
+  z.strictObject({ id: idSchema, kind: z.literal('connector'), what: words, crimps: z.int().min(0).max(8) }),
+])
+export type HarnessEdit = z.infer<typeof harnessEditSchema>
+
+export const wiringSchema = z.strictObject({
+  intent: intentSchema,
+  /** the side of coil or fan on which the thermostat sits */
+  side: z.enum(['positive', 'ground']),
+  /** where coil and controller draw: behind the key, or from the fan's own feed behind its fuse */
+  controlFrom: z.enum(['key', 'feed']),
+  override: z.enum(['none', 'key', 'feed']),
+  /** which of the job's switches override and isolator are; null where not chosen */
+  overrideSwitch: idSchema.nullable(),
+  isolatorSwitch: idSchema.nullable(),
+  isolator: z.boolean(),
+  /** keeps the control alive for the after-run once the key is off */
+  timer: z.boolean(),
+  /** another system can call the fan */
+  call: z.boolean(),
+  /** shows that the fan is live */
+  lamp: z.boolean(),
+  /** what an accessory block or existing plug may be loaded with, A; null where nobody knows */
+  feedRatedA: z.number().min(0.5).max(200).nullable(),
+  edits: z.array(harnessEditSchema).max(40),
+})
+export type Wiring = z.infer<typeof wiringSchema>
+export type Intent = Wiring['intent']

@@ -1,0 +1,33 @@
+import { prove, type CircuitIntent, type Proof } from '../../circuit'
+import { timeToFloor } from '../../electrical'
+import { Bench } from '../../reading'
+import { lookupOf } from '../address'
+import type { Job } from '../document'
+import { batteryAt } from '../margins/battery'
+import { netlistOf, type JobNetlist } from './netlist'
+
+export const intentOf = (job: Job): CircuitIntent => ({ ...job.wiring.intent, live: job.use.live })
+
+const inHours = (seconds: number): string => {
+  const minutes = Math.round(seconds / 60)
+  if (minutes < 60) return `${minutes} min`
+  if (minutes >= 48 * 60) return `${Math.round(minutes / 1440)} days`
+  return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`
+}
+
+export interface JobProof extends Proof { readonly net: JobNetlist }
+
+const known = new WeakMap<Job, JobProof>()
+
+/** How long a current takes to bring the job's battery to its floor, on the coldest day. @see engineering §1.9 */
+export const emptiesIn = (job: Job) => (amps: number): string => inHours(timeToFloor(batteryAt(new Bench(lookupOf(job)), job), amps).value)
+
+/** A job's circuit held against its intent; jobs are immutable, so it is worked out once. */
+export function provedCircuit(job: Job): JobProof {
+  const before = known.get(job)
+  if (before) return before
+  const net = netlistOf(job)
+  const proof = { ...prove(net, intentOf(job), emptiesIn(job)), net }
+  known.set(job, proof)
+  return proof
+}
