@@ -2,8 +2,9 @@
 const may = {
   core: ['core'],
   formats: ['formats', 'core'],
-  workers: ['workers', 'formats', 'core'],
-  store: ['store', 'formats', 'core'],
+  layout: ['layout', 'core'],
+  workers: ['workers', 'layout', 'formats', 'core'],
+  store: ['store', 'layout', 'formats', 'core'],
   ui: ['ui', 'core'],
   cli: ['cli', 'formats', 'core'],
   stations: ['stations', 'ui', 'workers', 'formats', 'core'],

@@ -1,6 +1,7 @@
 import type { Transaction } from 'kysely'
 import { evaluationSchema, type Evaluation, type Job } from '../core/job'
 import { benchSheet, sheetSchema, type Sheet } from '../core/plan'
+import { circuitPlan } from '../layout/circuit-plan'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 
@@ -12,7 +13,7 @@ export async function seal(trx: Transaction<Tables>, id: string, revision: numbe
   const { by, at, coreVersion } = job.signature!
   await trx.insertInto('seals').values({
     job_id: id, revision, signed_at: at, signed_by: by, core_version: coreVersion,
-    evaluation: JSON.stringify(evaluation), sheet: JSON.stringify(benchSheet(job, evaluation)),
+    evaluation: JSON.stringify(evaluation), sheet: JSON.stringify(benchSheet(job, evaluation, await circuitPlan(job))),
   }).execute()
 }
 

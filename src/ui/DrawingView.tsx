@@ -13,12 +13,17 @@ interface Props {
   readonly drawing: Drawing
   readonly movable?: Readonly<Record<string, Movable>>
   readonly onMove?: Moved
+  /** what can be chosen by a click, Enter or space, by the same handles */
+  readonly pickable?: Readonly<Record<string, Movable>>
+  readonly picked?: string | null
+  readonly onPick?: (handle: string) => void
   readonly maxHeight?: number
 }
 
 interface Frame { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
 
 const MOST_ZOOM = 12
+const PIXELS_PER_MM = 1.9
 const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
 
 function One({ shape }: { readonly shape: Shape }) {
@@ -26,14 +31,15 @@ function One({ shape }: { readonly shape: Shape }) {
   const className = `pen-${shape.pen}`
   if (shape.kind === 'rect') return <rect className={className} x={shape.x} y={shape.y} width={Math.max(0, shape.w)} height={Math.max(0, shape.h)} />
   if (shape.kind === 'circle') return <circle className={className} cx={shape.x} cy={shape.y} r={shape.r} />
-  return <path className={className} d={`M${shape.points.map(([x, y]) => `${x} ${y}`).join('L')}${shape.closed ? 'Z' : ''}`} />
+  // thickness told by the drawing itself stands in pixels, whatever the zoom
+  return <path className={className} {...(shape.weight === undefined ? {} : { style: { strokeWidth: shape.weight * PIXELS_PER_MM } })} d={`M${shape.points.map(([x, y]) => `${x} ${y}`).join('L')}${shape.closed ? 'Z' : ''}`} />
 }
 
 /** Shapes that follow each other and stand for the same movable thing are one group; what is written beside it is not a part of it. */
-function grouped(shapes: readonly Shape[], movable: Readonly<Record<string, Movable>>): { readonly handle: string | null; readonly shapes: Shape[] }[] {
+function grouped(shapes: readonly Shape[], named: Readonly<Record<string, Movable>>): { readonly handle: string | null; readonly shapes: Shape[] }[] {
   const groups: { handle: string | null; shapes: Shape[] }[] = []
   for (const s of shapes) {
-    const handle = s.kind !== 'text' && s.of && movable[s.of] ? s.of : null
+    const handle = s.kind !== 'text' && s.of && named[s.of] ? s.of : null
     const last = groups.at(-1)
     if (last && last.handle === handle) last.shapes.push(s)
     else groups.push({ handle, shapes: [s] })
@@ -44,7 +50,7 @@ function grouped(shapes: readonly Shape[], movable: Readonly<Record<string, Mova
 const none: Readonly<Record<string, Movable>> = {}
 
 /** A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys + − 0 zoom. */
-export function DrawingView({ drawing, movable = none, onMove, maxHeight = 430 }: Props) {
+export function DrawingView({ drawing, movable = none, onMove, pickable = none, picked = null, onPick, maxHeight = 430 }: Props) {
   const svg = useRef<SVGSVGElement>(null)
   // null: all of it
   const [view, setView] = useState<Frame | null>(null)
@@ -97,7 +103,8 @@ export function DrawingView({ drawing, movable = none, onMove, maxHeight = 430 }
     own?.addEventListener('touchstart', hold, { passive: false })
     return () => own?.removeEventListener('touchstart', hold)
   }, [])
-  const named = Object.keys(movable).length > 0
+  const all = { ...movable, ...pickable }
+  const named = Object.keys(all).length > 0
   const seen = new Set<string>()
   return (
     <figure className="drawing">
@@ -107,11 +114,20 @@ export function DrawingView({ drawing, movable = none, onMove, maxHeight = 430 }
           else if (e.key === '-') zoom(1 / 1.4)
           else if (e.key === '0') { e.stopPropagation(); setView(null) }
         }}>
-        {grouped(drawing.shapes, movable).map(({ handle, shapes }, i) => {
+        {grouped(drawing.shapes, all).map(({ handle, shapes }, i) => {
           const inside = shapes.map((s, k) => <One key={k} shape={s} />)
           if (handle === null) return <g key={i}>{inside}</g>
           const firstOfIt = !seen.has(handle)
           seen.add(handle)
+          if (pickable[handle]) {
+            const pick = (): void => onPick?.(handle)
+            return (
+              <g key={i} className={`pickable${picked === handle ? ' picked' : ''}`} onClick={pick} {...(firstOfIt ? {
+                tabIndex: 0, role: 'button', 'aria-label': pickable[handle]!.name, 'aria-pressed': picked === handle,
+                onKeyDown: (e: React.KeyboardEvent) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); e.stopPropagation(); pick() } },
+              } : {})}>{inside}</g>
+            )
+          }
           return (
             <g key={i} data-movable={handle} className="movable" {...(firstOfIt ? {
               tabIndex: 0, role: 'button', 'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift for ten`,

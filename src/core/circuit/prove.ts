@@ -59,7 +59,8 @@ const allows = (intent: CircuitIntent, net: Netlist, c: Conditions): boolean => 
   const isolated = net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator') && !c.isolator
   if (isolated) return false
   const keyed = net.elements.some((e) => e.kind === 'switch' && e.by === 'key')
-  return intent.live === 'isolator' ? true : c.key || (!keyed && intent.live !== 'key only') || (intent.live === 'after-run' && c.timer)
+  // a machine without a key has only its isolator, if that
+  return intent.live === 'isolator' || !keyed || c.key || (intent.live === 'after-run' && c.timer)
 }
 
 /** Whether the intent wants the fans on. */
@@ -185,6 +186,8 @@ export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: numbe
     if (!runs) note(ready ? 'with a dead controller the override does not run the fan' : 'there is no override to run the fan with a dead controller', ready ? { ...ready, heat: 'hot' } : parked.conditions)
   }
   if (intent.alsoFor !== 'nothing' && !net.elements.some((e) => e.name === 'call')) note(`the ${intent.alsoFor === 'hydraulic oil' ? 'hydraulics' : 'air conditioning'} cannot call the fan`, parked.conditions)
+  if (intent.live === 'isolator' && !net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator')) note('there is no isolator', parked.conditions)
+  if (intent.live === 'after-run' && !net.elements.some((e) => e.name === 'timer')) note('there is no after-run timer: nothing runs the fan once the key is off, or nothing ends it', parked.conditions)
   if (intent.control === 'thermostat and override' && !net.elements.some((e) => e.name === 'override')) note('there is no override', parked.conditions)
   const leak = states.find((s) => !s.wanted && !s.conditions.key && s.solution.amps.get('override')! > 1e-3)
   if (leak) note('the override is live with the key off: left on, nothing reminds anybody', leak.conditions)
@@ -202,3 +205,27 @@ export function mismatchInWords(net: Netlist, { text, states }: Mismatch): strin
   return `${stateInWords(first, net)}: ${text}${states.length > 1 ? ` (and in ${states.length - 1} more ${states.length > 2 ? 'states' : 'state'})` : ''}`
 }
 
+
+/** Most of its battery's voltage at a terminal that should be at ground tells a bad ground. */
+const LIFTED_V = 1.5
+
+/**
+ * What a mechanic would hear, see and measure in one state.
+ * @param way which way a fan blows once it turns forwards (1) or backwards (−1), in words
+ */
+export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, direction: 1 | -1) => string): string[] {
+  const words: string[] = []
+  const coils = net.elements.filter((e) => e.kind === 'coil')
+  for (const c of coils) words.push(s.chattering.includes(c.relay) ? `${c.label}: it chatters` : s.states.pulled.has(c.relay) ? `${c.label}: clicks and stays in` : `${c.label}: silent`)
+  for (const m of motorsOf(net)) {
+    const speed = s.speeds.get(m.name) ?? 0
+    const amps = Math.abs(s.amps.get(m.name) ?? 0)
+    if (m.jammed && amps > 0.1) words.push(`${m.label} is held fast and takes ${amps.toFixed(1)} A`)
+    else if (Math.abs(speed) < TURNS) words.push(`${m.label} stands${amps > 0.05 ? `, though ${amps.toFixed(2)} A go through it` : ''}`)
+    else words.push(`${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${Math.round(100 * Math.abs(speed))} % of its rated speed${Math.abs(speed) < SLOW ? ', slow' : ''}: ${way(m, speed < 0 ? -1 : 1)}`)
+    const low = Math.min(s.volts.get(m.a) ?? 0, s.volts.get(m.b) ?? 0)
+    if (low > LIFTED_V && amps > 0.05) words.push(`its ground terminal is at ${low.toFixed(1)} V instead of nearly nothing: the ground is bad`)
+  }
+  for (const o of s.opened) words.push(`${o.label} opens: ${o.ampsBefore.toFixed(0)} A, ${Number.isFinite(o.longestS) ? `within ${o.longestS < 1 ? o.longestS.toFixed(2) : o.longestS.toFixed(1)} s` : 'sooner or later'}`)
+  return words
+}

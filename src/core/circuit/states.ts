@@ -1,5 +1,6 @@
 import { heats, switchings, type Conditions, type Heat, type Netlist, type Switching } from './netlist'
-import { Circuit, type Solution } from './solve'
+import type { Circuit} from './solve';
+import { type Solution } from './solve'
 
 /** What of a circuit can be switched from outside; the engine always can. */
 export function switchingsOf(net: Netlist): Switching[] {

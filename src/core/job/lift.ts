@@ -83,6 +83,10 @@ const feedOf = (job: Raw, run: Raw, fallback: number): number => {
   return isRaw(own) ? valueOf(own.lengthM, fallback) : fallback
 }
 
+/** What was one step has become several: who has passed it is not asked again. */
+const split: Readonly<Record<string, readonly string[]>> = { route: ['dry-fit', 'sleeves', 'fasten'], 'battery-on': ['continuity', 'insulation'] }
+const finerSteps = (done: unknown): unknown => (Array.isArray(done) ? done.flatMap((d: unknown) => [d, ...(isRaw(d) ? (split[String(d.step)] ?? []).map((step) => ({ ...d, step })) : [])]) : done)
+
 /** Version 3 knew one feed and one way back a fan, and left the rest of the circuit to the mechanic: a fan that died with the key, or by its own isolator. */
 function fromVersion3(job: Raw): Raw {
   const machine = isRaw(job.machine) ? job.machine : {}
@@ -94,8 +98,8 @@ function fromVersion3(job: Raw): Raw {
   const wiring = wiringBeside(trailer)
   return {
     ...job, version: 4,
-    wiring: { ...wiring, timer: afterRun, intent: { ...wiring.intent, control: hand ? 'hand switch' : always ? 'always on' : 'thermostat' } },
-    ...within(job, 'use', (u) => ({ ...u, live: trailer ? 'isolator' : u.live })),
+    wiring: { ...wiring, isolator: false, timer: afterRun, intent: { ...wiring.intent, control: hand ? 'hand switch' : always ? 'always on' : 'thermostat' } },
+    ...within(job, 'build', (b) => ({ ...b, done: finerSteps(b.done) })),
     ...each(job, 'runs', (r) => ({ ...r, switchAtM: typical(Math.round(40 * feedOf(job, r, t.routes.feedM)) / 100) })),
     ...(Array.isArray(job.conductors) ? { conductors: [...job.conductors.map((c: unknown) => (isRaw(c) ? { ...c, colour: c.role === 'return' ? usualColours.return : usualColours.feed } : c)), ...controlConductors(t, job.units === 'imperial' ? 'imperial' : 'metric')] } : {}),
   }

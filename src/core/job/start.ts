@@ -95,7 +95,7 @@ export const switchAt = ({ routes }: TypicalMachine) => typical(Math.round(route
 /** How a fan is usually switched: behind the key, or by its own isolator where there is no key. @see the defaults of the job */
 export const wiringBeside = (trailer: boolean): Job['wiring'] => ({
   intent: { control: 'thermostat', ifControllerDies: 'nothing', deadWhenParked: 'the fan', alsoFor: 'nothing' },
-  side: 'positive', controlFrom: trailer ? 'feed' : 'key', override: 'none', overrideSwitch: null, isolatorSwitch: null, isolator: trailer, timer: false, call: false, lamp: false, feedRatedA: null, edits: [],
+  side: 'positive', controlFrom: trailer ? 'feed' : 'key', override: 'none', overrideSwitch: null, isolatorSwitch: null, isolator: trailer, timer: false, call: false, lamp: false, feedRatedA: null, edits: [], unknowns: [],
 })
 
 const engineOf = (t: TypicalMachine, medium: 'coolant' | 'air'): Job['engine'] => t.engine && {

@@ -35,6 +35,19 @@ export const harnessEditSchema = z.discriminatedUnion('kind', [
 ])
 export type HarnessEdit = z.infer<typeof harnessEditSchema>
 
+/** Something in the machine that nobody knows: its wires or pins, and what the meter has said of them so far. */
+export const unknownSchema = z.strictObject({
+  id: idSchema, kind: z.enum(['plug', 'pigtail', 'relay']), name: words,
+  wires: z.array(z.strictObject({
+    id: idSchema,
+    /** its colour, or what is stamped beside the pin */
+    mark: z.string().trim().min(1).max(30),
+    size: z.enum(wireSizes).nullable(), fuseA: z.number().min(0.5).max(200).nullable(),
+  })).min(2).max(8),
+  readings: z.array(z.strictObject({ test: idSchema, wire: idSchema, /** the other pin, for a relay */ to: idSchema.nullable(), /** null: open, no reading */ value: z.number().min(-100).max(1e9).nullable(), typed: z.string().max(40) })).max(120),
+})
+export type Unknown = z.infer<typeof unknownSchema>
+
 export const wiringSchema = z.strictObject({
   intent: intentSchema,
   /** the side of coil or fan on which the thermostat sits */
@@ -55,6 +68,7 @@ export const wiringSchema = z.strictObject({
   /** what an accessory block or existing plug may be loaded with, A; null where nobody knows */
   feedRatedA: z.number().min(0.5).max(200).nullable(),
   edits: z.array(harnessEditSchema).max(40),
+  unknowns: z.array(unknownSchema).max(8),
 })
 export type Wiring = z.infer<typeof wiringSchema>
 export type Intent = Wiring['intent']

@@ -1,6 +1,7 @@
 import type { AlterationKind, Job } from '../job/document'
 import { jobKinds } from '../job/kinds'
 import { holeMove } from '../job/margins'
+import { hasWire } from '../job/wiring/used'
 import { mounts } from './mounts'
 
 /** What is done to the machine that was not so before. */
@@ -20,7 +21,7 @@ export function alterationsOf(job: Job): Alteration[] {
   const own: { id: string; kind: AlterationKind; what: string }[] = [
     ...(alters ? [{ id: 'mount', ...alters }] : []),
     ...(Math.abs(holeMove(job) ?? 0) > 0.0005 ? [{ id: 'pins', kind: 'hole' as const, what: 'pin holes moved for the new core' }] : []),
-    ...(job.runs.some((r) => r.source === 'key switch') ? [{ id: 'key-wire', kind: 'splice' as const, what: 'a joint into the wire behind the key switch' }] : []),
+    ...(job.runs.some((r) => r.source === 'key switch') || (job.engine !== null && job.fans.length > 0 && job.controllers.length > 0 && job.wiring.controlFrom === 'key' && hasWire(job, 'control')) ? [{ id: 'key-wire', kind: 'splice' as const, what: 'a joint into the wire behind the key switch' }] : []),
   ]
   return [...own.map((a) => ({ ...a, fromPlan: true })), ...job.alterations.map((a) => ({ ...a, fromPlan: false }))].map((a) => {
     const { undoable } = alterationWords[a.kind]

@@ -46,11 +46,11 @@ test('what a fan would not cure is asked of the machine it can happen to, and a 
   expect(planWarnings(answerCheck(leaking, 'leak', null, '2026-01-15T09:01:00Z'))).toEqual([])
 })
 
-test('steps of every kind: once each, battery last, cautions that exist, nothing drained that holds nothing', () => {
+test('steps of every kind: once each, battery and then the fuse last, cautions that exist, nothing drained that holds nothing', () => {
   for (const job of everyKind) {
     const steps = stepsOf(job)
     expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
-    expect(steps.at(-1)!.id).toBe('battery-on')
+    expect(steps.slice(-2).map((s) => s.id)).toEqual(['battery-on', 'fuse-in'])
     for (const c of steps.flatMap((s) => s.cautions)) expect(cautions[c]).toBeTruthy()
     if (!job.cooling) expect(steps.map((s) => s.id)).not.toEqual(expect.arrayContaining(['drain']))
     if (!job.cooling) expect(steps.flatMap((s) => s.cautions)).not.toContain('hotCoolant')

@@ -5,6 +5,7 @@ import { stepsOf } from './steps'
 import { fieldsAt } from '../job/address'
 import type { Job } from '../job/document'
 import type { Station } from '../fields'
+import { wiresInUse } from '../job/wiring/used'
 
 export interface Filled {
   readonly done: number
@@ -35,7 +36,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
   ],
   power: (job) => (job.trailer ? [{ name: "the tow cable's size", made: job.trailer.cableSize !== null }] : []),
   wire: (job) => [
-    { name: 'conductor sizes', made: job.conductors.every((c) => c.size !== null) },
+    { name: 'conductor sizes', made: wiresInUse(job).every((c) => c.size !== null) },
     { name: 'a fuse', made: job.runs.every((r) => r.fuse !== null) },
     ...job.runs.filter((r) => r.switchedBy === 'relay').map((r) => ({ name: 'a relay', made: r.relay !== null })),
     ...job.runs.filter((r) => r.source === 'key switch').map((r) => ({ name: 'the key switch', made: r.keySwitch !== null })),

@@ -37,10 +37,10 @@ test('a signature stays through aftercare and falls with any other change', () =
   expect(signed({ ...open, after: open.after.map((a) => ({ ...a, dueOn: null })) }, 'me', '2026-03-01T10:00:00Z').after.map((a) => a.dueOn)).toEqual(['2026-03-02', '2026-03-08', '2026-03-31'])
 })
 
-test('steps come from the choices: battery last, coolant only if the core comes off', () => {
+test('steps come from the choices: battery and then the fuse last, coolant only if the core comes off', () => {
   const ids = (job: Job): string[] => stepsOf(job).map((s) => s.id)
   expect(ids(open)).not.toContain('drain')
-  expect(ids(open).at(-1)).toBe('battery-on')
+  expect(ids(open).slice(-2)).toEqual(['battery-on', 'fuse-in'])
   const off = ids({ ...open, place: { ...open.place, mount: 'bracket' } })
   expect(off).toEqual(expect.arrayContaining(['drain', 'core-off', 'core-on', 'refill']))
   expect(off.indexOf('drain')).toBeLessThan(off.indexOf('mount'))
@@ -64,7 +64,7 @@ test('what to press is the controller\'s own description with the figures in it'
 
 test('the sheet reads in working order and tells of a missing fuse', () => {
   const sheet = benchSheet(changeFuse(open, null), evaluate(changeFuse(open, null)))
-  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Place', 'Setting and keys', 'Steps', 'Proof against prediction', 'Cautions', 'Signature'])
+  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Circuit', 'Cut list', 'Place', 'Setting and keys', 'Steps', 'Proof against prediction', 'Cautions', 'Signature'])
   expect(JSON.stringify(sheet)).toMatch(/NONE FITTED/)
 })
 

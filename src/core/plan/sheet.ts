@@ -1,5 +1,10 @@
 import { z } from 'zod'
-import { drawingSchema, frontView, sectionView } from '../drawing'
+import { mismatchInWords, stateInWords } from '../circuit'
+import { drawingSchema, frontView, sectionView, type Drawing } from '../drawing'
+import { cutList } from '../job/wiring/cut-list'
+import { editInWords } from '../job/wiring/harness'
+import { provedCircuit } from '../job/wiring/proof'
+import { roleNames } from '../job/wiring/role-names'
 import { Bench, spreadOf } from '../reading'
 import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
 import { onOffPoints } from '../control'
@@ -76,10 +81,32 @@ function partsAndWire(job: Job, units: UnitSystem): Section {
     ['probe', partName(circuit!.probe.part), ''],
     ...(run.switchedBy === 'relay' ? [['relay', partName(job.relays.find((r) => r.id === run.relay)?.part), '']] : []),
     ['fuse', circuit!.fuse ? `${circuit!.fuse.ratingA} A ${circuit!.fuse.kind}` : 'NONE FITTED', circuit!.fuse ? `${format(circuit!.fuse.fromPostM.value, 'length', units)} from the post` : ''],
-    ...circuit!.conductors.map((c) => [c.role === 'feed' ? 'feed' : 'way back', c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen', format(c.lengthM.value, 'run', units)]),
-    ['source', run.source === 'battery' ? 'fused straight from the battery' : 'through the key switch', run.frame ? 'back through the frame' : 'back to the battery'],
+    ...circuit!.conductors.map((c) => [roleNames[c.role], c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen', format(c.lengthM.value, 'run', units)]),
+    ['source', feedWords[run.source], run.frame ? 'back through the frame' : 'back to the battery'],
   ]
   return section('Parts and wire', [], ['part', 'what', 'how'], rows)
+}
+
+/** Where each kind of feed comes from, in words. */
+export const feedWords: Readonly<Record<Job['runs'][number]['source'], string>> = {
+  battery: 'fused straight from the battery', 'key switch': 'through the key switch', 'accessory block': 'from the accessory block', 'existing plug': "from the loom's own plug", 'road lights': 'FROM A ROAD-LIGHTING WIRE',
+}
+
+/** The circuit as drawn and proved, and every wire as it is cut. @param drawn in its running state; null where nobody has laid it out */
+function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Section[] {
+  const { net, mismatches, rows, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
+  const says = [
+    ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)), ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
+    `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ${liveWhenParked.length ? liveWhenParked.map((n) => n.name.replaceAll('_', ' ')).join(', ') : 'nothing'}.`,
+    ...switches.map((s) => `${s.label}: ${format(s.amps, 'current', units, 2)}${s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`}${s.verdict === 'short' ? ', SHORT' : ''}.`),
+  ]
+  const states = rows.flatMap((r) => r.states).map((s) => [stateInWords(s.conditions, net), s.fans.map((f) => (Math.abs(f.speed) < 0.03 ? 'stands' : `${Math.round(100 * f.speed)} %, ${format(Math.abs(f.amps), 'current', units, 2)}`)).join('; '), s.mismatch ? 'not as asked' : 'as asked'])
+  const cut = cutList(job, [])
+  const wires = cut.wires.map((w) => [String(w.number), w.label, `${w.size ?? 'size?'} ${w.colour}`, format(w.cutM, 'run', units, 3), w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '), `${w.sleeve}; ${w.insulationC} °C`])
+  return [
+    { ...section('Circuit', says, ['state', 'fan', ''], states), ...(drawn ? { drawings: [drawn] } : {}) },
+    section('Cut list', [...cut.totals.map((t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`), ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`)], ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'], wires),
+  ]
 }
 
 /** Where the fan sits, to scale, and how it is held; nothing where it stays where it was. */
@@ -152,8 +179,9 @@ function beforeSection(job: Job, units: UnitSystem): Section {
 /**
  * The bench sheet of a job, in the order in which it is read at the bench.
  * @param evaluation of the same job
+ * @param circuit the circuit in its running state, as somebody has laid it out
  */
-export function benchSheet(job: Job, evaluation: Evaluation): Sheet {
+export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | null = null): Sheet {
   const units = job.units
   const steps = stepsOf(job)
   const named = new Set<Caution>(['maker', ...steps.flatMap((s) => s.cautions)])
@@ -167,6 +195,7 @@ export function benchSheet(job: Job, evaluation: Evaluation): Sheet {
       readings(job, units),
       marginSection(evaluation, units),
       partsAndWire(job, units),
+      ...circuitSections(job, units, circuit),
       ...placeSection(job),
       settingSection(job, units),
       section(`Steps, ${handsOnMinutes(steps)} min of hands`, [], ['no.', 'step', 'how', 'done'], steps.map((s, i) => [

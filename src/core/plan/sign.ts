@@ -5,11 +5,15 @@ import { planWarnings } from './warnings'
 import type { Job, MarginId } from '../job/document'
 import { CORE_VERSION, type Evaluation } from '../job/evaluation'
 import { careDays } from '../job/start'
+import { mismatchInWords } from '../circuit'
+import { wiresInUse } from '../job/wiring/used'
+import { provedCircuit } from '../job/wiring/proof'
 
 /** Something that must be accepted by name before a job is signed. */
 export interface ToAccept { readonly margin: MarginId | 'plan'; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly worst: number | null; readonly text: string; readonly accepted: boolean }
 
 const ROUNDING = 1e-9
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** What stands between a job and its signature. */
 export interface Signing {
@@ -31,13 +35,18 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   if (!job.fans.length) blockers.push('No fan chosen.')
   if (!job.controllers.length) blockers.push('No controller chosen.')
   for (const m of evaluation.margins) if (m.verdict === 'short' && !(m.id === 'fuse' && m.value === null)) blockers.push(`${m.name} is short.`)
-  if (job.conductors.some((c) => c.size === null)) blockers.push('A conductor has no size.')
+  if (wiresInUse(job).some((c) => c.size === null)) blockers.push('A conductor has no size.')
   const unmade = stepsOf(job).filter((s) => !job.build.done.some((d) => d.step === s.id))
   if (unmade.length) blockers.push(`${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`)
   const unproved = proofsOf(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
   if (unproved.length) blockers.push(`${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`)
   const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
+  if (job.fans.length && job.controllers.length) {
+    const { net, mismatches } = provedCircuit(job)
+    for (const p of net.problems.filter((x) => x.level === 'refused')) blockers.push(p.text)
+    for (const m of mismatches) blockers.push(`The circuit does not do what you asked for. ${capital(mismatchInWords(net, m))}.`)
+  }
   if (job.setting.state === 'test') blockers.push('The controller is on its test setting: put back the working setting.')
   // what was accepted covers what is no worse; a change for the worse must be accepted anew
   const accepted = (margin: MarginId | 'plan', part: string, verdict: ToAccept['verdict'], worst: number | null): boolean =>

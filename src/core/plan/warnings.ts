@@ -2,6 +2,7 @@ import type { Job } from '../job/document'
 import { jobKinds } from '../job/kinds'
 import { alterationsOf, alterationWords } from './alterations'
 import { typicalMachines } from '../job/typical'
+import { netlistOf } from '../job/wiring/netlist'
 import { format } from '../units'
 import { inletNeeded, tiesOf } from './fastening'
 import { ingressFaults } from './ingress'
@@ -45,6 +46,7 @@ export function planWarnings(job: Job): PlanWarning[] {
   if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan) found.push({ id: 'inlet', text: `The inlet is smaller than 1.2 × the fan's annulus: ${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`, helps: 'Open another vent low down, or take the next smaller fan.' })
   if (job.place.inletFrom === 'near an exhaust') found.push({ id: 'inlet air', text: 'The inlet draws near an exhaust: hot gas goes through the core or into the bay.', helps: 'Lead the exhaust away, or draw from the other side.' })
   if (job.place.inletFrom === 'its own outlet') found.push({ id: 'inlet air', text: 'The inlet draws the fan’s own hot outlet air.', helps: 'Part inlet and outlet with a sheet or a duct.' })
+  netlistOf(job).problems.filter((p) => p.level === 'warns').forEach((p, i) => found.push({ id: `circuit ${p.at ?? i}`, text: p.text, helps: 'Wire shows it in the circuit; mend it there.' }))
   const likely = job.checks.find((c) => c.found === 'looks like it')
   if (likely) found.push({ id: `cure ${likely.id}`.slice(0, 60), text: 'Something else looks like the cause; a fan may not be the cure.', helps: 'Mend that first and run it again; the job can end there.' })
   return found

@@ -73,8 +73,9 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
         doc.text(s.text, s.anchor === 'start' ? s.x : s.anchor === 'end' ? s.x - width : s.x - width / 2, s.y - s.size, { lineBreak: false })
         continue
       }
-      const faint = s.pen === 'faint' || s.pen === 'swept'
-      doc.lineWidth((s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' ? 1 : 0.5) / scale).strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
+      if (s.pen === 'hit' || s.pen === 'flow') continue
+      const faint = s.pen === 'faint' || s.pen === 'swept' || s.pen === 'wire-floating'
+      doc.lineWidth((s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' || s.pen === 'part-heavy' ? 1 : s.kind === 'path' && s.weight !== undefined ? s.weight * scale : 0.5) / scale).strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
       if (s.kind === 'rect') doc.rect(s.x, s.y, s.w, s.h)
       else if (s.kind === 'circle') doc.circle(s.x, s.y, s.r)
       else s.points.forEach(([x, y], i) => (i ? doc.lineTo(x, y) : doc.moveTo(x, y)))

@@ -87,7 +87,7 @@ function Tray(props: StationProps) {
       <h2>When it may run</h2>
       {!job.trailer && (
         <>
-          <ChoiceField label="Live" value={job.use.live} options={[{ value: 'key only', name: 'with the key only' }, { value: 'after-run', name: 'also after switch-off' }]} onChange={(live) => settle((j) => changeUse(j, { live }))} />
+          <ChoiceField label="Live" value={job.use.live} options={[{ value: 'key only', name: 'with the key only' }, { value: 'after-run', name: 'also after switch-off' }, { value: 'isolator', name: 'by its own isolator' }]} onChange={(live) => settle((j) => changeUse(j, { live }))} />
           <YesNoField label="May run while cranking" value={job.use.fanWhileCranking} onChange={(fanWhileCranking) => settle((j) => changeUse(j, { fanWhileCranking }))} />
         </>
       )}

@@ -50,7 +50,9 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
   const suffix = tag ? circuit.suffix : ''
   if (e.name.startsWith('contact')) return { id: 'relay', name: 'relay', suffix, rating: e.rating, needs: 'a relay' }
   if (e.name.startsWith('output')) return { id: 'controller', name: "controller's own contact", suffix, rating: e.rating, needs: circuit.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller' }
-  const [id, name, needs] = contactWords[e.name.replace(/\d+$/, '')]!
+  const words = contactWords[e.name.replace(/\d+$/, '')]
+  if (!words) return null
+  const [id, name, needs] = words
   const ratedA = job.wiring.feedRatedA
   const rating = e.rating ?? ((id === 'block' || id === 'plug') && ratedA !== null ? { ratedA, rating: 'motor' as const, makeA: null } : null)
   return { id, name, suffix, rating, needs }

@@ -22,7 +22,13 @@ const SOLENOID_OHM = 40
 const MISSING_SIZE = '1 mm²' as const
 
 /** Something about a circuit that must be said before any figure of it is believed. */
-export interface Problem { readonly at: string | null; readonly text: string; /** no figure of it counts */ readonly refused: boolean }
+export interface Problem {
+  /** the element it concerns */
+  readonly at: string | null
+  readonly text: string
+  /** refused: no figure of it counts; warns: must be looked at; waits: something is not chosen or known yet */
+  readonly level: 'refused' | 'warns' | 'waits'
+}
 
 /** A job's circuit as data, with what is wrong with it before it is solved. */
 export interface JobNetlist extends Netlist { readonly problems: readonly Problem[] }
@@ -44,7 +50,7 @@ class Builder {
   constructor(readonly job: Job, readonly bench: Bench) {}
 
   add(e: Element): void { this.elements.push(e) }
-  say(text: string, at: string | null = null, refused = false): void { this.problems.push({ at, text, refused }) }
+  say(text: string, at: string | null = null, level: Problem['level'] = 'waits'): void { this.problems.push({ at, text, level }) }
 
   /** Resistance of a piece of a conductor at the temperature its current brings it to. */
   piece(c: RunConductor, lengthM: number, currentA: number): number {
@@ -73,8 +79,8 @@ function battery(b: Builder): void {
     kind: 'source', name: 'battery', label: 'battery', a: 'bat_plus', b: GROUND,
     restV: restVoltage(own.kind, charge, job.machine.systemV), runningV: bench.value('charging.regulatorV'), ohm: internalResistance(coldCrankingA, bench.value('surroundings.hottestC'), job.machine.systemV),
   })
-  if (job.machine.hasBattery === false) b.say('There is no battery: a fan has no source to run on.', 'battery', true)
-  if (job.machine.outputDc === false) b.say('The output is not direct current: a rectifier and regulator come first.', 'battery', true)
+  if (job.machine.hasBattery === false) b.say('There is no battery: a fan has no source to run on.', 'battery', 'refused')
+  if (job.machine.outputDc === false) b.say('The output is not direct current: a rectifier and regulator come first.', 'battery', 'refused')
 }
 
 const relayOf = (job: Job, relayId: string | null): RelayPart | null => job.relays.find((r) => r.id === relayId)?.part ?? null
@@ -110,7 +116,7 @@ const feedsFrom: Readonly<Record<Job['runs'][number]['source'], (b: Builder) => 
   'accessory block': (b) => othersFeed(b, 'block', 'accessory block'),
   'existing plug': (b) => othersFeed(b, 'plug', 'existing plug'),
   'road lights': (b) => {
-    b.say('Fed from a road-lighting wire: that circuit is never tapped. Take the charging pin or a feed of its own.', 'lights_wire', true)
+    b.say('Fed from a road-lighting wire: that circuit is never tapped. Take the charging pin or a feed of its own.', 'lights_wire', 'refused')
     if (!b.elements.some((e) => e.name === 'lights_wire')) b.wire('lights_wire', 'road-lighting wire', 'bat_plus', 'lights', LOOM_OHM)
     return 'lights'
   },
@@ -140,9 +146,9 @@ function fanRun(b: Builder, circuit: FanCircuit, n: number, before: readonly Fan
   const pieces = feedPieces(bench, circuit)
   const joints = (run.crimps * CRIMP_OHM + run.rings * RING_OHM) / 2
   const tag = `${n + 1}`
-  if (!feed) b.say(`There is no feed for fan ${tag}.`, `fan${tag}`)
-  if (!back && !run.frame) b.say(`There is no way back for fan ${tag}.`, `fan${tag}`)
-  if (feed && !pieces.fits && shared < 0) b.say('The feed is shorter than its pieces: fuse to post and contact to fan add up to more than its whole length. Measure it again.', `feed${tag}_b`)
+  if (!feed) b.say(`There is no feed for fan ${tag}.`, `fan${tag}`, 'refused')
+  if (!back && !run.frame) b.say(`There is no way back for fan ${tag}.`, `fan${tag}`, 'refused')
+  if (feed && !pieces.fits && shared < 0) b.say('The feed is shorter than its pieces: fuse to post and contact to fan add up to more than its whole length. Measure it again.', `feed${tag}_b`, 'warns')
   const ohm = (lengthM: number): number => (feed ? b.piece(feed, lengthM, current) : SWITCH_OHM)
   const direct = run.switchedBy === 'controller'
   const groundSide = job.wiring.side === 'ground'
@@ -174,7 +180,7 @@ function fanRun(b: Builder, circuit: FanCircuit, n: number, before: readonly Fan
     const rating = ratingOf(bench, fan)
     const [plus, minus] = fan.wiresSwapped ? [at.minus, at.plus] : [at.plus, at.minus]
     b.add({ kind: 'motor', name: `fan${tag}`, label: job.runs.length > 1 ? `${fan.part.name}, fan ${tag}` : fan.part.name, fan: fan.id, a: plus, b: minus, rating, jammed: false })
-    if (fan.wiresSwapped && fan.part.motor === 'brushless') b.say('A brushless fan must never have its wires swapped: that destroys it or does nothing.', `fan${tag}`)
+    if (fan.wiresSwapped && fan.part.motor === 'brushless') b.say('A brushless fan must never have its wires swapped: that destroys it or does nothing.', `fan${tag}`, 'warns')
   } else {
     b.say('No fan chosen: reckoned as a usual one of 5 A.', `fan${tag}`)
     b.add({ kind: 'motor', name: `fan${tag}`, label: 'fan, not chosen yet', fan: 'none', a: at.plus, b: at.minus, rating: { motor: 'brushed', ratedV: job.machine.systemV, ratedA: 5, lockedA: null, diameterM: 0.2 }, jammed: false })
@@ -275,10 +281,10 @@ function build(job: Job, bench: Bench): JobNetlist {
     if (run.switchedBy === 'controller') {
       const [a, out] = groundSide ? [own.fanMinus, `output${tag}_low`] : [own.switchIn, own.switchOut]
       if (part.band === 'ramp') {
-        if (groundSide) b.say('A ramp controller is drawn on the positive side here: follow its maker’s drawing.', `output${tag}`)
+        if (groundSide) b.say('A ramp controller is drawn on the positive side here: follow its maker’s drawing.', `output${tag}`, 'warns')
         b.add({ kind: 'chopper', name: `output${tag}`, label: `${part.name}, output`, controller: controller.id, a: own.switchIn, b: own.switchOut, return: GROUND, ohm: RELAY_CONTACT_OHM, rating: part.contact })
       } else output(b, controller, `output${tag}`, a, out)
-      if (chosen && !part.contact) b.say(`${part.name} cannot carry a fan itself: a relay comes between.`, `output${tag}`, false)
+      if (chosen && !part.contact) b.say(`${part.name} cannot carry a fan itself: a relay comes between.`, `output${tag}`)
       if (n === 0) besides(b, first, groundSide ? own.fanMinus : own.switchIn, out, groundSide)
       return
     }
@@ -292,9 +298,9 @@ function build(job: Job, bench: Bench): JobNetlist {
     const coilV = relay?.coilV ?? systemV
     const [pin86, pin85] = [`relay${tag}_86`, `relay${tag}_85`]
     b.add({ kind: 'contact', name: `contact${tag}`, label: relay ? `${relay.name}, 30 to 87` : 'relay, 30 to 87', relay: relayName, atRest: 'open', a: own.switchIn, b: own.switchOut, ohm: RELAY_CONTACT_OHM, rating: relay?.contact ?? null })
-    b.add({ kind: 'coil', name: `coil${tag}`, label: 'coil, 86 to 85', relay: relayName, a: pin86, b: pin85, ohm: (relay?.coilOhm ?? 90 * (coilV / 12)) * warm, pullInV: 7.2 * (coilV / 12) * warm, letGoV: 2.4 * (coilV / 12) * warm })
+    b.add({ kind: 'coil', name: `coil${tag}`, label: job.runs.length > 1 ? `coil of relay ${tag}` : 'relay coil, 86 to 85', relay: relayName, a: pin86, b: pin85, ohm: (relay?.coilOhm ?? 90 * (coilV / 12)) * warm, pullInV: 7.2 * (coilV / 12) * warm, letGoV: 2.4 * (coilV / 12) * warm })
     if (relay?.suppressed) b.add({ kind: 'diode', name: `coil${tag}_diode`, label: 'diode across the coil', a: pin85, b: pin86 })
-    if (part.band === 'ramp') b.say('A pulse-width controller must never feed a relay.', `contact${tag}`, false)
+    if (part.band === 'ramp') b.say('A pulse-width controller must never feed a relay.', `contact${tag}`, 'warns')
     const joined = byController.get(controller.id)
     if (groundSide) {
       b.signal('trigger', `trigger${tag}`, bus, pin86)

@@ -1,4 +1,4 @@
-import { prove, type CircuitIntent, type Proof } from '../../circuit'
+import { prove, withFaults, type CircuitIntent, type Proof } from '../../circuit'
 import { timeToFloor } from '../../electrical'
 import { Bench } from '../../reading'
 import { lookupOf } from '../address'
@@ -17,17 +17,25 @@ const inHours = (seconds: number): string => {
 
 export interface JobProof extends Proof { readonly net: JobNetlist }
 
-const known = new WeakMap<Job, JobProof>()
-
 /** How long a current takes to bring the job's battery to its floor, on the coldest day. @see engineering §1.9 */
 export const emptiesIn = (job: Job) => (amps: number): string => inHours(timeToFloor(batteryAt(new Bench(lookupOf(job)), job), amps).value)
 
-/** A job's circuit held against its intent; jobs are immutable, so it is worked out once. */
-export function provedCircuit(job: Job): JobProof {
+const known = new WeakMap<Job, JobProof>()
+
+const proofOf = (job: Job, net: JobNetlist): JobProof => ({ ...prove(net, intentOf(job), emptiesIn(job)), net })
+
+/**
+ * A job's circuit held against its intent; jobs are immutable, so it is worked out once.
+ * @param faults put into it first, for looking what they would do
+ */
+export function provedCircuit(job: Job, faults: readonly string[] = []): JobProof {
+  if (faults.length) {
+    const whole = netlistOf(job)
+    return proofOf(job, { ...withFaults(whole, faults), problems: whole.problems })
+  }
   const before = known.get(job)
   if (before) return before
-  const net = netlistOf(job)
-  const proof = { ...prove(net, intentOf(job), emptiesIn(job)), net }
+  const proof = proofOf(job, netlistOf(job))
   known.set(job, proof)
   return proof
 }

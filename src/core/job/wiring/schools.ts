@@ -83,7 +83,7 @@ function oneRelay(job: Job, shelf: Shelf): Job {
 /** The ways people wire a fan; a new school is a new entry. */
 export const schools = {
   'fed relay': {
-    name: 'Fused feed with a relay', tell: 'The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.', why: 'nothing thin carries the fan, and it dies with the key',
+    name: 'Fused feed with a relay', tell: 'The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.', why: 'nothing thin carries the fan, and it dies with key or isolator',
     barred: noRelay(fansAmps), apply: (job, shelf) => meeting(positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))), 'key'),
   },
   'own contact': {
@@ -179,7 +179,7 @@ export function judgeSchool(job: Job, id: SchoolId, shelf: Shelf): SchoolJudged 
   if (cannot) return { ...common, verdict: 'cannot be had', why: [cannot] }
   const wired = wiredAs(job, id, shelf)
   const proof = provedCircuit(wired)
-  const refused = proof.net.problems.filter((p) => p.refused).map((p) => p.text)
+  const refused = proof.net.problems.filter((p) => p.level === 'refused').map((p) => p.text)
   const wrong = [...refused, ...proof.mismatches.map((m) => mismatchInWords(proof.net, m))]
   const evaluation = evaluate(wired)
   const margins = evaluation.margins.filter((m) => judgedMargins.some((x) => x === m.id))

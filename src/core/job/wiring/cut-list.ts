@@ -1,0 +1,174 @@
+import { GROUND, type Element } from '../../circuit'
+import { allowedCurrent, conductorTemperature } from '../../electrical'
+import { Bench } from '../../reading'
+import { format, type WireSize } from '../../units'
+import type { Part, PartKind, PartOf } from '../../parts'
+import { lookupOf } from '../address'
+import type { Job } from '../document'
+import { circuitsOf, conductorAt } from '../margins/circuit'
+import { feedPieces, netlistOf } from './netlist'
+import { provedCircuit } from './proof'
+import { roleNames } from './role-names'
+
+/** Cut so much longer than the way, and a loop to work with. @see engineering §7 */
+const SPARE = 1.05
+const LOOP_M = 0.05
+/** a joint to the fuse holder stays short: no loop before the fuse. @see engineering §1.4 */
+const NO_LOOP_BELOW_M = 0.25
+
+/** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
+const terminals = {
+  ring: { name: 'ring', stripM: 0.007 }, blade: { name: 'female blade, 6.3 mm', stripM: 0.006 }, splice: { name: 'sealed crimp splice', stripM: 0.008 },
+  screw: { name: 'ferrule, screw terminal', stripM: 0.01 }, tap: { name: 'sealed splice into the wire there', stripM: 0.008 },
+} as const
+export type TerminalKind = keyof typeof terminals
+export interface WireEnd { readonly at: string; readonly kind: TerminalKind; readonly terminal: string; readonly stripM: number }
+
+/** One piece of wire to cut. */
+export interface CutWire {
+  readonly number: number
+  readonly label: string
+  readonly conductor: string
+  readonly size: WireSize | null
+  readonly colour: string
+  readonly insulationC: number
+  /** along its way, and as it is cut, m */
+  readonly wayM: number
+  readonly cutM: number
+  readonly ends: readonly [WireEnd, WireEnd]
+  readonly sleeve: string
+  readonly zoneC: number
+  readonly getsC: number
+  readonly hotEnough: boolean
+  readonly amps: number
+}
+
+export interface ShoppingLine { readonly what: string; readonly count: number; readonly unit: 'm' | ''; readonly has: 'on the shelf' | 'too little' | 'lacking' | 'in the drawer'; readonly note: string }
+
+export interface CutList {
+  readonly wires: readonly CutWire[]
+  readonly totals: readonly { readonly size: WireSize; readonly colour: string; readonly insulationC: number; readonly metres: number }[]
+  readonly joints: readonly { readonly kind: TerminalKind; readonly name: string; readonly count: number }[]
+  readonly shopping: readonly ShoppingLine[]
+  /** two a wire, one for each end */
+  readonly labels: readonly string[]
+  readonly problems: readonly string[]
+}
+
+/** What a node of the circuit is at the bench, and what a wire's end gets there. */
+function endAt(job: Job, node: string): WireEnd {
+  const made = (kind: TerminalKind, at: string): WireEnd => ({ at, kind, terminal: terminals[kind].name, stripM: terminals[kind].stripM })
+  const direct = job.runs[0]!.switchedBy === 'controller'
+  const screwed = job.controllers[0]?.part.terminalAreaM2 != null && job.controllers[0].part.leadM === null
+  const tag = /(\d+)/.exec(node)?.[1] ?? '1'
+  if (node === 'bat_plus') return made('ring', 'battery +')
+  if (node === GROUND) return made('ring', 'battery − or ground point')
+  if (/^frame/.test(node)) return made('ring', 'frame, clean metal')
+  if (/^fuse\d+_/.test(node)) return made('splice', `fuse holder ${tag}`)
+  if (/^isolated/.test(node)) return made('blade', 'isolator')
+  if (node === 'ign') return made('tap', 'switched wire')
+  if (/^(block|plug)_out/.test(node)) return made('blade', node.startsWith('block') ? 'accessory block' : 'existing plug')
+  if (/^switch\d+_in/.test(node)) return direct ? made(screwed ? 'screw' : 'splice', 'controller, supply') : made('blade', `relay ${tag}, 30`)
+  if (/^switch\d+_out/.test(node)) return direct ? made(screwed ? 'screw' : 'splice', 'controller, fan') : made('blade', `relay ${tag}, 87`)
+  if (/^relay\d+_86/.test(node)) return made('blade', `relay ${tag}, 86`)
+  if (/^relay\d+_85/.test(node)) return made('blade', `relay ${tag}, 85`)
+  if (/^fan\d+_plus/.test(node)) return made('splice', `fan ${tag}, +`)
+  if (/^fan\d+_minus/.test(node)) return made('splice', `fan ${tag}, −`)
+  if (/^(control|control_fed)$/.test(node)) return made(screwed ? 'screw' : 'splice', node === 'control' ? 'controller, supply' : 'diode of the timer')
+  if (/_gnd$|_low$/.test(node)) return made(screwed ? 'screw' : 'splice', 'controller, ground')
+  if (/^trigger\d+_in/.test(node)) return made(screwed ? 'screw' : 'splice', 'controller, output')
+  if (/^override|^call|^timer/.test(node)) return made('blade', `${node.replace(/_.*/, '')} switch`)
+  if (/^lamp/.test(node)) return made('blade', 'lamp')
+  return made('splice', node.replaceAll('_', ' '))
+}
+
+const sleeveFor = (job: Job, zoneC: number): string =>
+  zoneC >= 120 ? 'glass sleeve, 200 °C' : zoneC >= 85 ? 'heat sleeve, 150 °C' : job.surroundings.livesIn === 'indoors' ? 'braided sleeve' : 'ribbed tube'
+
+/** Length of a wire element's piece along its way, m. */
+function wayOf(job: Job, bench: Bench, e: Extract<Element, { kind: 'wire' }>): number {
+  const whole = bench.value(`conductors.${e.conductor!}.lengthM`)
+  const found = /^feed(\d+)_(\w)$/.exec(e.name)
+  if (!found) return whole
+  const circuit = circuitsOf(job)[Number(found[1]) - 1]!
+  const shared = !netlistOf(job).elements.some((x) => x.name === `feed${found[1]}_b`)
+  if (shared) return whole
+  const { toFuseM, toContactM, toFanM } = feedPieces(bench, circuit)
+  if (found[2] === 'a') return toFuseM
+  if (found[2] === 'c') return toFanM
+  return netlistOf(job).elements.some((x) => x.name === `feed${found[1]}_c`) ? toContactM : toContactM + toFanM
+}
+
+const shelfOf = <K extends PartKind>(shelf: readonly Part[], kind: K): PartOf<K>[] => shelf.filter((p) => p.kind === kind) as PartOf<K>[]
+const upTo = (m: number): number => Math.ceil(m * 10 - 1e-9) / 10
+
+function shoppingOf(job: Job, shelf: readonly Part[], totals: CutList['totals'], joints: CutList['joints'], sleeves: ReadonlyMap<string, number>): ShoppingLine[] {
+  const wire = totals.map(({ size, colour, insulationC, metres }): ShoppingLine => {
+    const reels = shelfOf(shelf, 'conductor').filter((p) => p.size === size && p.insulationC >= insulationC)
+    const own = reels.filter((p) => p.colour.toLowerCase() === colour.toLowerCase())
+    const most = Math.max(0, ...own.map((p) => p.stockM))
+    const other = reels.find((p) => p.stockM >= metres)
+    return { what: `${size} ${colour}, ${insulationC} °C`, count: upTo(metres), unit: 'm', has: most >= metres ? 'on the shelf' : most > 0 ? 'too little' : 'lacking', note: most >= metres ? own.find((p) => p.stockM >= metres)!.name : other ? `${other.colour} would do, mark its ends` : most > 0 ? `${format(most, 'run', job.units)} left` : '' }
+  })
+  const parts = (kind: 'relay' | 'switch', chosen: readonly { readonly part: { readonly id: string; readonly name: string } }[]): ShoppingLine[] =>
+    chosen.map(({ part }) => ({ what: part.name, count: 1, unit: '', has: shelf.some((p) => p.kind === kind && p.id === part.id) ? 'on the shelf' : 'lacking', note: '' }))
+  const fuses = job.fuses.map((f): ShoppingLine => {
+    const found = shelfOf(shelf, 'fuse').find((p) => p.form === f.kind && p.ratingA === f.ratingA && (p.holderA === null || p.holderA >= f.ratingA))
+    const holder = shelfOf(shelf, 'fuse').find((p) => p.form === f.kind && p.holderA !== null && p.holderA >= f.ratingA)
+    return { what: f.kind === 'blade' ? `${f.ratingA} A blade fuse, one spare, with its holder` : `${f.ratingA} A breaker`, count: f.kind === 'blade' ? 2 : 1, unit: '', has: found && (f.kind === 'breaker' || found.holderA !== null || holder) ? 'on the shelf' : found ? 'too little' : 'lacking', note: found ? (found.holderA !== null ? found.name : holder ? `holder: ${holder.name}` : 'the fuse is there, its holder is not') : holder ? `holder: ${holder.name}; the fuse is not` : '' }
+  })
+  const { wiring } = job
+  const small: ShoppingLine[] = [
+    ...joints.map((j): ShoppingLine => ({ what: j.name, count: j.count, unit: '', has: 'in the drawer', note: '' })),
+    ...[...sleeves].map(([what, m]): ShoppingLine => ({ what, count: upTo(m), unit: 'm', has: 'in the drawer', note: '' })),
+    ...(wiring.timer ? [{ what: 'after-run timer', count: 1, unit: '' as const, has: 'lacking' as const, note: 'and a diode that keeps it out of the ignition' }] : []),
+    ...(wiring.call ? [{ what: "diode for the other system's call", count: 1, unit: '' as const, has: 'lacking' as const, note: '' }] : []),
+    ...(wiring.lamp ? [{ what: 'indicator lamp', count: 1, unit: '' as const, has: 'lacking' as const, note: '' }] : []),
+    ...(wiring.override !== 'none' && wiring.overrideSwitch === null ? [{ what: 'override switch', count: 1, unit: '' as const, has: 'lacking' as const, note: 'not chosen yet' }] : []),
+    ...(wiring.isolator && wiring.isolatorSwitch === null ? [{ what: 'isolator', count: 1, unit: '' as const, has: 'lacking' as const, note: 'not chosen yet' }] : []),
+  ]
+  return [...wire, ...fuses, ...parts('relay', job.relays.filter((r) => job.runs.some((x) => x.relay === r.id))), ...parts('switch', job.switches.filter((s) => s.id === wiring.overrideSwitch || s.id === wiring.isolatorSwitch)), ...small]
+}
+
+/**
+ * Every wire of the job's circuit as it is cut, terminated, sleeved and marked, and what has to be there for it.
+ * @param shelf what the workshop has
+ * @see engineering §1.1, §7
+ */
+export function cutList(job: Job, shelf: readonly Part[]): CutList {
+  const bench = new Bench(lookupOf(job))
+  const { net, rows } = provedCircuit(job)
+  const most = (name: string): number => rows.reduce((m, r) => r.states.reduce((n, s) => Math.max(n, Math.abs(s.solution.amps.get(name) ?? 0)), m), 0)
+  const wires = net.elements.flatMap((e): Omit<CutWire, 'number'>[] => {
+    if (e.kind !== 'wire' || e.conductor === null) return []
+    const c = job.conductors.find((x) => x.id === e.conductor)!
+    const wayM = wayOf(job, bench, e)
+    const ends = [endAt(job, e.a), endAt(job, e.b)] as const
+    const zoneC = bench.value(`conductors.${c.id}.ambientC`)
+    const amps = most(e.name)
+    const own = { insulationC: c.insulationC, ambientC: zoneC, bundled: c.bundled }
+    const getsC = c.size ? conductorTemperature(amps, allowedCurrent(c.size, conductorAt(bench, { ...c, at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` } })).value, own) : zoneC
+    return [{
+      label: `${roleNames[c.role]}: ${ends[0].at} to ${ends[1].at}`, conductor: c.id, size: c.size, colour: c.colour, insulationC: c.insulationC, wayM, cutM: Math.round(1000 * (SPARE * wayM + (wayM < NO_LOOP_BELOW_M ? 0 : LOOP_M))) / 1000,
+      ends, sleeve: sleeveFor(job, zoneC), zoneC, getsC, hotEnough: getsC <= c.insulationC, amps,
+    }]
+  }).map((w, i): CutWire => ({ number: i + 1, ...w }))
+  const grouped = new Map<string, { size: WireSize; colour: string; insulationC: number; metres: number }>()
+  for (const w of wires) {
+    if (!w.size) continue
+    const key = `${w.size}|${w.colour}|${w.insulationC}`
+    const old = grouped.get(key)
+    grouped.set(key, { size: w.size, colour: w.colour, insulationC: w.insulationC, metres: (old?.metres ?? 0) + w.cutM })
+  }
+  const count = new Map<TerminalKind, number>()
+  for (const w of wires) for (const end of w.ends) count.set(end.kind, (count.get(end.kind) ?? 0) + 1)
+  const joints = [...count].map(([kind, n]) => ({ kind, name: terminals[kind].name, count: n }))
+  const sleeves = new Map<string, number>()
+  for (const w of wires) sleeves.set(w.sleeve, (sleeves.get(w.sleeve) ?? 0) + w.wayM)
+  const totals = [...grouped.values()]
+  return {
+    wires, totals, joints, shopping: shoppingOf(job, shelf, totals, joints, sleeves),
+    labels: wires.flatMap((w) => w.ends.map((end) => `${w.number} ${end.at}`)),
+    problems: [...net.problems.map((p) => p.text), ...wires.filter((w) => !w.hotEnough).map((w) => `${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for ${w.insulationC} °C.`), ...wires.filter((w) => w.size === null).map((w) => `${w.label}: no size chosen.`)],
+  }
+}

@@ -1,0 +1,26 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { CircuitGraph, LaidOut } from '@/core/drawing'
+import type { LayoutAnswer } from '@/workers/layout.worker'
+
+/** layouts of this visit by their graph: what was laid out once is there at once */
+const known = new Map<string, LaidOut>()
+
+/**
+ * A circuit's parts laid out in a worker; null until the first layout of this graph has come. States and readings change no
+ * layout: only another way of wiring does.
+ */
+export function useLayout(graph: CircuitGraph): LaidOut | null {
+  const worker = useRef<Worker | null>(null)
+  const [, setCount] = useState(0)
+  const key = JSON.stringify(graph)
+  useEffect(() => {
+    const made = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
+    made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => { known.set(data.key, data.laid); setCount((n) => n + 1) }
+    worker.current = made
+    return () => { made.terminate(); worker.current = null }
+  }, [])
+  useEffect(() => { if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(key) as CircuitGraph }) }, [key])
+  return known.get(key) ?? null
+}

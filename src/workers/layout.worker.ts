@@ -1,0 +1,10 @@
+import type { CircuitGraph, LaidOut } from '../core/drawing'
+import { layOut } from '../layout/circuit-layout'
+
+export interface LayoutAnswer { readonly key: string; readonly laid: LaidOut }
+
+/** Message in: `{ key, graph }`; the same graph laid out goes back. */
+self.onmessage = (event: MessageEvent<{ key: string; graph: CircuitGraph }>) => {
+  const { key, graph } = event.data
+  void layOut(graph).then((laid) => self.postMessage({ key, laid } satisfies LayoutAnswer))
+}
