@@ -1,4 +1,4 @@
-import { acceptAndSign, buildAll, expect, go, proveAll, saved, startJob, test, type, verdict } from './test-support/yard'
+import { acceptAndSign, buildAll, expect, go, proveAll, saved, startJob, test, type, verdict, takeSize } from './test-support/yard'
 import type { Page } from '@playwright/test'
 
 /** What is asked of every machine before anything comes apart. */
@@ -57,7 +57,11 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
 
   await go(page, 'Wire')
   await page.getByLabel('Switched by').selectOption('controller')
-  await page.getByRole('button', { name: 'Use 1.5 mm²' }).click()
+  // an override behind the key would feed back through it, and the key would carry the fan
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('parked, override on and hot: the fan runs, you asked for key only')
+  for (const [choice, is] of [['Run by', 'thermostat'], ['Controller dead', 'nothing'], ['Override', 'none']] as const) await page.getByLabel(choice, { exact: true }).selectOption(is)
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toHaveCount(0)
+  await takeSize(page, '1.5 mm²')
   await page.getByLabel('Rating').selectOption('10')
   await go(page, 'Power')
   await page.getByLabel('Known by').selectOption('points')
@@ -95,7 +99,11 @@ test('a trailer, from start to signature: tow plug, charger, standing alone; a 2
   await page.getByLabel('Controller').selectOption({ label: 'Beadwheel, Skarn Works' })
   await go(page, 'Wire')
   await page.getByLabel('Switched by').selectOption('controller')
-  await page.getByRole('button', { name: 'Use 1 mm²' }).click()
+  // an override behind the key would feed back through it, and the key would carry the fan
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('parked, override on and hot: the fan runs, you asked for key only')
+  for (const [choice, is] of [['Run by', 'thermostat'], ['Controller dead', 'nothing'], ['Override', 'none']] as const) await page.getByLabel(choice, { exact: true }).selectOption(is)
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toHaveCount(0)
+  await takeSize(page, '1 mm²')
   await page.getByLabel('Rating').selectOption('5')
   await go(page, 'Power')
   await expect(page.getByLabel('starter takes')).toHaveCount(0)

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, go, openJob, ready, saved, startJob, test, type, verdict } from './test-support/yard'
+import { expect, go, openJob, ready, saved, startJob, test, type, verdict, takeSize } from './test-support/yard'
 
 const fanPart = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}: drag it`) })
 const front = (page: Page) => page.locator('svg[aria-label*="core from behind"]')
@@ -118,7 +118,7 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
   // thin wire costs air
   const thick = await page.getByTestId('moves').textContent()
   await go(page, 'Wire')
-  await page.getByRole('button', { name: 'Use 0.35 mm²' }).click()
+  await takeSize(page, '0.35 mm²')
   await go(page, 'Place')
   await expect(page.getByTestId('moves')).not.toHaveText(thick!)
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Save the drawing/ }).click()])

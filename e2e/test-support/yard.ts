@@ -123,6 +123,15 @@ export async function go(page: Page, station: string): Promise<void> {
   await expect(page.locator('.spine [aria-current="step"]')).toContainText(station)
 }
 
+/** Opens one of the Wire station's views. */
+export const wireView = (page: Page, name: string | RegExp) => page.getByRole('tab', { name }).click()
+
+/** Chooses a size for the fan's wires at the Wire station. */
+export async function takeSize(page: Page, size: string): Promise<void> {
+  await wireView(page, 'Sizes and fuse')
+  await page.getByRole('button', { name: `Use ${size}` }).click()
+}
+
 /** Ticks every build step that is left. */
 export async function buildAll(page: Page): Promise<void> {
   await go(page, 'Build')

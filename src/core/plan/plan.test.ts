@@ -45,7 +45,7 @@ test('steps come from the choices: battery and then the fuse last, coolant only 
   expect(off).toEqual(expect.arrayContaining(['drain', 'core-off', 'core-on', 'refill']))
   expect(off.indexOf('drain')).toBeLessThan(off.indexOf('mount'))
   expect(off.indexOf('battery-off')).toBeLessThan(off.indexOf('drain'))
-  expect(off.at(-1)).toBe('battery-on')
+  expect(off.at(-1)).toBe('fuse-in')
 })
 
 test('predictions bracket what an honest meter shows', () => {

@@ -3,7 +3,7 @@ import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
 import { lookupOf } from '../job/address'
 import type { Job } from '../job/document'
-import { circuitsOf, controllersDraw, isThermostat, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
+import { circuitsOf, isThermostat, parkedDraw, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
 import { jobKinds } from '../job/kinds'
 import { typicalMachines } from '../job/typical'
 import { stepsOf } from './steps'
@@ -60,7 +60,7 @@ function figures(job: Job, circuit: FanCircuit, where: string): Proof[] {
   if (controller) {
     proofs.push({
       id: 'standby', name: 'Draw with the key off', kind: 'figure', how: 'Meter in series at the battery, fan still.',
-      predicted: predict(job, 'current', 0.001, (b) => controllersDraw(b, job)),
+      predicted: predict(job, 'current', 0.001, (b) => parkedDraw(b, job)),
     })
   }
   return proofs

@@ -104,7 +104,7 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
   const cut = cutList(job, [])
   const wires = cut.wires.map((w) => [String(w.number), w.label, `${w.size ?? 'size?'} ${w.colour}`, format(w.cutM, 'run', units, 3), w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '), `${w.sleeve}; ${w.insulationC} °C`])
   return [
-    { ...section('Circuit', says, ['state', 'fan', ''], states), ...(drawn ? { drawings: [drawn] } : {}) },
+    { ...section('Circuit', says, ['state', 'fan', 'asked'], states), ...(drawn ? { drawings: [drawn] } : {}) },
     section('Cut list', [...cut.totals.map((t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`), ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`)], ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'], wires),
   ]
 }

@@ -97,6 +97,7 @@ export function CircuitView({ job }: { readonly job: Job }) {
         <section aria-label="Not as asked">
           <h2 className="mt-2">Not as asked</h2>
           {proof.mismatches.map((m) => <p key={m.text} className="say say-short">{mismatchInWords(net, m)}.</p>)}
+          {faults.length === 0 && <p className="soft small">The view beside this one shows which ways of wiring do what is wanted.</p>}
         </section>
       )}
       <StateTable job={job} proof={proof} shown={conditions} onShow={setConditions} faulty={faults.length > 0} />

@@ -59,7 +59,7 @@ function aloneTime(bench: Bench, job: Job): Worked {
 }
 
 /** What the controllers draw with everything off: only those that the circuit leaves live. @see engineering §1.9, §5 */
-const parkedDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => (loadsOf(job).liveWhenParked.has(c.id) ? sum + bench.value(`controllers.${c.id}.part.standbyA`) : sum), 0)
+export const parkedDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => (loadsOf(job).liveWhenParked.has(c.id) ? sum + bench.value(`controllers.${c.id}.part.standbyA`) : sum), 0)
 
 /** After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key only. @see engineering §1.9, margins.md */
 export function batteryMargin(job: Job): MarginDefinition {

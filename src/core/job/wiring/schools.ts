@@ -84,7 +84,7 @@ function oneRelay(job: Job, shelf: Shelf): Job {
 export const schools = {
   'fed relay': {
     name: 'Fused feed with a relay', tell: 'The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.', why: 'nothing thin carries the fan, and it dies with key or isolator',
-    barred: noRelay(fansAmps), apply: (job, shelf) => meeting(positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))), 'key'),
+    barred: (job, shelf) => (job.runs.length > 1 ? 'there are two fans: one heavier relay, or a relay each' : noRelay(fansAmps)(job, shelf)), apply: (job, shelf) => meeting(positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))), 'key'),
   },
   'own contact': {
     name: "Controller's own contact", tell: 'Battery, fuse, controller, fan: no relay.', why: 'fewest parts and joints',
@@ -165,9 +165,10 @@ export function schoolOf(job: Job): SchoolId | null {
   if (run!.source === 'accessory block') return 'block'
   if (run!.source === 'key switch') return 'switched wire'
   if (run!.source === 'road lights') return null
+  if (run!.switchedBy === 'relay' && job.wiring.side === 'ground') return 'ground side'
   if (second && run!.switchedBy === 'relay') return second.relay === run!.relay ? 'one relay' : second.controller === run!.controller ? 'relay each' : 'staged'
   if (run!.switchedBy === 'controller') return band === 'ramp' ? 'ramp' : 'own contact'
-  return job.wiring.side === 'ground' ? 'ground side' : 'fed relay'
+  return 'fed relay'
 }
 
 /** One school held against what is wanted, what the parts can do, and what is on the shelf. */
