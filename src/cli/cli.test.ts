@@ -28,3 +28,21 @@ test('what is not a job is told plainly on stderr, exit 2, nothing on stdout', (
     expect(stderr).not.toMatch(/at .*:\d+:\d+/)
   }
 }, 60_000)
+
+test('circuit prints nodes, branches and loads of a state, or the same as a netlist; what it cannot be is told', () => {
+  const told = run('circuit', 'examples/vineyard-buggy-ready.job.json', '--state', 'key=on,engine=on,heat=hot')
+  expect(told).toMatchObject({ status: 0, stderr: '' })
+  const { nodes, branches, loads } = JSON.parse(told.stdout) as { nodes: Record<string, number>; branches: Record<string, number>; loads: Record<string, { amps: number; speed?: number }> }
+  // the fan's current comes out of the source and goes round in one loop; the coil's beside it
+  expect(branches.feed1_a).toBeCloseTo(branches.fan1!, 4)
+  expect(branches.battery).toBeCloseTo(branches.fan1! + branches.coil1! + branches.controller1_draw!, 4)
+  expect(loads.fan1!.speed).toBeGreaterThan(1)
+  const netlist = run('circuit', 'examples/vineyard-buggy-ready.job.json', '--state=heat=hot', '--fault=bad:return1', '--spice').stdout
+  for (const node of Object.keys(nodes)) expect(netlist).toMatch(new RegExp(`^rleak_${node} ${node} 0 `, 'm'))
+  expect(netlist).toContain('.options reltol=1e-6')
+  for (const [args, words] of [[['--state', 'heat=mild'], /heat can be/], [['--state', 'moon=full'], /no part of a state/], [['--fault', 'rust:fan1'], /no fault that this circuit can have.*jammed:fan1/], [['--fault'], /wants something/], [['--loud'], /not known/]] as const) {
+    const { status, stdout, stderr } = run('circuit', 'examples/vineyard-buggy-ready.job.json', ...args)
+    expect([status, stdout]).toEqual([2, ''])
+    expect(stderr).toMatch(words)
+  }
+}, 60_000)

@@ -200,6 +200,23 @@ test('jobs of version 2 are lifted: the fan in the middle, the panel from what w
   for (const broken of [{ ...old('version-2'), place: 7 }, { ...old('version-2'), fans: 'none' }, { ...old('version-2-bay'), bay: 'none' }]) expect(readJob(broken)).toMatchObject({ ok: false })
 })
 
+test('jobs of version 3 are lifted: wired as they were, the same margins but for what the key now switches off, a signed one still good', () => {
+  for (const name of ['version-3', 'version-3-trailer']) {
+    const old = JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8')) as Job
+    const read = readJob(old)
+    if (!read.ok) throw new Error(read.message)
+    const { job } = read
+    expect(job.runs).toMatchObject(old.runs)
+    expect(job.conductors.filter((c) => old.conductors.some((o) => o.id === c.id))).toMatchObject(old.conductors)
+    expect(job.signature).toEqual(old.signature)
+    expect(liftJob(job)).toEqual(job)
+    // the feed's last part is a share of what it was measured to be
+    expect(job.runs[0]!.switchAtM.value).toBeCloseTo(0.4 * old.conductors[0]!.lengthM.value, 2)
+    if (old.signature) expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+    else expect(part(job, 'battery', 'standing').value).toBeCloseTo(150.348, 2)
+  }
+})
+
 test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds).map((k) => k.name)).size).toBe(4))
 
 describe('the ladder of a bay', () => {

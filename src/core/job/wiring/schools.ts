@@ -152,6 +152,7 @@ export interface SchoolJudged {
   readonly tell: string
   readonly verdict: 'fits' | 'needs more' | 'does not do it' | 'cannot be had'
   readonly why: readonly string[]
+  /** the job is wired so, with everything that it takes */
   readonly inUse: boolean
 }
 
@@ -174,7 +175,8 @@ export function schoolOf(job: Job): SchoolId | null {
 /** One school held against what is wanted, what the parts can do, and what is on the shelf. */
 export function judgeSchool(job: Job, id: SchoolId, shelf: Shelf): SchoolJudged {
   const { name, tell, why, barred } = schools[id]
-  const inUse = schoolOf(job) === id
+  const complete = job.runs.every((r) => (r.switchedBy !== 'relay' || r.relay !== null) && r.fuse !== null && r.conductors.every((c) => job.conductors.find((x) => x.id === c)?.size != null))
+  const inUse = schoolOf(job) === id && complete
   const common = { id, name, tell, inUse }
   const cannot = barred(job, shelf)
   if (cannot) return { ...common, verdict: 'cannot be had', why: [cannot] }
