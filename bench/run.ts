@@ -6,7 +6,11 @@ import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import Sqlite from 'better-sqlite3'
 import { evaluate, movedBy, lookupOf, ranked, sample, searchPlacements, startJob, type FanPart, type Job } from '../src/core/job'
+import { allStates, Circuit } from '../src/core/circuit'
+import { circuitDrawing, circuitGraph } from '../src/core/drawing'
+import { netlistOf, judgeSchools, provedCircuit, wiredAs } from '../src/core/job'
 import { Bench } from '../src/core/reading'
+import { layOut } from '../src/layout/circuit-layout'
 import { readJobFile, readShelfFile } from '../src/formats'
 import { addJobs, openStore, prepareJob, readHead, readYard, saveJob } from '../src/store'
 
@@ -157,6 +161,16 @@ const shelf = readShelfFile(readFileSync('examples/shelf.json', 'utf8'))
 const fans = shelf.ok ? shelf.parts.filter((p): p is FanPart => p.kind === 'fan') : []
 say('one operating point, fan on core', time(400, (j) => movedBy(new Bench(lookupOf(j)), j)), '')
 say(`best places of ${fans.length} fans on two cores, both sides`, time(20, (j) => ranked([...searchPlacements(j, fans)])), 'aim < 1000 ms, in its worker')
+const parts = shelf.ok ? shelf.parts : []
+const wired = wiredAs({ ...job, use: { ...job.use, live: 'after-run' }, wiring: { ...job.wiring, intent: { ...job.wiring.intent, control: 'thermostat and override' } } }, 'fed relay', parts)
+const net = netlistOf(wired)
+say(`table of ${allStates(new Circuit(net)).length} states, ${new Circuit(net).nodes.length} nodes`, time(200, () => allStates(new Circuit(net))), 'aim < 5 ms for 32')
+say('netlist and proof of a job, everything anew', time(100, (j) => provedCircuit({ ...j, wiring: wired.wiring, runs: wired.runs, relays: wired.relays })), '')
+say('every way of wiring judged', time(10, (j) => judgeSchools({ ...j }, parts)), 'in its worker')
+const graph = circuitGraph(net)
+const laid = await layOut(graph)
+say('circuit laid out', await timeAsync(20, () => layOut(graph)), 'aim < 50 ms with the next, in its worker')
+say('circuit drawn from its layout, with its state', time(100, () => { const c = { key: true, engine: true, isolator: true, override: false, call: false, timer: false, heat: 'hot' as const }; circuitDrawing('c', net, graph, laid, { conditions: c, solution: new Circuit(net).solve(c), figures: true }) }), '')
 say('sample(job), 512 samples', time(40, (j) => sample(j)), 'aim < 50 ms, in its worker')
 const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-bench-'))
 await inStore(path.join(folder, 'bench.db'))

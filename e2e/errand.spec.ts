@@ -41,7 +41,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await page.getByLabel('Switched by').selectOption('controller')
   // an override behind the key would feed back through it, and the key would carry the fan
   await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('parked, override on and hot: the fan runs, you asked for key only')
-  for (const [choice, is] of [['Run by', 'thermostat'], ['Controller dead', 'nothing'], ['Override', 'none']] as const) await page.getByLabel(choice, { exact: true }).selectOption(is)
+  for (const [choice, is] of [['Run by', 'thermostat'], ['Controller dead', 'nothing'], ['Override is', 'none']] as const) await page.getByLabel(choice, { exact: true }).selectOption(is)
   await expect(page.getByRole('region', { name: 'Not as asked' })).toHaveCount(0)
   await takeSize(page, '0.35 mm²')
   await expect(verdict(page, 'wire')).toHaveText('short')

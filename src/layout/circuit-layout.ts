@@ -6,13 +6,16 @@ const options = {
   'elk.layered.spacing.edgeNodeBetweenLayers': '5', 'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX', 'elk.layered.thoroughness': '20', 'elk.padding': '[top=4,left=4,bottom=4,right=4]', 'elk.aspectRatio': '1.9', 'elk.layered.considerModelOrder.strategy': 'PREFER_EDGES',
 }
 
+/** a narrow screen: the same rows, folded */
+const narrowOptions = { ...options, 'elk.aspectRatio': '0.9', 'elk.layered.wrapping.strategy': 'MULTI_EDGE', 'elk.layered.wrapping.correctionFactor': '1.1' }
+
 let elk: InstanceType<typeof ELK> | undefined
 
-/** Lays a circuit out: source left, ground right, lines square and with as few crossings as there can be. */
-export async function layOut(graph: CircuitGraph): Promise<LaidOut> {
+/** Lays a circuit out: source left, ground right, lines square and with as few crossings as there can be; folded where there is little room. */
+export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidOut> {
   elk ??= new ELK()
   const root: ElkNode = {
-    id: 'circuit', layoutOptions: options,
+    id: 'circuit', layoutOptions: narrow ? narrowOptions : options,
     children: graph.nodes.map((n) => ({
       id: n.id, width: n.w, height: n.h,
       layoutOptions: { ...(n.ports.length ? { 'elk.portConstraints': 'FIXED_POS' } : {}), ...(n.id === 'battery' ? { 'elk.layered.layering.layerConstraint': 'FIRST' } : {}) },

@@ -29,7 +29,7 @@ export interface SwitchLoad {
   readonly mayCarryA: number | null; readonly mayMakeA: number | null
   readonly verdict: 'holds' | 'short' | 'rating unknown'
 }
-export interface LiveNode { readonly name: string; readonly volts: number }
+export interface LiveNode { readonly name: string; readonly label: string; readonly volts: number }
 
 export interface Proof {
   /** one row a combination of switches, with a state for each heat */
@@ -112,18 +112,18 @@ function wrongIn(intent: CircuitIntent, net: Netlist, { conditions: c, solution:
 }
 
 /** In parked states: what is live, and whether the wish is met. */
-function parkedWrong(intent: CircuitIntent, net: Netlist, s: Solution): string | null {
-  const live = liveNodes(s)
+function parkedWrong(intent: CircuitIntent, net: Netlist, s: Solution, nameOf: (node: string) => string): string | null {
+  const live = liveNodes(s, nameOf)
   if (intent.deadWhenParked === 'the fan') return null
   const drawing = net.elements.filter((e) => e.kind === 'load' && e.what === 'standby' && Math.abs(s.amps.get(e.name) ?? 0) > 1e-5)
   if (drawing.length) return 'the controller stays live, you asked for it dead when parked'
   if (intent.deadWhenParked === 'fan and controller') return null
   const behind = live.filter((n) => !/^(fuse\d+_(in|out)|key_in|timer_in|(block|plug)_in|lights)$/.test(n.name))
-  return behind.length ? `${behind.map((n) => n.name.replaceAll('_', ' ')).slice(0, 3).join(', ')} ${behind.length > 1 ? 'stay' : 'stays'} live, you asked for everything dead behind the fuse` : null
+  return behind.length ? `${behind.map((n) => n.label).slice(0, 3).join(', ')} ${behind.length > 1 ? 'stay' : 'stays'} live, you asked for everything dead behind the fuse` : null
 }
 
-const liveNodes = (s: Solution): LiveNode[] =>
-  [...s.volts].filter(([name, v]) => v > LIVE_V && name !== 'bat_plus' && !s.floating.includes(name)).map(([name, volts]) => ({ name, volts }))
+const liveNodes = (s: Solution, nameOf: (node: string) => string): LiveNode[] =>
+  [...s.volts].filter(([name, v]) => v > LIVE_V && name !== 'bat_plus' && !s.floating.includes(name)).map(([name, volts]) => ({ name, label: nameOf(name), volts }))
 
 const contactOf = (e: Element): { rating: ContactRating | null } | null => (e.kind === 'switch' || e.kind === 'contact' || e.kind === 'output' || e.kind === 'chopper' ? e : null)
 
@@ -160,9 +160,10 @@ export const withDeadControllers = (net: Netlist): Netlist => ({ ...net, control
  * A circuit held against what is wanted of it: every state solved, what differs in words, what stays live when parked, and
  * what every switch carries.
  * @param empties how long a current takes to empty the battery, in words
+ * @param nameOf  what a node is at the bench
  * @see engineering §5
  */
-export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: number) => string): Proof {
+export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: number) => string, nameOf: (node: string) => string): Proof {
   const circuit = new Circuit(net)
   const texts = new Map<string, Conditions[]>()
   const note = (text: string, c: Conditions): void => { texts.set(text, [...(texts.get(text) ?? []), c]) }
@@ -177,7 +178,7 @@ export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: numbe
   }))
   const states = rows.flatMap((r) => r.states)
   const parked = states[0]!
-  const parkedText = parkedWrong(intent, net, parked.solution)
+  const parkedText = parkedWrong(intent, net, parked.solution, nameOf)
   if (parkedText) note(parkedText, parked.conditions)
   if (intent.ifControllerDies === 'the override') {
     const dead = withDeadControllers(net)
@@ -193,7 +194,7 @@ export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: numbe
   if (leak) note('the override is live with the key off: left on, nothing reminds anybody', leak.conditions)
   return {
     rows, mismatches: [...texts].map(([text, at]) => ({ text, states: at })),
-    liveWhenParked: liveNodes(parked.solution), parkedDrawA: Math.max(0, parked.solution.amps.get('battery') ?? 0),
+    liveWhenParked: liveNodes(parked.solution, nameOf), parkedDrawA: Math.max(0, parked.solution.amps.get('battery') ?? 0),
     switches: switchLoads(circuit, states),
     opened: states.flatMap((s) => s.solution.opened.map((o) => ({ ...o, conditions: s.conditions }))),
   }

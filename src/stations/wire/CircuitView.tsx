@@ -10,7 +10,7 @@ import { DrawingView } from '@/ui/DrawingView'
 import { StateTable } from './StateTable'
 import { useLayout } from './use-layout'
 
-const switchNames: Readonly<Record<Switching, string>> = { key: 'Key', engine: 'Engine runs', override: 'Override', isolator: 'Isolator', call: "Other system's call", timer: 'After-run timer' }
+const switchNames: Readonly<Record<Switching, string>> = { key: 'Key', engine: 'Engine runs', override: 'Override', isolator: 'Isolator', call: 'Other system calls', timer: 'Timer runs' }
 const heatNames: Readonly<Record<Heat, string>> = { cold: 'cold', rising: 'warming up', falling: 'cooling down', hot: 'hot' }
 /** the way through the band to each heat: a thermostat remembers it */
 const wayTo: Readonly<Record<Heat, readonly Heat[]>> = { cold: ['cold'], rising: ['cold', 'rising'], hot: ['cold', 'rising', 'hot'], falling: ['cold', 'rising', 'hot', 'falling'] }
@@ -73,7 +73,7 @@ export function CircuitView({ job }: { readonly job: Job }) {
         <Form.Check type="checkbox" id="state-figures" label="figures" checked={figures} onChange={(e) => setFigures(e.target.checked)} />
       </fieldset>
       {refused.map((p) => <p key={p.text} className="say say-short" role="alert">{p.text} What is drawn is how it would be joined; no figure of it counts.</p>)}
-      {drawing ? <DrawingView drawing={drawing} pickable={names} picked={picked} onPick={setPicked} maxHeight={360} /> : <div style={{ height: 300 }} className="soft">The circuit is being laid out …</div>}
+      {drawing ? <DrawingView drawing={drawing} pickable={names} picked={picked} onPick={setPicked} maxHeight={390} /> : <div style={{ height: 300 }} className="soft">The circuit is being laid out …</div>}
       <p className={`say ${state?.mismatch ? 'say-short' : ''}`} role="status" data-symptom>
         <strong className="fw-medium">{stateInWords(conditions, own.net)}:</strong> {symptoms(net, solution, airWay(job)).join('; ')}. {state ? (state.mismatch ? `Not as asked: ${state.mismatch}.` : 'As asked.') : ''}
       </p>

@@ -83,10 +83,10 @@ function Path({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'sett
       <ChoiceField label="Thermostat switches" value={wiring.side} options={[{ value: 'positive', name: 'the positive side' }, { value: 'ground', name: 'the ground side' }]} onChange={(side) => settle((j) => changeWiring(j, { side }))} />
       {job.engine !== null && <ChoiceField label="Coil and controller draw" value={wiring.controlFrom} options={[{ value: 'key', name: 'behind the key' }, { value: 'feed', name: "from the fan's own feed" }]} onChange={(controlFrom) => settle((j) => changeWiring(j, { controlFrom }))} />}
       {job.engine !== null && <PartPicker kind="switch" label="Key switch" shelf={shelf} chosen={part(run.keySwitch)} onChoose={(p) => settle((j) => chooseKeySwitch(j, p))} />}
-      <ChoiceField label="Override" value={wiring.override} options={[{ value: 'none', name: 'none' }, ...(job.engine === null ? [] : [{ value: 'key' as const, name: 'behind the key' }]), { value: 'feed', name: "from the fan's own feed" }]} onChange={(override) => settle((j) => changeWiring(j, { override }))} />
+      <ChoiceField label="Override is" value={wiring.override} options={[{ value: 'none', name: 'none' }, ...(job.engine === null ? [] : [{ value: 'key' as const, name: 'behind the key' }]), { value: 'feed', name: "from the fan's own feed" }]} onChange={(override) => settle((j) => changeWiring(j, { override }))} />
       {wiring.override !== 'none' && <PartPicker kind="switch" label="Override switch" shelf={shelf} chosen={part(wiring.overrideSwitch)} onChoose={(p) => settle((j) => chooseSwitch(j, 'override', p))} />}
       <YesNoField label="Own isolator" value={wiring.isolator} onChange={(isolator) => settle((j) => changeWiring(j, { isolator }))} />
-      {wiring.isolator && <PartPicker kind="switch" label="Isolator" shelf={shelf} chosen={part(wiring.isolatorSwitch)} onChoose={(p) => settle((j) => chooseSwitch(j, 'isolator', p))} />}
+      {wiring.isolator && <PartPicker kind="switch" label="Which isolator" shelf={shelf} chosen={part(wiring.isolatorSwitch)} onChoose={(p) => settle((j) => chooseSwitch(j, 'isolator', p))} />}
       {job.engine !== null && <YesNoField label="After-run timer" value={wiring.timer} onChange={(timer) => settle((j) => changeWiring(j, { timer }))} />}
       <YesNoField label="Other system’s call" value={wiring.call} onChange={(call) => settle((j) => changeWiring(j, { call }))} />
       <YesNoField label="Lamp: fan is live" value={wiring.lamp} onChange={(lamp) => settle((j) => changeWiring(j, { lamp }))} />

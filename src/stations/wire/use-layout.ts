@@ -14,13 +14,22 @@ const known = new Map<string, LaidOut>()
 export function useLayout(graph: CircuitGraph): LaidOut | null {
   const worker = useRef<Worker | null>(null)
   const [, setCount] = useState(0)
-  const key = JSON.stringify(graph)
+  const [narrow, setNarrow] = useState(false)
+  const text = JSON.stringify(graph)
+  const key = `${narrow ? 'narrow' : 'wide'} ${text}`
+  useEffect(() => {
+    const query = window.matchMedia('(max-width: 860px)')
+    const look = (): void => setNarrow(query.matches)
+    look()
+    query.addEventListener('change', look)
+    return () => query.removeEventListener('change', look)
+  }, [])
   useEffect(() => {
     const made = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
     made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => { known.set(data.key, data.laid); setCount((n) => n + 1) }
     worker.current = made
     return () => { made.terminate(); worker.current = null }
   }, [])
-  useEffect(() => { if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(key) as CircuitGraph }) }, [key])
+  useEffect(() => { if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(text) as CircuitGraph, narrow }) }, [key, text, narrow])
   return known.get(key) ?? null
 }

@@ -1,4 +1,5 @@
 export * from './cut-list'
+export * from './ends'
 export * from './harness'
 export * from './netlist'
 export * from './proof'

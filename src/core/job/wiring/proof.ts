@@ -4,6 +4,7 @@ import { Bench } from '../../reading'
 import { lookupOf } from '../address'
 import type { Job } from '../document'
 import { batteryAt } from '../margins/battery'
+import { nodeInWords } from './ends'
 import { netlistOf, type JobNetlist } from './netlist'
 
 export const intentOf = (job: Job): CircuitIntent => ({ ...job.wiring.intent, live: job.use.live })
@@ -22,7 +23,7 @@ export const emptiesIn = (job: Job) => (amps: number): string => inHours(timeToF
 
 const known = new WeakMap<Job, JobProof>()
 
-const proofOf = (job: Job, net: JobNetlist): JobProof => ({ ...prove(net, intentOf(job), emptiesIn(job)), net })
+const proofOf = (job: Job, net: JobNetlist): JobProof => ({ ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, node)), net })
 
 /**
  * A job's circuit held against its intent; jobs are immutable, so it is worked out once.

@@ -69,7 +69,7 @@ describe('each mistake in wiring is found', () => {
     expect(wrong(changeIntent(buggy, { alsoFor: 'hydraulic oil' })).join()).toMatch(/the hydraulics cannot call the fan/)
     expect(wrong(changeIntent(buggy, { ifControllerDies: 'the override' })).join()).toMatch(/there is no override/)
     expect(wrong(changeIntent(changeWiring(buggy, { controlFrom: 'feed' }), { deadWhenParked: 'fan and controller' })).join()).toMatch(/the controller stays live/)
-    expect(wrong(changeIntent(buggy, { deadWhenParked: 'everything behind the fuse' })).join()).toMatch(/switch1 in stays live/)
+    expect(wrong(changeIntent(buggy, { deadWhenParked: 'everything behind the fuse' })).join()).toMatch(/relay 1, 30 stays live/)
     expect(wrong({ ...buggy, use: { ...buggy.use, live: 'isolator' } }).join()).toMatch(/there is no isolator/)
   })
   test('lengths that cannot be, no size, no feed: said, and solved with something possible', () => {
