@@ -29,6 +29,9 @@ test('intent in plain choices: ways that do it are offered with their reasons, o
   await expect(verdict(page, 'contacts')).not.toHaveText('short')
   await page.keyboard.press('Control+z')
   await expect(page.getByLabel('Thermostat switches')).toHaveValue('positive')
+  // another way of wiring is laid out while the circuit stands there
+  await choose(page, 'Lamp: fan is live', 'yes')
+  await expect(page.locator('.drawing').getByRole('button', { name: /^lamp: fan is live: choose it/ })).toBeVisible()
 })
 
 test('the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all taken out again', async ({ page, yard }) => {

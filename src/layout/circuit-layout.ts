@@ -11,9 +11,14 @@ const narrowOptions = { ...options, 'elk.aspectRatio': '0.9', 'elk.layered.wrapp
 
 let elk: InstanceType<typeof ELK> | undefined
 
+/** Makes the layout ready. In a worker it must come before the worker listens: the library takes `onmessage` for itself while it starts. */
+export function makeReady(): InstanceType<typeof ELK> {
+  elk ??= new ELK()
+  return elk
+}
+
 /** Lays a circuit out: source left, ground right, lines square and with as few crossings as there can be; folded where there is little room. */
 export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidOut> {
-  elk ??= new ELK()
   const root: ElkNode = {
     id: 'circuit', layoutOptions: narrow ? narrowOptions : options,
     children: graph.nodes.map((n) => ({
@@ -23,7 +28,7 @@ export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidO
     })),
     edges: graph.edges.map((e) => ({ id: e.id, sources: [e.from], targets: [e.to] })),
   }
-  const laid = await elk.layout(root)
+  const laid = await makeReady().layout(root)
   return {
     w: laid.width ?? 0, h: laid.height ?? 0,
     nodes: (laid.children ?? []).map((n) => ({ id: n.id, x: n.x ?? 0, y: n.y ?? 0 })),

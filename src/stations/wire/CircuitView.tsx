@@ -50,7 +50,7 @@ export function CircuitView({ job }: { readonly job: Job }) {
     return wayTo[conditions.heat].reduce<Solution | undefined>((before, heat) => circuit.solve({ ...conditions, heat }, before?.states), undefined)!
   }, [net, conditions])
   const marks = [...faults.map((f) => f.split(':')[1]!), ...own.net.problems.flatMap((p) => (p.at && p.level !== 'waits' ? [p.at] : []))]
-  const drawn = laid && circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures }, marks)
+  const drawn = laid && laid !== 'failed' && circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures }, marks)
   const before = useRef<Drawing | null>(null)
   if (drawn) before.current = drawn
   const drawing = drawn ?? before.current
@@ -73,7 +73,7 @@ export function CircuitView({ job }: { readonly job: Job }) {
         <Form.Check type="checkbox" id="state-figures" label="figures" checked={figures} onChange={(e) => setFigures(e.target.checked)} />
       </fieldset>
       {refused.map((p) => <p key={p.text} className="say say-short" role="alert">{p.text} What is drawn is how it would be joined; no figure of it counts.</p>)}
-      {drawing ? <DrawingView drawing={drawing} pickable={names} picked={picked} onPick={setPicked} maxHeight={390} /> : <div style={{ height: 300 }} className="soft">The circuit is being laid out …</div>}
+      {drawing ? <DrawingView drawing={drawing} pickable={names} picked={picked} onPick={setPicked} maxHeight={390} /> : <div style={{ height: 300 }} className="soft">{laid === 'failed' ? 'This circuit could not be laid out. What it does in every state is told below all the same.' : 'The circuit is being laid out …'}</div>}
       <p className={`say ${state?.mismatch ? 'say-short' : ''}`} role="status" data-symptom>
         <strong className="fw-medium">{stateInWords(conditions, own.net)}:</strong> {symptoms(net, solution, airWay(job)).join('; ')}. {state ? (state.mismatch ? `Not as asked: ${state.mismatch}.` : 'As asked.') : ''}
       </p>

@@ -5,13 +5,13 @@ import type { CircuitGraph, LaidOut } from '@/core/drawing'
 import type { LayoutAnswer } from '@/workers/layout.worker'
 
 /** layouts of this visit by their graph: what was laid out once is there at once */
-const known = new Map<string, LaidOut>()
+const known = new Map<string, LaidOut | 'failed'>()
 
 /**
  * A circuit's parts laid out in a worker; null until the first layout of this graph has come. States and readings change no
  * layout: only another way of wiring does.
  */
-export function useLayout(graph: CircuitGraph): LaidOut | null {
+export function useLayout(graph: CircuitGraph): LaidOut | 'failed' | null {
   const worker = useRef<Worker | null>(null)
   const [, setCount] = useState(0)
   const [narrow, setNarrow] = useState(false)
@@ -26,7 +26,7 @@ export function useLayout(graph: CircuitGraph): LaidOut | null {
   }, [])
   useEffect(() => {
     const made = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => { known.set(data.key, data.laid); setCount((n) => n + 1) }
+    made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => { known.set(data.key, data.laid ?? 'failed'); setCount((n) => n + 1) }
     worker.current = made
     return () => { made.terminate(); worker.current = null }
   }, [])
