@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { Circuit, conducts, faultsOf, GROUND, LEAK_S, withFaults, type Conditions, type Element, type Netlist, type Solution } from '.'
+import { Circuit, conducts, faultsOf, GROUND, LEAK_S, symptoms, withFaults, type Conditions, type Element, type Netlist, type Solution } from '.'
 import { motorConstants } from '../electrical'
 import { eightAmps, groundSide, state, wire } from './test-support/netlists'
 
@@ -140,6 +140,13 @@ test('a short opens the fuse that is quickest, and nothing else; without a fuse 
   expect(s.opened[0]!.longestS).toBeCloseTo(0.1, 9)
   expect(amps(s, 'fan_1')).toBeCloseTo(0, 6)
   expect(amps(solved(withFaults(shorted, ['bridged:fuse_1']), { heat: 'hot' }), 'battery')).toBeGreaterThan(150)
+})
+
+test('a wire chafed before the fuse is a short across the battery, said as such; behind it the fuse opens', () => {
+  const told = (fault: string) => { const bare = withFaults(groundSide(), [fault]); return symptoms(bare, solved(bare, { heat: 'hot' }), () => 'air').join('; ') }
+  // 12.65 V over 0.02 + 0.002 + 0.002 ohm
+  expect(told('chafed:feed_1')).toMatch(/a short across the battery, 52\d A: no fuse stands before it/)
+  expect(told('chafed:feed_2')).toMatch(/fuse opens: \d+ A, within 0\.10 s/)
 })
 
 test('swapped wires turn it backwards with the same current; held fast it takes V over R and its wires until the fuse opens', () => {

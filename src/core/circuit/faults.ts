@@ -12,6 +12,7 @@ export interface Fault { readonly id: string; readonly kind: string; readonly at
 const BAD_OHM = 20
 const POOR_OHM = 2
 const JOINT_OHM = 0.001
+const CHAFED_OHM = 0.002
 
 const swap = (net: Netlist, name: string, change: (e: Element) => Element | null): Netlist =>
   ({ ...net, elements: net.elements.flatMap((e) => (e.name === name ? (change(e) ?? []) : [e])) })
@@ -29,6 +30,10 @@ const rules: Readonly<Record<string, FaultRule>> = {
   open: { words: (e) => `${e.label}: broken`, fits: ofKind('wire', 'coil', 'motor', 'switch', 'load'), edit: without },
   bad: { words: (e) => `${e.label}: ${grounded(e) ? 'bad ground' : 'bad joint'}, 20 ohm`, fits: ofKind('wire'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, BAD_OHM)) },
   poor: { words: (e) => `${e.label}: ${grounded(e) ? 'poor ground' : 'poor joint'}, 2 ohm`, fits: ofKind('wire'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, POOR_OHM)) },
+  chafed: {
+    words: (e) => `${e.label}: chafed through to the frame`, fits: (e) => e.kind === 'wire' && e.b !== GROUND,
+    edit: (e, net) => ({ ...net, elements: [...net.elements, { ...asWire(e, CHAFED_OHM), name: `${e.name}_chafed`, label: 'bare wire on the frame', a: e.b, b: GROUND }] }),
+  },
   blown: { words: (e) => `${e.label}: blown`, fits: ofKind('fuse'), edit: without },
   bridged: { words: (e) => `${e.label}: no fuse, bridged`, fits: ofKind('fuse'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, JOINT_OHM)) },
   swapped: { words: (e) => `${e.label}: wires swapped`, fits: ofKind('motor'), edit: (e, net) => swap(net, e.name, (m) => ({ ...m, a: m.b, b: m.a })) },

@@ -47,6 +47,8 @@ export interface Proof {
 export const SLOW = 0.7
 const TURNS = 0.03
 const LIVE_V = 1
+/** more than this share of what a battery can give at all is a short across it */
+const SHORT_SHARE = 0.15
 
 const isMotor = (e: Element): e is Motor => e.kind === 'motor'
 const motorsOf = (net: Netlist): Motor[] => net.elements.filter(isMotor)
@@ -91,10 +93,18 @@ export function stateInWords(c: Conditions, net: Netlist): string {
 
 const liveWords: Readonly<Record<CircuitIntent['live'], string>> = { 'key only': 'you asked for key only', 'after-run': 'you asked for the key and the after-run only', isolator: 'you asked for its isolator' }
 
+/** Amps of a source that nothing but its own resistance limits any more; null where it is no short. */
+function shortedAt(net: Netlist, s: Solution): number | null {
+  const worst = net.elements.flatMap((e) => (e.kind === 'source' ? [{ amps: Math.abs(s.amps.get(e.name) ?? 0), limit: SHORT_SHARE * (e.restV / e.ohm) }] : [])).find((x) => x.amps > x.limit)
+  return worst?.amps ?? null
+}
+
 /** What is wrong in one state, without the state itself. */
 function wrongIn(intent: CircuitIntent, net: Netlist, { conditions: c, solution: s }: SolvedState, wanted: boolean, empties: (amps: number) => string): string | null {
   const fans = fanStates(net, s)
   if (s.chattering.length) return `${s.chattering.length > 1 ? 'relays chatter' : 'the relay chatters'}: coil and load fight over the same ground or feed`
+  const short = shortedAt(net, s)
+  if (short !== null) return `a short across the battery: ${short.toFixed(0)} A flow and no fuse opens`
   const turning = fans.filter((f) => Math.abs(f.speed) > TURNS)
   if (s.opened.length) return `${s.opened[0]!.label} opens at ${s.opened[0]!.ampsBefore.toPrecision(2)} A`
   if (!wanted && turning.length) {
@@ -227,6 +237,8 @@ export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, directio
     const low = Math.min(s.volts.get(m.a) ?? 0, s.volts.get(m.b) ?? 0)
     if (low > LIFTED_V && amps > 0.05) words.push(`its ground terminal is at ${low.toFixed(1)} V instead of nearly nothing: the ground is bad`)
   }
+  const short = shortedAt(net, s)
+  if (short !== null) words.push(`a short across the battery, ${short.toFixed(0)} A: no fuse stands before it`)
   for (const o of s.opened) words.push(`${o.label} opens: ${o.ampsBefore.toFixed(0)} A, ${Number.isFinite(o.longestS) ? `within ${o.longestS < 1 ? o.longestS.toFixed(2) : o.longestS.toFixed(1)} s` : 'sooner or later'}`)
   return words
 }

@@ -20,7 +20,7 @@ test('every machine with every kind of job that suits it: a valid document, tota
       expect(jobSchema.safeParse(j).success).toBe(true)
       expect(() => sample(j)).not.toThrow()
       expect(signing(j, evaluate(j)).ready).toBe(false)
-      expect(benchSheet(j, evaluate(j)).sections.length).toBe(j.fans.length && jobKinds[j.kind].mountsFan ? 13 : 12)
+      expect(benchSheet(j, evaluate(j)).sections.length).toBe(j.fans.length && jobKinds[j.kind].mountsFan ? 14 : 13)
     }
   }
 })

@@ -64,7 +64,7 @@ test('what to press is the controller\'s own description with the figures in it'
 
 test('the sheet reads in working order and tells of a missing fuse', () => {
   const sheet = benchSheet(changeFuse(open, null), evaluate(changeFuse(open, null)))
-  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Circuit', 'Cut list', 'Place', 'Setting and keys', 'Steps', 'Proof against prediction', 'Cautions', 'Signature'])
+  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Circuit', 'Cut list', 'Labels for the wire ends', 'Place', 'Setting and keys', 'Steps', 'Proof against prediction', 'Cautions', 'Signature'])
   expect(JSON.stringify(sheet)).toMatch(/NONE FITTED/)
 })
 

@@ -84,6 +84,8 @@ export function proofsOf(job: Job): Proof[] {
     ...figures(job, circuit, where),
     job.trailer ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
       : yes('key-off', job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time', 'Fan running, key off, hands away.'),
+    ...(job.wiring.override !== 'none' ? [yes('override', 'Override: it runs cold, and stops with it', job.engine && job.wiring.override === 'key' ? 'Key on, engine cold: on, then off; then key off with it left on: nothing runs.' : 'Cold: on, then off.')] : []),
+    ...(job.wiring.call ? [yes('call', 'The other system calls it', 'Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.')] : []),
     yes('clear', steers ? 'Nothing caught, lock to lock' : 'Nothing caught, all travel', steers ? 'Engine off, steering from lock to lock, suspension pressed down.' : 'All off: covers, doors and what moves through their travel.'),
     ...(job.cooling && opened ? [yes('leaks', 'No leaks', 'Warm, then cold: hoses, clips and drain.')] : []),
     ...(job.cooling && jobKinds[job.kind].mountsFan ? [yes('level', 'Coolant level, after the first heat cycle', 'Cold again: cap off, level as before.')] : []),

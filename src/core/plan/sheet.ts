@@ -106,6 +106,7 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
   return [
     { ...section('Circuit', says, ['state', 'fan', 'asked'], states), ...(drawn ? { drawings: [drawn] } : {}) },
     section('Cut list', [...cut.totals.map((t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`), ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`)], ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'], wires),
+    section('Labels for the wire ends', [], ['first end', 'other end'], cut.wires.map((w) => w.ends.map((e) => `${w.number} · ${e.at}`))),
   ]
 }
 

@@ -49,7 +49,7 @@ export function CircuitView({ job }: { readonly job: Job }) {
     const circuit = new Circuit(net)
     return wayTo[conditions.heat].reduce<Solution | undefined>((before, heat) => circuit.solve({ ...conditions, heat }, before?.states), undefined)!
   }, [net, conditions])
-  const marks = [...faults.map((f) => f.split(':')[1]!), ...own.net.problems.flatMap((p) => (p.at && p.level !== 'waits' ? [p.at] : []))]
+  const marks = [...faults.map((f) => f.split(':')[1]!), ...own.net.problems.flatMap((p) => (p.at && p.level !== 'waits' ? [p.at] : [])), ...proof.switches.flatMap((x) => (x.verdict === 'short' ? [x.name] : []))]
   const drawn = laid && laid !== 'failed' && circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures }, marks)
   const before = useRef<Drawing | null>(null)
   if (drawn) before.current = drawn

@@ -53,12 +53,14 @@ const feedNames: Readonly<Record<Feed, string>> = { battery: 'the battery, fused
 const feedsFor = (job: Job): Feed[] => feeds.filter((f) => (job.engine === null ? f === 'battery' || f === 'road lights' : f !== 'road lights'))
 
 /** What the mechanic wants of the circuit, in plain choices. */
-function Intent({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+function Intent(props: StationProps) {
+  const { job, settle } = props
   const { intent } = job.wiring
   return (
     <>
       <h2>What is wanted</h2>
       {job.engine !== null && <ChoiceField label="Fan may be live" value={job.use.live} options={[{ value: 'key only', name: 'only with the key' }, { value: 'after-run', name: 'also after switch-off, so long' }, { value: 'isolator', name: 'by its own isolator' }]} onChange={(live) => settle((j) => ({ ...j, use: { ...j.use, live } }))} />}
+      {job.use.live === 'after-run' && <Readings {...props} station="power" only={(a) => a === 'use.afterRunS'} />}
       <ChoiceField label="Run by" value={intent.control} options={named(controlIntents)} onChange={(control) => settle((j) => changeIntent(j, { control }))} />
       <ChoiceField label="Controller dead" value={intent.ifControllerDies} options={[{ value: 'nothing', name: 'nothing has to work' }, { value: 'the override', name: 'the override must work' }]} onChange={(ifControllerDies) => settle((j) => changeIntent(j, { ifControllerDies }))} />
       <ChoiceField label="Dead when parked" value={intent.deadWhenParked} options={named(parkedIntents)} onChange={(deadWhenParked) => settle((j) => changeIntent(j, { deadWhenParked }))} />
