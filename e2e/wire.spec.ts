@@ -44,7 +44,7 @@ test('the circuit by keyboard: states flipped, a bad ground put in and read, a f
   await page.getByLabel('Key', { exact: true }).focus()
   await page.keyboard.press('Space')
   await expect(page.getByLabel('Engine runs')).not.toBeChecked()
-  await expect(symptom(page)).toContainText('parked and hot: relay coil, 86 to 85: silent; Wheatear 150 stands. As asked.')
+  await expect(symptom(page)).toContainText('parked and hot: relay coil, 86–85: silent; Wheatear 150 stands. As asked.')
   await page.keyboard.press('Space')
   await page.getByLabel('hot', { exact: true }).focus()
   await page.keyboard.press('ArrowLeft')

@@ -97,7 +97,7 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
   const { net, mismatches, rows, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
   const says = [
     ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)), ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
-    `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join(', ') : 'nothing'}.`,
+    `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
     ...switches.map((s) => `${s.label}: ${format(s.amps, 'current', units, 2)}${s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`}${s.verdict === 'short' ? ', SHORT' : ''}.`),
   ]
   const states = rows.flatMap((r) => r.states).map((s) => [stateInWords(s.conditions, net), s.fans.map((f) => (Math.abs(f.speed) < 0.03 ? 'stands' : `${Math.round(100 * f.speed)} %, ${format(Math.abs(f.amps), 'current', units, 2)}`)).join('; '), s.mismatch ? 'not as asked' : 'as asked'])

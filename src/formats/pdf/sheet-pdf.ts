@@ -74,7 +74,7 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
         continue
       }
       if (s.pen === 'hit' || s.pen === 'flow') continue
-      const faint = s.pen === 'faint' || s.pen === 'swept' || s.pen === 'wire-floating'
+      const faint = s.pen === 'faint' || s.pen === 'swept' || s.pen === 'wire-floating' || s.pen === 'relay-link'
       doc.lineWidth((s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' || s.pen === 'part-heavy' ? 1 : s.kind === 'path' && s.weight !== undefined ? s.weight * scale : 0.5) / scale).strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
       if (s.kind === 'rect') doc.rect(s.x, s.y, s.w, s.h)
       else if (s.kind === 'circle') doc.circle(s.x, s.y, s.r)

@@ -43,7 +43,7 @@ export function StateTable({ job, proof, shown, onShow, faulty }: { readonly job
         </Table>
       </div>
       <h2 className="mt-3">Parked</h2>
-      <p className="mb-1">It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', u, 2)}</span>. Live then: {proof.liveWhenParked.length ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', u, 3)})`).join(', ') : 'nothing behind the battery'}.</p>
+      <p className="mb-1">It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', u, 2)}</span>. Live then: {proof.liveWhenParked.length ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', u, 3)})`).join('; ') : 'nothing behind the battery'}.</p>
       <h2 className="mt-3">What each switch carries at most</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">

@@ -2,7 +2,8 @@ import { Circuit, type Conditions, type Element, type Netlist, type States } fro
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { ContactRating, Start } from '../../electrical'
 import type { Job } from '../document'
-import { feedPieces, netlistOf } from '../wiring/netlist'
+import { feedPieces } from '../wiring/fan-run'
+import { netlistOf } from '../wiring/netlist'
 import { circuitsOf, runConductor, runCurrent, startOf, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
 import { roleNames } from '../wiring/role-names'
 

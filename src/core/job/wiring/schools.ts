@@ -137,8 +137,9 @@ export const schools = {
 } as const satisfies Record<string, School>
 export type SchoolId = keyof typeof schools
 
-/** The job wired that way, with the fuse and the size that suit it. */
+/** The job wired that way, with the fuse and the size that suit it; as it was where that way cannot be had. */
 export function wiredAs(job: Job, id: SchoolId, shelf: Shelf): Job {
+  if (schools[id].barred(job, shelf)) return job
   const wired = schools[id].apply(job, shelf)
   const size = proposedSize(wired, wired.units)
   const sized = size.kind === 'size' && wired.fans.length ? changeSizes(wired, size.size) : wired

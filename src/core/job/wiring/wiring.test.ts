@@ -1,9 +1,10 @@
+import fc from 'fast-check'
 import { writeCutListCsv } from '../../../formats/cut-list-csv'
 import { example, examplesOf, exampleShelf } from '../../../formats/test-support/examples'
 import { allStates, Circuit, mismatchInWords } from '../../circuit'
 import { benchSheet, planWarnings, signing, stepsOf } from '../../plan'
 import {
-  addSecondFan, changeFuse, changeIntent, changeRun, changeSizes, changeWiring, chooseKeySwitch, cutList, differences, dropSecondFan, editBarred, evaluate, jobSchema, judgeSchool, judgeSchools, makeEdit, netlistOf,
+  addSecondFan, chooseController, chooseFan, chooseRelay, feeds, startJob, typicalMachines, type MachineKind, changeFuse, changeIntent, changeRun, changeSizes, changeWiring, chooseKeySwitch, cutList, differences, dropSecondFan, editBarred, evaluate, jobSchema, judgeSchool, judgeSchools, makeEdit, netlistOf,
   provedCircuit, schoolOf, schools, undoEdit, wiredAs, wiresInUse, withReading, type Job, type MarginId, type SchoolId,
 } from '..'
 
@@ -189,3 +190,32 @@ test('what differs about the wiring between two windows has a name, and the shee
   expect(sheet.sections.find((s) => s.heading === 'Cut list')!.table!.rows).toHaveLength(cutList(buggy, []).wires.length)
   expect(wiresInUse(buggy).map((c) => c.role)).toEqual(['feed', 'return', 'control', 'trigger', 'coil-return', 'supply-return'])
 })
+
+test('whatever is chosen, in whatever order, the circuit is solved or refused in words, and every figure is one', () => {
+  const one = <T>(list: readonly T[]) => fc.constantFrom(...list)
+  const yes = fc.boolean()
+  const choices = fc.record({
+    machine: one(Object.keys(typicalMachines) as MachineKind[]), fan: fc.option(one(examplesOf('fan'))), second: fc.option(one(examplesOf('fan'))), controller: fc.option(one(examplesOf('controller'))), relay: fc.option(one(examplesOf('relay'))),
+    source: one(feeds), switchedBy: one(['relay', 'controller'] as const), frame: yes, fuse: fc.option(one([3, 7.5, 15, 40])), live: one(['key only', 'after-run', 'isolator'] as const),
+    wiring: fc.record({ side: one(['positive', 'ground'] as const), controlFrom: one(['key', 'feed'] as const), override: one(['none', 'key', 'feed'] as const), isolator: yes, timer: yes, call: yes, lamp: yes, feedRatedA: fc.option(one([5, 20])) }),
+    control: one(['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const), parked: one(['the fan', 'fan and controller', 'everything behind the fuse'] as const), school: fc.option(one(Object.keys(schools) as SchoolId[])),
+  })
+  fc.assert(fc.property(choices, (c) => {
+    let job: Job = startJob({ title: 'x', kind: c.machine, machineName: 'x', owner: '', units: 'metric', startedOn: '2026-01-10', promisedOn: null })
+    if (c.fan) job = chooseFan(job, c.fan)
+    if (c.controller) job = chooseController(job, c.controller, null)
+    if (c.relay) job = chooseRelay(job, c.relay)
+    job = changeFuse(changeIntent(changeWiring(changeRun({ ...job, use: { ...job.use, live: c.live } }, { source: c.source, switchedBy: c.switchedBy, frame: c.frame }), c.wiring), { control: c.control, deadWhenParked: c.parked }), c.fuse)
+    if (c.second && c.fan) job = addSecondFan(job, c.second)
+    if (c.school) job = wiredAs(job, c.school, shelf)
+    expect(jobSchema.safeParse(job).error).toBeUndefined()
+    const proof = provedCircuit(job)
+    for (const s of proof.rows.flatMap((r) => r.states)) {
+      for (const v of [...s.solution.volts.values(), ...s.solution.amps.values()]) expect(Number.isFinite(v)).toBe(true)
+      expect(Math.abs(s.solution.volts.get('bat_plus')!)).toBeLessThan(40)
+    }
+    for (const m of evaluate(job).margins) for (const p of m.parts) if (p.value !== null) expect([p.id, Number.isFinite(p.value)]).toEqual([p.id, true])
+    for (const w of cutList(job, shelf).wires) expect(w.cutM).toBeGreaterThan(0)
+    expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
+  }), { numRuns: 60 })
+}, 60_000)
