@@ -1,4 +1,4 @@
-import { CholeskyDecomposition, Matrix, solve as solveLinear } from 'ml-matrix'
+import { CholeskyDecomposition, Matrix, solve as solveSystem } from 'ml-matrix'
 import { fuseGate, jammedCurrent, motorConstants, motorCurve } from '../electrical'
 import { conducts, DIODE_OHM, DIODE_V, GROUND, nodesOf, type Conditions, type Control, type Element, type Motor, type Netlist, type States } from './netlist'
 
@@ -27,12 +27,19 @@ export interface Solution {
   readonly opened: readonly Opened[]
 }
 
-interface Linear { readonly volts: Float64Array; readonly motorAmps: ReadonlyMap<string, number> }
+interface Linear {
+  readonly volts: Float64Array
+  readonly motorAmps: ReadonlyMap<string, number>
+  readonly turning: readonly Motor[]
+  /** answer of every node (−1: ground) to one ampere taken by each turning fan alone, V */
+  readonly answer: (node: number, fan: number) => number
+}
 
 /** A netlist with its nodes numbered once, so that a table of states is quick. */
 export class Circuit {
   readonly nodes: readonly string[]
   private readonly index: ReadonlyMap<string, number>
+  private readonly solved = new Map<string, Linear>()
 
   constructor(readonly net: Netlist) {
     this.nodes = nodesOf(net)
@@ -78,6 +85,16 @@ export class Circuit {
 
   /** Nodes solved with the fans as ports: their static curves against what the rest of the circuit offers, by Newton. @see engineering §1.6, §5 */
   private linear(s: States, c: Conditions): Linear {
+    // what lets current through decides everything: most states of a table come back to a few of these
+    const key = this.net.elements.reduce((k, e) => k + (conducts(e, s, c) ? (e.kind === 'chopper' ? `(${s.duty.get(e.controller)})` : '1') : '0'), c.engine ? 'E' : 'R')
+    const before = this.solved.get(key)
+    if (before) return before
+    const made = this.solveLinear(s, c)
+    this.solved.set(key, made)
+    return made
+  }
+
+  private solveLinear(s: States, c: Conditions): Linear {
     const n = this.nodes.length
     const { g, injected, turning } = this.stamp(s, c)
     const right = Array.from({ length: n }, (_, i) => [injected[i]!, ...turning.map((m) => (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0))])
@@ -89,7 +106,7 @@ export class Circuit {
     const z = turning.map((m) => turning.map((_, k) => -port(m, k + 1)))
     const amps = portCurrents(turning, open, z)
     const volts = Float64Array.from({ length: n }, (_, i) => amps.reduce((v, current, k) => v + current * solved.get(i, k + 1), solved.get(i, 0)))
-    return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, amps[k]!])) }
+    return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, amps[k]!])), turning, answer: (i, fan) => node(i, fan + 1) }
   }
 
   private currentThrough(e: Element, s: States, c: Conditions, { volts, motorAmps }: Linear): number {
@@ -114,13 +131,9 @@ export class Circuit {
    * @returns by fan's element, then by element; only what is more than half a per cent
    */
   shares(c: Conditions, { states }: Pick<Solution, 'states'>): ReadonlyMap<string, ReadonlyMap<string, number>> {
-    const n = this.nodes.length
-    const { g, turning } = this.stamp(states, c)
-    if (!turning.length) return new Map()
-    const right = Array.from({ length: n }, (_, i) => turning.map((m) => (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0)))
-    const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
+    const { turning, answer } = this.linear(states, c)
     return new Map(turning.map((m, k) => {
-      const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : solved.get(i, k) }
+      const v = (node: string): number => answer(this.at(node), k)
       const found = new Map<string, number>([[m.name, 1]])
       for (const e of this.net.elements) {
         if (e.kind === 'motor' || !conducts(e, states, c)) continue
@@ -198,7 +211,9 @@ export class Circuit {
     const amps = new Map(this.net.elements.map((e) => [e.name, this.currentThrough(e, s, c, linear)]))
     const volts = new Map(this.nodes.map((n, i) => [n, linear.volts[i]!]))
     const speeds = new Map(this.net.elements.flatMap((e) => (e.kind === 'motor' ? [[e.name, e.jammed ? 0 : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed] as const] : [])))
-    return { volts, amps, speeds, states: s, floating: this.floating(s, c), chattering, opened }
+    const floating = (): string[] => this.floating(s, c)
+    let known: string[] | undefined
+    return { volts, amps, speeds, states: s, get floating() { return (known ??= floating()) }, chattering, opened }
   }
 
   private toggling(a: States, b: States): string[] {
@@ -243,7 +258,7 @@ function portCurrents(motors: readonly Motor[], open: readonly number[], z: read
   for (let n = 0; n < MOST_NEWTON && size(wrong) > 1e-11 * (1 + size(open)); n++) {
     const slopes = motors.map((m, k) => take(m, v[k]!).slope)
     const step = motors.length === 1 ? [wrong[0]! / (1 + z[0]![0]! * slopes[0]!)]
-      : solveLinear(new Matrix(motors.map((_, i) => motors.map((__, k) => (i === k ? 1 : 0) + z[i]![k]! * slopes[k]!))), new Matrix(wrong.map((x) => [x]))).to1DArray()
+      : solveSystem(new Matrix(motors.map((_, i) => motors.map((__, k) => (i === k ? 1 : 0) + z[i]![k]! * slopes[k]!))), new Matrix(wrong.map((x) => [x]))).to1DArray()
     let share = 1
     let trial = v
     do {

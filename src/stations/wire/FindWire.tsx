@@ -14,11 +14,14 @@ const kinds = { plug: 'an existing plug', pigtail: 'a pigtail with several wires
 const figure = (value: number, unit: 'V' | 'ohm'): string => (value === Infinity ? 'open' : unit === 'V' ? `${Number(value.toPrecision(3))} V` : value >= 1000 ? `${Number((value / 1000).toPrecision(3))} kohm` : `${Number(value.toPrecision(3))} ohm`)
 const rangeWords = ([low, high]: readonly [number, number], unit: 'V' | 'ohm'): string => (low === -Infinity ? `up to ${figure(high, unit)}` : high === Infinity ? (low >= 1e6 ? 'open' : `${figure(low, unit)} or more`) : `${figure(Math.max(0, low), unit)} to ${figure(high, unit)}`)
 
+const MOST_VOLTS = 100
+
 /** What was typed as volts or ohms; "OL" and "open" are an open meter. */
 function readMeter(typed: string, unit: 'V' | 'ohm', units: UnitSystem): { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly message: string } {
   if (/^\s*(ol|o\.l\.?|open|none)\s*$/i.test(typed)) return { ok: true, value: null }
   const read = parse(typed, unit === 'V' ? 'voltage' : 'resistance', units)
-  return read.ok ? { ok: true, value: read.value } : { ok: false, message: `${read.message} An open meter is written OL.` }
+  if (!read.ok) return { ok: false, message: `${read.message} An open meter is written OL.` }
+  return unit === 'V' && Math.abs(read.value) > MOST_VOLTS ? { ok: false, message: `No machine of this kind has ${read.value} V: look at the meter's range.` } : { ok: true, value: read.value }
 }
 
 function Ask({ unit, units, label, onRead }: { readonly unit: 'V' | 'ohm'; readonly units: UnitSystem; readonly label: string; readonly onRead: (value: number | null, typed: string) => void }) {

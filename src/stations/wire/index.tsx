@@ -92,7 +92,7 @@ function Path({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'sett
       {job.engine !== null && <YesNoField label="After-run timer" value={wiring.timer} onChange={(timer) => settle((j) => changeWiring(j, { timer }))} />}
       <YesNoField label="Other system’s call" value={wiring.call} onChange={(call) => settle((j) => changeWiring(j, { call }))} />
       <YesNoField label="Lamp: fan is live" value={wiring.lamp} onChange={(lamp) => settle((j) => changeWiring(j, { lamp }))} />
-      <ChoiceField label="Way back" value={run.frame ? 'frame' : 'battery'} options={[{ value: 'battery', name: 'to the battery' }, { value: 'frame', name: 'through the frame' }]} onChange={(v) => settle((j) => changeRun(j, { frame: v === 'frame' }))} />
+      <ChoiceField label="It comes back" value={run.frame ? 'frame' : 'battery'} options={[{ value: 'battery', name: 'to the battery' }, { value: 'frame', name: 'through the frame' }]} onChange={(v) => settle((j) => changeRun(j, { frame: v === 'frame' }))} />
     </>
   )
 }
