@@ -83,6 +83,13 @@ const feedOf = (job: Raw, run: Raw, fallback: number): number => {
   return isRaw(own) ? valueOf(own.lengthM, fallback) : fallback
 }
 
+/** Two fifths of the feed, as far as its fuse leaves room, m. */
+function lastPiece(job: Raw, run: Raw, feedM: number): number {
+  const fuse: unknown = Array.isArray(job.fuses) ? job.fuses.find((f: unknown) => isRaw(f) && f.id === run.fuse) : undefined
+  const toFuseM = isRaw(fuse) ? valueOf(fuse.fromPostM, 0) : 0
+  return Math.max(0, Math.round(1000 * Math.min(0.4 * feedM, feedM - toFuseM - 0.05)) / 1000)
+}
+
 /** What was one step has become several: who has passed it is not asked again. */
 const split: Readonly<Record<string, readonly string[]>> = { route: ['dry-fit', 'sleeves', 'fasten'], 'battery-on': ['continuity', 'insulation'] }
 const finerSteps = (done: unknown): unknown => (Array.isArray(done) ? done.flatMap((d: unknown) => [d, ...(isRaw(d) ? (split[String(d.step)] ?? []).map((step) => ({ ...d, step })) : [])]) : done)
@@ -100,7 +107,7 @@ function fromVersion3(job: Raw): Raw {
     ...job, version: 4,
     wiring: { ...wiring, isolator: false, timer: afterRun, intent: { ...wiring.intent, control: hand ? 'hand switch' : always ? 'always on' : 'thermostat' } },
     ...within(job, 'build', (b) => ({ ...b, done: finerSteps(b.done) })),
-    ...each(job, 'runs', (r) => ({ ...r, switchAtM: typical(Math.round(40 * feedOf(job, r, t.routes.feedM)) / 100) })),
+    ...each(job, 'runs', (r) => ({ ...r, switchAtM: typical(lastPiece(job, r, feedOf(job, r, t.routes.feedM))) })),
     ...(Array.isArray(job.conductors) ? { conductors: [...job.conductors.map((c: unknown) => (isRaw(c) ? { ...c, colour: c.role === 'return' ? usualColours.return : usualColours.feed } : c)), ...controlConductors(t, job.units === 'imperial' ? 'imperial' : 'metric')] } : {}),
   }
 }

@@ -80,3 +80,12 @@ test('days', () => {
   expect(addDays('2026-02-27', 2)).toBe('2026-03-01')
   expect(daysBetween('2026-02-27', '2026-03-01')).toBe(2)
 })
+
+test('a job signed before circuits were asked about stays good; signed today it is held against what was asked', () => {
+  const bike = example('fell-bike-signed')
+  const always: Job = { ...bike, wiring: { ...bike.wiring, controlFrom: 'feed' } }
+  const under = (coreVersion: string) => signing({ ...always, signature: { ...bike.signature!, coreVersion } }, evaluate(always))
+  expect(under('1.2.0').ready).toBe(true)
+  expect(under('1.3.0').blockers.join()).toMatch(/does not do what you asked for\. Parked and hot: the fan runs, you asked for key only/)
+  expect(signing({ ...always, signature: null }, evaluate(always)).ready).toBe(false)
+})

@@ -23,6 +23,14 @@ export interface Signing {
   readonly ready: boolean
 }
 
+/** The core that first asked what a circuit does: a job signed under an older one is not held against questions that nobody put then. */
+const CIRCUIT_CORE = [1, 3] as const
+function circuitAsked({ signature }: Job): boolean {
+  if (!signature) return true
+  const [major = 0, minor = 0] = signature.coreVersion.split('.').map(Number)
+  return major > CIRCUIT_CORE[0] || (major === CIRCUIT_CORE[0] && minor >= CIRCUIT_CORE[1])
+}
+
 /**
  * Whether a job may be signed. A missing fuse blocks it and nothing overrides that; so does any short margin, an unmade
  * step, an unanswered proof and a test setting. Unsure and open margins and warnings can be accepted, with who, when and why.
@@ -42,7 +50,8 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   if (unproved.length) blockers.push(`${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`)
   const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
-  if (job.fans.length && job.controllers.length) {
+  const asked = circuitAsked(job)
+  if (asked && job.fans.length && job.controllers.length) {
     const { net, mismatches } = provedCircuit(job)
     for (const p of net.problems.filter((x) => x.level === 'refused')) blockers.push(p.text)
     for (const m of mismatches) blockers.push(`The circuit does not do what you asked for. ${capital(mismatchInWords(net, m))}.`)
@@ -61,7 +70,7 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
       return { margin: m.id, part: w.part, verdict: 'warning' as const, worst, text: w.text, accepted: accepted(m.id, w.part, 'warning', worst) }
     }),
   ])
-  const plan = planWarnings(job).map((w): ToAccept => ({ margin: 'plan', part: w.id, verdict: 'warning', worst: null, text: w.text, accepted: accepted('plan', w.id, 'warning', null) }))
+  const plan = planWarnings(job).filter((w) => asked || !/^(circuit |owner key-wire)/.test(w.id)).map((w): ToAccept => ({ margin: 'plan', part: w.id, verdict: 'warning', worst: null, text: w.text, accepted: accepted('plan', w.id, 'warning', null) }))
   const toAccept = [...margins, ...plan]
   return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
 }

@@ -33,7 +33,7 @@ const airWay = (job: Job) => (motor: Motor, direction: 1 | -1): string => {
 }
 
 /** The circuit with current in it: switches to flip, faults to put in anywhere, and the table of all states. */
-export function CircuitView({ job }: { readonly job: Job }) {
+export function CircuitView({ job, files }: { readonly job: Job; readonly files: string }) {
   const own = useMemo(() => provedCircuit(job), [job])
   const keyed = own.net.elements.some((e) => e.name === 'key')
   const [conditions, setConditions] = useState<Conditions>({ key: keyed, engine: true, override: false, isolator: true, call: false, timer: false, heat: 'hot' })
@@ -100,10 +100,14 @@ export function CircuitView({ job }: { readonly job: Job }) {
           {faults.length === 0 && <p className="soft small">The view beside this one shows which ways of wiring do what is wanted.</p>}
         </section>
       )}
+      <p className="mt-2"><a href={`${files}/circuit.svg`}>Circuit as SVG</a> · <a href={`${files}/circuit.cir?${new URLSearchParams([['state', stateText(conditions)], ...faults.map((f): [string, string] => ['fault', f])]).toString()}`}>This state as a netlist for ngspice</a></p>
       <StateTable job={job} proof={proof} shown={conditions} onShow={setConditions} faulty={faults.length > 0} />
     </>
   )
 }
+
+/** "key=on,heat=hot", as the command line reads it */
+const stateText = (c: Conditions): string => Object.entries(c).map(([k, v]) => `${k}=${v === true ? 'on' : v === false ? 'off' : v}`).join(',')
 
 function describe(name: string, s: Solution): string {
   return `${Math.abs(s.amps.get(name) ?? 0).toFixed(2)} A through it`

@@ -27,7 +27,7 @@ function Stage({ job, shelf, settle }: StationProps) {
   const files = `/api${usePathname()}`
   return (
     <Tabs defaultActiveKey="circuit" id="wire-views" mountOnEnter unmountOnExit className="mb-3">
-      <Tab eventKey="circuit" title="Circuit"><Circuit job={calm} /><p className="mt-3"><a href={`${files}/circuit.svg`}>Circuit as SVG</a> · <a href={`${files}/circuit.cir`}>netlist for ngspice</a></p></Tab>
+      <Tab eventKey="circuit" title="Circuit"><Circuit job={calm} files={files} /></Tab>
       <Tab eventKey="ways" title="Ways to wire it"><Ways job={calm} shelf={shelf} settle={settle} /></Tab>
       <Tab eventKey="sizes" title="Sizes and fuse">
         <Sizes job={job} settle={settle} />

@@ -112,5 +112,5 @@ export function fuseNeeds(bench: Bench, job: Job, circuit: FanCircuit): FuseNeed
 export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
   const circuits = circuitsOf(job)
   const breaker = circuits.some((c) => c.fuse?.kind === 'breaker')
-  return { id: 'fuse', name: 'Fuse', parts: circuits.flatMap((c) => partsOf(job, c)), notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])] }
+  return { id: 'fuse', name: 'Fuse', parts: circuits.filter((c, i) => !c.fuse || circuits.findIndex((o) => o.fuse?.id === c.fuse!.id) === i).flatMap((c) => partsOf(job, c)), notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])] }
 }

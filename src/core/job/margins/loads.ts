@@ -110,10 +110,13 @@ function work(job: Job): Loads {
     const more = i === 0 ? signals.filter((s) => (behindFuse ? s.conductor.role !== 'call' : s.conductor.role === 'override' && job.wiring.override === 'feed')) : []
     guarded.set(c.fuse.id, [...(guarded.get(c.fuse.id) ?? []), ...ofRuns.filter((o) => o.pieces[0]?.circuit === c), ...more])
   })
+  // a fuse that several fans hang on stands where the first of them begins
+  const fuses = new Map<string, Load>()
+  circuits.forEach((c, i) => { if (c.fuse && !fuses.has(c.fuse.id)) fuses.set(c.fuse.id, loads.get(`fuse${i + 1}`)!) })
   const still = circuit.solve(parked)
   return {
     conductors: [...ofRuns, ...signals.filter((s) => carriesFan(s.most))], contacts, guarded,
-    fuses: new Map(circuits.flatMap((c, i) => (c.fuse ? [[c.fuse.id, loads.get(`fuse${i + 1}`) ?? bigger({ shares: none, steadyA: 0 }, { shares: circuits.map((_, k) => (k === i ? 1 : 0)), steadyA: 0 })] as const] : []))),
+    fuses,
     liveWhenParked: new Set(net.elements.flatMap((e) => (e.kind === 'load' && e.what === 'standby' && Math.abs(still.amps.get(e.name) ?? 0) > 1e-5 ? job.controllers.filter((k) => e.name === `${k.id.toLowerCase().replace(/[^a-z0-9]+/g, '_')}_draw`).map((k) => k.id) : []))),
   }
 }

@@ -1,6 +1,7 @@
 import { GROUND } from '../../circuit'
 import { bladeFuseOhm, CRIMP_OHM, FRAME_OHM, RING_OHM } from '../../electrical'
 import type { Bench } from '../../reading'
+import type { Run } from '../document'
 import { ratingOf, runCurrent, type FanCircuit } from '../margins/circuit'
 import { SWITCH_OHM, type Builder } from './builder'
 import { feedsFrom, switchRating } from './feeds'
@@ -22,6 +23,10 @@ export function feedPieces(bench: Bench, run: FanCircuit): { readonly toFuseM: n
   return fits ? { toFuseM, toContactM, toFanM, fits } : { toFuseM: Math.min(toFuseM, total / 3), toContactM: Math.max(STRAY_M, total / 3), toFanM: Math.max(STRAY_M, total / 3), fits }
 }
 
+/** Whether two fans hang on one and the same contact: one relay, or one controller behind one fuse. */
+export const sharesContact = (a: Run, b: Run): boolean =>
+  a.switchedBy === b.switchedBy && (a.switchedBy === 'relay' ? a.relay !== null && a.relay === b.relay : a.controller !== null && a.controller === b.controller && a.fuse === b.fuse)
+
 /** One fan with its own way out and back; what it shares with an earlier run is left out. */
 export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: readonly FanCircuit[]): Ends {
   const { job, bench } = b
@@ -29,7 +34,8 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
   const feed = conductors.find((c) => c.role === 'feed')
   const back = conductors.find((c) => c.role === 'return')
   const current = fan ? runCurrent(bench, fan).value : 0
-  const shared = run.switchedBy === 'relay' && run.relay !== null ? before.findIndex((o) => o.run.relay === run.relay && o.run.switchedBy === 'relay') : -1
+  const shared = before.findIndex((o) => sharesContact(o.run, run))
+  const fuseOf = fuse ? before.findIndex((o) => o.run.fuse === fuse.id) : -1
   const pieces = feedPieces(bench, circuit)
   const joints = (run.crimps * CRIMP_OHM + run.rings * RING_OHM) / 2
   const tag = `${n + 1}`
@@ -45,16 +51,17 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
   if (shared >= 0) {
     switchOut = `switch${shared + 1}_out`
     feedNode = `switch${shared + 1}_in`
-    b.wire(`feed${tag}_c`, `feed of fan ${tag}, relay to fan`, switchOut, at.plus, ohm(feed ? bench.value(feed.at.lengthM) : 0) + joints, feed?.id ?? null)
+    b.wire(`feed${tag}_c`, `feed of fan ${tag}`, direct && groundSide ? `fan${shared + 1}_plus` : switchOut, at.plus, ohm(feed ? bench.value(feed.at.lengthM) : 0) + joints, feed?.id ?? null)
   } else {
     const source = feedsFrom[run.source](b)
     let node = source
-    if (fuse) {
+    if (fuseOf >= 0) node = job.wiring.isolator ? (fuseOf === 0 ? 'isolated' : `isolated${fuseOf + 1}`) : `fuse${fuseOf + 1}_out`
+    else if (fuse) {
       b.wire(`feed${tag}_a`, 'feed, source to fuse', node, `fuse${tag}_in`, ohm(pieces.toFuseM) + RING_OHM, feed?.id ?? null)
       b.add({ kind: 'fuse', name: `fuse${tag}`, label: fuse.kind === 'blade' ? `fuse, ${fuse.ratingA} A` : `breaker, ${fuse.ratingA} A`, a: `fuse${tag}_in`, b: `fuse${tag}_out`, ohm: bladeFuseOhm(fuse.ratingA), ratingA: fuse.ratingA, form: fuse.kind })
       node = `fuse${tag}_out`
     } else b.say(`No fuse in the feed of fan ${tag}.`, `feed${tag}_b`)
-    if (job.wiring.isolator) {
+    if (job.wiring.isolator && fuseOf < 0) {
       if (n === 0) b.add({ kind: 'switch', name: 'isolator', label: 'isolator', by: 'isolator', a: node, b: 'isolated', ohm: SWITCH_OHM, rating: switchRating(job, job.wiring.isolatorSwitch) })
       else b.add({ kind: 'switch', name: `isolator${tag}`, label: 'isolator', by: 'isolator', a: node, b: `isolated${tag}`, ohm: SWITCH_OHM, rating: switchRating(job, job.wiring.isolatorSwitch) })
       node = n === 0 ? 'isolated' : `isolated${tag}`
@@ -72,9 +79,10 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
     b.say('No fan chosen: reckoned as a usual one of 5 A.', `fan${tag}`)
     b.add({ kind: 'motor', name: `fan${tag}`, label: 'fan, not chosen yet', fan: 'none', a: at.plus, b: at.minus, rating: { motor: 'brushed', ratedV: job.machine.systemV, ratedA: 5, lockedA: null, diameterM: 0.2 }, jammed: false })
   }
-  const frameNode = run.frame ? `frame${tag}` : GROUND
-  const backFrom = direct && groundSide ? `output${tag}_low` : at.minus
+  const joined = direct && groundSide && shared >= 0
+  const frameNode = joined ? `fan${shared + 1}_minus` : run.frame ? `frame${tag}` : GROUND
+  const backFrom = direct && groundSide && !joined ? `output${tag}_low` : at.minus
   b.wire(`return${tag}`, 'way back', backFrom, frameNode, (back ? b.piece(back, bench.value(back.at.lengthM), current) : RING_OHM) + joints, back?.id ?? null)
-  if (run.frame) b.wire(`frame${tag}_path`, 'frame as the way back', frameNode, GROUND, FRAME_OHM)
+  if (run.frame && !joined) b.wire(`frame${tag}_path`, 'frame as the way back', frameNode, GROUND, FRAME_OHM)
   return { feed: feedNode, fanPlus: at.plus, fanMinus: at.minus, switchIn: shared >= 0 ? `switch${shared + 1}_in` : at.in, switchOut }
 }

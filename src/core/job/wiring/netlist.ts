@@ -6,7 +6,7 @@ import type { Job } from '../document'
 import type { ControllerPart, RelayPart } from '../../parts'
 import { circuitsOf } from '../margins/circuit'
 import { Builder, SWITCH_OHM, unique, type JobNetlist } from './builder'
-import { fanRun, type Ends } from './fan-run'
+import { fanRun, sharesContact, type Ends } from './fan-run'
 import { battery, key, switchRating } from './feeds'
 
 export type { JobNetlist, Problem } from './builder'
@@ -107,13 +107,13 @@ function build(job: Job, bench: Bench): JobNetlist {
   const first = ends[0]!
   const bus = controlBus(b, first)
   const byController = new Map<string, string>()
-  const relaysDone = new Set<string>()
   circuits.forEach(({ run, controller: chosen }, n) => {
     const own = ends[n]!
     const tag = `${n + 1}`
     const controller: Decider = chosen ?? undecided
     if (!chosen) b.say('No controller chosen: reckoned as a plain thermostat switch.', `output${tag}`)
     decision(b, controller, bus)
+    if (circuits.slice(0, n).some((o) => sharesContact(o.run, run))) return
     const { part } = controller
     if (run.switchedBy === 'controller') {
       const [a, out] = groundSide ? [own.fanMinus, `output${tag}_low`] : [own.switchIn, own.switchOut]
@@ -126,9 +126,6 @@ function build(job: Job, bench: Bench): JobNetlist {
       return
     }
     const relayName = `relay${tag}`
-    const sharedRelay = run.relay !== null && relaysDone.has(run.relay)
-    if (sharedRelay) return
-    if (run.relay !== null) relaysDone.add(run.relay)
     const relay = relayOf(job, run.relay)
     if (!relay) b.say('No relay chosen: reckoned as a usual one of 90 ohm.', `contact${tag}`)
     const warm = 1 + COPPER_ALPHA * (bench.value('surroundings.hottestC') - 20)

@@ -55,6 +55,15 @@ describe('each mistake in wiring is found', () => {
     expect(part(two, 'contacts', 'relay runs, fan 1').value).toBeCloseTo(0.8 * 50 - 2 * alone, 2)
     expect(part(two, 'wire', 'carries, feed, fan 1').value! - part(two, 'wire', 'carries, way back, fan 1').value!).toBeCloseTo(-alone, 1)
     expect(wrong(two)).toEqual([])
+    // one fuse stands for both: what it carries for good less twice the fan
+    expect(evaluate(two).margins.find((m) => m.id === 'fuse')!.parts.filter((p) => p.id.startsWith('carries'))).toHaveLength(1)
+    expect(part(two, 'fuse', 'carries, fan 1').value).toBeCloseTo(0.75 * two.fuses[0]!.ratingA * (1 - 0.0015 * (two.fuses[0]!.ambientC.value - 25)) - 2 * alone, 1)
+    // so does one controller's own contact, on either side
+    for (const side of ['positive', 'ground'] as const) {
+      const direct = changeWiring({ ...two, runs: two.runs.map((r) => ({ ...r, switchedBy: 'controller' as const })) }, { side })
+      expect([side, wrong(direct).filter((w) => !/opens at/.test(w))]).toEqual([side, []])
+      expect(part(direct, 'contacts', 'controller runs, fan 1').value).toBeCloseTo(0.8 * 10 - 2 * alone, 1)
+    }
   })
   test('override left on with the key off; no fuse; a trailer on its road lights; a ramp that feeds a relay', () => {
     const lefty = changeWiring(changeIntent(buggy, { control: 'thermostat and override' }), { override: 'feed' })
