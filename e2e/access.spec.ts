@@ -54,6 +54,20 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.keyboard.type('fell')
       await page.getByRole('listbox', { name: 'Found' }).getByRole('option').first().waitFor()
       await look('find')
+      await page.goto(`${yard.url}${job}?station=wire`)
+      await ready(page)
+      await page.locator('.drawing').getByRole('button').first().waitFor()
+      await page.getByLabel('figures').check()
+      await look('circuit')
+      for (const view of ['Ways to wire it', 'Sizes and fuse', 'Cut list', 'Harness', 'Unknown wires'] as const) {
+        await page.getByRole('tab', { name: view }).click()
+        if (view === 'Ways to wire it') await page.getByRole('list', { name: view }).waitFor()
+        if (view === 'Unknown wires') {
+          await page.getByLabel('Its wires, by colour').fill('red, black')
+          await page.getByRole('button', { name: 'Find out' }).click()
+        }
+        await look(view)
+      }
       await page.goto(`${yard.url}/jobs/nowhere`)
       await look('no such job')
       expect(wrong).toEqual({})

@@ -6,8 +6,10 @@ interface FaultRule {
   readonly words: (e: Element) => string
   readonly fits: (e: Element, net: Netlist) => boolean
   readonly edit: (e: Element, net: Netlist) => Netlist
+  /** what a circuit at rest does not show */
+  readonly note?: string
 }
-export interface Fault { readonly id: string; readonly kind: string; readonly at: string; readonly words: string }
+export interface Fault { readonly id: string; readonly kind: string; readonly at: string; readonly words: string; readonly note: string | null }
 
 const BAD_OHM = 20
 const POOR_OHM = 2
@@ -45,6 +47,7 @@ const rules: Readonly<Record<string, FaultRule>> = {
   probe_shorted: { words: (e) => `${e.label}: probe lead shorted`, fits: sensed, edit: (e, net) => (decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'shorted') }) : net) },
   flat: { words: (e) => `${e.label}: flat`, fits: ofKind('source'), edit: (e, net) => swap(net, e.name, (b) => (b.kind === 'source' ? { ...b, restV: b.restV * 0.82, runningV: b.runningV * 0.9, ohm: b.ohm * 4 } : b)) },
   ground_at_85: {
+    note: 'Once the thermostat opens again the coasting fan holds the relay in for some seconds, until its own voltage is under what lets the relay go.',
     words: (e) => `${e.label}: its ground moved to the coil's ground pin`, fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined && back(net, e) !== undefined,
     edit: (e, net) => {
       const moved = { ...asWire(e, JOINT_OHM), name: `${e.name}_at_85`, label: 'ground moved to 85', a: e.b, b: coilBeside(net)!.b }
@@ -67,7 +70,7 @@ const probeSays = (net: Netlist, id: string, how: 'open' | 'shorted'): 'on' | 'o
 /** Every fault that a thing of the circuit can have. @see engineering §5 */
 export function faultsAt(net: Netlist, name: string): Fault[] {
   const e = net.elements.find((x) => x.name === name)
-  return e ? Object.entries(rules).filter(([, r]) => r.fits(e, net)).map(([kind, r]) => ({ id: `${kind}:${name}`, kind, at: name, words: r.words(e) })) : []
+  return e ? Object.entries(rules).filter(([, r]) => r.fits(e, net)).map(([kind, r]) => ({ id: `${kind}:${name}`, kind, at: name, words: r.words(e), note: r.note ?? null })) : []
 }
 
 export const faultsOf = (net: Netlist): Fault[] => net.elements.flatMap((e) => faultsAt(net, e.name))

@@ -239,6 +239,9 @@ export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, directio
   }
   const short = shortedAt(net, s)
   if (short !== null) words.push(`a short across the battery, ${short.toFixed(0)} A: no fuse stands before it`)
-  for (const o of s.opened) words.push(`${o.label} opens: ${o.ampsBefore.toFixed(0)} A, ${Number.isFinite(o.longestS) ? `within ${o.longestS < 1 ? o.longestS.toFixed(2) : o.longestS.toFixed(1)} s` : 'sooner or later'}`)
+  for (const o of s.opened) {
+    const again = net.elements.some((e) => e.kind === 'fuse' && e.name === o.name && e.form === 'breaker') ? '; one that resets itself closes into it again, for ever' : ''
+    words.push(`${o.label} opens: ${o.ampsBefore.toFixed(0)} A, ${Number.isFinite(o.longestS) ? `within ${o.longestS < 1 ? o.longestS.toFixed(2) : o.longestS.toFixed(1)} s` : 'sooner or later'}${again}`)
+  }
   return words
 }

@@ -27,6 +27,8 @@ function ownLabel(job: Job, { address, label }: Found): string {
   if (list === 'probes' && job.bay && address.endsWith('.kappa')) return "share of the bay's warmth that the probe sees"
   if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
   if (list === 'charging' && id === 'points') return address.endsWith('rpm') ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading` : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
+  const several = list === 'fans' || list === 'controllers' || list === 'fuses' || list === 'runs' ? job[list] : []
+  if (several.length > 1) return `${label}, ${list === 'runs' ? 'fan ' : ''}${several.findIndex((x) => x.id === id) + 1}`
   if (list !== 'conductors') return label
   const conductor = job.conductors.find((c) => c.id === id)
   if (!conductor) return label

@@ -5,6 +5,7 @@ import type { WireSize } from '../units'
 import type { Cooling, Fan, Ground, Job, LeadName, Obstacle, Panel, Run, Seat } from './document'
 import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, SwitchPart } from '../parts'
 import { jobKinds } from './kinds'
+import { sharesContact } from './wiring/fan-run'
 import { proposedSetting } from './propose'
 import { tieCare } from './start'
 
@@ -128,13 +129,17 @@ export const changeRun = (job: Job, change: Partial<Pick<Run, 'source' | 'switch
 export const changeSizes = (job: Job, size: WireSize | null, ids: readonly string[] = job.runs.flatMap((r) => r.conductors)): Job =>
   ({ ...job, conductors: job.conductors.map((c) => (ids.includes(c.id) ? { ...c, size } : c)) })
 
-/** Puts a fuse into the first run, or takes it out (null): without one the job cannot be signed. */
-export function changeFuse(job: Job, ratingA: number | null, kind: 'blade' | 'breaker' = job.fuses[0]?.kind ?? 'blade'): Job {
-  const first = job.runs[0]!.fuse
-  const others = job.fuses.filter((f) => f.id !== first)
-  if (ratingA === null) return { ...job, fuses: others, runs: job.runs.map((r) => (r.fuse === first ? { ...r, fuse: null } : r)) }
-  const old = job.fuses.find((f) => f.id === first) ?? { id: freshId('fuse', others), fromPostM: typical(0.15), ambientC: typical(40) }
-  return { ...job, fuses: [{ ...old, kind, ratingA }, ...others], runs: job.runs.map((r, i) => (i === 0 || r.fuse === first ? { ...r, fuse: old.id } : r)) }
+/**
+ * Puts a fuse into a run and every run that hangs on the same one, or takes it out (null): without one the job cannot be signed.
+ * @param n which run, 0 the first
+ */
+export function changeFuse(job: Job, ratingA: number | null, kind?: 'blade' | 'breaker', n = 0): Job {
+  const run = job.runs[n]!
+  const here = (r: Run): boolean => r.id === run.id || (run.fuse !== null && r.fuse === run.fuse) || sharesContact(r, run)
+  const old = job.fuses.find((f) => f.id === run.fuse)
+  if (ratingA === null) return { ...job, fuses: job.fuses.filter((f) => f.id !== run.fuse), runs: job.runs.map((r) => (here(r) ? { ...r, fuse: null } : r)) }
+  const fuse = { ...(old ?? { id: freshId('fuse', job.fuses), kind: 'blade' as const, fromPostM: typical(0.15), ambientC: typical(40) }), ...(kind ? { kind } : {}), ratingA }
+  return { ...job, fuses: old ? job.fuses.map((f) => (f.id === fuse.id ? fuse : f)) : [...job.fuses, fuse], runs: job.runs.map((r) => (here(r) ? { ...r, fuse: fuse.id } : r)) }
 }
 
 export const changeSetting = (job: Job, controllerId: string, setC: number, bandK: number): Job =>

@@ -88,7 +88,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
         ) : <p className="soft small mb-1">Choose a part or wire in the circuit to see what flows there, or to put a fault in.</p>}
         {faults.length > 0 && (
           <ul aria-label="Faults put in" className="plain-list">
-            {faults.map((id) => { const words = faultsAt(own.net, id.split(':')[1]!).find((f) => f.id === id)?.words ?? id; return <li key={id}><span className="verdict-short">{words}</span> <button type="button" className="word-button" onClick={() => setFaults((now) => now.filter((f) => f !== id))}>take it out<span className="visually-hidden">: {words}</span></button></li> })}
+            {faults.map((id) => { const fault = faultsAt(own.net, id.split(':')[1]!).find((f) => f.id === id); const words = fault?.words ?? id; return <li key={id}><span className="verdict-short">{words}</span>{fault?.note && <span className="soft"> {fault.note}</span>} <button type="button" className="word-button" onClick={() => setFaults((now) => now.filter((f) => f !== id))}>take it out<span className="visually-hidden">: {words}</span></button></li> })}
           </ul>
         )}
       </section>

@@ -6,25 +6,27 @@ import { changeFuse, changeSizes, comparedFuses, comparedSizes, proposedFuse, pr
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
 
-const fuseOf = (job: Job): Job['fuses'][number] | undefined => job.fuses.find((f) => f.id === job.runs[0]!.fuse)
+const fuseOf = (job: Job, n: number): Job['fuses'][number] | undefined => job.fuses.find((f) => f.id === job.runs[n]!.fuse)
+const ofFan = (job: Job, n: number): string => (job.runs.length > 1 ? ` of fan ${n + 1}` : '')
 
 /** what stands against a size or a rating, in a few words */
 const faults = (list: readonly (readonly [boolean, string])[]): string => list.flatMap(([fine, words]) => (fine ? [] : [words])).join(', ')
 
 /** Every size for the fan's own wires, held against what they must do. */
-export function Sizes({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const rows = comparedSizes(job, job.units)
+export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
+  const run = job.runs[n]!
+  const rows = comparedSizes(job, job.units, n)
   if (!rows.length) return <p className="say">Choose the fan first (station 3): its current decides the size.</p>
-  const choice = proposedSize(job, job.units)
+  const choice = proposedSize(job, job.units, n)
   return (
     <>
-      <h2>Sizes, feed and way back alike</h2>
+      <h2>Sizes{ofFan(job, n)}, feed and way back alike</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
           <thead><tr><th>size</th><th>may carry</th><th>loses</th><th className="d-none d-md-table-cell">terminal</th><th>verdict</th><th><span className="visually-hidden">choose</span></th></tr></thead>
           <tbody>
             {rows.map((r) => {
-              const used = job.runs.every((run) => run.conductors.every((id) => job.conductors.find((c) => c.id === id)?.size === r.size))
+              const used = run.conductors.every((id) => job.conductors.find((c) => c.id === id)?.size === r.size)
               const against = faults([[r.carries, 'carries too little'], [r.guarded, 'fuse too large for it'], [r.dropOk, 'loses too much'], [r.strong, 'too weak']])
               const proposed = choice.kind !== 'none' && choice.size === r.size
               return (
@@ -34,7 +36,7 @@ export function Sizes({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
                   <td className={`figure-text ${r.dropOk ? '' : 'verdict-short'}`}>{format(r.dropV, 'voltage', job.units, 2)}</td>
                   <td className="d-none d-md-table-cell">{r.fitsTerminal ? 'fits' : <span className="verdict-short">too thick</span>}</td>
                   <td>{r.verdict === 'will do' ? <span className="verdict-holds">will do{proposed ? ', smallest' : ''}</span> : <span className="verdict-short">{against || r.verdict}</span>}</td>
-                  <td className="text-end">{used ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Use ${r.size}`} onClick={() => settle((j) => changeSizes(j, r.size))}>Use</Button>}</td>
+                  <td className="text-end">{used ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Use ${r.size}${ofFan(job, n)}`} onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}>Use</Button>}</td>
                 </tr>
               )
             })}
@@ -48,15 +50,15 @@ export function Sizes({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
 }
 
 /** Blade ratings near the answer. */
-export function Fuses({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const rows = comparedFuses(job)
+export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
+  const rows = comparedFuses(job, n)
   if (!rows.length) return null
-  const proposed = proposedFuse(job)
+  const proposed = proposedFuse(job, n)
   // the ratings near the answer; those far off only say the same again
-  const near = rows.filter((r) => r.ratingA === fuseOf(job)?.ratingA || r.ratingA === proposed?.ratingA || (r.carries && r.guards) || r.wear < 1.5).slice(0, 7)
+  const near = rows.filter((r) => r.ratingA === fuseOf(job, n)?.ratingA || r.ratingA === proposed?.ratingA || (r.carries && r.guards) || r.wear < 1.5).slice(0, 7)
   return (
     <>
-      <h2 className="mt-3">Blade fuses</h2>
+      <h2 className="mt-3">Blade fuses{ofFan(job, n)}</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
           <thead><tr><th>fuse</th><th>wear at a start</th><th>fan held fast</th><th>verdict</th><th><span className="visually-hidden">choose</span></th></tr></thead>
@@ -70,7 +72,7 @@ export function Fuses({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
                   <td className="figure-text">{plainNumber(r.wear, 2)}</td>
                   <td className="figure-text">{Number.isFinite(r.jammedLongestS) ? `opens in ${plainNumber(r.jammedLongestS, 2)} s` : 'may never open'}</td>
                   <td>{against ? <span className="verdict-short">{against}</span> : warns ? <span className="verdict-unsure">{warns}</span> : <span className="verdict-holds">will do{proposed?.ratingA === r.ratingA ? ', smallest' : ''}</span>}</td>
-                  <td className="text-end">{fuseOf(job)?.ratingA === r.ratingA ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Fit a ${r.ratingA} A fuse`} onClick={() => settle((j) => changeFuse(j, r.ratingA))}>Fit</Button>}</td>
+                  <td className="text-end">{fuseOf(job, n)?.ratingA === r.ratingA ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`} onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}>Fit</Button>}</td>
                 </tr>
               )
             })}

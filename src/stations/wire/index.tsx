@@ -30,8 +30,12 @@ function Stage({ job, shelf, settle }: StationProps) {
       <Tab eventKey="circuit" title="Circuit"><Circuit job={calm} files={files} /></Tab>
       <Tab eventKey="ways" title="Ways to wire it"><Ways job={calm} shelf={shelf} settle={settle} /></Tab>
       <Tab eventKey="sizes" title="Sizes and fuse">
-        <Sizes job={job} settle={settle} />
-        <Fuses job={job} settle={settle} />
+        {job.runs.map((run, n) => (
+          <section key={run.id} className="mb-3" aria-label={job.runs.length > 1 ? `Fan ${n + 1}` : 'Sizes and fuse'}>
+            <Sizes job={job} settle={settle} n={n} />
+            {(n === 0 || run.fuse === null || run.fuse !== job.runs[0]!.fuse) && <Fuses job={job} settle={settle} n={n} />}
+          </section>
+        ))}
         <p className="say say-short">Fuse before load. Battery first off and last on; keep the positive covered.</p>
       </Tab>
       <Tab eventKey="cut" title="Cut list"><Cut job={calm} shelf={shelf} settle={settle} /><p className="mt-3"><a href={`${files}/cut-list.csv`}>Cut list as CSV</a></p></Tab>
@@ -99,7 +103,6 @@ function Path({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'sett
 
 function Tray(props: StationProps) {
   const { job, settle } = props
-  const fuse = job.fuses.find((f) => f.id === job.runs[0]!.fuse)
   const fanWires = job.conductors.filter((c) => job.runs.some((r) => r.conductors.includes(c.id)))
   const ofFan = (id: string): string => { const n = job.runs.findIndex((r) => r.conductors.includes(id)); return job.runs.length > 1 ? ` of fan ${n + 1}` : '' }
   return (
@@ -107,8 +110,17 @@ function Tray(props: StationProps) {
       <Intent {...props} />
       <Path {...props} />
       <h2>Fuse</h2>
-      <ChoiceField label="Rating" value={fuse ? String(fuse.ratingA) : ''} options={[{ value: '', name: 'none fitted' }, ...bladeRatings.map((r) => ({ value: String(r), name: `${r} A` }))]} onChange={(v) => settle((j) => changeFuse(j, v === '' ? null : Number(v)))} />
-      {fuse && <ChoiceField label="Form" value={fuse.kind} options={[{ value: 'blade', name: 'blade fuse' }, { value: 'breaker', name: 'breaker' }]} onChange={(kind) => settle((j) => changeFuse(j, fuse.ratingA, kind))} />}
+      {job.runs.map((run, n) => {
+        const fuse = job.fuses.find((f) => f.id === run.fuse)
+        if (n > 0 && run.fuse !== null && run.fuse === job.runs[0]!.fuse) return null
+        const which = job.runs.length > 1 ? `, fan ${n + 1}` : ''
+        return (
+          <div key={run.id}>
+            <ChoiceField label={`Rating${which}`} value={fuse ? String(fuse.ratingA) : ''} options={[{ value: '', name: 'none fitted' }, ...bladeRatings.map((r) => ({ value: String(r), name: `${r} A` }))]} onChange={(v) => settle((j) => changeFuse(j, v === '' ? null : Number(v), undefined, n))} />
+            {fuse && <ChoiceField label={`Form${which}`} value={fuse.kind} options={[{ value: 'blade', name: 'blade fuse' }, { value: 'breaker', name: 'breaker' }]} onChange={(kind) => settle((j) => changeFuse(j, fuse.ratingA, kind, n))} />}
+          </div>
+        )
+      })}
       <Readings {...props} station="wire" only={(a) => a.startsWith('fuses')} />
       <h2>Conductors</h2>
       {fanWires.map((c) => (

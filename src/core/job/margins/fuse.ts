@@ -4,6 +4,7 @@ import { plainNumber } from '../../units'
 import type { Job } from '../document'
 import { circuitsOf, conductorAt, ratingOf, runCurrent, startCurrent, startOf, wiresOf, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
 import { roleNames } from '../wiring/role-names'
+import { sharesContact } from '../wiring/fan-run'
 import { currentIn, loadsOf, startIn, type Load } from './loads'
 import { fixedScale, over, type MarginDefinition, type PartDefinition } from './part'
 
@@ -108,9 +109,13 @@ export function fuseNeeds(bench: Bench, job: Job, circuit: FanCircuit): FuseNeed
   }
 }
 
+/** Circuits whose fuse is not an earlier one's: two fans on one contact or one fuse are guarded by it together. */
+const ownFuses = (circuits: readonly FanCircuit[]): FanCircuit[] =>
+  circuits.filter((c, i) => !circuits.slice(0, i).some((o) => sharesContact(o.run, c.run) || (c.fuse !== null && o.fuse?.id === c.fuse.id)))
+
 /** The fuse or breaker of every run. @see engineering §1.4, margins.md */
 export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
   const circuits = circuitsOf(job)
   const breaker = circuits.some((c) => c.fuse?.kind === 'breaker')
-  return { id: 'fuse', name: 'Fuse', parts: circuits.filter((c, i) => !c.fuse || circuits.findIndex((o) => o.fuse?.id === c.fuse!.id) === i).flatMap((c) => partsOf(job, c)), notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])] }
+  return { id: 'fuse', name: 'Fuse', parts: ownFuses(circuits).flatMap((c) => partsOf(job, c)), notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])] }
 }

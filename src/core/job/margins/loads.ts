@@ -112,7 +112,7 @@ function work(job: Job): Loads {
   })
   // a fuse that several fans hang on stands where the first of them begins
   const fuses = new Map<string, Load>()
-  circuits.forEach((c, i) => { if (c.fuse && !fuses.has(c.fuse.id)) fuses.set(c.fuse.id, loads.get(`fuse${i + 1}`)!) })
+  circuits.forEach((c, i) => { if (c.fuse && !fuses.has(c.fuse.id)) fuses.set(c.fuse.id, loads.get(`fuse${i + 1}`) ?? { shares: none, steadyA: 0 }) })
   const still = circuit.solve(parked)
   return {
     conductors: [...ofRuns, ...signals.filter((s) => carriesFan(s.most))], contacts, guarded,

@@ -38,6 +38,13 @@ function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
     pieces.reduce((sum, p) => sum + p.value, inFrame), 'voltage', '§1.2'))
 }
 
+/** What the wires wait for that this fan shares with another, or null. */
+function sharedWaitsFor(job: Job, circuit: FanCircuit): string | null {
+  const n = circuitsOf(job).indexOf(circuit)
+  const bare = loadsOf(job).conductors.find((c) => c.conductor.size === null && c.most.shares[n]! > 0)
+  return bare ? `a size for the ${bare.name}` : null
+}
+
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { systemV } = job.machine
   const { dropShare } = job.limits
@@ -45,7 +52,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const wires = { id: `wires${suffix}`, name: `in the wires${suffix}`, unit: 'V', required: 0 } as const
   const against = nothingToRunOn(job) ?? wrongVoltage(job, circuit)
   if (against) return [{ ...wires, id: `source${suffix}`, name: `of the source${suffix}`, missing: against }]
-  const waits = wiresWaitFor(circuit)
+  const waits = wiresWaitFor(circuit) ?? sharedWaitsFor(job, circuit)
   if (waits) return [{ ...wires, needs: waits }]
   const scale = fixedScale(0.01 * systemV)
   const allowed = (share: number) => worked('may be lost', '{0} × {1}', [term('limit', share, 'share'), term('system', systemV, 'voltage')], share * systemV, 'voltage', '§1.2')

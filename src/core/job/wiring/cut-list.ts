@@ -110,6 +110,8 @@ export function cutList(job: Job, shelf: readonly Part[]): CutList {
     if (e.kind !== 'wire' || e.conductor === null) return []
     const c = job.conductors.find((x) => x.id === e.conductor)!
     const wayM = wayOf(job, bench, e)
+    // contact and fan, or post and fuse, side by side: nothing is cut between them
+    if (wayM <= 0) return []
     const ends = [endAt(job, e.a), endAt(job, e.b)] as const
     const zoneC = bench.value(`conductors.${c.id}.ambientC`)
     const amps = most(e.name)

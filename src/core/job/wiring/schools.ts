@@ -141,10 +141,14 @@ export type SchoolId = keyof typeof schools
 export function wiredAs(job: Job, id: SchoolId, shelf: Shelf): Job {
   if (schools[id].barred(job, shelf)) return job
   const wired = schools[id].apply(job, shelf)
-  const size = proposedSize(wired, wired.units)
-  const sized = size.kind === 'size' && wired.fans.length ? changeSizes(wired, size.size) : wired
-  const fuse = proposedFuse(sized)
-  return fuse ? changeFuse(sized, fuse.ratingA) : sized
+  const sized = wired.runs.reduce((j, run, n) => {
+    const size = proposedSize(j, j.units, n)
+    return size.kind === 'size' ? changeSizes(j, size.size, run.conductors) : j
+  }, wired)
+  return sized.runs.reduce((j, _, n) => {
+    const fuse = proposedFuse(j, n)
+    return fuse ? changeFuse(j, fuse.ratingA, undefined, n) : j
+  }, sized)
 }
 
 export interface SchoolJudged {

@@ -4,7 +4,7 @@ import { example, examplesOf, exampleShelf } from '../../../formats/test-support
 import { allStates, Circuit, mismatchInWords } from '../../circuit'
 import { benchSheet, planWarnings, signing, stepsOf } from '../../plan'
 import {
-  addSecondFan, chooseController, chooseFan, chooseRelay, feeds, startJob, typicalMachines, type MachineKind, changeFuse, changeIntent, changeRun, changeSizes, changeWiring, chooseKeySwitch, cutList, differences, dropSecondFan, editBarred, evaluate, jobSchema, judgeSchool, judgeSchools, makeEdit, netlistOf,
+  addSecondFan, chooseController, chooseFan, chooseRelay, feeds, startJob, typicalMachines, type MachineKind, changeFuse, changeIntent, changeRun, changeSizes, changeWiring, chooseKeySwitch, cutList, differences, dropSecondFan, editBarred, evaluate, fieldsAt, jobSchema, judgeSchool, judgeSchools, makeEdit, netlistOf,
   provedCircuit, schoolOf, schools, undoEdit, wiredAs, wiresInUse, withReading, type Job, type MarginId, type SchoolId,
 } from '..'
 
@@ -93,6 +93,19 @@ describe('each mistake in wiring is found', () => {
   })
 })
 
+test('two unlike fans: each gets the size and the fuse for what its own wires carry', () => {
+  const heavy = examplesOf('fan').reduce((a, b) => (b.ratedV === 12 && b.ratedA.value > a.ratedA.value ? b : a))
+  const both = wiredAs(addSecondFan(buggy, heavy), 'relay each', shelf)
+  expect(wrong(both)).toEqual([])
+  expect(both.fuses).toHaveLength(2)
+  expect(both.fuses[1]!.ratingA).toBeGreaterThan(both.fuses[0]!.ratingA)
+  expect(evaluate(both).margins.filter((m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id)).map((m) => [m.id, m.verdict === 'short'])).toEqual(['supply', 'wire', 'fuse', 'contacts'].map((id) => [id, false]))
+  // no two readings of one tray are called alike
+  const labels = fieldsAt(both, 'wire').map((f) => f.label)
+  expect(new Set(labels).size).toBe(labels.length)
+  expect(changeFuse(both, null, undefined, 1).fuses.map((f) => f.id)).toEqual([both.fuses[0]!.id])
+})
+
 test('after-run by a timer: live until it ends, and the ignition is not fed back through it', () => {
   const job = wiredAs({ ...buggy, use: { ...buggy.use, live: 'after-run' } }, 'fed relay', shelf)
   expect(wrong(job)).toEqual([])
@@ -145,6 +158,7 @@ test('cut list by hand: feed in its three pieces, + 5 % and a loop, ends by what
   expect(list.labels).toHaveLength(2 * list.wires.length)
   expect(list.shopping.find((s) => s.what.startsWith('10 A blade fuse'))).toMatchObject({ count: 2, has: 'on the shelf' })
   expect(list.shopping.find((s) => s.what.startsWith('2.5 mm² red'))).toMatchObject({ has: 'lacking', note: 'black would do, mark its ends' })
+  expect(cutList(withReading(buggy, 'runs.run1.switchAtM', measured(0)), shelf).wires).toHaveLength(list.wires.length - 1)
   const csv = writeCutListCsv(list).split('\r\n')
   expect(csv[0]!.split(',').length).toBe(15)
   expect(csv.filter((l) => /^\d+,/.test(l))).toHaveLength(list.wires.length)
