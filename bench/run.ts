@@ -1,6 +1,7 @@
 // npm run bench: medians on this machine, by hand; nothing here is a test
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import net from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
@@ -110,8 +111,16 @@ async function dragging(page: Page): Promise<{ readonly frame: number; readonly 
   return { frame: median([...frames]), inTime: frames.filter((f) => f < 20).length / frames.length }
 }
 
+/** A port that nothing listens on: a server left over from a broken run would serve pages of an older build. */
+const freePort = (): Promise<number> => new Promise((resolve) => {
+  const probe = net.createServer().listen(0, '127.0.0.1', () => {
+    const { port } = probe.address() as net.AddressInfo
+    probe.close(() => resolve(port))
+  })
+})
+
 async function inBrowser(folder: string): Promise<void> {
-  const port = 3190
+  const port = await freePort()
   const url = `http://127.0.0.1:${port}`
   const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { env: { ...process.env, PYRAXIS_DB: path.join(folder, 'bench.db') }, stdio: 'ignore' })
   try {
@@ -163,14 +172,14 @@ say('one operating point, fan on core', time(400, (j) => movedBy(new Bench(looku
 say(`best places of ${fans.length} fans on two cores, both sides`, time(20, (j) => ranked([...searchPlacements(j, fans)])), 'aim < 1000 ms, in its worker')
 const parts = shelf.ok ? shelf.parts : []
 const wired = wiredAs({ ...job, use: { ...job.use, live: 'after-run' }, wiring: { ...job.wiring, intent: { ...job.wiring.intent, control: 'thermostat and override' } } }, 'fed relay', parts)
-const net = netlistOf(wired)
-say(`table of ${allStates(new Circuit(net)).length} states, ${new Circuit(net).nodes.length} nodes`, time(200, () => allStates(new Circuit(net))), 'aim < 5 ms for 32')
+const circuit = netlistOf(wired)
+say(`table of ${allStates(new Circuit(circuit)).length} states, ${new Circuit(circuit).nodes.length} nodes`, time(200, () => allStates(new Circuit(circuit))), 'aim < 5 ms for 32')
 say('netlist and proof of a job, everything anew', time(100, (j) => provedCircuit({ ...j, wiring: wired.wiring, runs: wired.runs, relays: wired.relays })), '')
 say('every way of wiring judged', time(10, (j) => judgeSchools({ ...j }, parts)), 'in its worker')
-const graph = circuitGraph(net)
+const graph = circuitGraph(circuit)
 const laid = await layOut(graph)
 say('circuit laid out', await timeAsync(20, () => layOut(graph)), 'aim < 50 ms with the next, in its worker')
-say('circuit drawn from its layout, with its state', time(100, () => { const c = { key: true, engine: true, isolator: true, override: false, call: false, timer: false, heat: 'hot' as const }; circuitDrawing('c', net, graph, laid, { conditions: c, solution: new Circuit(net).solve(c), figures: true }) }), '')
+say('circuit drawn from its layout, with its state', time(100, () => { const c = { key: true, engine: true, isolator: true, override: false, call: false, timer: false, heat: 'hot' as const }; circuitDrawing('c', circuit, graph, laid, { conditions: c, solution: new Circuit(circuit).solve(c), figures: true }) }), '')
 say('sample(job), 512 samples', time(40, (j) => sample(j)), 'aim < 50 ms, in its worker')
 const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-bench-'))
 await inStore(path.join(folder, 'bench.db'))
