@@ -82,7 +82,7 @@ export function proofsOf(job: Job): Proof[] {
   return [
     yes('turns', 'It turns, the right way', paperTest(job)),
     ...figures(job, circuit, where),
-    job.trailer ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
+    job.trailer || job.use.live === 'isolator' ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
       : yes('key-off', job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time', 'Fan running, key off, hands away.'),
     ...(job.wiring.override !== 'none' ? [yes('override', 'Override: it runs cold, and stops with it', job.engine && job.wiring.override === 'key' ? 'Key on, engine cold: on, then off; then key off with it left on: nothing runs.' : 'Cold: on, then off.')] : []),
     ...(job.wiring.call ? [yes('call', 'The other system calls it', 'Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.')] : []),

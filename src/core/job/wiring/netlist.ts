@@ -8,6 +8,7 @@ import { circuitsOf } from '../margins/circuit'
 import { Builder, SWITCH_OHM, unique, type JobNetlist } from './builder'
 import { fanRun, sharesContact, type Ends } from './fan-run'
 import { battery, key, switchRating } from './feeds'
+import { hasWire } from './used'
 
 export type { JobNetlist, Problem } from './builder'
 
@@ -32,6 +33,8 @@ const relayOf = (job: Job, relayId: string | null): RelayPart | null => job.rela
 /** Where coil and controller draw: behind the key, with the after-run timer beside it, or behind the fan's own fuse. */
 function controlBus(b: Builder, first: Ends): string {
   const { wiring } = b.job
+  // plain switches that carry the fan themselves need nothing of it
+  if (!hasWire(b.job, 'control')) return 'control'
   if (wiring.controlFrom === 'feed' || b.job.engine === null) {
     b.signal('control', 'control_feed', first.feed, 'control')
     return 'control'
@@ -152,7 +155,7 @@ function build(job: Job, bench: Bench): JobNetlist {
       if (n === 0) besides(b, first, bus, `trigger${tag}_in`, false)
     }
   })
-  if (wiring.lamp && circuits[0]!.fan) {
+  if (wiring.lamp) {
     b.signal('lamp', 'lamp_wire', groundSide && circuits[0]!.run.switchedBy === 'controller' ? first.fanPlus : first.switchOut, 'lamp_in')
     b.add({ kind: 'load', name: 'lamp', label: 'lamp: fan is live', what: 'lamp', a: 'lamp_in', b: groundSide && circuits[0]!.run.switchedBy === 'controller' ? first.fanMinus : GROUND, ohm: LAMP_OHM * (systemV / 12) ** 2 })
   }

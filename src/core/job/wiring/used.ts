@@ -9,7 +9,7 @@ const rules: Readonly<Record<ConductorRole, (job: Job) => boolean>> = {
   control: (job) => byRelay(job) || hasElectronics(job),
   trigger: byRelay, 'coil-return': byRelay, 'supply-return': hasElectronics,
   override: ({ wiring }) => wiring.override !== 'none', call: ({ wiring }) => wiring.call, lamp: ({ wiring }) => wiring.lamp,
-  timer: ({ wiring, engine }) => wiring.timer && wiring.controlFrom === 'key' && engine !== null,
+  timer: (job) => job.wiring.timer && job.wiring.controlFrom === 'key' && job.engine !== null && (byRelay(job) || hasElectronics(job)),
 }
 
 export const hasWire = (job: Job, role: ConductorRole): boolean => rules[role](job)

@@ -238,7 +238,10 @@ test('whatever is chosen, in whatever order, the circuit is solved or refused in
       expect(Math.abs(s.solution.volts.get('bat_plus')!)).toBeLessThan(40)
     }
     for (const m of evaluate(job).margins) for (const p of m.parts) if (p.value !== null) expect([p.id, Number.isFinite(p.value)]).toEqual([p.id, true])
-    for (const w of cutList(job, shelf).wires) expect(w.cutM).toBeGreaterThan(0)
+    const cut = cutList(job, shelf).wires
+    for (const w of cut) expect(w.cutM).toBeGreaterThan(0)
+    // what is cut is what the job has, and the other way round
+    expect([...new Set(cut.map((w) => w.conductor))].sort()).toEqual(wiresInUse(job).map((w) => w.id).sort())
     expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
   }), { numRuns: 60 })
 }, 60_000)
