@@ -33,7 +33,7 @@ export type Element = Common & (
   | { readonly kind: 'output'; readonly controller: string; readonly ohm: number; readonly rating: ContactRating | null }
   /** a pulse-width output: `b` is held at the duty's share of `a` over `return` */
   | { readonly kind: 'chopper'; readonly controller: string; readonly return: string; readonly ohm: number; readonly rating: ContactRating | null }
-  | { readonly kind: 'motor'; readonly rating: FanRating; readonly fan: string; readonly jammed: boolean }
+  | { readonly kind: 'motor'; readonly rating: FanRating; readonly fan: string; readonly jammed: boolean; /** its wires are swapped on purpose: backwards is what is wanted of it */ readonly reversed?: boolean }
   | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'standby' | 'other' }
   | { readonly kind: 'diode' }
 )

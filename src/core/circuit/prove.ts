@@ -54,7 +54,6 @@ const isMotor = (e: Element): e is Motor => e.kind === 'motor'
 const motorsOf = (net: Netlist): Motor[] => net.elements.filter(isMotor)
 const across = (s: Solution, e: Element): number => (s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)
 
-/** a fan whose wires are meant to be swapped blows the right way when it runs backwards */
 const fanStates = (net: Netlist, s: Solution): FanState[] => motorsOf(net).map((m) => ({ name: m.name, label: m.label, speed: s.speeds.get(m.name) ?? 0, amps: s.amps.get(m.name) ?? 0, volts: across(s, m) }))
 
 const allows = (intent: CircuitIntent, net: Netlist, c: Conditions): boolean => {
@@ -114,6 +113,8 @@ function wrongIn(intent: CircuitIntent, net: Netlist, { conditions: c, solution:
   if (wanted) {
     if (turning.length === 0) return 'the fan stands, it should run'
     if (turning.length < fans.length && net.controls.length < 2) return 'only one fan runs'
+    const wrongWay = motorsOf(net).find((m) => { const speed = s.speeds.get(m.name) ?? 0; return Math.abs(speed) > TURNS && speed < 0 !== (m.reversed ?? false) })
+    if (wrongWay) return `${wrongWay.label} runs the wrong way round: its two wires are swapped`
     const partly = net.elements.some((e) => e.kind === 'chopper')
     const slow = turning.find((f) => Math.abs(f.speed) < SLOW)
     if (slow && !partly) return `the fan runs slow, ${Math.round(Math.abs(slow.speed) * 100)} % of its rated speed`

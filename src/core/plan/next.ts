@@ -3,6 +3,8 @@ import type { Evaluation } from '../job/evaluation'
 import { stations, type Station } from '../fields'
 import { filled } from './filled'
 import { signing } from './sign'
+import { mismatchInWords } from '../circuit'
+import { provedCircuit } from '../job/wiring/proof'
 import { remediesFor } from '../job/remedies'
 import { worstMargin } from '../job/words'
 
@@ -13,8 +15,8 @@ export const stationNames: Readonly<Record<Station, string>> = {
 }
 
 /**
- * The next thing to do: a call due, the strongest remedy of the lowest short margin, the reading to measure for the
- * least sure one, then the first station that is not filled.
+ * The next thing to do: a call due, the strongest remedy of the lowest short margin, what the circuit does that nobody asked
+ * for, the reading to measure for the least sure margin, then the first station that is not filled.
  * @param today calendar day, 2026-01-31
  * @see margins.md
  */
@@ -30,6 +32,11 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
   // a doubt that somebody took on by name is not asked for again
   const waiting = signing(job, evaluation).toAccept.filter((a) => a.verdict === 'unsure' && !a.accepted)
   const worst = worstMargin({ ...evaluation, margins: evaluation.margins.filter((m) => m.verdict !== 'unsure' || waiting.some((a) => a.margin === m.id)) })
+  // a circuit that does not do what was asked stands after what is short and before what is only unsure
+  if (worst?.verdict !== 'short' && job.fans.length && job.controllers.length) {
+    const { net, mismatches: [wrong] } = provedCircuit(job)
+    if (wrong) return { text: `Wire: ${mismatchInWords(net, wrong)}`, station: 'wire' }
+  }
   if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
     const [remedy] = remediesFor(job, worst)
     if (remedy) return { text: remedy.text, station: remedy.station }

@@ -88,4 +88,6 @@ test('a job signed before circuits were asked about stays good; signed today it 
   expect(under('1.2.0').ready).toBe(true)
   expect(under('1.3.0').blockers.join()).toMatch(/does not do what you asked for\. Parked and hot: the fan runs, you asked for key only/)
   expect(signing({ ...always, signature: null }, evaluate(always)).ready).toBe(false)
+  const open = { ...always, signature: null, after: [] }
+  expect(nextThing(open, evaluate(open), '2026-01-10')).toMatchObject({ station: 'wire', text: expect.stringMatching(/^Wire: parked and hot: the fan runs/) as string })
 })

@@ -73,7 +73,7 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
   if (fan) {
     const rating = ratingOf(bench, fan)
     const [plus, minus] = fan.wiresSwapped ? [at.minus, at.plus] : [at.plus, at.minus]
-    b.add({ kind: 'motor', name: `fan${tag}`, label: job.runs.length > 1 ? `${fan.part.name}, fan ${tag}` : fan.part.name, fan: fan.id, a: plus, b: minus, rating, jammed: false })
+    b.add({ kind: 'motor', name: `fan${tag}`, label: job.runs.length > 1 ? `${fan.part.name}, fan ${tag}` : fan.part.name, fan: fan.id, a: plus, b: minus, rating, jammed: false, reversed: fan.wiresSwapped })
     if (fan.wiresSwapped && fan.part.motor === 'brushless') b.say('A brushless fan must never have its wires swapped: that destroys it or does nothing.', `fan${tag}`, 'warns')
   } else {
     b.say('No fan chosen: reckoned as a usual one of 5 A.', `fan${tag}`)

@@ -40,6 +40,12 @@ describe('each mistake in wiring is found', () => {
     expect(speed(['poor:return1'])).toBeLessThan(0.8 * speed([]))
     expect(wrong(buggy, ['bad:return1']).join()).toMatch(/the fan runs slow, 2\d % of its rated speed/)
   })
+  test('a fan that turns the wrong way, whichever way was meant', () => {
+    expect(wrong(buggy, ['swapped:fan1']).join()).toMatch(/runs the wrong way round: its two wires are swapped/)
+    const turned = makeEdit(buggy, { kind: 'swap leads', fan: 'fan1' })
+    expect(wrong(turned)).toEqual([])
+    expect(wrong(turned, ['swapped:fan1']).join()).toMatch(/wrong way round/)
+  })
   test('fan current through the ignition switch', () => {
     const key = examplesOf('switch').find((p) => p.id === 'switch-key-trail')!
     const tapped = chooseKeySwitch(wiredAs(buggy, 'switched wire', shelf), key)
