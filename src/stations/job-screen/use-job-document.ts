@@ -6,7 +6,7 @@ import { temporal } from 'zundo'
 import { changeInWords, differences, type Job } from '@/core/job'
 import { withoutStaleSignature } from '@/core/plan'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
-import { openWaitingRoom } from './waiting-room'
+import { isBehind, noteAcknowledged, openWaitingRoom } from './waiting-room'
 
 export interface Opened { readonly id: string; readonly revision: number; readonly savedAt: string; readonly job: Job }
 
@@ -61,12 +61,16 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
     let made: Saver | null = null
     void openWaitingRoom(base.id).then((room) => {
       if (ended) return
+      if (isBehind(base.id, base.revision)) { window.location.reload(); return }
       made = new Saver({
         revision: base.revision, savedAt: base.savedAt, room, newKey: () => crypto.randomUUID(), retryMs: 1500,
         onState: (next) => {
           // both windows did the same: nobody has to choose
           if (next.kind === 'stale' && differences(next.mine, next.theirs.job).length === 0) queueMicrotask(() => made?.resolve(next.theirs.job))
-          else setState(next)
+          else {
+            if (next.kind === 'saved' && made) noteAcknowledged(base.id, made.revision)
+            setState(next)
+          }
         },
         send: (save) => send(base.id, save),
       })

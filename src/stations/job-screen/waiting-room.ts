@@ -53,3 +53,18 @@ export async function openWaitingRoom(jobId: string): Promise<WaitingRoom> {
     },
   }
 }
+
+const acknowledged = (jobId: string): string => `pyraxis-acknowledged:${jobId}`
+
+/** Remembers, through reloads of this tab, how far the server has taken its saves. */
+export const noteAcknowledged = (jobId: string, revision: number): void => sessionStorage.setItem(acknowledged(jobId), String(revision))
+
+/**
+ * Whether a page shows less than this tab has already saved: a reload may be read on the server before a last save arrives,
+ * whose answer the old page still gets. Told once for each save, so that a yard put back from a copy is not asked for ever.
+ */
+export function isBehind(jobId: string, revision: number): boolean {
+  const known = Number(sessionStorage.getItem(acknowledged(jobId)))
+  sessionStorage.removeItem(acknowledged(jobId))
+  return known > revision
+}
