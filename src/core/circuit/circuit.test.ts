@@ -43,7 +43,8 @@ test('Kirchhoff: at every node of any circuit what flows in flows out, and every
   fc.assert(fc.property(anyNetlist, fc.boolean(), fc.boolean(), fc.constantFrom('cold' as const, 'falling' as const, 'hot' as const), (net, key, engine, heat) => {
     const s = solved(net, { key, engine, heat })
     const most = Math.max(1, ...[...s.amps.values()].map(Math.abs))
-    for (const node of s.volts.keys()) expect(Math.abs(imbalance(net, s, node))).toBeLessThan(1e-5 * most)
+    // what hangs on a leak alone beside milliohms is a part in 10¹² of its row: a tenth of a milliampere is its rounding
+    for (const node of s.volts.keys()) expect(Math.abs(imbalance(net, s, node))).toBeLessThan(1e-4 * most)
     for (const e of net.elements) {
       const across = (s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)
       const i = amps(s, e.name)
