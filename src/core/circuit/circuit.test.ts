@@ -43,20 +43,19 @@ test('Kirchhoff: at every node of any circuit what flows in flows out, and every
   fc.assert(fc.property(anyNetlist, fc.boolean(), fc.boolean(), fc.constantFrom('cold' as const, 'falling' as const, 'hot' as const), (net, key, engine, heat) => {
     const s = solved(net, { key, engine, heat })
     const most = Math.max(1, ...[...s.amps.values()].map(Math.abs))
-    // what hangs on a leak alone beside milliohms is a part in 10¹² of its row: a tenth of a milliampere is its rounding
-    for (const node of s.volts.keys()) expect(Math.abs(imbalance(net, s, node))).toBeLessThan(1e-4 * most)
+    for (const node of s.volts.keys()) expect(Math.abs(imbalance(net, s, node))).toBeLessThan(1e-6 * most)
     for (const e of net.elements) {
       const across = (s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)
       const i = amps(s, e.name)
       if (!conducts(e, s.states, state({ key, engine, heat }))) expect(i).toBe(0)
-      else if (e.kind === 'source') expect(across + 0.03 * i).toBeCloseTo(engine ? 14.2 : 12.6, 5)
-      else if ('ohm' in e && e.kind !== 'chopper') expect(across).toBeCloseTo(i * e.ohm, 5)
+      else if (e.kind === 'source') expect(across + 0.03 * i).toBeCloseTo(engine ? 14.2 : 12.6, 6)
+      else if ('ohm' in e && e.kind !== 'chopper') expect(across).toBeCloseTo(i * e.ohm, 6)
       else if (e.kind === 'motor' && !e.jammed && e.rating.motor === 'brushed') {
         // V = I R + k ω, and k (I − I₀) = c ω² while it turns. §1.6
         const { r, k, c, i0 } = motorConstants(e.rating)
         const w = s.speeds.get(e.name)!
-        expect(across).toBeCloseTo(i * r + k * w, 4)
-        if (w !== 0) expect(k * (Math.abs(i) - i0)).toBeCloseTo(c * w * w, 3)
+        expect(across).toBeCloseTo(i * r + k * w, 6)
+        if (w !== 0) expect(k * (Math.abs(i) - i0)).toBeCloseTo(c * w * w, 5)
       }
     }
   }), { numRuns: 400 })

@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix, solve as solveSystem } from 'ml-matrix'
-import { fuseGate, jammedCurrent, motorConstants, motorCurve } from '../electrical'
+import { CUT_OUT_SHARE, fuseGate, jammedCurrent, motorConstants, motorCurve } from '../electrical'
 import { conducts, DIODE_OHM, DIODE_V, GROUND, nodesOf, type Conditions, type Control, type Element, type Motor, type Netlist, type States } from './netlist'
 
 /** from every node to the negative post: settles nodes that hang in the air. @see engineering §5 */
@@ -30,9 +30,6 @@ export interface Solution {
 interface Linear {
   readonly volts: Float64Array
   readonly motorAmps: ReadonlyMap<string, number>
-  readonly turning: readonly Motor[]
-  /** answer of every node (−1: ground) to one ampere taken by each turning fan alone, V */
-  readonly answer: (node: number, fan: number) => number
 }
 
 /** A netlist with its nodes numbered once, so that a table of states is quick. */
@@ -40,6 +37,7 @@ export class Circuit {
   readonly nodes: readonly string[]
   private readonly index: ReadonlyMap<string, number>
   private readonly solved = new Map<string, Linear>()
+  private readonly shared = new Map<string, ReadonlyMap<string, ReadonlyMap<string, number>>>()
 
   constructor(readonly net: Netlist) {
     this.nodes = nodesOf(net)
@@ -48,8 +46,11 @@ export class Circuit {
 
   private at(node: string): number { return node === GROUND ? -1 : this.index.get(node)! }
 
-  /** Conductances and injections with everything frozen but the turning fans. */
-  private stamp(s: States, c: Conditions): { g: Float64Array[]; injected: Float64Array; turning: Motor[] } {
+  /**
+   * Conductances and injections with everything frozen but the turning fans.
+   * @param held each turning fan stands in it as {@link holding}, so that no node hangs on the leak alone behind one
+   */
+  private stamp(s: States, c: Conditions, held: boolean): { g: Float64Array[]; injected: Float64Array; turning: Motor[] } {
     const n = this.nodes.length
     const g = Array.from({ length: n }, (_, i) => { const row = new Float64Array(n); row[i] = LEAK_S; return row })
     const injected = new Float64Array(n)
@@ -69,7 +70,10 @@ export class Circuit {
         push(a, siemens * sourceVolts(e, c)); push(b, -siemens * sourceVolts(e, c))
       } else if (e.kind === 'motor') {
         if (e.jammed && e.rating.motor === 'brushed') resistor(a, b, 1 / motorConstants(e.rating).r)
-        else turning.push(e)
+        else {
+          turning.push(e)
+          if (held) resistor(a, b, holding(e))
+        }
       } else if (e.kind === 'diode') {
         resistor(a, b, 1 / DIODE_OHM)
         push(a, DIODE_V / DIODE_OHM); push(b, -DIODE_V / DIODE_OHM)
@@ -83,10 +87,14 @@ export class Circuit {
     return { g, injected, turning }
   }
 
+  /** What lets current through decides everything: most states of a table come back to a few of these. */
+  private key(s: States, c: Conditions): string {
+    return this.net.elements.reduce((k, e) => k + (conducts(e, s, c) ? (e.kind === 'chopper' ? `(${s.duty.get(e.controller)})` : '1') : '0'), c.engine ? 'E' : 'R')
+  }
+
   /** Nodes solved with the fans as ports: their static curves against what the rest of the circuit offers, by Newton. @see engineering §1.6, §5 */
   private linear(s: States, c: Conditions): Linear {
-    // what lets current through decides everything: most states of a table come back to a few of these
-    const key = this.net.elements.reduce((k, e) => k + (conducts(e, s, c) ? (e.kind === 'chopper' ? `(${s.duty.get(e.controller)})` : '1') : '0'), c.engine ? 'E' : 'R')
+    const key = this.key(s, c)
     const before = this.solved.get(key)
     if (before) return before
     const made = this.solveLinear(s, c)
@@ -95,19 +103,18 @@ export class Circuit {
   }
 
   private solveLinear(s: States, c: Conditions): Linear {
-    const n = this.nodes.length
-    const { g, injected, turning } = this.stamp(s, c)
-    const right = Array.from({ length: n }, (_, i) => [injected[i]!, ...turning.map((m) => (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0))])
-    const factored = new CholeskyDecomposition(new Matrix(g as unknown as number[][]))
-    const solved = factored.solve(new Matrix(right))
+    const { g, injected, turning } = this.stamp(s, c, true)
+    const right = this.nodes.map((_, i) => [injected[i]!, ...turning.map((m) => this.takes(m, i))])
+    const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
     const node = (i: number, column: number): number => (i < 0 ? 0 : solved.get(i, column))
     const port = (m: Motor, column: number): number => node(this.at(m.a), column) - node(this.at(m.b), column)
-    const open = turning.map((m) => port(m, 0))
-    const z = turning.map((m) => turning.map((_, k) => -port(m, k + 1)))
-    const amps = portCurrents(turning, open, z)
-    const volts = Float64Array.from({ length: n }, (_, i) => amps.reduce((v, current, k) => v + current * solved.get(i, k + 1), solved.get(i, 0)))
-    return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, amps[k]!])), turning, answer: (i, fan) => node(i, fan + 1) }
+    const ports = portCurrents(turning, turning.map((m) => port(m, 0)), turning.map((m) => turning.map((_, k) => -port(m, k + 1))))
+    const volts = Float64Array.from(this.nodes, (_, i) => ports.reduce((v, { besides }, k) => v + besides * solved.get(i, k + 1), solved.get(i, 0)))
+    return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, ports[k]!.currentA])) }
   }
+
+  /** what one ampere through a fan does to a node's balance */
+  private takes(m: Motor, i: number): number { return (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0) }
 
   private currentThrough(e: Element, s: States, c: Conditions, { volts, motorAmps }: Linear): number {
     if (!conducts(e, s, c)) return 0
@@ -131,9 +138,15 @@ export class Circuit {
    * @returns by fan's element, then by element; only what is more than half a per cent
    */
   shares(c: Conditions, { states }: Pick<Solution, 'states'>): ReadonlyMap<string, ReadonlyMap<string, number>> {
-    const { turning, answer } = this.linear(states, c)
-    return new Map(turning.map((m, k) => {
-      const v = (node: string): number => answer(this.at(node), k)
+    const key = this.key(states, c)
+    const before = this.shared.get(key)
+    if (before) return before
+    const { g, turning } = this.stamp(states, c, false)
+    if (!turning.length) return new Map()
+    const right = this.nodes.map((_, i) => turning.map((m) => this.takes(m, i)))
+    const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
+    const made = new Map(turning.map((m, k) => {
+      const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : solved.get(i, k) }
       const found = new Map<string, number>([[m.name, 1]])
       for (const e of this.net.elements) {
         if (e.kind === 'motor' || !conducts(e, states, c)) continue
@@ -145,6 +158,8 @@ export class Circuit {
       }
       return [m.name, found] as const
     }))
+    this.shared.set(key, made)
+    return made
   }
 
   /** what relays, controllers, diodes and fuses do about the voltages that a state leads to */
@@ -242,21 +257,26 @@ const called = (k: Control, c: Conditions): number => (k.stuck === 'on' ? 1 : k.
 
 const keyOf = (s: States): string => [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.blocked].sort(), [...s.opened].sort()].map((x) => x.join(',')).join('|')
 
+/** Conductance that stands for a turning fan while the nodes are solved; what its curve takes besides is found by Newton. */
+const holding = ({ rating }: Motor): number => (rating.motor === 'brushed' ? 1 / motorConstants(rating).r : rating.ratedA / rating.ratedV)
+
 /**
- * Currents of fans at the ports of a linear circuit: v + Z i(v) = U, by damped Newton.
- * @param open voltages at the ports with nothing taken, V
+ * Currents of fans at the ports of a linear circuit that has their {@link holding} in it: v + Z (i(v) − g v) = U, by damped Newton.
+ * @param open voltages at the ports with nothing besides taken, V
  * @param z    ohm, how far current at one port lowers the voltage at each
+ * @returns each fan's current, and what of it the circuit's own conductance does not hold yet, A
  */
-function portCurrents(motors: readonly Motor[], open: readonly number[], z: readonly (readonly number[])[], cutOut = false): number[] {
+function portCurrents(motors: readonly Motor[], open: readonly number[], z: readonly (readonly number[])[], cutOut = false): { readonly currentA: number; readonly besides: number }[] {
   if (motors.length === 0) return []
   const take = (m: Motor, v: number): { currentA: number; slope: number } =>
-    (cutOut && m.rating.motor === 'brushless' ? { currentA: 0, slope: 0 } : m.jammed ? { currentA: v > 0 ? jammedCurrent(m.rating, v) : 0, slope: 0 } : motorCurve(m.rating, v))
-  const residual = (v: readonly number[]): number[] => v.map((x, i) => x - open[i]! + motors.reduce((sum, m, k) => sum + z[i]![k]! * take(m, v[k]!).currentA, 0))
+    (cutOut && m.rating.motor === 'brushless' ? { currentA: 0, slope: 0 } : m.jammed ? { currentA: v >= CUT_OUT_SHARE * m.rating.ratedV ? jammedCurrent(m.rating, v) : 0, slope: 0 } : motorCurve(m.rating, v))
+  const besides = (m: Motor, v: number): number => take(m, v).currentA - holding(m) * v
+  const residual = (v: readonly number[]): number[] => v.map((x, i) => x - open[i]! + motors.reduce((sum, m, k) => sum + z[i]![k]! * besides(m, v[k]!), 0))
   const size = (r: readonly number[]): number => Math.max(...r.map(Math.abs))
   let v = [...open]
   let wrong = residual(v)
-  for (let n = 0; n < MOST_NEWTON && size(wrong) > 1e-11 * (1 + size(open)); n++) {
-    const slopes = motors.map((m, k) => take(m, v[k]!).slope)
+  for (let n = 0; n < MOST_NEWTON && size(wrong) > 1e-12 * (1 + size(open)); n++) {
+    const slopes = motors.map((m, k) => take(m, v[k]!).slope - holding(m))
     const step = motors.length === 1 ? [wrong[0]! / (1 + z[0]![0]! * slopes[0]!)]
       : solveSystem(new Matrix(motors.map((_, i) => motors.map((__, k) => (i === k ? 1 : 0) + z[i]![k]! * slopes[k]!))), new Matrix(wrong.map((x) => [x]))).to1DArray()
     let share = 1
@@ -269,6 +289,6 @@ function portCurrents(motors: readonly Motor[], open: readonly number[], z: read
     wrong = residual(v)
   }
   // a brushless fan that the circuit cannot hold above its cut-out voltage stands
-  if (!cutOut && size(wrong) > 1e-6 && motors.some((m) => m.rating.motor === 'brushless')) return portCurrents(motors, open, z, true)
-  return motors.map((m, k) => take(m, v[k]!).currentA)
+  if (!cutOut && size(wrong) > 1e-9 && motors.some((m) => m.rating.motor === 'brushless')) return portCurrents(motors, open, z, true)
+  return motors.map((m, k) => ({ currentA: take(m, v[k]!).currentA, besides: besides(m, v[k]!) }))
 }

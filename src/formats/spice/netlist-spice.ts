@@ -10,7 +10,7 @@ function motor(e: Extract<Element, { kind: 'motor' }>): string[] {
   const from = `b${e.name} ${node(e.a)} ${node(e.b)}`
   if (e.rating.motor === 'brushless') {
     const powerW = e.rating.ratedV * e.rating.ratedA
-    return [e.jammed ? `${from} i=${v}>0 ? ${n(SOFT_START * e.rating.ratedA)} : 0` : `${from} i=${v}>=${n(CUT_OUT_SHARE * e.rating.ratedV)} ? ${n(powerW)}/max(${v},1) : 0`]
+    return [e.jammed ? `${from} i=${v}>=${n(CUT_OUT_SHARE * e.rating.ratedV)} ? ${n(SOFT_START * e.rating.ratedA)} : 0` : `${from} i=${v}>=${n(CUT_OUT_SHARE * e.rating.ratedV)} ? ${n(powerW)}/max(${v},1) : 0`]
   }
   const { r, k, c, i0 } = motorConstants(e.rating)
   if (e.jammed) return [`r${e.name} ${node(e.a)} ${node(e.b)} ${n(r)}`]
