@@ -121,6 +121,20 @@ test('a bad ground that switch and fan share: chattering at 20 ohm, slow at 2 oh
   expect(slow.speeds.get('fan_1')).toBeGreaterThan(0)
 })
 
+test('a controller that shares a bad ground with its fan starves as soon as it closes, and is told', () => {
+  const net: Netlist = {
+    elements: [
+      { kind: 'source', name: 'battery', label: 'battery', a: 'bat_plus', b: GROUND, restV: 12.65, runningV: 14.2, ohm: 0.02 },
+      { kind: 'output', name: 'output_1', label: 'contact', controller: 'c1', a: 'bat_plus', b: 'fan_plus', ohm: 0.008, rating: null },
+      { kind: 'motor', name: 'fan_1', label: 'fan', fan: 'fan1', a: 'fan_plus', b: 'frame', rating: eightAmps, jammed: false }, wire('frame_ground', 'frame', GROUND, 20),
+    ],
+    controls: [{ id: 'c1', label: 'controller', supply: ['bat_plus', 'frame'], leastV: 6.6, duty: { cold: 0, rising: 0, falling: 1, hot: 1 }, stuck: null, whenOpen: 'off', whenShorted: 'on' }],
+  }
+  // closed, 0.6 A lift the frame to 12.4 V and leave it 0.2 V; open, it has all 12.65 V again
+  expect(solved(net, { heat: 'hot' }).chattering).toEqual(['c1'])
+  expect(solved(net, { heat: 'cold' }).chattering).toEqual([])
+})
+
 test('a relay that switches its own coil off chatters; a floating node is told and reads nothing', () => {
   const net = groundSide()
   const buzzer: Netlist = { ...net, elements: net.elements.map((e) => (e.name === 'control_feed' ? { kind: 'contact', name: 'control_feed', label: 'own contact', relay: 'relay1', atRest: 'closed', a: 'ign', b: 'pin_86', ohm: 0.008, rating: null } : e)) }

@@ -19,12 +19,17 @@ interface Common {
   /** current counts positive from `a`, the side of the source, to `b`, the side of the load */
   readonly a: string
   readonly b: string
+  /** which fan's way it stands in, 0 the first; none for what all share */
+  readonly run?: number
 }
+
+/** Where a conductor that fuse and contact cut is a wire of its own. */
+export type Piece = 'to fuse' | 'to contact' | 'to fan' | 'fuse to fan'
 
 /** Two ends of a circuit's element and what is between them. Ohm, volts, amps. */
 export type Element = Common & (
   | { readonly kind: 'source'; readonly restV: number; readonly runningV: number; readonly ohm: number }
-  | { readonly kind: 'wire'; readonly ohm: number; readonly conductor: string | null }
+  | { readonly kind: 'wire'; readonly ohm: number; readonly conductor: string | null; /** which part of its conductor; the whole where none is said */ readonly piece?: Piece }
   | { readonly kind: 'fuse'; readonly ohm: number; readonly ratingA: number; readonly form: 'blade' | 'breaker' }
   | { readonly kind: 'switch'; readonly by: Switching; readonly ohm: number; readonly rating: ContactRating | null }
   | { readonly kind: 'coil'; readonly relay: string; readonly ohm: number; readonly pullInV: number; readonly letGoV: number }
@@ -34,7 +39,9 @@ export type Element = Common & (
   /** a pulse-width output: `b` is held at the duty's share of `a` over `return` */
   | { readonly kind: 'chopper'; readonly controller: string; readonly return: string; readonly ohm: number; readonly rating: ContactRating | null }
   | { readonly kind: 'motor'; readonly rating: FanRating; readonly fan: string; readonly jammed: boolean; /** its wires are swapped on purpose: backwards is what is wanted of it */ readonly reversed?: boolean }
-  | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'standby' | 'other' }
+  | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'other' }
+  /** what a controller draws for itself */
+  | { readonly kind: 'load'; readonly ohm: number; readonly what: 'standby'; readonly controller: string }
   | { readonly kind: 'diode' }
 )
 export type ElementKind = Element['kind']

@@ -47,6 +47,8 @@ export interface Proof {
 export const SLOW = 0.7
 const TURNS = 0.03
 const LIVE_V = 1
+/** Whether a fan turns at all. */
+export const turns = ({ speed }: Pick<FanState, 'speed'>): boolean => Math.abs(speed) > TURNS
 /** more than this share of what a battery can give at all is a short across it */
 const SHORT_SHARE = 0.15
 
@@ -77,7 +79,8 @@ function wants(intent: CircuitIntent, net: Netlist, c: Conditions): boolean {
   }
 }
 
-const heatWords: Readonly<Record<Heat, string>> = { cold: 'cold', rising: 'warming up', falling: 'cooling down', hot: 'hot' }
+/** A heat in a word or two. */
+export const heatWords: Readonly<Record<Heat, string>> = { cold: 'cold', rising: 'warming up', falling: 'cooling down', hot: 'hot' }
 
 /** A state in a few words: "parked and hot". */
 export function stateInWords(c: Conditions, net: Netlist): string {
@@ -101,10 +104,10 @@ function shortedAt(net: Netlist, s: Solution): number | null {
 /** What is wrong in one state, without the state itself. */
 function wrongIn(intent: CircuitIntent, net: Netlist, { conditions: c, solution: s }: SolvedState, wanted: boolean, empties: (amps: number) => string): string | null {
   const fans = fanStates(net, s)
-  if (s.chattering.length) return `${s.chattering.length > 1 ? 'relays chatter' : 'the relay chatters'}: coil and load fight over the same ground or feed`
+  if (s.chattering.length) return net.elements.some((e) => e.kind === 'coil' && s.chattering.includes(e.relay)) ? 'a relay chatters: coil and load fight over the same ground or feed' : 'it never comes to rest: controller and load fight over the same ground or feed'
   const short = shortedAt(net, s)
   if (short !== null) return `a short across the battery: ${short.toFixed(0)} A flow and no fuse opens`
-  const turning = fans.filter((f) => Math.abs(f.speed) > TURNS)
+  const turning = fans.filter(turns)
   if (s.opened.length) return `${s.opened[0]!.label} opens at ${s.opened[0]!.ampsBefore.toPrecision(2)} A`
   if (!wanted && turning.length) {
     const drain = c.engine ? 0 : s.amps.get('battery') ?? 0
@@ -194,7 +197,7 @@ export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: numbe
   if (intent.ifControllerDies === 'the override') {
     const dead = withDeadControllers(net)
     const ready = switchStates(net).find((s) => s.override && allows(intent, net, { ...s, heat: 'hot' }))
-    const runs = ready && fanStates(dead, throughHeats(new Circuit(dead), ready).at(-1)!.solution).some((f) => Math.abs(f.speed) > TURNS)
+    const runs = ready && fanStates(dead, throughHeats(new Circuit(dead), ready).at(-1)!.solution).some(turns)
     if (!runs) note(ready ? 'with a dead controller the override does not run the fan' : 'there is no override to run the fan with a dead controller', ready ? { ...ready, heat: 'hot' } : parked.conditions)
   }
   if (intent.alsoFor !== 'nothing' && !net.elements.some((e) => e.name === 'call')) note(`the ${intent.alsoFor === 'hydraulic oil' ? 'hydraulics' : 'air conditioning'} cannot call the fan`, parked.conditions)
@@ -229,6 +232,7 @@ export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, directio
   const words: string[] = []
   const coils = net.elements.filter((e) => e.kind === 'coil')
   for (const c of coils) words.push(s.chattering.includes(c.relay) ? `${c.label}: it chatters` : s.states.pulled.has(c.relay) ? `${c.label}: clicks and stays in` : `${c.label}: silent`)
+  for (const k of net.controls) if (s.chattering.includes(k.id)) words.push(`${k.label}: goes on and off again and again`)
   for (const m of motorsOf(net)) {
     const speed = s.speeds.get(m.name) ?? 0
     const amps = Math.abs(s.amps.get(m.name) ?? 0)

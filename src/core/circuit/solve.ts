@@ -22,7 +22,7 @@ export interface Solution {
   readonly states: States
   /** nodes that hang in the air */
   readonly floating: readonly string[]
-  /** relays that never come to rest */
+  /** relays, controllers and diodes that never come to rest */
   readonly chattering: readonly string[]
   readonly opened: readonly Opened[]
 }
@@ -116,9 +116,14 @@ export class Circuit {
   /** what one ampere through a fan does to a node's balance */
   private takes(m: Motor, i: number): number { return (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0) }
 
+  /** voltage of a node by its name, out of those of all */
+  private reading(at: (i: number) => number): (node: string) => number {
+    return (node) => { const i = this.at(node); return i < 0 ? 0 : at(i) }
+  }
+
   private currentThrough(e: Element, s: States, c: Conditions, { volts, motorAmps }: Linear): number {
     if (!conducts(e, s, c)) return 0
-    const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : volts[i]! }
+    const v = this.reading((i) => volts[i]!)
     const across = v(e.a) - v(e.b)
     switch (e.kind) {
       case 'source': return (sourceVolts(e, c) - across) / Math.max(e.ohm, LEAST_OHM)
@@ -146,7 +151,7 @@ export class Circuit {
     const right = this.nodes.map((_, i) => turning.map((m) => this.takes(m, i)))
     const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
     const made = new Map(turning.map((m, k) => {
-      const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : solved.get(i, k) }
+      const v = this.reading((i) => solved.get(i, k))
       const found = new Map<string, number>([[m.name, 1]])
       for (const e of this.net.elements) {
         if (e.kind === 'motor' || !conducts(e, states, c)) continue
@@ -164,7 +169,7 @@ export class Circuit {
 
   /** what relays, controllers, diodes and fuses do about the voltages that a state leads to */
   private next(s: States, c: Conditions, linear: Linear): { readonly states: States; readonly opened: Opened[] } {
-    const v = (node: string): number => { const i = this.at(node); return i < 0 ? 0 : linear.volts[i]! }
+    const v = this.reading((i) => linear.volts[i]!)
     const pulled = new Set(s.pulled)
     const conducting = new Set<string>()
     const blocked = new Set<string>()
@@ -201,7 +206,7 @@ export class Circuit {
   solve(c: Conditions, before?: States): Solution {
     let s: States = { pulled: before?.pulled ?? new Set(), duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])), conducting: before?.conducting ?? new Set(), blocked: new Set(), opened: new Set() }
     const opened: Opened[] = []
-    let seen = new Map<string, number>()
+    let seen = new Map<string, States>()
     let chattering: string[] = []
     let linear = this.linear(s, c)
     for (let round = 0; round < MOST_ROUNDS; round++) {
@@ -215,10 +220,11 @@ export class Circuit {
         seen = new Map()
       } else {
         if (seen.has(key)) {
-          chattering = this.toggling(step.states, s)
-          if (chattering.length) break
+          const all = [...seen.entries()]
+          chattering = unsettled(all.slice(all.findIndex(([k]) => k === key)).map(([, states]) => states))
+          break
         }
-        seen.set(key, round)
+        seen.set(key, step.states)
         s = step.states
       }
       linear = this.linear(s, c)
@@ -229,10 +235,6 @@ export class Circuit {
     const floating = (): string[] => this.floating(s, c)
     let known: string[] | undefined
     return { volts, amps, speeds, states: s, get floating() { return (known ??= floating()) }, chattering, opened }
-  }
-
-  private toggling(a: States, b: States): string[] {
-    return [...new Set(this.net.elements.flatMap((e) => (e.kind === 'coil' && a.pulled.has(e.relay) !== b.pulled.has(e.relay) ? [e.relay] : [])))]
   }
 
   /** Nodes that nothing joins to the battery. */
@@ -248,6 +250,13 @@ export class Circuit {
     for (const node of reached) for (const other of joined.get(node) ?? []) reached.add(other)
     return this.nodes.filter((n) => !reached.has(n))
   }
+}
+
+/** What differs between the states of a cycle, by name. */
+function unsettled(cycle: readonly States[]): string[] {
+  const names = new Set(cycle.flatMap((s) => [...s.pulled, ...s.duty.keys(), ...s.conducting, ...s.blocked]))
+  const of = (s: States, name: string): string => `${s.pulled.has(name)} ${s.duty.get(name)} ${s.conducting.has(name)} ${s.blocked.has(name)}`
+  return [...names].filter((name) => new Set(cycle.map((s) => of(s, name))).size > 1)
 }
 
 const sourceVolts = (e: Extract<Element, { kind: 'source' }>, c: Conditions): number => (c.engine ? e.runningV : e.restV)

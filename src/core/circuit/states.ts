@@ -46,3 +46,12 @@ export function throughHeats(circuit: Circuit, switches: SwitchState): SolvedSta
 
 /** Every state of a circuit, solved. @see engineering §5 */
 export const allStates = (circuit: Circuit): SolvedState[] => switchStates(circuit.net).flatMap((s) => throughHeats(circuit, s))
+
+/** the way through the band to each heat: a thermostat remembers it */
+const wayTo: Readonly<Record<Heat, readonly Heat[]>> = { cold: ['cold'], rising: ['cold', 'rising'], hot: ['cold', 'rising', 'hot'], falling: ['cold', 'rising', 'hot', 'falling'] }
+
+/** One state, reached through the heats that come before it. */
+export function solveState(circuit: Circuit, conditions: Conditions): Solution {
+  const [first, ...later] = wayTo[conditions.heat]
+  return later.reduce((before, heat) => circuit.solve({ ...conditions, heat }, before.states), circuit.solve({ ...conditions, heat: first! }))
+}

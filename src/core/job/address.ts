@@ -3,7 +3,7 @@ import type { Lookup, Reading } from '../reading'
 import { jobSchema, type Job, type LeadName } from './document'
 import { jobKinds } from './kinds'
 import { typicalMachines } from './typical'
-import { roleNames } from './wiring/role-names'
+import { conductorName } from './wiring/role-names'
 import { wiresInUse } from './wiring/used'
 import { walkFields, type Field, type Found, type Station } from '../fields'
 
@@ -30,10 +30,7 @@ function ownLabel(job: Job, { address, label }: Found): string {
   const several = list === 'fans' || list === 'controllers' || list === 'fuses' || list === 'runs' ? job[list] : []
   if (several.length > 1) return `${label}, ${list === 'runs' ? 'fan ' : ''}${several.findIndex((x) => x.id === id) + 1}`
   if (list !== 'conductors') return label
-  const conductor = job.conductors.find((c) => c.id === id)
-  if (!conductor) return label
-  const n = job.runs.findIndex((r) => r.conductors.includes(conductor.id))
-  return `${roleNames[conductor.role]}${job.runs.length > 1 && n >= 0 ? ` of fan ${n + 1}` : ''}, ${label}`
+  return `${conductorName(job, id!)}, ${label}`
 }
 
 /** Every reading of a job by its address, in the order of the document. Jobs are immutable, so it is walked once. */

@@ -3,7 +3,7 @@ import { spreadOf, type Reading } from '../reading'
 import { fieldsOf } from './address'
 import type { Job, LeadName, Seat } from './document'
 import { coreName } from './placement-words'
-import { roleNames } from './wiring/role-names'
+import { conductorName } from './wiring/role-names'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */
 export interface Difference {
@@ -49,14 +49,12 @@ function put(node: unknown, path: Path, value: unknown): unknown {
   return { ...(node as Node), [head]: put((node as Node)[head], rest, value) }
 }
 
-const wireName = (job: Job, id: string): string => { const c = job.conductors.find((x) => x.id === id); return c ? roleNames[c.role] : 'wire' }
-
 /** what is chosen about a thing that is near, or a panel */
 const nearWords: Readonly<Record<string, string>> = { kind: 'what it is', side: 'which side', core: 'which core', name: 'its name', faces: 'what it faces', flywheel: 'flywheel fan there' }
 
 /** Names of what is not a reading, by the end of its address; `*` stands for one step. The first that fits counts. */
 const names: readonly (readonly [pattern: RegExp, name: string | ((job: Job, path: Path) => string), quantity?: Quantity])[] = [
-  [/^conductors\.([\w-]+)\.size$/, (job, path) => wireName(job, path[1]!)], [/^conductors\.([\w-]+)$/, (job, path) => wireName(job, path[1]!)], [/^conductors\.([\w-]+)\.colour$/, (job, path) => `${wireName(job, path[1]!)}, colour`],
+  [/^conductors\.([\w-]+)\.size$/, (job, path) => conductorName(job, path[1]!)], [/^conductors\.([\w-]+)$/, (job, path) => conductorName(job, path[1]!)], [/^conductors\.([\w-]+)\.colour$/, (job, path) => `${conductorName(job, path[1]!)}, colour`],
   [/^wiring\.intent\.control$/, 'fan is wanted by'], [/^wiring\.intent\.ifControllerDies$/, 'with a dead controller'], [/^wiring\.intent\.deadWhenParked$/, 'dead when parked'], [/^wiring\.intent\.alsoFor$/, 'may also be called by'],
   [/^wiring\.side$/, 'thermostat switches the side'], [/^wiring\.controlFrom$/, 'coil and controller draw behind'], [/^wiring\.override$/, 'override'], [/^wiring\.(override|isolator)Switch$/, (_, path) => `${path[1]!.replace('Switch', '')} chosen`], [/^wiring\.isolator$/, 'own isolator'],
   [/^wiring\.timer$/, 'after-run timer'], [/^wiring\.call$/, "other system's call"], [/^wiring\.lamp$/, 'lamp'], [/^wiring\.feedRatedA$/, 'what the feed may be loaded with', 'current'], [/^wiring\.edits\.(\w+)/, 'change to the harness'], [/^wiring\.unknowns\.(\w+)/, (job, path) => `meter on ${job.wiring.unknowns.find((x) => x.id === path[2])?.name ?? 'the unknown wires'}`],

@@ -3,7 +3,7 @@ import { mismatchInWords, stateInWords } from '../circuit'
 import { drawingSchema, frontView, sectionView, type Drawing } from '../drawing'
 import { cutList } from '../job/wiring/cut-list'
 import { editInWords } from '../job/wiring/harness'
-import { provedCircuit } from '../job/wiring/proof'
+import { fansInWords, provedCircuit } from '../job/wiring/proof'
 import { roleNames } from '../job/wiring/role-names'
 import { Bench, spreadOf } from '../reading'
 import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
@@ -100,7 +100,7 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
     `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
     ...switches.map((s) => `${s.label}: ${format(s.amps, 'current', units, 2)}${s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`}${s.verdict === 'short' ? ', SHORT' : ''}.`),
   ]
-  const states = rows.flatMap((r) => r.states).map((s) => [stateInWords(s.conditions, net), s.fans.map((f) => (Math.abs(f.speed) < 0.03 ? 'stands' : `${Math.round(100 * f.speed)} %, ${format(Math.abs(f.amps), 'current', units, 2)}`)).join('; '), s.mismatch ? 'not as asked' : 'as asked'])
+  const states = rows.flatMap((r) => r.states).map((s) => [stateInWords(s.conditions, net), fansInWords(s.fans, units), s.mismatch ? 'not as asked' : 'as asked'])
   const cut = cutList(job, [])
   const wires = cut.wires.map((w) => [String(w.number), w.label, `${w.size ?? 'size?'} ${w.colour}`, format(w.cutM, 'run', units, 3), w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '), `${w.sleeve}; ${w.insulationC} °C`])
   return [

@@ -1,4 +1,4 @@
-import { Circuit, faultsOf, heats, switchings, withFaults, type Conditions, type Heat, type Netlist, type Solution } from '../../core/circuit'
+import { Circuit, faultsOf, heats, solveState, switchings, withFaults, type Conditions, type Heat, type Netlist, type Solution } from '../../core/circuit'
 import { netlistOf, type Job } from '../../core/job'
 import { netlistSpice } from './netlist-spice'
 
@@ -22,9 +22,6 @@ function readState(text: string): Conditions | string {
   }
   return state
 }
-
-/** a thermostat remembers which way it came: through the band up to the heat that is asked */
-const wayTo: Readonly<Record<Heat, readonly Heat[]>> = { cold: ['cold'], rising: ['cold', 'rising'], hot: ['cold', 'rising', 'hot'], falling: ['cold', 'rising', 'hot', 'falling'] }
 
 const rounded = (value: number): number => Number(value.toPrecision(10))
 
@@ -58,8 +55,6 @@ export function circuitAnswer(job: Job, state: string, faults: readonly string[]
   }
   const refused = whole.problems.find((p) => p.level === 'refused')
   if (refused) return { ok: false, message: refused.text }
-  const circuit = new Circuit(net)
-  let solution: Solution | undefined
-  for (const heat of wayTo[conditions.heat]) solution = circuit.solve({ ...conditions, heat }, solution?.states)
-  return { ok: true, solved: solvedAsJson(net, conditions, solution!, whole.problems.map((p) => p.text)), spice: netlistSpice(job.title, net, conditions, solution!) }
+  const solution = solveState(new Circuit(net), conditions)
+  return { ok: true, solved: solvedAsJson(net, conditions, solution, whole.problems.map((p) => p.text)), spice: netlistSpice(job.title, net, conditions, solution) }
 }

@@ -2,7 +2,7 @@
 
 import { useMemo, useRef, useState } from 'react'
 import Form from 'react-bootstrap/Form'
-import { Circuit, faultsAt, heatsOf, mismatchInWords, stateInWords, switchingsOf, symptoms, type Conditions, type Heat, type Motor, type Solution, type Switching } from '@/core/circuit'
+import { Circuit, faultsAt, heatsOf, heatWords, mismatchInWords, solveState, stateInWords, switchingsOf, symptoms, type Conditions, type Motor, type Solution, type Switching } from '@/core/circuit'
 import { circuitDrawing, circuitGraph, type Drawing } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
 import { provedCircuit, type Job } from '@/core/job'
@@ -11,10 +11,6 @@ import { StateTable } from './StateTable'
 import { useLayout } from './use-layout'
 
 const switchNames: Readonly<Record<Switching, string>> = { key: 'Key', engine: 'Engine runs', override: 'Override', isolator: 'Isolator', call: 'Other system calls', timer: 'Timer runs' }
-const heatNames: Readonly<Record<Heat, string>> = { cold: 'cold', rising: 'warming up', falling: 'cooling down', hot: 'hot' }
-/** the way through the band to each heat: a thermostat remembers it */
-const wayTo: Readonly<Record<Heat, readonly Heat[]>> = { cold: ['cold'], rising: ['cold', 'rising'], hot: ['cold', 'rising', 'hot'], falling: ['cold', 'rising', 'hot', 'falling'] }
-
 /** What goes with a switch: an engine runs only with its key, an after-run begins once the key is off. */
 function flipped(c: Conditions, by: Switching, on: boolean, keyed: boolean): Conditions {
   const next = { ...c, [by]: on }
@@ -45,10 +41,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   // what a fault takes out stays drawn, as broken
   const graph = useMemo(() => circuitGraph({ controls: own.net.controls, elements: [...own.net.elements, ...net.elements.filter((e) => !own.net.elements.some((o) => o.name === e.name))] }), [own, net])
   const laid = useLayout(graph)
-  const solution = useMemo(() => {
-    const circuit = new Circuit(net)
-    return wayTo[conditions.heat].reduce<Solution | undefined>((before, heat) => circuit.solve({ ...conditions, heat }, before?.states), undefined)!
-  }, [net, conditions])
+  const solution = useMemo(() => solveState(new Circuit(net), conditions), [net, conditions])
   const marks = [...faults.map((f) => f.split(':')[1]!), ...own.net.problems.flatMap((p) => (p.at && p.level !== 'waits' ? [p.at] : [])), ...proof.switches.flatMap((x) => (x.verdict === 'short' ? [x.name] : []))]
   const drawn = laid && laid !== 'failed' && circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures }, marks)
   const before = useRef<Drawing | null>(null)
@@ -67,7 +60,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
         ))}
         {heats.length > 1 && (
           <span className="heats" role="radiogroup" aria-label="Heat at the probe">
-            {(['cold', 'rising', 'hot', 'falling'] as const).map((h) => <Form.Check inline key={h} type="radio" name="heat" id={`heat-${h}`} label={heatNames[h]} checked={conditions.heat === h} onChange={() => setConditions((c) => ({ ...c, heat: h }))} />)}
+            {(['cold', 'rising', 'hot', 'falling'] as const).map((h) => <Form.Check inline key={h} type="radio" name="heat" id={`heat-${h}`} label={heatWords[h]} checked={conditions.heat === h} onChange={() => setConditions((c) => ({ ...c, heat: h }))} />)}
           </span>
         )}
         <Form.Check type="checkbox" id="state-figures" label="figures" checked={figures} onChange={(e) => setFigures(e.target.checked)} />

@@ -3,19 +3,13 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addSecondFan, dropSecondFan, editBarred, editInWords, editKinds, editStep, makeEdit, roleNames, undoEdit, wiresInUse, type HarnessEdit, type Job, type WantedEdit } from '@/core/job'
+import { addSecondFan, conductorName, dropSecondFan, editBarred, editInWords, editKinds, editStep, makeEdit, undoEdit, wiresInUse, type HarnessEdit, type WantedEdit } from '@/core/job'
 import { bladeRatings } from '@/core/electrical'
 import { format, parse, sizesOf, type WireSize } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
 
 type Kind = HarnessEdit['kind']
-
-const wireName = (job: Job, id: string): string => {
-  const c = job.conductors.find((x) => x.id === id)
-  const n = job.runs.findIndex((r) => r.conductors.includes(id))
-  return c ? `${roleNames[c.role]}${job.runs.length > 1 && n >= 0 ? ` of fan ${n + 1}` : ''}` : id
-}
 
 /** What is asked for each kind of change, and the change itself or why it is not one yet. */
 function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
@@ -62,13 +56,13 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       </Form.Group>
       {(kind === 'length' || kind === 'thicken') && (
         <Form.Group controlId="edit-wire"><Form.Label>Wire</Form.Label>
-          <Form.Select value={wire} onChange={(e) => setWire(e.target.value)}>{wires.map((c) => <option key={c.id} value={c.id}>{wireName(job, c.id)}, now {format(c.lengthM.value, 'run', job.units)}, {c.size ?? 'no size'}</option>)}</Form.Select>
+          <Form.Select value={wire} onChange={(e) => setWire(e.target.value)}>{wires.map((c) => <option key={c.id} value={c.id}>{conductorName(job, c.id)}, now {format(c.lengthM.value, 'run', job.units)}, {c.size ?? 'no size'}</option>)}</Form.Select>
         </Form.Group>
       )}
       {kind === 'thicken' && (
         <>
           <Form.Group controlId="edit-also"><Form.Label>And this one</Form.Label>
-            <Form.Select value={more[0] ?? ''} onChange={(e) => setMore(e.target.value ? [e.target.value] : [])}><option value="">no other</option>{wires.filter((c) => c.id !== wire).map((c) => <option key={c.id} value={c.id}>{wireName(job, c.id)}</option>)}</Form.Select>
+            <Form.Select value={more[0] ?? ''} onChange={(e) => setMore(e.target.value ? [e.target.value] : [])}><option value="">no other</option>{wires.filter((c) => c.id !== wire).map((c) => <option key={c.id} value={c.id}>{conductorName(job, c.id)}</option>)}</Form.Select>
           </Form.Group>
           <Form.Group controlId="edit-size"><Form.Label>Now</Form.Label><Form.Select value={size} onChange={(e) => setSize(e.target.value as WireSize)}>{sizesOf(job.units).map((s) => <option key={s} value={s}>{s}</option>)}</Form.Select></Form.Group>
         </>

@@ -1,13 +1,9 @@
 'use client'
 
 import Table from 'react-bootstrap/Table'
-import { heatsOf, stateInWords, type Conditions, type ProvedState } from '@/core/circuit'
-import type { Job, JobProof } from '@/core/job'
-import { format, type UnitSystem } from '@/core/units'
-
-const heatNames: Readonly<Record<Conditions['heat'], string>> = { cold: 'cold', rising: 'warming up', falling: 'cooling down', hot: 'hot' }
-
-const does = (s: ProvedState, units: UnitSystem): string => s.fans.map((f) => (Math.abs(f.speed) < 0.03 ? 'stands' : `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ${format(Math.abs(f.amps), 'current', units, 2)}`)).join('; ')
+import { heatsOf, heatWords, stateInWords, turns, type Conditions, type ProvedState } from '@/core/circuit'
+import { fansInWords, type Job, type JobProof } from '@/core/job'
+import { format } from '@/core/units'
 
 /** A row's switches in words, its heat left out. */
 const rowName = (s: ProvedState, proof: JobProof): string => stateInWords(s.conditions, { ...proof.net, controls: [] })
@@ -24,7 +20,7 @@ export function StateTable({ job, proof, shown, onShow, faulty }: { readonly job
       <h2 className="mt-3">Every state{faulty ? ', with these faults' : ''}: {wrong ? <span className="verdict-short">{wrong} of {of} not as asked</span> : <span className="verdict-holds">all {of} as asked</span>}</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle states">
-          <thead><tr><th scope="col">switches</th>{heats.map((h) => <th key={h} scope="col">{heats.length > 1 ? heatNames[h] : 'fan'}</th>)}</tr></thead>
+          <thead><tr><th scope="col">switches</th>{heats.map((h) => <th key={h} scope="col">{heats.length > 1 ? heatWords[h] : 'fan'}</th>)}</tr></thead>
           <tbody>
             {proof.rows.map((r) => (
               <tr key={JSON.stringify(r.switches)}>
@@ -32,7 +28,7 @@ export function StateTable({ job, proof, shown, onShow, faulty }: { readonly job
                 {r.states.map((s) => (
                   <td key={s.conditions.heat} className={s.mismatch ? 'not-as-asked' : ''}>
                     <button type="button" className="state-cell" aria-pressed={isShown(s.conditions)} title={s.mismatch ?? ''} onClick={() => onShow(s.conditions)}>
-                      <span className={`figure-text ${s.mismatch ? 'verdict-short' : s.fans.some((f) => Math.abs(f.speed) > 0.03) ? 'verdict-holds' : 'soft'}`}>{s.mismatch ? '! ' : ''}{s.solution.chattering.length ? 'chatters' : does(s, u)}</span>
+                      <span className={`figure-text ${s.mismatch ? 'verdict-short' : s.fans.some(turns) ? 'verdict-holds' : 'soft'}`}>{s.mismatch ? '! ' : ''}{s.solution.chattering.length ? 'chatters' : fansInWords(s.fans, u)}</span>
                       <span className="visually-hidden">{s.mismatch ? `, not as asked: ${s.mismatch}` : ', as asked'}; show it</span>
                     </button>
                   </td>

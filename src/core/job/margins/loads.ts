@@ -1,8 +1,8 @@
-import { Circuit, type Conditions, type Element, type Netlist, type States } from '../../circuit'
+import { Circuit, type Conditions, type Element, type Netlist, type Piece as WirePiece, type States, type Switching } from '../../circuit'
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { ContactRating, Start } from '../../electrical'
 import type { Job } from '../document'
-import { feedPieces } from '../wiring/fan-run'
+import { feedPieces, pieceOf } from '../wiring/fan-run'
 import { netlistOf } from '../wiring/netlist'
 import { circuitsOf, runConductor, runCurrent, startOf, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
 import { roleNames } from '../wiring/role-names'
@@ -10,7 +10,7 @@ import { roleNames } from '../wiring/role-names'
 /** What goes through one branch: a share of each fan's current, and what does not come from a fan, A. */
 export interface Load { readonly shares: readonly number[]; readonly steadyA: number }
 
-export interface Piece { readonly load: Load; /** along a feed that a later fan shares; else the whole conductor */ readonly length: 'whole' | 'to fuse' | 'to contact' | 'to fan'; readonly circuit: FanCircuit | null }
+export interface Piece { readonly load: Load; /** along a feed that a later fan shares; else the whole conductor */ readonly length: 'whole' | WirePiece; readonly circuit: FanCircuit | null }
 export interface ConductorLoad { readonly conductor: RunConductor; readonly name: string; readonly pieces: readonly Piece[]; readonly most: Load }
 export interface ContactLoad { readonly id: string; readonly name: string; readonly suffix: string; readonly rating: ContactRating | null; readonly needs: string; readonly load: Load }
 
@@ -39,27 +39,30 @@ function waysToRun(net: Netlist): { readonly conditions: Conditions; readonly st
   return [way({}, 1, ['timer_diode']), ...(hand ? [way({ override: true }, 0, ['timer_diode'])] : []), ...(has('call') ? [way({ call: true }, 0, ['timer_diode', 'call_diode'])] : [])]
 }
 
-const contactWords: Readonly<Record<string, readonly [id: string, name: string, needs: string]>> = {
-  key: ['key', 'key switch', "the key switch's rating"], override: ['override', 'override switch', "the override switch's rating"], isolator: ['isolator', 'isolator', "the isolator's rating"],
-  call: ['call', "other system's contact", 'what the other system may carry'], block_contact: ['block', 'accessory block', 'what the accessory block may carry'], plug_contact: ['plug', 'existing plug', 'what the existing plug may carry'],
+/** What of a circuit is switched from outside, as a contact that a fan's current may go through. */
+const switchWords: Readonly<Partial<Record<Switching, readonly [name: string, needs: string]>>> = {
+  key: ['key switch', "the key switch's rating"], override: ['override switch', "the override switch's rating"], isolator: ['isolator', "the isolator's rating"], call: ["other system's contact", 'what the other system may carry'],
 }
 
 function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<ContactLoad, 'load'> | null {
-  if (e.kind !== 'switch' && e.kind !== 'contact' && e.kind !== 'output' && e.kind !== 'chopper') return null
-  const tag = /^(?:contact|output|isolator)(\d+)$/.exec(e.name)?.[1]
-  const circuit = circuits[Number(tag ?? 1) - 1]!
-  const suffix = tag ? circuit.suffix : ''
-  if (e.name.startsWith('contact')) return { id: 'relay', name: 'relay', suffix, rating: e.rating, needs: 'a relay' }
-  if (e.name.startsWith('output')) return { id: 'controller', name: "controller's own contact", suffix, rating: e.rating, needs: circuit.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller' }
-  const words = contactWords[e.name.replace(/\d+$/, '')]
-  if (!words) return null
-  const [id, name, needs] = words
-  const ratedA = job.wiring.feedRatedA
-  const rating = e.rating ?? ((id === 'block' || id === 'plug') && ratedA !== null ? { ratedA, rating: 'motor' as const, makeA: null } : null)
-  return { id, name, suffix, rating, needs }
+  const circuit = e.run === undefined ? undefined : circuits[e.run]
+  const suffix = circuit?.suffix ?? ''
+  const own = (rating: ContactRating | null) => ({ id: 'controller', name: "controller's own contact", suffix, rating, needs: circuit?.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller' })
+  switch (e.kind) {
+    // one that belongs to no fan's way is somebody else's feed
+    case 'contact': return circuit ? { id: 'relay', name: 'relay', suffix, rating: e.rating, needs: 'a relay' }
+      : { id: e.relay, name: e.label, suffix, rating: job.wiring.feedRatedA === null ? null : { ratedA: job.wiring.feedRatedA, rating: 'motor', makeA: null }, needs: `what the ${e.label} may carry` }
+    case 'output': case 'chopper': return own(e.rating)
+    case 'switch': {
+      // a hand switch that stands where a controller would
+      if (e.by === 'override' && circuit) return own(e.rating)
+      const words = switchWords[e.by]
+      return words ? { id: e.by, name: words[0], suffix: e.by === 'isolator' && e.run === 0 ? '' : suffix, rating: e.rating, needs: words[1] } : null
+    }
+    default: return null
+  }
 }
 
-const lengths: Readonly<Record<string, Piece['length']>> = { a: 'to fuse', b: 'to contact', c: 'to fan' }
 const same = (a: Load, b: Load): boolean => a.shares.every((s, i) => Math.abs(s - b.shares[i]!) < 1e-3) && Math.abs(a.steadyA - b.steadyA) < 1e-3
 const bigger = (a: Load, b: Load): Load => ({ shares: a.shares.map((s, i) => Math.max(s, b.shares[i]!)), steadyA: Math.max(a.steadyA, b.steadyA) })
 
@@ -68,19 +71,19 @@ function work(job: Job): Loads {
   const net = netlistOf(job)
   const circuit = new Circuit({ elements: net.elements.map((e): Element => (e.kind === 'fuse' ? { ...e, ratingA: 1e6 } : e)), controls: net.controls })
   const none = circuits.map(() => 0)
-  const motorOf = new Map(circuits.map((_, i) => [`fan${i + 1}`, i]))
+  const motors = circuits.map((_, i) => net.elements.find((e) => e.kind === 'motor' && e.run === i)!.name)
   const loads = new Map<string, Load>(net.elements.map((e) => [e.name, { shares: none, steadyA: 0 }]))
   for (const { conditions, states } of waysToRun(net)) {
     const at = new Map<string, number[]>()
     for (const [motor, shares] of circuit.shares(conditions, { states })) {
-      for (const [name, share] of shares) { const row = at.get(name) ?? [...none]; row[motorOf.get(motor)!] = share; at.set(name, row) }
+      for (const [name, share] of shares) { const row = at.get(name) ?? [...none]; row[motors.indexOf(motor)] = share; at.set(name, row) }
     }
     for (const [name, shares] of at) loads.set(name, bigger(loads.get(name)!, { shares, steadyA: 0 }))
   }
   const solved = circuit.solve(running)
   for (const e of net.elements) {
     const own = loads.get(e.name)!
-    const fans = own.shares.reduce((sum, s, i) => sum + s * Math.abs(solved.amps.get(`fan${i + 1}`) ?? 0), 0)
+    const fans = own.shares.reduce((sum, s, i) => sum + s * Math.abs(solved.amps.get(motors[i]!) ?? 0), 0)
     const rest = Math.abs(solved.amps.get(e.name) ?? 0) - fans
     if (rest > 1e-2) loads.set(e.name, { ...own, steadyA: rest })
   }
@@ -90,7 +93,7 @@ function work(job: Job): Loads {
     const own = wires.filter((e) => e.kind === 'wire' && e.conductor === id)
     const found = job.conductors.find((c) => c.id === id)
     if (!found) return null
-    const pieces = own.map((e): Piece => ({ load: loads.get(e.name)!, length: own.length > 1 ? (lengths[/^feed\d+_(\w)$/.exec(e.name)?.[1] ?? ''] ?? 'whole') : 'whole', circuit: owner }))
+    const pieces = own.map((e): Piece => ({ load: loads.get(e.name)!, length: (e.kind === 'wire' ? e.piece : undefined) ?? 'whole', circuit: owner }))
     const most = pieces.reduce<Load>((a, p) => bigger(a, p.load), { shares: none, steadyA: 0 })
     const [first] = pieces
     return { conductor: runConductor(found), name: `${roleNames[found.role]}${suffix}`, most, pieces: !first || pieces.every((p) => same(p.load, first.load)) ? [{ load: most, length: 'whole', circuit: owner }] : pieces }
@@ -112,12 +115,12 @@ function work(job: Job): Loads {
   })
   // a fuse that several fans hang on stands where the first of them begins
   const fuses = new Map<string, Load>()
-  circuits.forEach((c, i) => { if (c.fuse && !fuses.has(c.fuse.id)) fuses.set(c.fuse.id, loads.get(`fuse${i + 1}`) ?? { shares: none, steadyA: 0 }) })
+  circuits.forEach((c, i) => { if (c.fuse && !fuses.has(c.fuse.id)) fuses.set(c.fuse.id, loads.get(net.elements.find((e) => e.kind === 'fuse' && e.run === i)?.name ?? '') ?? { shares: none, steadyA: 0 }) })
   const still = circuit.solve(parked)
   return {
     conductors: [...ofRuns, ...signals.filter((s) => carriesFan(s.most))], contacts, guarded,
     fuses,
-    liveWhenParked: new Set(net.elements.flatMap((e) => (e.kind === 'load' && e.what === 'standby' && Math.abs(still.amps.get(e.name) ?? 0) > 1e-5 ? job.controllers.filter((k) => e.name === `${k.id.toLowerCase().replace(/[^a-z0-9]+/g, '_')}_draw`).map((k) => k.id) : []))),
+    liveWhenParked: new Set(net.elements.flatMap((e) => (e.kind === 'load' && e.what === 'standby' && Math.abs(still.amps.get(e.name) ?? 0) > 1e-5 ? [e.controller] : []))),
   }
 }
 
@@ -159,6 +162,5 @@ export function startIn(bench: Bench, job: Job, load: Load): Start {
 /** Length of a piece of conductor in any pass, m. */
 export function pieceLength(bench: Bench, { conductor }: ConductorLoad, piece: Piece): number {
   if (piece.length === 'whole' || piece.circuit === null) return bench.value(conductor.at.lengthM)
-  const { toFuseM, toContactM, toFanM } = feedPieces(bench, piece.circuit)
-  return piece.length === 'to fuse' ? toFuseM : piece.length === 'to contact' ? toContactM : toFanM
+  return pieceOf(feedPieces(bench, piece.circuit), piece.length)
 }

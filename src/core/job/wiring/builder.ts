@@ -10,6 +10,8 @@ export const SWITCH_OHM = 0.005
 export const LOOM_OHM = 0.015
 const MISSING_SIZE = '1 mm²' as const
 
+type Wire = Extract<Element, { kind: 'wire' }>
+
 /** Something about a circuit that must be said before any figure of it is believed. */
 export interface Problem {
   /** the element it concerns */
@@ -38,8 +40,8 @@ export class Builder {
     return conductorResistance(currentA, { ...conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE }), lengthM }).value
   }
 
-  wire(name: string, label: string, a: string, b: string, ohm: number, conductor: string | null = null): void {
-    this.add({ kind: 'wire', name, label, a, b, ohm, conductor })
+  wire(name: string, label: string, a: string, b: string, ohm: number, conductor: string | null = null, more: Pick<Wire, 'run' | 'piece'> = {}): void {
+    this.add({ kind: 'wire', name, label, a, b, ohm, conductor, ...more })
   }
 
   /** A wire that carries signals, by its role; a plain joint where the job has none of it. */

@@ -6,8 +6,7 @@ import type { Part, PartKind, PartOf } from '../../parts'
 import { lookupOf } from '../address'
 import type { Job } from '../document'
 import { circuitsOf, conductorAt } from '../margins/circuit'
-import { feedPieces } from './fan-run'
-import { netlistOf } from './netlist'
+import { feedPieces, pieceOf } from './fan-run'
 import { endAt, terminals, type TerminalKind, type WireEnd } from './ends'
 import { provedCircuit } from './proof'
 import { roleNames } from './role-names'
@@ -52,19 +51,9 @@ export interface CutList {
 const sleeveFor = (job: Job, zoneC: number): string =>
   zoneC >= 120 ? 'glass sleeve, 200 °C' : zoneC >= 85 ? 'heat sleeve, 150 °C' : job.surroundings.livesIn === 'indoors' ? 'braided sleeve' : 'ribbed tube'
 
-/** Length of a wire element's piece along its way, m. */
-function wayOf(job: Job, bench: Bench, e: Extract<Element, { kind: 'wire' }>): number {
-  const whole = bench.value(`conductors.${e.conductor!}.lengthM`)
-  const found = /^feed(\d+)_(\w)$/.exec(e.name)
-  if (!found) return whole
-  const circuit = circuitsOf(job)[Number(found[1]) - 1]!
-  const shared = !netlistOf(job).elements.some((x) => x.name === `feed${found[1]}_b`)
-  if (shared) return whole
-  const { toFuseM, toContactM, toFanM } = feedPieces(bench, circuit)
-  if (found[2] === 'a') return toFuseM
-  if (found[2] === 'c') return toFanM
-  return netlistOf(job).elements.some((x) => x.name === `feed${found[1]}_c`) ? toContactM : toContactM + toFanM
-}
+/** Length of a wire's way, m: of its own piece where its conductor is cut in several. */
+const wayOf = (job: Job, bench: Bench, e: Extract<Element, { kind: 'wire' }>): number =>
+  (e.piece && e.run !== undefined ? pieceOf(feedPieces(bench, circuitsOf(job)[e.run]!), e.piece) : bench.value(`conductors.${e.conductor!}.lengthM`))
 
 const shelfOf = <K extends PartKind>(shelf: readonly Part[], kind: K): PartOf<K>[] => shelf.filter((p) => p.kind === kind) as PartOf<K>[]
 const upTo = (m: number): number => Math.ceil(m * 10 - 1e-9) / 10

@@ -3,7 +3,7 @@ import { measured, typical } from '../../reading'
 import type { FanPart, RelayPart } from '../../parts'
 import { changeRunOf, freshId } from '../choose'
 import type { HarnessEdit, Job } from '../document'
-import { roleNames } from './role-names'
+import { conductorName } from './role-names'
 
 type Kind = HarnessEdit['kind']
 type Of<K extends Kind> = Extract<HarnessEdit, { kind: K }>
@@ -20,7 +20,6 @@ interface EditRule<K extends Kind> {
   readonly step: (job: Job, edit: Of<K>, units: UnitSystem) => string
 }
 
-const wireName = (job: Job, id: string): string => { const c = job.conductors.find((x) => x.id === id); return c ? roleNames[c.role] : 'wire' }
 const withConductor = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({ ...job, conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)) })
 const moreCrimps = (job: Job, conductor: string | null, n: number): Job => ({ ...job, runs: job.runs.map((r, i) => ((conductor === null ? i === 0 : r.conductors.includes(conductor)) ? { ...r, crimps: Math.min(30, Math.max(0, r.crimps + n)) } : r)) })
 
@@ -30,17 +29,17 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     name: 'lengthen or shorten a wire', tell: 'a joint more in that wire',
     apply: (job, e) => moreCrimps(withConductor(job, e.conductor, { lengthM: measured(e.toM) }), e.conductor, 1),
     undo: (job, e) => moreCrimps(withConductor(job, e.conductor, { lengthM: measured(e.fromM) }), e.conductor, -1),
-    words: (job, e, u) => `${wireName(job, e.conductor)}: ${format(e.fromM, 'run', u)} made ${format(e.toM, 'run', u)}`,
+    words: (job, e, u) => `${conductorName(job, e.conductor)}: ${format(e.fromM, 'run', u)} made ${format(e.toM, 'run', u)}`,
     step: (job, e, u) => (e.toM > e.fromM
-      ? `Lengthen the ${wireName(job, e.conductor)} by ${format(e.toM - e.fromM, 'run', u)}: same size and colour, sealed crimp, its sleeve over the joint.`
-      : `Shorten the ${wireName(job, e.conductor)} by ${format(e.fromM - e.toM, 'run', u)}: no loop stays under seat or tank; sealed crimp.`),
+      ? `Lengthen the ${conductorName(job, e.conductor)} by ${format(e.toM - e.fromM, 'run', u)}: same size and colour, sealed crimp, its sleeve over the joint.`
+      : `Shorten the ${conductorName(job, e.conductor)} by ${format(e.fromM - e.toM, 'run', u)}: no loop stays under seat or tank; sealed crimp.`),
   },
   thicken: {
     name: 'thicker wires', tell: 'new wires in the old places, a relay base for instance',
     apply: (job, e) => e.conductors.reduce((j, id) => withConductor(j, id, { size: e.to }), job),
     undo: (job, e) => e.conductors.reduce((j, id, i) => withConductor(j, id, { size: e.from[i] ?? null }), job),
-    words: (job, e) => `${e.conductors.map((id) => wireName(job, id)).join(', ')}: now ${e.to}`,
-    step: (job, e) => `Take the ${e.conductors.map((id) => wireName(job, id)).join(' and ')} out of their terminals or relay base (note which hole was which) and put ${e.to} in, new terminals on.`,
+    words: (job, e) => `${e.conductors.map((id) => conductorName(job, id)).join(', ')}: now ${e.to}`,
+    step: (job, e) => `Take the ${e.conductors.map((id) => conductorName(job, id)).join(' and ')} out of their terminals or relay base (note which hole was which) and put ${e.to} in, new terminals on.`,
   },
   'swap leads': {
     name: "swap a fan's two leads", tell: 'turns its air round; never on a brushless fan',

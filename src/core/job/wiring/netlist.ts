@@ -26,8 +26,6 @@ const duties: Readonly<Record<ControllerPart['band'], Readonly<Record<Heat, numb
 /** A switch that needs no supply of its own. */
 const isPlain = ({ band }: Pick<ControllerPart, 'band'>): boolean => band === 'fixed' || band === 'hand' || band === 'always'
 
-const id = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/g, '_')
-
 const relayOf = (job: Job, relayId: string | null): RelayPart | null => job.relays.find((r) => r.id === relayId)?.part ?? null
 
 /** Where coil and controller draw: behind the key, with the after-run timer beside it, or behind the fan's own fuse. */
@@ -60,8 +58,8 @@ const undecided: Decider = { id: 'none', part: { name: 'controller, not chosen y
 
 function decision(b: Builder, controller: Decider, bus: string): void {
   const { part } = controller
-  const name = id(controller.id)
   if (b.controls.some((c) => c.id === controller.id)) return
+  const name = `controller${b.job.controllers.findIndex((c) => c.id === controller.id) + 1}`
   const systemV = b.job.machine.systemV
   const plain = isPlain(part)
   b.controls.push({
@@ -70,15 +68,15 @@ function decision(b: Builder, controller: Decider, bus: string): void {
   })
   if (!plain) {
     const standbyA = Math.max(b.bench.value(`controllers.${controller.id}.part.standbyA`), 1e-6)
-    b.add({ kind: 'load', name: `${name}_draw`, label: `${part.name}, its own draw`, what: 'standby', a: bus, b: `${name}_gnd`, ohm: systemV / standbyA })
+    b.add({ kind: 'load', name: `${name}_draw`, label: `${part.name}, its own draw`, what: 'standby', controller: controller.id, a: bus, b: `${name}_gnd`, ohm: systemV / standbyA })
     b.signal('supply-return', `${name}_return`, `${name}_gnd`, GROUND)
   }
 }
 
 /** What closes a path: a hand switch or the controller's own output. */
-function output(b: Builder, controller: Decider, name: string, a: string, out: string): void {
+function output(b: Builder, controller: Decider, run: number, a: string, out: string): void {
   const { part } = controller
-  const common = { name, label: part.band === 'hand' ? `${part.name}, hand switch` : `${part.name}, contact`, a, b: out, ohm: RELAY_CONTACT_OHM, rating: part.contact }
+  const common = { run, name: `output${run + 1}`, label: part.band === 'hand' ? `${part.name}, hand switch` : `${part.name}, contact`, a, b: out, ohm: RELAY_CONTACT_OHM, rating: part.contact }
   if (part.band === 'hand') b.add({ ...common, kind: 'switch', by: 'override' })
   else b.add({ ...common, kind: 'output', controller: controller.id })
 }
@@ -122,8 +120,8 @@ function build(job: Job, bench: Bench): JobNetlist {
       const [a, out] = groundSide ? [own.fanMinus, `output${tag}_low`] : [own.switchIn, own.switchOut]
       if (part.band === 'ramp') {
         if (groundSide) b.say('A ramp controller is drawn on the positive side here: follow its maker’s drawing.', `output${tag}`, 'warns')
-        b.add({ kind: 'chopper', name: `output${tag}`, label: `${part.name}, output`, controller: controller.id, a: own.switchIn, b: own.switchOut, return: GROUND, ohm: RELAY_CONTACT_OHM, rating: part.contact })
-      } else output(b, controller, `output${tag}`, a, out)
+        b.add({ kind: 'chopper', run: n, name: `output${tag}`, label: `${part.name}, output`, controller: controller.id, a: own.switchIn, b: own.switchOut, return: GROUND, ohm: RELAY_CONTACT_OHM, rating: part.contact })
+      } else output(b, controller, n, a, out)
       if (chosen && !part.contact) b.say(`${part.name} cannot carry a fan itself: a relay comes between.`, `output${tag}`)
       if (n === 0) besides(b, first, groundSide ? own.fanMinus : own.switchIn, out, groundSide)
       return
@@ -134,22 +132,22 @@ function build(job: Job, bench: Bench): JobNetlist {
     const warm = 1 + COPPER_ALPHA * (bench.value('surroundings.hottestC') - 20)
     const coilV = relay?.coilV ?? systemV
     const [pin86, pin85] = [`relay${tag}_86`, `relay${tag}_85`]
-    b.add({ kind: 'contact', name: `contact${tag}`, label: relay ? `${relay.name}, 30–87` : 'relay, 30–87', relay: relayName, atRest: 'open', a: own.switchIn, b: own.switchOut, ohm: RELAY_CONTACT_OHM, rating: relay?.contact ?? null })
-    b.add({ kind: 'coil', name: `coil${tag}`, label: job.runs.length > 1 ? `coil of relay ${tag}` : 'relay coil, 86–85', relay: relayName, a: pin86, b: pin85, ohm: (relay?.coilOhm ?? 90 * (coilV / 12)) * warm, pullInV: 7.2 * (coilV / 12) * warm, letGoV: 2.4 * (coilV / 12) * warm })
+    b.add({ kind: 'contact', run: n, name: `contact${tag}`, label: relay ? `${relay.name}, 30–87` : 'relay, 30–87', relay: relayName, atRest: 'open', a: own.switchIn, b: own.switchOut, ohm: RELAY_CONTACT_OHM, rating: relay?.contact ?? null })
+    b.add({ kind: 'coil', run: n, name: `coil${tag}`, label: job.runs.length > 1 ? `coil of relay ${tag}` : 'relay coil, 86–85', relay: relayName, a: pin86, b: pin85, ohm: (relay?.coilOhm ?? 90 * (coilV / 12)) * warm, pullInV: 7.2 * (coilV / 12) * warm, letGoV: 2.4 * (coilV / 12) * warm })
     if (relay?.suppressed) b.add({ kind: 'diode', name: `coil${tag}_diode`, label: 'diode across the coil', a: pin85, b: pin86 })
     if (part.band === 'ramp') b.say('A pulse-width controller must never feed a relay.', `contact${tag}`, 'warns')
     const joined = byController.get(controller.id)
     if (groundSide) {
       b.signal('trigger', `trigger${tag}`, bus, pin86)
       if (joined) { b.wire(`joined${tag}`, 'triggers joined', pin85, joined, 2 * CRIMP_OHM); return }
-      output(b, controller, `output${tag}`, pin85, `output${tag}_low`)
+      output(b, controller, n, pin85, `output${tag}_low`)
       b.signal('coil-return', `coil${tag}_return`, `output${tag}_low`, GROUND)
       byController.set(controller.id, pin85)
       if (n === 0) besides(b, first, pin85, GROUND, true)
     } else {
       b.signal('coil-return', `coil${tag}_return`, pin85, GROUND)
       if (joined) { b.wire(`trigger${tag}`, 'triggers joined', joined, pin86, 2 * CRIMP_OHM); return }
-      output(b, controller, `output${tag}`, bus, `trigger${tag}_in`)
+      output(b, controller, n, bus, `trigger${tag}_in`)
       b.signal('trigger', `trigger${tag}`, `trigger${tag}_in`, pin86)
       byController.set(controller.id, `trigger${tag}_in`)
       if (n === 0) besides(b, first, bus, `trigger${tag}_in`, false)

@@ -1,6 +1,7 @@
-import { prove, withFaults, type CircuitIntent, type Proof } from '../../circuit'
+import { prove, turns, withFaults, type CircuitIntent, type FanState, type Proof } from '../../circuit'
 import { timeToFloor } from '../../electrical'
 import { Bench } from '../../reading'
+import { format, type UnitSystem } from '../../units'
 import { lookupOf } from '../address'
 import type { Job } from '../document'
 import { batteryAt } from '../margins/battery'
@@ -40,3 +41,7 @@ export function provedCircuit(job: Job, faults: readonly string[] = []): JobProo
   known.set(job, proof)
   return proof
 }
+
+/** What the fans do in one state: "112 %, 5 A" for each, backwards with a minus. */
+export const fansInWords = (fans: readonly FanState[], units: UnitSystem): string =>
+  fans.map((f) => (turns(f) ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ${format(Math.abs(f.amps), 'current', units, 2)}` : 'stands')).join('; ')
