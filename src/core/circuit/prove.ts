@@ -16,8 +16,8 @@ export interface CircuitIntent {
 export interface FanState { readonly name: string; readonly label: string; readonly speed: number; readonly amps: number; readonly volts: number }
 export interface ProvedState extends SolvedState {
   readonly fans: readonly FanState[]
-  /** whether the intent wants the fans to run */
-  readonly wanted: boolean
+  /** whether the intent wants the fans to run; null where either will do */
+  readonly wanted: boolean | null
   readonly mismatch: string | null
 }
 
@@ -66,17 +66,17 @@ const allows = (intent: CircuitIntent, net: Netlist, c: Conditions): boolean => 
   return intent.live === 'isolator' || !keyed || c.key || (intent.live === 'after-run' && c.timer)
 }
 
-/** Whether the intent wants the fans on. */
-function wants(intent: CircuitIntent, net: Netlist, c: Conditions): boolean {
+/** What calls the fans besides the thermostat. */
+const calledByHand = (intent: CircuitIntent, c: Conditions): boolean =>
+  (c.call && intent.alsoFor !== 'nothing') || (c.override && (intent.control === 'hand switch' || intent.control === 'thermostat and override'))
+
+/** Whether the intent wants the fans on; null where either will do: an after-run is there for the heat, nobody calls in it by hand. */
+function wants(intent: CircuitIntent, net: Netlist, c: Conditions): boolean | null {
   if (!allows(intent, net, c)) return false
-  const hot = c.heat === 'hot' || c.heat === 'falling'
-  const called = c.call && intent.alsoFor !== 'nothing'
-  switch (intent.control) {
-    case 'always on': return true
-    case 'hand switch': return c.override || called
-    case 'thermostat': return hot || called
-    case 'thermostat and override': return hot || c.override || called
-  }
+  if (intent.control === 'always on') return true
+  const hot = (c.heat === 'hot' || c.heat === 'falling') && intent.control !== 'hand switch'
+  if (hot) return true
+  return calledByHand(intent, c) ? (c.timer && !c.key ? null : true) : false
 }
 
 /** A heat in a word or two. */
@@ -102,14 +102,14 @@ function shortedAt(net: Netlist, s: Solution): number | null {
 }
 
 /** What is wrong in one state, without the state itself. */
-function wrongIn(intent: CircuitIntent, net: Netlist, { conditions: c, solution: s }: SolvedState, wanted: boolean, empties: (amps: number) => string): string | null {
+function wrongIn(intent: CircuitIntent, net: Netlist, { conditions: c, solution: s }: SolvedState, wanted: boolean | null, empties: (amps: number) => string): string | null {
   const fans = fanStates(net, s)
   if (s.chattering.length) return net.elements.some((e) => e.kind === 'coil' && s.chattering.includes(e.relay)) ? 'a relay chatters: coil and load fight over the same ground or feed' : 'it never comes to rest: controller and load fight over the same ground or feed'
   const short = shortedAt(net, s)
   if (short !== null) return `a short across the battery: ${short.toFixed(0)} A flow and no fuse opens`
   const turning = fans.filter(turns)
   if (s.opened.length) return `${s.opened[0]!.label} opens at ${s.opened[0]!.ampsBefore.toPrecision(2)} A`
-  if (!wanted && turning.length) {
+  if (wanted === false && turning.length) {
     const drain = c.engine ? 0 : s.amps.get('battery') ?? 0
     return `the fan runs, ${allows(intent, net, c) ? 'nothing calls it' : liveWords[intent.live]}${!c.engine && !c.key && drain > 0 ? `; it empties the battery in ${empties(drain)}` : ''}`
   }
@@ -204,7 +204,7 @@ export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: numbe
   if (intent.live === 'isolator' && !net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator')) note('there is no isolator', parked.conditions)
   if (intent.live === 'after-run' && !net.elements.some((e) => e.name === 'timer')) note('there is no after-run timer: nothing runs the fan once the key is off, or nothing ends it', parked.conditions)
   if (intent.control === 'thermostat and override' && !net.elements.some((e) => e.name === 'override')) note('there is no override', parked.conditions)
-  const leak = states.find((s) => !s.wanted && !s.conditions.key && s.solution.amps.get('override')! > 1e-3)
+  const leak = states.find((s) => s.wanted === false && !s.conditions.key && s.solution.amps.get('override')! > 1e-3)
   if (leak) note('the override is live with the key off: left on, nothing reminds anybody', leak.conditions)
   return {
     rows, mismatches: [...texts].map(([text, at]) => ({ text, states: at })),
@@ -226,9 +226,9 @@ const LIFTED_V = 1.5
 
 /**
  * What a mechanic would hear, see and measure in one state.
- * @param way which way a fan blows once it turns forwards (1) or backwards (−1), in words
+ * @param way which way a fan blows once it turns forwards (1) or backwards (−1), in words; null where that is not known yet
  */
-export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, direction: 1 | -1) => string): string[] {
+export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, direction: 1 | -1) => string | null): string[] {
   const words: string[] = []
   const coils = net.elements.filter((e) => e.kind === 'coil')
   for (const c of coils) words.push(s.chattering.includes(c.relay) ? `${c.label}: it chatters` : s.states.pulled.has(c.relay) ? `${c.label}: clicks and stays in` : `${c.label}: silent`)
@@ -238,7 +238,10 @@ export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, directio
     const amps = Math.abs(s.amps.get(m.name) ?? 0)
     if (m.jammed && amps > 0.1) words.push(`${m.label} is held fast and takes ${amps.toFixed(1)} A`)
     else if (Math.abs(speed) < TURNS) words.push(`${m.label} stands${amps > 0.05 ? `, though ${amps.toFixed(2)} A go through it` : ''}`)
-    else words.push(`${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${Math.round(100 * Math.abs(speed))} % of its rated speed${Math.abs(speed) < SLOW ? ', slow' : ''}: ${way(m, speed < 0 ? -1 : 1)}`)
+    else {
+      const air = way(m, speed < 0 ? -1 : 1)
+      words.push(`${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${Math.round(100 * Math.abs(speed))} % of its rated speed${Math.abs(speed) < SLOW ? ', slow' : ''}${air ? `: ${air}` : ''}`)
+    }
     const low = Math.min(s.volts.get(m.a) ?? 0, s.volts.get(m.b) ?? 0)
     if (low > LIFTED_V && amps > 0.05) words.push(`its ground terminal is at ${low.toFixed(1)} V instead of nearly nothing: the ground is bad`)
   }

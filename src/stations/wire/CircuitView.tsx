@@ -21,9 +21,10 @@ function flipped(c: Conditions, by: Switching, on: boolean, keyed: boolean): Con
 }
 
 /** Which way the air goes, by wires and blade. @see engineering §1.7 */
-const airWay = (job: Job) => (motor: Motor, direction: 1 | -1): string => {
+const airWay = (job: Job) => (motor: Motor, direction: 1 | -1): string | null => {
   const fan = job.fans.find((f) => f.id === motor.fan)
-  const way = fan && blowing(direction < 0, fan.bladeTurned, fan.part.motor)
+  if (!fan) return null
+  const way = blowing(direction < 0, fan.bladeTurned, fan.part.motor)
   if (!way) return 'nothing comes of it'
   return `air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %` : ''}`
 }

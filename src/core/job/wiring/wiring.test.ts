@@ -119,6 +119,11 @@ test('after-run by a timer: live until it ends, and the ignition is not fed back
   const running = rows.flatMap((r) => r.states).find((s) => s.conditions.timer && s.conditions.heat === 'hot')!
   expect(running.fans[0]!.speed).toBeGreaterThan(0.9)
   expect(running.solution.volts.get('ign')!).toBeLessThan(1)
+  // an override behind the key does not reach into the after-run, and nobody asks it to; it must not hold the fan beyond it either
+  const hand = wiredAs(changeIntent({ ...job }, { control: 'thermostat and override' }), 'fed relay', shelf)
+  expect(hand.wiring.override).toBe('key')
+  expect(wrong(hand)).toEqual([])
+  expect(provedCircuit(hand).rows.flatMap((r) => r.states).filter((s) => s.wanted === null).every((s) => s.conditions.timer && s.conditions.override)).toBe(true)
 })
 
 test('every way of wiring is judged with its reasons, and one that fits does fit once it is taken', () => {
