@@ -70,13 +70,15 @@ const allows = (intent: CircuitIntent, net: Netlist, c: Conditions): boolean => 
 const calledByHand = (intent: CircuitIntent, c: Conditions): boolean =>
   (c.call && intent.alsoFor !== 'nothing') || (c.override && (intent.control === 'hand switch' || intent.control === 'thermostat and override'))
 
+const inAfterRun = (c: Pick<Conditions, 'timer' | 'key'>): boolean => c.timer && !c.key
+
 /** Whether the intent wants the fans on; null where either will do: an after-run is there for the heat, nobody calls in it by hand. */
 function wants(intent: CircuitIntent, net: Netlist, c: Conditions): boolean | null {
   if (!allows(intent, net, c)) return false
   if (intent.control === 'always on') return true
   const hot = (c.heat === 'hot' || c.heat === 'falling') && intent.control !== 'hand switch'
   if (hot) return true
-  return calledByHand(intent, c) ? (c.timer && !c.key ? null : true) : false
+  return calledByHand(intent, c) ? (inAfterRun(c) ? null : true) : false
 }
 
 /** A heat in a word or two. */
@@ -196,7 +198,7 @@ export function prove(net: Netlist, intent: CircuitIntent, empties: (amps: numbe
   if (parkedText) note(parkedText, parked.conditions)
   if (intent.ifControllerDies === 'the override') {
     const dead = withDeadControllers(net)
-    const ready = switchStates(net).find((s) => s.override && allows(intent, net, { ...s, heat: 'hot' }))
+    const ready = switchStates(net).find((s) => s.override && !inAfterRun(s) && allows(intent, net, { ...s, heat: 'hot' }))
     const runs = ready && fanStates(dead, throughHeats(new Circuit(dead), ready).at(-1)!.solution).some(turns)
     if (!runs) note(ready ? 'with a dead controller the override does not run the fan' : 'there is no override to run the fan with a dead controller', ready ? { ...ready, heat: 'hot' } : parked.conditions)
   }

@@ -120,7 +120,7 @@ test('after-run by a timer: live until it ends, and the ignition is not fed back
   expect(running.fans[0]!.speed).toBeGreaterThan(0.9)
   expect(running.solution.volts.get('ign')!).toBeLessThan(1)
   // an override behind the key does not reach into the after-run, and nobody asks it to; it must not hold the fan beyond it either
-  const hand = wiredAs(changeIntent({ ...job }, { control: 'thermostat and override' }), 'fed relay', shelf)
+  const hand = wiredAs(changeIntent(job, { control: 'thermostat and override', ifControllerDies: 'the override' }), 'fed relay', shelf)
   expect(hand.wiring.override).toBe('key')
   expect(wrong(hand)).toEqual([])
   expect(provedCircuit(hand).rows.flatMap((r) => r.states).filter((s) => s.wanted === null).every((s) => s.conditions.timer && s.conditions.override)).toBe(true)
