@@ -22,7 +22,7 @@ export interface LaidOut {
   readonly edges: readonly { readonly id: string; readonly points: readonly (readonly [number, number])[] }[]
 }
 
-export const PART = { w: 26, h: 30, symbol: 16 } as const
+export const PART = { w: 26, h: 32, symbol: 16 } as const
 const GROUND_SIZE = { w: 8, h: 8 } as const
 const JOINT = 1.6
 

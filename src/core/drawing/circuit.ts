@@ -4,7 +4,7 @@ import { circle, framed, path, rect, text, type Drawing, type Pen, type Shape } 
 
 type XY = readonly [number, number]
 /** state in which a circuit is drawn; none for a plain plan of it */
-export interface Shown { readonly conditions: Conditions; readonly solution: Solution; readonly figures: boolean }
+export interface Shown { readonly conditions: Conditions; readonly solution: Solution; readonly figures: boolean; /** laid out for a narrow screen: larger words */ readonly narrow?: boolean }
 
 /** half as wide as a line is to touch, mm */
 const HIT = 3.5
@@ -43,16 +43,21 @@ function symbol(e: Element, x: number, y: number, closed: boolean): Shape[] {
   }
 }
 
-/** A label in at most two lines of what fits under a part. */
-function labelled(e: Element, x: number, y: number): Shape[] {
-  const words = e.label.split(' ')
+/** How large words are, and how many letters stand on a line of a label: a folded circuit is shown on little glass. */
+interface Lettering { readonly label: number; readonly figure: number; readonly letters: number; readonly lines: number }
+const usual: Lettering = { label: 3.9, figure: 3.2, letters: 19, lines: 2 }
+const large: Lettering = { label: 5.2, figure: 4.6, letters: 15, lines: 3 }
+
+/** A label in as many lines as there may be, cut off where even that is too little. */
+function labelled(e: Element, x: number, y: number, { label, letters, lines: most }: Lettering): Shape[] {
   const lines = ['']
-  for (const w of words) {
+  for (const w of e.label.split(' ')) {
     const last = lines[lines.length - 1]!
-    if (last && (last + ' ' + w).length > 19 && lines.length < 2) lines.push(w)
+    if (last && (last + ' ' + w).length > letters && lines.length < most) lines.push(w)
     else lines[lines.length - 1] = last ? `${last} ${w}` : w
   }
-  return lines.map((l, i) => text(x + MID, y + PART.symbol + 4.8 + 4.6 * i, l.length > 22 ? `${l.slice(0, 21)}…` : l, 3.9, { anchor: 'middle', of: e.name }))
+  const cut = (l: string): string => (l.length > letters + 3 ? `${l.slice(0, letters + 2)}…` : l)
+  return lines.map((l, i) => text(x + MID, y + PART.symbol + 0.9 + 1.18 * label * (i + 1), cut(l), label, { anchor: 'middle', of: e.name }))
 }
 
 const figure = (value: number): string => { const a = Math.abs(value); return a >= 99.5 ? value.toFixed(0) : a >= 9.95 ? value.toFixed(1) : a >= 0.0995 || a < 0.0005 ? value.toFixed(2) : value.toFixed(3) }
@@ -81,6 +86,7 @@ export function circuitDrawing(title: string, net: Netlist, graph: CircuitGraph,
   const source = net.elements.find((e) => e.kind === 'source')
   const supplyV = source && source.kind === 'source' ? source.restV : 12
   const amps = (name: string): number => shown?.solution.amps.get(name) ?? 0
+  const lettering = shown?.narrow ? large : usual
   const shapes: Shape[] = []
   const flows: Shape[] = []
   const figures: Shape[] = []
@@ -97,7 +103,7 @@ export function circuitDrawing(title: string, net: Netlist, graph: CircuitGraph,
     if (shown && Math.abs(current) > 0.02) flows.push({ kind: 'path', pen: 'flow', points: current > 0 ? points : [...points].reverse(), weight: Math.max(0.5, weightOf(current) * 0.4) })
     if (shown?.figures && edge.wire && byName.has(edge.wire)) {
       const [x, y] = middle(points)
-      figures.push(text(x, y - 1.6, `${figure(Math.abs(current))} A`, 3.2, { anchor: 'middle', figure: true }), text(x, y + 4, `${figure(shown.solution.volts.get(byName.get(edge.wire)!.a) ?? 0)} V`, 3.2, { anchor: 'middle', figure: true, tone: 'soft' }))
+      figures.push(text(x, y - 1.6, `${figure(Math.abs(current))} A`, lettering.figure, { anchor: 'middle', figure: true }), text(x, y + 0.8 + lettering.figure, `${figure(shown.solution.volts.get(byName.get(edge.wire)!.a) ?? 0)} V`, lettering.figure, { anchor: 'middle', figure: true, tone: 'soft' }))
     }
   }
   for (const node of graph.nodes) {
@@ -113,12 +119,12 @@ export function circuitDrawing(title: string, net: Netlist, graph: CircuitGraph,
     if (!e) { shapes.push(text(at.x + MID, at.y + Y + 2, 'broken', 4, { anchor: 'middle', tone: 'short', of: node.element! })); continue }
     const closed = shown ? conducts(e, shown.solution.states, shown.conditions) : e.kind === 'fuse' || e.kind === 'diode'
     const marked = marks.includes(e.name)
-    shapes.push(rect('hit', at.x, at.y, PART.w, PART.h, e.name), ...symbol(e, at.x, at.y, closed).map((s): Shape => (marked && s.kind !== 'text' ? { ...s, pen: 'touch' } : s)), ...labelled(e, at.x, at.y))
+    shapes.push(rect('hit', at.x, at.y, PART.w, PART.h, e.name), ...symbol(e, at.x, at.y, closed).map((s): Shape => (marked && s.kind !== 'text' ? { ...s, pen: 'touch' } : s)), ...labelled(e, at.x, at.y, lettering))
     if (shown && e.kind === 'motor') {
       const speed = shown.solution.speeds.get(e.name) ?? 0
       const words = Math.abs(speed) < 0.03 ? 'stands' : `${speed < 0 ? 'backwards, ' : ''}${Math.round(100 * Math.abs(speed))} %`
-      figures.push(text(at.x + MID, at.y - 1.5, `${words}, ${figure(Math.abs(amps(e.name)))} A`, 3.6, { anchor: 'middle', figure: true, tone: Math.abs(speed) < 0.03 ? 'soft' : speed < 0 ? 'short' : 'holds', of: e.name }))
-    } else if (shown?.figures && ['switch', 'contact', 'output', 'fuse', 'coil', 'source'].includes(e.kind)) figures.push(text(at.x + MID, at.y - 1, `${figure(Math.abs(amps(e.name)))} A`, 3.2, { anchor: 'middle', figure: true, of: e.name }))
+      figures.push(text(at.x + MID, at.y - 1.5, `${words}, ${figure(Math.abs(amps(e.name)))} A`, 1.12 * lettering.figure, { anchor: 'middle', figure: true, tone: Math.abs(speed) < 0.03 ? 'soft' : speed < 0 ? 'short' : 'holds', of: e.name }))
+    } else if (shown?.figures && ['switch', 'contact', 'output', 'fuse', 'coil', 'source'].includes(e.kind)) figures.push(text(at.x + MID, at.y - 1, `${figure(Math.abs(amps(e.name)))} A`, lettering.figure, { anchor: 'middle', figure: true, of: e.name }))
   }
   // coil and contact of one relay belong together
   for (const e of net.elements) {

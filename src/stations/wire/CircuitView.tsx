@@ -41,10 +41,10 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   const net = proof.net
   // what a fault takes out stays drawn, as broken
   const graph = useMemo(() => circuitGraph({ controls: own.net.controls, elements: [...own.net.elements, ...net.elements.filter((e) => !own.net.elements.some((o) => o.name === e.name))] }), [own, net])
-  const laid = useLayout(graph)
+  const { laid, narrow } = useLayout(graph)
   const solution = useMemo(() => solveState(new Circuit(net), conditions), [net, conditions])
   const marks = [...faults.map((f) => f.split(':')[1]!), ...own.net.problems.flatMap((p) => (p.at && p.level !== 'waits' ? [p.at] : [])), ...proof.switches.flatMap((x) => (x.verdict === 'short' ? [x.name] : []))]
-  const drawn = laid && laid !== 'failed' && circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures }, marks)
+  const drawn = laid && laid !== 'failed' && circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures, narrow }, marks)
   const before = useRef<Drawing | null>(null)
   if (drawn) before.current = drawn
   const drawing = drawn ?? before.current
@@ -67,7 +67,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
         <Form.Check type="checkbox" id="state-figures" label="figures" checked={figures} onChange={(e) => setFigures(e.target.checked)} />
       </fieldset>
       {refused.map((p) => <p key={p.text} className="say say-short" role="alert">{p.text} What is drawn is how it would be joined; no figure of it counts.</p>)}
-      {drawing ? <DrawingView drawing={drawing} pickable={names} picked={picked} onPick={setPicked} maxHeight={390} /> : <div style={{ height: 300 }} className="soft">{laid === 'failed' ? 'This circuit could not be laid out. What it does in every state is told below all the same.' : 'The circuit is being laid out …'}</div>}
+      {drawing ? <DrawingView drawing={drawing} pickable={names} picked={picked} onPick={setPicked} maxHeight={narrow ? 520 : 390} /> : <div style={{ height: 300 }} className="soft">{laid === 'failed' ? 'This circuit could not be laid out. What it does in every state is told below all the same.' : 'The circuit is being laid out …'}</div>}
       <p className={`say ${state?.mismatch ? 'say-short' : ''}`} role="status" data-symptom>
         <strong className="fw-medium">{stateInWords(conditions, own.net)}:</strong> {symptoms(net, solution, airWay(job)).join('; ')}. {state ? (state.mismatch ? `Not as asked: ${state.mismatch}.` : 'As asked.') : ''}
       </p>

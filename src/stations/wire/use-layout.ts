@@ -11,7 +11,7 @@ const known = new Map<string, LaidOut | 'failed'>()
  * A circuit's parts laid out in a worker; null until the first layout of this graph has come. States and readings change no
  * layout: only another way of wiring does.
  */
-export function useLayout(graph: CircuitGraph): LaidOut | 'failed' | null {
+export function useLayout(graph: CircuitGraph): { readonly laid: LaidOut | 'failed' | null; readonly narrow: boolean } {
   const worker = useRef<Worker | null>(null)
   const [, setCount] = useState(0)
   const [narrow, setNarrow] = useState(false)
@@ -31,5 +31,5 @@ export function useLayout(graph: CircuitGraph): LaidOut | 'failed' | null {
     return () => { made.terminate(); worker.current = null }
   }, [])
   useEffect(() => { if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(text) as CircuitGraph, narrow }) }, [key, text, narrow])
-  return known.get(key) ?? null
+  return { laid: known.get(key) ?? null, narrow }
 }

@@ -127,6 +127,6 @@ export function cutList(job: Job, shelf: readonly Part[]): CutList {
   return {
     wires, totals, joints, shopping: shoppingOf(job, shelf, totals, joints, sleeves),
     labels: wires.flatMap((w) => w.ends.map((end) => `${w.number} ${end.at}`)),
-    problems: [...net.problems.map((p) => p.text), ...wires.filter((w) => !w.hotEnough).map((w) => `${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for ${w.insulationC} °C.`), ...wires.filter((w) => w.size === null).map((w) => `${w.label}: no size chosen.`)],
+    problems: [...net.problems.map((p) => p.text), ...wires.filter((w) => !w.hotEnough).map((w) => `${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for ${w.insulationC} °C.`)],
   }
 }

@@ -189,6 +189,7 @@ export function judgeSchool(job: Job, id: SchoolId, shelf: Shelf): SchoolJudged 
   const proof = provedCircuit(wired)
   const refused = proof.net.problems.filter((p) => p.level === 'refused').map((p) => p.text)
   const wrong = [...refused, ...proof.mismatches.map((m) => mismatchInWords(proof.net, m))]
+  if (!job.fans.length) return { ...common, verdict: wrong.length ? 'does not do it' : 'needs more', why: [...wrong, 'the fan is still to be chosen: what it takes decides relay, wires and fuse'] }
   const evaluation = evaluate(wired)
   const margins = evaluation.margins.filter((m) => judgedMargins.some((x) => x === m.id))
   const short = margins.filter((m) => m.verdict === 'short').map((m) => marginInWords(m, job.units))

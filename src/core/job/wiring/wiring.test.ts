@@ -140,6 +140,7 @@ test('every way of wiring is judged with its reasons, and one that fits does fit
       expect(evaluate(wired).margins.filter((m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id) && ['short', 'open'].includes(m.verdict))).toEqual([])
     }
   }
+  expect(judgeSchool(startJob({ title: 'x', kind: 'trail-bike', machineName: 'x', owner: '', units: 'metric', startedOn: '2026-01-10', promisedOn: null }), 'fed relay', [])).toMatchObject({ verdict: 'needs more', why: [expect.stringMatching(/the fan is still to be chosen/) as string] })
   const verdict = (job: Job, id: SchoolId) => judgeSchool(job, id, shelf)
   expect(verdict(buggy, 'one relay')).toMatchObject({ verdict: 'cannot be had', why: ['there is one fan only'] })
   expect(verdict(trailer, 'switched wire').verdict).toBe('cannot be had')
@@ -175,7 +176,7 @@ test('cut list by hand: feed in its three pieces, + 5 % and a loop, ends by what
   expect(csv.filter((l) => /^\d+,/.test(l))).toHaveLength(list.wires.length)
   const odd = changeSizes({ ...buggy, conductors: buggy.conductors.map((c) => ({ ...c, colour: '=red' })) }, null)
   expect(writeCutListCsv(cutList(odd, shelf))).toContain("'=red")
-  expect(cutList(odd, shelf).problems.join()).toMatch(/no size chosen/)
+  expect(cutList(odd, shelf).problems.join()).toMatch(/The feed has no size: reckoned as 1 mm².*The way back has no size/)
 })
 
 test('a wire too near the exhaust gets its sleeve and is told', () => {
