@@ -4,7 +4,8 @@ import { rootBetween } from './root'
 
 const GRAVITY = 9.81
 const DISCHARGE = 0.6
-const BREEZE = 0.3
+/** share of the vents' area that a breeze's speed goes through */
+export const BREEZE_SHARE = 0.3
 const KELVIN = 273.15
 /** of the flow looked for */
 const TOLERANCE = 1e-10
@@ -61,8 +62,17 @@ export interface BayAir {
   readonly panelM2?: number
 }
 
+/**
+ * Air that rises by itself through vents.
+ * @param outsideK kelvin
+ * @returns m³/s of outside air
+ * @see engineering §2.7
+ */
+export const buoyantFlow = (ventM2: number, heightM: number, riseK: number, outsideK: number): number =>
+  DISCHARGE * ventM2 * Math.sqrt((2 * GRAVITY * Math.max(0, heightM) * riseK) / (outsideK + riseK / 2))
+
 /** what a bay's sheet sheds, W/(m²·K) (estimate) */
-const PANEL_SHEDS = 5
+export const PANEL_SHEDS = 5
 
 export interface BayResult {
   /** over the air outside, K */
@@ -80,9 +90,9 @@ export interface BayResult {
 export function bayRise(heatW: number, { ventM2, heightM, breezeMs, fanFlow, extracts, panelM2 = 0, besides = 0 }: BayAir, outsideC: number, density: number): BayResult {
   const outsideK = outsideC + KELVIN
   const flowAt = (rise: number): number => {
-    const buoyancy = DISCHARGE * ventM2 * Math.sqrt((2 * GRAVITY * Math.max(0, heightM) * rise) / (outsideK + rise / 2))
+    const buoyancy = buoyantFlow(ventM2, heightM, rise, outsideK)
     const fan = extracts ? (fanFlow * outsideK) / (outsideK + rise) : fanFlow
-    return Math.hypot(fan, buoyancy, BREEZE * ventM2 * breezeMs, besides)
+    return Math.hypot(fan, buoyancy, BREEZE_SHARE * ventM2 * breezeMs, besides)
   }
   const carried = (rise: number): number => (density * AIR_HEAT * flowAt(rise) + PANEL_SHEDS * panelM2) * rise
   // the heat that a rise would carry grows with it, though a fan that extracts moves less of hotter air

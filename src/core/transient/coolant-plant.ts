@@ -1,0 +1,183 @@
+import { AIR_HEAT, STILL_AIR } from '../air'
+import type { Leg } from './leg'
+import type { SpeedTable } from './speed-table'
+import { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED, type Plant } from './state'
+
+/** What the probe sees of what is around it. */
+export interface ProbeSpec {
+  /** share of the warmth that reaches it */
+  readonly kappa: number
+  readonly lagS: number
+  /** it sits where the coolant leaves the radiator */
+  readonly atOutlet: boolean
+}
+
+/** A part of the core's face with its own air. */
+export interface ZoneSpec {
+  readonly areaM2: number
+  /** fan that blows through it; null where only the travel does */
+  readonly fan: number | null
+  /** m/s over the fan's relative speed, a row for each leg's travel */
+  readonly velocity: SpeedTable
+}
+
+/** A liquid-cooled engine with its core. J/K, W/K, m². @see engineering §4 */
+export interface CoolantSpec {
+  readonly metal: number
+  readonly inEngine: number
+  readonly inCore: number
+  readonly metalToCoolant: number
+  readonly outsideM2: number
+  /** ṁ c_p at the rated speed */
+  readonly ratedFlow: number
+  /** null: no thermostat fitted */
+  readonly thermostat: { readonly opensC: number; readonly fullC: number } | null
+  readonly zones: readonly ZoneSpec[]
+  /** UA for each m² and (m/s)^0.55 */
+  readonly transfer: number
+  readonly inletRiseK: number
+  readonly fans: number
+  readonly probe: ProbeSpec
+}
+
+const LEAK = 0.02
+const BLEND = 0.08
+const OPENING_S = 8
+const THERMOSIPHON = 0.05
+const EXPONENT = 0.55
+/** fan speeds nearer than this move the same air */
+const SAME = 2e-5
+
+/**
+ * Rates of a liquid-cooled engine: metal, coolant in the engine, coolant leaving the core, thermostat and probe.
+ * @see engineering §4
+ */
+export class CoolantPlant implements Plant {
+  readonly fans: number
+  private readonly area: number
+  private readonly n: number
+  /** of each zone: C_air and UA for each m², and its area */
+  private readonly air: Float64Array
+  private readonly ua: Float64Array
+  private readonly areas: Float64Array
+  private cold = 0
+  private readonly blown: Float64Array
+  private stale = true
+  private leg!: Leg
+  private flow = 0
+  private inletC = 0
+  private toAir = 0
+  private boiling = Number.POSITIVE_INFINITY
+
+  constructor(private readonly spec: CoolantSpec) {
+    this.fans = spec.fans
+    this.n = spec.zones.length
+    this.air = new Float64Array(this.n)
+    this.ua = new Float64Array(this.n)
+    this.blown = new Float64Array(spec.fans)
+    this.areas = Float64Array.from(spec.zones, (z) => z.areaM2)
+    this.area = this.areas.reduce((a, b) => a + b, 0)
+  }
+
+  begin(leg: Leg): void {
+    this.leg = leg
+    this.flow = this.spec.ratedFlow * (leg.running ? leg.pumpShare : THERMOSIPHON)
+    this.inletC = leg.airC + this.spec.inletRiseK
+    this.toAir = (8 + 4 * Math.sqrt(leg.travelMs)) * this.spec.outsideM2
+    this.boiling = leg.boilsC
+    this.stale = true
+  }
+
+  blow(speeds: Float64Array): void {
+    let same = !this.stale
+    for (let f = 0; f < this.fans && same; f++) same = Math.abs(speeds[f]! - this.blown[f]!) < SAME
+    if (same) return
+    this.blown.set(speeds)
+    this.stale = false
+    this.cold = STILL_AIR * this.area
+    for (let i = 0; i < this.n; i++) {
+      const { fan, velocity } = this.spec.zones[i]!
+      const v = Math.abs(velocity.at(this.leg.row, fan === null ? 0 : speeds[fan]!))
+      const air = this.leg.density * AIR_HEAT * v
+      const ua = this.spec.transfer * v ** EXPONENT
+      this.air[i] = air
+      this.ua[i] = ua
+      if (air > 0) this.cold += this.areas[i]! * air * (1 - Math.exp(-ua / air))
+    }
+  }
+
+  /** Σ ε C_min over the zones, the coolant divided by their areas, W/K. @see engineering §2.5 */
+  private hot(coolant: number): number {
+    let sum = 0
+    const each = coolant / this.area
+    for (let i = 0; i < this.n; i++) {
+      const air = this.air[i]!
+      if (air <= 0) continue
+      const least = air < each ? air : each
+      const ratio = least / (air < each ? each : air)
+      const ntu = this.ua[i]! / least
+      let e: number
+      if (ratio < 1e-6) e = 1 - Math.exp(-ntu)
+      else {
+        // ntu^0.78 is ntu / ntu^0.22: one power less in the innermost line
+        const p = Math.exp(0.22 * Math.log(ntu))
+        e = 1 - Math.exp((p / ratio) * (Math.exp((-ratio * ntu) / p) - 1))
+      }
+      sum += this.areas[i]! * e * least
+    }
+    return sum
+  }
+
+  rates(y: Float64Array, dy: Float64Array): void {
+    const { spec, leg } = this
+    const [metal, hot, out] = [y[METAL]!, y[HOT]!, y[OUTLET]!]
+    const opening = spec.thermostat ? Math.max(y[OPENING]!, LEAK) : 1
+    const through = opening * this.flow
+    const w = Math.min(1, Math.max(0, (opening - LEAK) / BLEND))
+    const still = STILL_AIR * this.area * (out - this.inletC)
+    let core = still
+    if (w > 0) core += w * this.hot(through) * (hot - this.inletC)
+    if (w < 1) core += (1 - w) * (this.cold - STILL_AIR * this.area) * (out - this.inletC)
+    const fromMetal = spec.metalToCoolant * (metal - hot)
+    const shed = this.toAir * (metal - leg.airC)
+    let net = fromMetal - through * (hot - out)
+    const heat = leg.running ? leg.heatW : 0
+    dy[VENTED] = 0
+    if (hot >= this.boiling && net > 0) { dy[VENTED] = net; net = 0 }
+    dy[METAL] = (heat - fromMetal - shed) / spec.metal
+    dy[HOT] = net / spec.inEngine
+    dy[OUTLET] = (through * (hot - out) - core) / spec.inCore
+    if (spec.thermostat) {
+      const { opensC, fullC } = spec.thermostat
+      dy[OPENING] = (Math.min(1, Math.max(0, (hot - opensC) / (fullC - opensC))) - y[OPENING]!) / OPENING_S
+    } else dy[OPENING] = 0
+    const beside = spec.probe.atOutlet ? out : hot
+    dy[PROBE] = (leg.airC + spec.probe.kappa * (beside - leg.airC) - y[PROBE]!) / spec.probe.lagS
+    dy[CARRIED] = core
+    dy[SHED] = shed
+    dy[BROUGHT] = heat
+  }
+
+  fastest(): number {
+    const { spec } = this
+    const through = this.flow
+    let ua = STILL_AIR * this.area
+    for (let i = 0; i < this.n; i++) ua += this.areas[i]! * Math.min(this.ua[i]!, this.air[i]!)
+    return 2 * Math.max((spec.metalToCoolant + this.toAir) / spec.metal, (spec.metalToCoolant + through) / spec.inEngine, (through + ua) / spec.inCore, 1 / OPENING_S, 1 / spec.probe.lagS)
+  }
+
+  settle(y: Float64Array, c: number): void {
+    y.fill(0, 0, STATES)
+    y[METAL] = c
+    y[HOT] = c
+    y[OUTLET] = c
+    y[PROBE] = c
+    y[OPENING] = this.spec.thermostat ? 0 : 1
+  }
+
+  stored(y: Float64Array): number {
+    return this.spec.metal * y[METAL]! + this.spec.inEngine * y[HOT]! + this.spec.inCore * y[OUTLET]!
+  }
+
+  boilsC(): number { return this.boiling }
+}

@@ -1,0 +1,273 @@
+import type { Bus, FanMotor } from './electrics'
+import type { Governor } from './governor'
+import { lengthOf, type Leg } from './leg'
+import { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED, type Plant } from './state'
+
+/** J/kg that boil off. @see engineering §4 */
+const LATENT = 2.2e6
+/** of the coolant's mass: with more gone the run stops and says so */
+const MOST_VENTED = 0.3
+/** steps for each second beyond which readings cannot belong to one machine */
+const FASTEST = 60
+const STABLE = 2
+
+/** Everything that a run is made of. */
+export interface RunSpec {
+  readonly plant: Plant
+  readonly legs: readonly Leg[]
+  readonly motors: readonly FanMotor[]
+  readonly governors: readonly Governor[]
+  readonly bus: Bus
+  /** taken by the controllers while their circuit has power, A */
+  readonly controllerA: number
+  /** kg of coolant; Infinity in a bay */
+  readonly coolantKg: number
+  /** everything stands at this temperature before it begins; the first leg's air where unsaid */
+  readonly startC?: number | undefined
+  /** states to begin with instead, {@link STATES} long */
+  readonly start?: Float64Array | undefined
+  /** fan states from outside (a log), by fan: 1 on, 0 off at a time; instead of the governors */
+  readonly given?: ((seconds: number) => number) | undefined
+}
+
+export interface RunOptions {
+  readonly stepS?: number | undefined
+  /** how far apart kept rows are, s */
+  readonly everyS?: number | undefined
+  /** called now and then with the share done; true gives the run up */
+  readonly progress?: ((share: number) => boolean) | undefined
+}
+
+/** A run as columns, one row for each kept time. Temperatures °C, shares 0…1, volts V. */
+export interface Trace {
+  readonly rows: number
+  readonly t: Float64Array
+  readonly hot: Float64Array
+  readonly metal: Float64Array
+  readonly outlet: Float64Array
+  readonly probe: Float64Array
+  /** share of the time, or of the voltage, that each fan gets; one column a fan */
+  readonly share: readonly Float64Array[]
+  readonly speed: readonly Float64Array[]
+  readonly volts: Float64Array
+  readonly charge: Float64Array
+  readonly opening: Float64Array
+  readonly boiling: Uint8Array
+}
+
+/** What a leg came to. */
+export interface LegSum {
+  readonly leg: Leg
+  readonly fromS: number
+  /** time that any fan ran, s */
+  readonly fanS: number
+  /** fans' time by their duty, s */
+  readonly dutyS: number
+  readonly starts: number
+  readonly peakC: number
+  readonly lastC: number
+}
+
+export interface Run {
+  readonly trace: Trace
+  readonly legs: readonly LegSum[]
+  readonly peakC: number
+  readonly peakAtS: number
+  readonly boilingS: number
+  readonly boilsAtS: number | null
+  readonly ventedKg: number
+  /** why it ended before its duty did */
+  readonly ended: 'coolant gone' | null
+  readonly starts: readonly number[]
+  /** seconds for which each fan ran after the engine stopped for the last time, Ah that all took then, and whether one still ran at the end */
+  readonly after: { readonly seconds: number; readonly ah: number; readonly still: boolean } | null
+  readonly startCharge: number
+  readonly endCharge: number
+  readonly leastV: number
+  /** time at which the battery was empty */
+  readonly flatAtS: number | null
+  readonly lengthS: number
+  /** heat in, carried by core or vents, shed by the engine, gone as vapour, and what the parts hold more than at the start, J */
+  readonly energy: { readonly brought: number; readonly carried: number; readonly shed: number; readonly vented: number; readonly stored: number }
+}
+
+/** Readings whose quickest part is quicker than any step that ends: no machine is like that. */
+export class StiffError extends Error {
+  constructor(readonly perSecond: number) {
+    super('These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again at coolant, core and rated power.')
+    this.name = 'StiffError'
+  }
+}
+
+class Columns {
+  readonly t: Float64Array; readonly hot: Float64Array; readonly metal: Float64Array; readonly outlet: Float64Array; readonly probe: Float64Array
+  readonly volts: Float64Array; readonly charge: Float64Array; readonly opening: Float64Array; readonly boiling: Uint8Array
+  readonly share: Float64Array[]; readonly speed: Float64Array[]
+  rows = 0
+  constructor(size: number, fans: number) {
+    const column = (): Float64Array => new Float64Array(size)
+    this.t = column(); this.hot = column(); this.metal = column(); this.outlet = column(); this.probe = column()
+    this.volts = column(); this.charge = column(); this.opening = column(); this.boiling = new Uint8Array(size)
+    this.share = Array.from({ length: fans }, column)
+    this.speed = Array.from({ length: fans }, column)
+  }
+  add(t: number, y: Float64Array, volts: number, charge: number, duties: Float64Array, speeds: Float64Array, boiling: boolean): void {
+    const i = this.rows
+    if (i >= this.t.length) return
+    this.t[i] = t; this.hot[i] = y[HOT]!; this.metal[i] = y[METAL]!; this.outlet[i] = y[OUTLET]!; this.probe[i] = y[PROBE]!
+    this.volts[i] = volts; this.charge[i] = charge; this.opening[i] = y[OPENING]!; this.boiling[i] = boiling ? 1 : 0
+    for (let f = 0; f < this.share.length; f++) { this.share[f]![i] = duties[f]!; this.speed[f]![i] = speeds[f]! }
+    this.rows = i + 1
+  }
+  cut(): Trace {
+    const n = this.rows
+    const to = (a: Float64Array): Float64Array => a.subarray(0, n)
+    return { rows: n, t: to(this.t), hot: to(this.hot), metal: to(this.metal), outlet: to(this.outlet), probe: to(this.probe), volts: to(this.volts), charge: to(this.charge), opening: to(this.opening), boiling: this.boiling.subarray(0, n), share: this.share.map(to), speed: this.speed.map(to) }
+  }
+}
+
+/**
+ * Runs a machine through a duty: fixed step, fourth-order Runge–Kutta, a step cut where the probe passes an on or off
+ * point or the coolant begins to boil, and begun anew from there.
+ * @returns null where `progress` gave it up
+ * @throws StiffError where the readings are quicker than any sensible step
+ * @see engineering §4
+ */
+export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: RunOptions = {}): Run | null {
+  const { plant, legs, motors, governors, bus, given } = spec
+  const total = lengthOf(legs)
+  const fans = motors.length
+  const y = new Float64Array(STATES)
+  plant.begin(legs[0]!)
+  if (spec.start) y.set(spec.start)
+  else plant.settle(y, spec.startC ?? legs[0]!.airC)
+  for (const g of governors) { g.reset(); g.look(y[PROBE]!) }
+  const [k1, k2, k3, k4, at, next] = Array.from({ length: 6 }, () => new Float64Array(STATES)) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array]
+  const duties = new Float64Array(fans)
+  const wasOn = new Uint8Array(fans)
+  const speeds = new Float64Array(fans)
+  const starts = new Float64Array(fans)
+  const keep = new Columns(Math.ceil(total / everyS) + legs.length + 4, fans)
+  const storedBefore = plant.stored(y)
+  let charge = bus.startCharge
+  let t = 0
+  let nextRow = 0
+  let nextWord = 0
+  let boilingS = 0
+  let boilsAtS: number | null = null
+  let flatAtS: number | null = null
+  let [peakC, peakAtS, leastV] = [y[HOT]!, 0, Number.POSITIVE_INFINITY]
+  let ended: Run['ended'] = null
+  let after: { seconds: number; ah: number; still: boolean } | null = null
+  const sums: LegSum[] = []
+
+  const step = (h: number): void => {
+    plant.rates(y, k1)
+    for (let i = 0; i < STATES; i++) at[i] = y[i]! + 0.5 * h * k1[i]!
+    plant.rates(at, k2)
+    for (let i = 0; i < STATES; i++) at[i] = y[i]! + 0.5 * h * k2[i]!
+    plant.rates(at, k3)
+    for (let i = 0; i < STATES; i++) at[i] = y[i]! + h * k3[i]!
+    plant.rates(at, k4)
+    const sixth = h / 6
+    for (let i = 0; i < STATES; i++) next[i] = y[i]! + sixth * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
+  }
+
+  for (const leg of legs) {
+    plant.begin(leg)
+    const fromS = t
+    let [fanS, dutyS, legStarts, legPeak] = [0, 0, 0, y[HOT]!]
+    if (leg.running) after = null
+    else after ??= { seconds: 0, ah: 0, still: false }
+    // higher up it boils sooner: what is then too hot goes off at once
+    const boilsC = plant.boilsC()
+    if (y[HOT]! > boilsC) {
+      const before = plant.stored(y)
+      y[HOT] = boilsC
+      y[VENTED] = y[VENTED]! + before - plant.stored(y)
+    }
+    plant.blow(speeds)
+    const perSecond = plant.fastest() / STABLE
+    if (!(perSecond < FASTEST)) throw new StiffError(perSecond)
+    const most = Math.min(stepS, 1 / perSecond)
+    let left = leg.seconds
+    while (left > 1e-9 && ended === null) {
+      // what runs in this step
+      let controllers = 0
+      for (let f = 0; f < fans; f++) {
+        duties[f] = given ? given(t) : governors[f]!.duty(y[PROBE]!, leg.live)
+        if (governors[f]!.powered(leg.live)) controllers = spec.controllerA
+        const on = duties[f]! > 0 ? 1 : 0
+        if (on && !wasOn[f]) { starts[f] = starts[f]! + 1; legStarts++ }
+        wasOn[f] = on
+      }
+      bus.settle(charge, leg.running || leg.chargeA > 0 ? leg.chargeA : 0, leg.loadsA + controllers, motors, duties)
+      let running = 0
+      let duty = 0
+      for (let f = 0; f < fans; f++) {
+        speeds[f] = duties[f]! > 0 ? motors[f]!.speed(duties[f]! * bus.volts) : 0
+        if (speeds[f]! > 0) { running = 1; duty = Math.max(duty, duties[f]!) }
+      }
+      plant.blow(speeds)
+      if (t >= nextRow - 1e-9) {
+        keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= boilsC)
+        nextRow = everyS * Math.floor(t / everyS + 1 + 1e-9)
+      }
+      let h = Math.min(most, left, Math.max(nextRow - t, 1e-6))
+      for (let f = 0; f < fans; f++) h = Math.min(h, Math.max(1e-6, governors[f]!.timerLeft(leg.live)))
+      step(h)
+      // cut where the probe passes a point, or the coolant begins to boil
+      let share = 2
+      let who = -1
+      if (!given) for (let f = 0; f < fans; f++) {
+        const s = governors[f]!.crossing(y[PROBE]!, next[PROBE]!)
+        if (s < share) { share = s; who = f }
+      }
+      const boils = y[HOT]! < boilsC && next[HOT]! > boilsC ? (boilsC - y[HOT]!) / (next[HOT]! - y[HOT]!) : 2
+      if (boils < share) { share = boils; who = -2 }
+      if (share < 1) {
+        h = Math.max(share * h, 1e-9)
+        step(h)
+      }
+      if (next[HOT]! > boilsC) {
+        // what rounding left above boiling goes off as vapour
+        const before = plant.stored(next)
+        next[HOT] = boilsC
+        next[VENTED] = next[VENTED]! + before - plant.stored(next)
+      }
+      if (next[VENTED]! > y[VENTED]! + 1e-9) { boilingS += h; boilsAtS ??= t }
+      y.set(next)
+      t += h
+      left -= h
+      if (who >= 0) governors[who]!.on = !governors[who]!.on
+      for (let f = 0; f < fans; f++) { governors[f]!.pass(leg.live, h); if (who !== f && !given) governors[f]!.look(y[PROBE]!) }
+      charge = Math.min(1, Math.max(0, charge + (bus.netA * h) / 3600 / bus.capacityAh))
+      if (charge === 0 && bus.netA < 0) flatAtS ??= t
+      leastV = Math.min(leastV, bus.volts)
+      fanS += running * h
+      dutyS += duty * h
+      if (after && running) { after.seconds = t - fromAfter(sums, fromS); after.ah += (bus.fanA * h) / 3600; after.still = true } else if (after) after.still = false
+      if (y[HOT]! > peakC) { peakC = y[HOT]!; peakAtS = t }
+      if (y[HOT]! > legPeak) legPeak = y[HOT]!
+      if (y[VENTED]! / LATENT > MOST_VENTED * spec.coolantKg) ended = 'coolant gone'
+      if (progress && t >= nextWord) {
+        nextWord = t + total / 50
+        if (progress(t / total)) return null
+      }
+    }
+    sums.push({ leg, fromS, fanS, dutyS, starts: legStarts, peakC: legPeak, lastC: y[HOT]! })
+    if (ended) break
+  }
+  keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= plant.boilsC())
+  return {
+    trace: keep.cut(), legs: sums, peakC, peakAtS, boilingS, boilsAtS, ventedKg: y[VENTED]! / LATENT, ended, starts: [...starts], after, startCharge: bus.startCharge, endCharge: charge, leastV: Number.isFinite(leastV) ? leastV : 0, flatAtS, lengthS: t,
+    energy: { brought: y[BROUGHT]!, carried: y[CARRIED]!, shed: y[SHED]!, vented: y[VENTED]!, stored: plant.stored(y) - storedBefore },
+  }
+}
+
+/** when the engine stopped for the last time: the end of the last leg in which it ran, s */
+function fromAfter(done: readonly LegSum[], nowFromS: number): number {
+  let from = nowFromS
+  for (let i = done.length - 1; i >= 0 && !done[i]!.leg.running; i--) from = done[i]!.fromS
+  return from
+}
