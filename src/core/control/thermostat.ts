@@ -4,6 +4,9 @@ import { probe, type ProbeTemperature } from '../units'
 export const bandKinds = ['below', 'above', 'fixed', 'ramp', 'hand', 'always'] as const
 export type BandKind = (typeof bandKinds)[number]
 
+/** what a ramp begins with where its description does not say (estimate) */
+export const RAMP_LEAST_DUTY = 0.15
+
 export interface Setting { readonly setC: number; readonly bandK: number }
 export interface FixedPoints { readonly closesC: number; readonly opensC: number }
 export interface OnOff { readonly on: ProbeTemperature; readonly off: ProbeTemperature }

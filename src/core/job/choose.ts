@@ -7,7 +7,7 @@ import type { BatteryPart, Part, ControllerPart, FanPart, ProbePart, RelayPart, 
 import { jobKinds } from './kinds'
 import { sharesContact } from './wiring/fan-run'
 import { proposedSetting } from './propose'
-import { tieCare } from './start'
+import { tieCare, USUAL_SPAN_K } from './start'
 
 /** Changes of a job by one choice. Each returns a new job and leaves the old one as it was. */
 
@@ -106,7 +106,7 @@ export const chooseOldFan = (job: Job, part: FanPart | null): Job => ({ ...job, 
 /** The controller of the first run, with the probe that comes with it and a proposed setting. */
 export function chooseController(job: Job, part: ControllerPart, supplied: ProbePart | null): Job {
   const probes = supplied ? job.probes.map((p, i) => (i === 0 ? { ...p, part: supplied } : p)) : job.probes
-  const chosen = replaceRun({ ...job, probes, controllers: [{ id: 'controller1', part, setC: 90, bandK: 5 }, ...job.controllers.filter((c) => c.id !== 'controller1')] }, { controller: 'controller1' })
+  const chosen = replaceRun({ ...job, probes, controllers: [{ id: 'controller1', part, setC: 90, bandK: 5, spanK: USUAL_SPAN_K }, ...job.controllers.filter((c) => c.id !== 'controller1')] }, { controller: 'controller1' })
   const setting = proposedSetting(chosen)
   return setting ? changeSetting(chosen, 'controller1', setting.setC, setting.bandK) : chosen
 }
@@ -142,6 +142,8 @@ export function changeFuse(job: Job, ratingA: number | null, kind?: 'blade' | 'b
   return { ...job, fuses: old ? job.fuses.map((f) => (f.id === fuse.id ? fuse : f)) : [...job.fuses, fuse], runs: job.runs.map((r) => (here(r) ? { ...r, fuse: fuse.id } : r)) }
 }
 
+/** A ramp's span. */
+export const changeSpan = (job: Job, controllerId: string, spanK: number): Job => ({ ...job, controllers: job.controllers.map((c) => (c.id === controllerId ? { ...c, spanK } : c)) })
 export const changeSetting = (job: Job, controllerId: string, setC: number, bandK: number): Job =>
   ({ ...job, controllers: job.controllers.map((c) => (c.id === controllerId ? { ...c, setC, bandK } : c)) })
 

@@ -1,4 +1,4 @@
-import { airDensity, blockedShare, coolantCapacity, faceVelocity, ramPressure, zoneFlows, zonesHeat, type Core, type FanAir, type Zone, type ZoneFlows } from '../air'
+import { airDensity, blockedShare, coolantCapacity, faceVelocity, ramPressure, zoneFlows, zonesHeat, type Core, type CoveredCore, type FanAir, type Zone, type ZoneFlows } from '../air'
 import { blowing } from '../electrical'
 import { circlesInRectangle, type Circle } from '../fit'
 import type { Bench } from '../reading'
@@ -65,25 +65,36 @@ export interface AirThroughCores {
 }
 
 /** What may be asked otherwise than the job stands: another core, another share blocked (at 14 fins per inch), a fan held still. */
-export interface Otherwise { readonly which?: WhichCore; readonly blockedAt14?: number; readonly still?: boolean; readonly gapM?: number }
+export interface Otherwise { readonly which?: WhichCore; readonly blockedAt14?: number; /** share of the face itself */ readonly blocked?: number; readonly still?: boolean; readonly gapM?: number }
 
 /** surroundings and what comes on top of them where the inlet draws from something warmer. @returns °C @see typical.md */
 export const inletAirC = (bench: Bench, job: Job): number =>
   bench.value('surroundings.hottestC') + (job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'))
 
+/** A fan with the part of its core's face that it covers; m², what is blocked taken off in `zone`. */
+export interface CoveredFace { readonly circuit: FanCircuit & { readonly fan: ChosenFan }; readonly core: number; readonly running: Running; readonly areaM2: number; readonly zone: CoveredCore }
+
+/** The faces of every core as its fans divide them. */
+export interface Faces {
+  readonly core: Core
+  /** share of the face that mud and fluff block */
+  readonly blocked: number
+  readonly covered: readonly CoveredFace[]
+  /** each core's part that no fan covers, m², what is blocked taken off */
+  readonly openM2: readonly number[]
+}
+
 /**
- * Air through every core of a job at a road speed, zone by zone.
+ * How the fans of a job divide the faces of its cores.
  * @throws TypeError where the machine has no core
- * @see engineering §2.3, §2.4, §2.6
+ * @see engineering §2.6, §7
  */
-export function airThroughCores(bench: Bench, job: Job, speedAddress: string | null, otherwise: Otherwise = {}): AirThroughCores {
+export function facesOf(bench: Bench, job: Job, otherwise: Otherwise = {}): Faces {
   const { cooling } = job
   if (!cooling) throw new TypeError('this machine has no core')
-  const density = airDensity(bench.value('surroundings.heightM'), inletAirC(bench, job))
   const core = coreOf(bench, cooling, otherwise.which ?? fittedCore(job))
   const clogs = otherwise.blockedAt14 ?? (job.surroundings.ground === null || job.surroundings.ground === 'clean' ? 0 : bench.value('surroundings.blockedShare'))
-  const blocked = blockedShare(clogs, core.finsPerInch)
-  const ramPa = speedAddress === null ? 0 : ramPressure(bench.value('cooling.ramShare'), bench.value(speedAddress), density)
+  const blocked = otherwise.blocked ?? blockedShare(clogs, core.finsPerInch)
   const [w, h] = [bench.value('cooling.coreWidthM'), bench.value('cooling.coreHeightM')]
   const face = { x: 0, y: 0, w, h }
   const shrouded = job.place.mount === 'shroud'
@@ -95,11 +106,10 @@ export function airThroughCores(bench: Bench, job: Job, speedAddress: string | n
     const running = runningAir(bench, withFan)
     return running ? [{ circuit: withFan, running }] : []
   })
-  const fans: FanOnCore[] = []
-  const zones: Zone[][] = []
+  const all: CoveredFace[] = []
+  const openM2: number[] = []
   for (let i = 0; i < cooling.cores; i++) {
     const here = placed.filter((p) => Math.min(p.circuit.fan.seat!.core, cooling.cores - 1) === i)
-    const own: Zone[] = []
     let left = w * h
     const covered = shrouded ? w * h : circlesInRectangle(here.map((p) => p.running.circle!), face)
     const alone = here.map((p) => circlesInRectangle([p.running.circle!], face))
@@ -107,16 +117,26 @@ export function airThroughCores(bench: Bench, job: Job, speedAddress: string | n
     here.forEach(({ circuit, running }, n) => {
       // side by side on one shroud each serves its part of it; overlapping circles count once
       const areaM2 = sum > 0 ? covered * (alone[n]! / sum) : 0
-      const zone = { core, coveredArea: areaM2 * open, openArea: 0, gapArea: here.length ? gapArea / here.length : 0 }
-      const flows = zoneFlows(zone, { fan: running.air, speed: otherwise.still ? 0 : running.speed, against: running.against, ramPa, density })
-      fans.push({ circuit, core: i, running, areaM2, flows })
-      own.push({ area: areaM2 * open, flow: flows.covered })
+      all.push({ circuit, core: i, running, areaM2, zone: { core, coveredArea: areaM2 * open, openArea: 0, gapArea: here.length ? gapArea / here.length : 0 } })
       left -= areaM2
     })
-    const openArea = Math.max(0, left) * open
-    own.push({ area: openArea, flow: ramPa > 0 ? faceVelocity(core, ramPa, density) * openArea : 0 })
-    zones.push(own)
+    openM2.push(Math.max(0, left) * open)
   }
+  return { core, blocked, covered: all, openM2 }
+}
+
+/**
+ * Air through every core of a job at a road speed, zone by zone.
+ * @throws TypeError where the machine has no core
+ * @see engineering §2.3, §2.4, §2.6
+ */
+export function airThroughCores(bench: Bench, job: Job, speedAddress: string | null, otherwise: Otherwise = {}): AirThroughCores {
+  const { core, blocked, covered, openM2 } = facesOf(bench, job, otherwise)
+  const density = airDensity(bench.value('surroundings.heightM'), inletAirC(bench, job))
+  const ramPa = speedAddress === null ? 0 : ramPressure(bench.value('cooling.ramShare'), bench.value(speedAddress), density)
+  const fans = covered.map(({ zone, ...on }): FanOnCore => ({ ...on, flows: zoneFlows(zone, { fan: on.running.air, speed: otherwise.still ? 0 : on.running.speed, against: on.running.against, ramPa, density }) }))
+  const openVelocity = ramPa > 0 ? faceVelocity(core, ramPa, density) : 0
+  const zones = openM2.map((area, i): Zone[] => [...fans.flatMap((f, n) => (f.core === i ? [{ area: covered[n]!.zone.coveredArea, flow: f.flows.covered }] : [])), { area, flow: openVelocity * area }])
   return { density, ramPa, blocked, core, fans, zones }
 }
 

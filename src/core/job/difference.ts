@@ -60,6 +60,7 @@ const names: readonly (readonly [pattern: RegExp, name: string | ((job: Job, pat
   [/^wiring\.timer$/, 'after-run timer'], [/^wiring\.call$/, "other system's call"], [/^wiring\.lamp$/, 'lamp'], [/^wiring\.feedRatedA$/, 'what the feed may be loaded with', 'current'], [/^wiring\.edits\.(\w+)/, 'change to the harness'], [/^wiring\.unknowns\.(\w+)/, (job, path) => `meter on ${job.wiring.unknowns.find((x) => x.id === path[2])?.name ?? 'the unknown wires'}`],
   [/^runs\.\w+$/, 'way of a second fan'], [/^runs\.\w+\.conductors$/, 'wires of a fan'],
   [/^conductors\.[\w-]+\.insulationC$/, 'insulation', 'temperature'], [/^conductors\.[\w-]+\.bundled$/, 'wires in the bundle'],
+  [/^controllers\.\w+\.spanK$/, 'span', 'temperatureDifference'], [/^duty$/, 'the day it is run through'], [/^duty\.(name|from)$/, 'name of the day'], [/^duty\.legs(\.|$)/, 'leg of the day'],
   [/^controllers\.\w+\.setC$/, 'set', 'temperature'], [/^controllers\.\w+\.bandK$/, 'band', 'temperatureDifference'],
   [/^fuses\.\w+\.ratingA$/, 'fuse', 'current'], [/^fuses\.\w+\.kind$/, 'form of the fuse'],
   [/^runs\.\w+\.source$/, 'source of power'], [/^runs\.\w+\.switchedBy$/, 'switched by'], [/^runs\.\w+\.frame$/, 'back through the frame'], [/^runs\.\w+\.crimps$/, 'crimps'], [/^runs\.\w+\.rings$/, 'rings'],

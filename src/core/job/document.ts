@@ -5,6 +5,7 @@ import { batteryKinds } from '../electrical'
 import { wireSizes } from '../units'
 import { jobKinds, type JobKind } from './kinds'
 import { field } from '../fields'
+import { dutySchema } from './duty-schema'
 import { grounds, panelSchema, placeSchema, seatSchema } from './place-schema'
 import { conductorRoles, feeds, wiringSchema } from './wiring-schema'
 import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePartSchema, relayPartSchema, switchPartSchema } from '../parts'
@@ -12,7 +13,7 @@ import { contactSchema, controllerPartSchema, fanPartSchema, idSchema, probePart
 export { contactSchema, idSchema }
 
 /** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
-export const JOB_VERSION = 4
+export const JOB_VERSION = 5
 
 export const machineKinds = ['trail-bike', 'road-bike', 'side-by-side', 'digger-air', 'digger-liquid', 'older-vehicle', 'trailer'] as const
 export const marginIds = ['fit', 'air', 'supply', 'wire', 'fuse', 'contacts', 'charge', 'battery', 'trigger', 'boil'] as const
@@ -53,6 +54,7 @@ export const jobSchema = z.strictObject({
     kind: z.enum(machineKinds),
     name: z.string().trim().min(1).max(80),
     owner: line(80),
+    massKg: field('weight at work', 'mass', [20, 60_000], 'trigger', 'with rider or load: a weighbridge, or the handbook'),
     systemV: z.union([z.literal(12), z.literal(24)]),
     /** null: not asked yet */
     hasBattery: z.boolean().nullable(),
@@ -81,10 +83,13 @@ export const jobSchema = z.strictObject({
     heightM: field('height above the sea', 'height', [-430, 5500], 'machine'),
     coldestC: field('coldest day it works', 'temperature', [-40, 50], 'machine'),
     hottestC: field('hottest day it works', 'temperature', [-20, 60], 'machine'),
+    usualC: field('usual day it works', 'temperature', [-40, 60], 'machine'),
   }),
   engine: z.strictObject({
     ratedPowerW: field('rated power', 'power', [200, 600_000], 'machine'),
     ratedRpm: field('rated speed', 'engineSpeed', [300, 20_000], 'machine'),
+    massKg: field('engine weight', 'mass', [1, 5000], 'trigger', 'the handbook; it is what stores the heat'),
+    storeFactor: field('heat that its metal stores, against the estimate', 'share', [0.2, 5], 'trigger', '1 until a logged run says otherwise'),
     idleRpm: field('idle speed', 'engineSpeed', [200, 5000], 'machine'),
     slowRpm: field('slow work speed', 'engineSpeed', [200, 15_000], 'machine'),
     cruiseRpm: field('cruise speed', 'engineSpeed', [200, 18_000], 'machine'),
@@ -185,6 +190,8 @@ export const jobSchema = z.strictObject({
     id: idSchema, part: controllerPartSchema,
     /** set point and band at the probe; a choice, so without a spread */
     setC: z.number().min(celsius[0]).max(celsius[1]), bandK: z.number().min(0).max(100),
+    /** a ramp's: from the least duty at `setC` to full so many kelvins above */
+    spanK: z.number().min(0.5).max(100),
   })).max(4),
   probes: z.array(z.strictObject({
     id: idSchema, part: probePartSchema.nullable(),
@@ -225,6 +232,7 @@ export const jobSchema = z.strictObject({
     switchAtM: field('of the feed, contact to fan', 'run', [0, 30], 'wire', 'a string along the route, ends included'),
   })).min(1).max(4),
   wiring: wiringSchema,
+  duty: dutySchema,
   place: placeSchema,
   limits: z.strictObject({
     dropShare: z.union([z.literal(0.02), z.literal(0.03), z.literal(0.05), z.literal(0.1)]),
@@ -292,5 +300,6 @@ export type Battery = Job['batteries'][number]
 export type Engine = NonNullable<Job['engine']>
 export type Cooling = NonNullable<Job['cooling']>
 export type Fan = Job['fans'][number]
+export * from './duty-schema'
 export * from './place-schema'
 export * from './wiring-schema'

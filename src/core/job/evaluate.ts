@@ -1,6 +1,7 @@
 import { Bench, corners, NotingBench, gravest, verdictOf, type Lookup } from '../reading'
 import { lookupOf } from './address'
 import type { Job } from './document'
+import type { Findings } from './run-findings'
 import { CORE_VERSION, type Evaluation, type MarginResult, type PartResult } from './evaluation'
 import { isMissing, isOpen, marginsOf, marginUnits, type MarginDefinition, type PartDefinition } from './margins'
 
@@ -59,9 +60,13 @@ const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
 
 /**
  * Every margin of a job: nominal values, corners, verdicts and workings. Pure and total on a valid job.
+ * @param run what its runs came to, where they have been made for this state of it; else rules of thumb stand in their place
  * @see margins.md, engineering §0
  */
-export function evaluate(job: Job): Evaluation {
+export function evaluate(job: Job, run: Findings | null = null): Evaluation {
   const lookup = lookupOf(job)
-  return { jobVersion: job.version, coreVersion: CORE_VERSION, margins: marginsOf(job, new Bench(lookup)).map((m) => evaluateMargin(m, lookup)) }
+  return {
+    jobVersion: job.version, coreVersion: CORE_VERSION, margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup)),
+    ...(run ? { run: { at: run.at, day: run.day, settled: run.settled } } : {}),
+  }
 }

@@ -5,7 +5,7 @@ import { marginIds } from './document'
 import { marginUnits, type MarginUnit } from './margins'
 
 /** Version of the computation; it stands in every evaluation and beside every signature. */
-export const CORE_VERSION = '1.3.0'
+export const CORE_VERSION = '1.4.0'
 
 const quantity = z.enum(Object.keys(quantities) as [Quantity, ...Quantity[]])
 const unit = z.enum(Object.keys(marginUnits) as [MarginUnit, ...MarginUnit[]])
@@ -39,7 +39,7 @@ const marginResultSchema = z.strictObject({
   part: z.string().nullable(), unit, value: z.number().nullable(), required: z.number(), worst: z.number().nullable(), best: z.number().nullable(),
   /** least x over the parts: at the nominal readings, and at their worst and best corners; what the rail draws */
   x: z.number().nullable(), xWorst: z.number().nullable(), xBest: z.number().nullable(),
-  needs: z.array(z.string()), basis: z.enum(['readings', 'rule of thumb']),
+  needs: z.array(z.string()), basis: z.enum(['readings', 'rule of thumb', 'run']),
   working: z.array(lineSchema), parts: z.array(partResultSchema), warnings: z.array(z.strictObject({ part: z.string(), text: z.string() })), notes: z.array(z.string()),
   hurtsMost: z.string().nullable(),
   chanceShort: z.number().nullable().optional(), measureNext: measureNextSchema.nullable().optional(),
@@ -47,5 +47,9 @@ const marginResultSchema = z.strictObject({
 export type MarginResult = z.infer<typeof marginResultSchema>
 
 /** The one shape that screen, sheet, export and command line read. @see margins.md */
-export const evaluationSchema = z.strictObject({ jobVersion: z.number(), coreVersion: z.string(), margins: z.array(marginResultSchema) })
+export const evaluationSchema = z.strictObject({
+  jobVersion: z.number(), coreVersion: z.string(), margins: z.array(marginResultSchema),
+  /** the run that margins are told from; absent where there was none */
+  run: z.strictObject({ at: z.string(), day: z.string(), settled: z.boolean() }).optional(),
+})
 export type Evaluation = z.infer<typeof evaluationSchema>

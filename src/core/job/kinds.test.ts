@@ -170,7 +170,7 @@ test('a job of version 1 is lifted, keeps what it said, and comes to the same ma
   const read = readJob(old)
   expect(read.ok).toBe(true)
   if (!read.ok) return
-  expect(read.job).toMatchObject({ version: 4, kind: 'core', title: old.title, signature: old.signature, baseline: { state: 'taken' }, bay: null })
+  expect(read.job).toMatchObject({ version: 5, kind: 'core', title: old.title, signature: old.signature, baseline: { state: 'taken' }, bay: null })
   // Air was open then; now that it is worked out it may be short, and nothing else is
   expect(evaluate(read.job).margins.filter((m) => m.id !== 'air').map((m) => m.verdict)).not.toContain('short')
   expect(read.job.fans[0]).toMatchObject({ seat: { core: 0, xM: read.job.cooling!.coreWidthM.value / 2 }, wiresSwapped: false })
@@ -187,7 +187,7 @@ test('jobs of version 2 are lifted: the fan in the middle, the panel from what w
     const read = readJob(before)
     if (!read.ok) throw new Error(read.message)
     const { job } = read
-    expect(job).toMatchObject({ version: 4, signature: before.signature, oldFan: null })
+    expect(job).toMatchObject({ version: 5, signature: before.signature, oldFan: null })
     // what was one step has become several, so that a signed job is not asked anew
     expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
     expect(liftJob(job)).toEqual(job)

@@ -1,7 +1,7 @@
 import { fanGuesses } from '../parts'
 import { typical } from '../reading'
 import { machineKinds, type MachineKind } from './document'
-import { bayBeside, controlConductors, coolingBeside, engineBeside, placeBeside, usualColours, wiringBeside } from './start'
+import { bayBeside, controlConductors, coolingBeside, engineBeside, placeBeside, storeBeside, usualColours, usualDay, USUAL_SPAN_K, wiringBeside } from './start'
 import { typicalMachines } from './typical'
 
 type Raw = Readonly<Record<string, unknown>>
@@ -20,7 +20,7 @@ export function liftPart(part: unknown): unknown {
   const gained: Readonly<Record<string, () => Raw>> = {
     relay: () => ({ coilV: 12 }),
     fan: () => ({ ...fanGuesses(valueOf(part.diameterM, 0.15)) }),
-    controller: () => ({ leadM: null, supplyLeadM: null }),
+    controller: () => ({ leadM: null, supplyLeadM: null, leastDuty: null }),
   }
   return { facts: [], ...gained[String(part.kind)]?.(), ...part }
 }
@@ -112,8 +112,21 @@ function fromVersion3(job: Raw): Raw {
   }
 }
 
+/** Version 4 knew neither a usual day nor what a machine does in it, and no engine's weight. */
+function fromVersion4(job: Raw): Raw {
+  const machine = isRaw(job.machine) ? job.machine : {}
+  const t = typicalMachines[isMachine(machine.kind) ? machine.kind : 'trail-bike']
+  return {
+    ...job, version: 5, duty: null,
+    ...within(job, 'machine', (m) => ({ massKg: typical(t.weightKg), ...m })),
+    ...within(job, 'surroundings', (s) => ({ usualC: typical(usualDay(valueOf(s.coldestC, t.coldestC), valueOf(s.hottestC, t.hottestC))), ...s })),
+    ...within(job, 'engine', (e) => ({ ...storeBeside(t), ...e })),
+    ...each(job, 'controllers', (c) => ({ spanK: USUAL_SPAN_K, ...withPart(c) })),
+  }
+}
+
 /** Each lifts a document of its own version to the next one. */
-const lifts: Readonly<Record<number, (job: Raw) => Raw>> = { 1: fromVersion1, 2: fromVersion2, 3: fromVersion3 }
+const lifts: Readonly<Record<number, (job: Raw) => Raw>> = { 1: fromVersion1, 2: fromVersion2, 3: fromVersion3, 4: fromVersion4 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */
 export function liftJob(value: unknown): unknown {

@@ -2,6 +2,7 @@ import { Bench, NotingBench, chanceBelowZero, drawSample, overSamples, sobolInde
 import { lookupOf } from './address'
 import type { Job, MarginId } from './document'
 import type { Evaluation, MeasureNext } from './evaluation'
+import type { Findings } from './run-findings'
 import { isMissing, isOpen, marginsOf, marginUnits, type ComputedPart } from './margins'
 
 /** What sampling adds to an evaluation of the same job. */
@@ -18,9 +19,9 @@ export interface SampledMargin {
  * Chance that each margin is short, and what to measure next.
  * @see engineering §0, margins.md
  */
-export function sample(job: Job): SampledMargin[] {
+export function sample(job: Job, run: Findings | null = null): SampledMargin[] {
   const lookup = lookupOf(job)
-  const margins = marginsOf(job, new Bench(lookup)).map((margin) => {
+  const margins = marginsOf(job, new Bench(lookup), run).map((margin) => {
     const computed = margin.parts.filter((p): p is ComputedPart => !isOpen(p) && !isMissing(p)).map((part) => {
       const bench = new NotingBench(lookup)
       part.compute(bench)

@@ -49,6 +49,15 @@ export const engineBeside = ({ duty }: TypicalMachine) => ({
   idleShare: typical(duty?.idleShare ?? 0.04), slowShare: typical(duty?.slowShare ?? 0.18), slowMs: travel(duty?.slowKmh ?? 0), cruiseMs: travel(duty?.cruiseKmh ?? 0),
 })
 
+/** What heat an engine stores. @see engineering §4 */
+export const storeBeside = ({ engineKg }: TypicalMachine) => ({ massKg: typical(engineKg ?? 30), storeFactor: typical(1) })
+
+/** where a usual day lies between the coldest and the hottest that it works on (estimate) */
+export const usualDay = (coldestC: number, hottestC: number): number => Math.round(coldestC + 0.6 * (hottestC - coldestC))
+
+/** span of a ramp that nobody has set yet, K */
+export const USUAL_SPAN_K = 10
+
 /** The core's tanks and tubes, and how far the estimates of its air and heat may be off. @see engineering §2.4, §2.5 */
 export const coolingBeside = ({ ramShare, core }: TypicalMachine) => ({
   tankTopM: mm(35), tankBottomM: mm(35), tubePitchM: mm(9), betweenCoresM: mm((core?.wideMm ?? 120) * 2), passes: 1 as const,
@@ -100,7 +109,7 @@ export const wiringBeside = (trailer: boolean): Job['wiring'] => ({
 
 const engineOf = (t: TypicalMachine, medium: 'coolant' | 'air'): Job['engine'] => t.engine && {
   ratedPowerW: typical(t.engine.powerKw * 1000), ratedRpm: typical(t.engine.rated), idleRpm: typical(t.engine.idle), slowRpm: typical(t.engine.slow), cruiseRpm: typical(t.engine.cruise),
-  heatShare: typical(medium === 'air' && t.bay ? t.bay.heatShare : t.engine.heatShare), loadShare: typical(t.engine.loadShare), ...engineBeside(t),
+  heatShare: typical(medium === 'air' && t.bay ? t.bay.heatShare : t.engine.heatShare), loadShare: typical(t.engine.loadShare), ...engineBeside(t), ...storeBeside(t),
   thermostatOpensC: medium === 'coolant' && t.coolant ? typical(t.coolant.opensC) : null,
 }
 
@@ -136,9 +145,9 @@ export function startJob({ title, kind, job: wanted, machineName, owner, units, 
   return {
     format: 'pyraxis-job', version: JOB_VERSION, kind: job, title, units, startedOn, promisedOn,
     complaint: { what: medium === 'coolant' ? 'boils' : 'runs hot', on: medium === 'coolant' ? 'slow climbs' : 'any work', breeze: 'no breeze', after: null, aboveC: null },
-    machine: { kind, name: machineName, owner, systemV: 12, hasBattery: null, outputDc: null, ownerAllows: null },
+    machine: { kind, name: machineName, owner, massKg: typical(t.weightKg), systemV: 12, hasBattery: null, outputDc: null, ownerAllows: null },
     checks: [], baseline: { state: 'not yet', hotC: null, airC: null, touchS: null, load: '' }, alterations: [],
-    surroundings: { ground: null, blockedShare: typical(0), livesIn: null, shielded: false, heightM: heightM === undefined ? typical(0, 300) : measured(heightM, 30), coldestC: typical(t.coldestC), hottestC: typical(t.hottestC) },
+    surroundings: { ground: null, blockedShare: typical(0), livesIn: null, shielded: false, heightM: heightM === undefined ? typical(0, 300) : measured(heightM, 30), coldestC: typical(t.coldestC), hottestC: typical(t.hottestC), usualC: typical(usualDay(t.coldestC, t.hottestC)) },
     engine: engineOf(t, medium), cooling: medium === 'coolant' ? coolingOf(t) : null, newCore: job === 'thicker-core' ? newCoreOf(t) : null,
     bay: medium === 'air' ? bayOf(t) : null, trailer: trailerOf(t),
     charging: { known: 'rating', ratedA: typical(t.charging.currentA), ratedRpm: typical(t.charging.rpm), points: [], regulatorV: typical(14.2, 0.3), otherLoadsA: typical(t.loadsA) },
@@ -153,6 +162,7 @@ export function startJob({ title, kind, job: wanted, machineName, owner, units, 
     ],
     runs: [{ id: 'run1', fan: null, controller: null, probe: 'probe1', fuse: null, source: 'battery', switchedBy: 'relay', relay: null, keySwitch: null, conductors: ['feed1', 'return1'], frame: false, crimps: 6, rings: 2, switchAtM: switchAt(t) }],
     wiring: { ...wiringBeside(t.engine === null), intent: { control: 'thermostat and override', ifControllerDies: 'the override', deadWhenParked: 'the fan', alsoFor: 'nothing' }, override: t.engine ? 'key' : 'feed' },
+    duty: null,
     place: {
       ...placeBeside(t), panel: medium === 'air' ? 'panel1' : null,
       mount: medium === 'coolant' ? 'ties' : 'panel', side: 'puller', neighbour: 'fixed', blowsOn: null, freeDepthM: mm(t.freeBehindMm), standOffM: typical(0.005), sweepM: mm(t.routes.sweepMm),

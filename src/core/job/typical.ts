@@ -22,6 +22,9 @@ export interface TypicalMachine {
   /** heat of what stands in a compartment without an engine, W */
   readonly heatW: number | null
   readonly tow: { readonly pinA: number; readonly cableM: number; readonly cableSize: WireSize; readonly chargerA: number; readonly aloneH: number } | null
+  /** with rider or load; its engine, null without one */
+  readonly weightKg: number
+  readonly engineKg: number | null
   readonly freeBehindMm: number
   readonly coldestC: number
   readonly hottestC: number
@@ -42,14 +45,14 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
   'trail-bike': {
     name: 'trail bike', jobs: ['core', 'thicker-core', 'wiring'], battery: { kind: 'agm', ah: 7, coldCrankingA: 110, crankingA: 55 }, charging: { currentA: 14, rpm: 5500 }, loadsA: 6,
     engine: { idle: 1700, slow: 3200, cruise: 5500, rated: 8500, powerKw: 26, heatShare: 0.9, loadShare: 0.45 }, coolant: { litres: 1.3, capBar: 1.1, opensC: 78 },
-    core: { wideMm: 120, highMm: 240, thickMm: 30, count: 2, finsPerInch: 14 }, bay: null, heatW: null, tow: null, freeBehindMm: 55, coldestC: 0, hottestC: 32,
+    core: { wideMm: 120, highMm: 240, thickMm: 30, count: 2, finsPerInch: 14 }, bay: null, heatW: null, tow: null, weightKg: 190, engineKg: 27, freeBehindMm: 55, coldestC: 0, hottestC: 32,
     duty: { idleShare: 0.04, slowShare: 0.18, slowKmh: 8, cruiseKmh: 40 }, ramShare: 0.4, rough: true,
     steers: true, routes: { feedM: 1.2, returnM: 1.1, fanMm: 250, probeMm: 500, sweepMm: 30 },
   },
   'road-bike': {
     name: 'road bike', jobs: ['core', 'thicker-core', 'wiring'], battery: { kind: 'agm', ah: 12, coldCrankingA: 190, crankingA: 90 }, charging: { currentA: 28, rpm: 5000 }, loadsA: 12,
     engine: { idle: 1200, slow: 2500, cruise: 4500, rated: 9000, powerKw: 55, heatShare: 0.9, loadShare: 0.45 }, coolant: { litres: 2.4, capBar: 1.1, opensC: 82 },
-    core: { wideMm: 330, highMm: 250, thickMm: 28, count: 1, finsPerInch: 14 }, bay: null, heatW: null, tow: null, freeBehindMm: 60, coldestC: 0, hottestC: 35,
+    core: { wideMm: 330, highMm: 250, thickMm: 28, count: 1, finsPerInch: 14 }, bay: null, heatW: null, tow: null, weightKg: 300, engineKg: 60, freeBehindMm: 60, coldestC: 0, hottestC: 35,
     duty: { idleShare: 0.04, slowShare: 0.18, slowKmh: 10, cruiseKmh: 80 }, ramShare: 0.3, rough: false,
     steers: true, routes: { feedM: 1.4, returnM: 1.3, fanMm: 250, probeMm: 600, sweepMm: 30 },
   },
@@ -57,14 +60,14 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     name: 'side-by-side', jobs: ['core', 'bay', 'thicker-core', 'wiring'], battery: { kind: 'agm', ah: 24, coldCrankingA: 310, crankingA: 150 }, charging: { currentA: 42, rpm: 5500 }, loadsA: 15,
     engine: { idle: 1300, slow: 3000, cruise: 4500, rated: 6800, powerKw: 48, heatShare: 0.9, loadShare: 0.45 }, coolant: { litres: 5, capBar: 1.1, opensC: 82 },
     core: { wideMm: 580, highMm: 360, thickMm: 38, count: 1, finsPerInch: 12 }, bay: { spaceM3: 0.15, inM2: 0.02, outM2: 0.02, heightM: 0.3, allowedC: 60, heatShare: 0.2 }, heatW: null, tow: null,
-    freeBehindMm: 90, coldestC: 0, hottestC: 35,
+    weightKg: 900, engineKg: 70, freeBehindMm: 90, coldestC: 0, hottestC: 35,
     duty: { idleShare: 0.04, slowShare: 0.18, slowKmh: 9, cruiseKmh: 40 }, ramShare: 0.25, rough: true,
     steers: false, routes: { feedM: 3, returnM: 2.8, fanMm: 350, probeMm: 900, sweepMm: 0 },
   },
   'digger-air': {
     name: 'digger, air-cooled', jobs: ['bay', 'wiring'], battery: { kind: 'flooded', ah: 30, coldCrankingA: 260, crankingA: 130 }, charging: { currentA: 16, rpm: 3400 }, loadsA: 3,
     engine: { idle: 1500, slow: 2800, cruise: 3000, rated: 3600, powerKw: 9, heatShare: 0.5, loadShare: 0.5 }, coolant: null, core: null,
-    bay: { spaceM3: 0.3, inM2: 0.03, outM2: 0.03, heightM: 0.45, allowedC: 90, heatShare: 0.5 }, heatW: null, tow: null, freeBehindMm: 60, coldestC: 0, hottestC: 32,
+    bay: { spaceM3: 0.3, inM2: 0.03, outM2: 0.03, heightM: 0.45, allowedC: 90, heatShare: 0.5 }, heatW: null, tow: null, weightKg: 1000, engineKg: 30, freeBehindMm: 60, coldestC: 0, hottestC: 32,
     duty: { idleShare: 0.04, slowShare: 0.5, slowKmh: 0, cruiseKmh: 0 }, ramShare: 0, rough: true,
     steers: false, routes: { feedM: 1.6, returnM: 1.5, fanMm: 300, probeMm: 500, sweepMm: 0 },
   },
@@ -72,21 +75,21 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     name: 'digger, liquid-cooled', jobs: ['core', 'bay', 'thicker-core', 'wiring'], battery: { kind: 'flooded', ah: 50, coldCrankingA: 450, crankingA: 220 }, charging: { currentA: 40, rpm: 2500 }, loadsA: 9,
     engine: { idle: 1200, slow: 2100, cruise: 2300, rated: 2500, powerKw: 13, heatShare: 0.7, loadShare: 0.5 }, coolant: { litres: 4.5, capBar: 0.9, opensC: 76 },
     core: { wideMm: 340, highMm: 340, thickMm: 45, count: 1, finsPerInch: 11 }, bay: { spaceM3: 0.5, inM2: 0.05, outM2: 0.05, heightM: 0.5, allowedC: 90, heatShare: 0.2 }, heatW: null, tow: null,
-    freeBehindMm: 110, coldestC: 0, hottestC: 35,
+    weightKg: 1800, engineKg: 95, freeBehindMm: 110, coldestC: 0, hottestC: 35,
     duty: { idleShare: 0.04, slowShare: 0.5, slowKmh: 0, cruiseKmh: 0 }, ramShare: 0, rough: true,
     steers: false, routes: { feedM: 2.2, returnM: 2, fanMm: 350, probeMm: 700, sweepMm: 0 },
   },
   'older-vehicle': {
     name: 'older vehicle', jobs: ['core', 'thicker-core', 'wiring'], battery: { kind: 'flooded', ah: 62, coldCrankingA: 540, crankingA: 260 }, charging: { currentA: 55, rpm: 3000 }, loadsA: 24,
     engine: { idle: 800, slow: 1500, cruise: 2500, rated: 5000, powerKw: 75, heatShare: 0.9, loadShare: 0.45 }, coolant: { litres: 9, capBar: 0.9, opensC: 82 },
-    core: { wideMm: 480, highMm: 420, thickMm: 50, count: 1, finsPerInch: 12 }, bay: null, heatW: null, tow: null, freeBehindMm: 90, coldestC: 0, hottestC: 35,
+    core: { wideMm: 480, highMm: 420, thickMm: 50, count: 1, finsPerInch: 12 }, bay: null, heatW: null, tow: null, weightKg: 1400, engineKg: 150, freeBehindMm: 90, coldestC: 0, hottestC: 35,
     duty: { idleShare: 0.04, slowShare: 0.06, slowKmh: 0, cruiseKmh: 70 }, ramShare: 0.25, rough: false,
     steers: false, routes: { feedM: 2, returnM: 1.8, fanMm: 400, probeMm: 800, sweepMm: 0 },
   },
   trailer: {
     name: 'trailer', jobs: ['bay', 'wiring'], battery: { kind: 'agm', ah: 90, coldCrankingA: null, crankingA: null }, charging: { currentA: 10, rpm: 1000 }, loadsA: 4,
     engine: null, coolant: null, core: null, bay: { spaceM3: 1, inM2: 0.02, outM2: 0.02, heightM: 0.5, allowedC: 55, heatShare: 0 }, heatW: 300,
-    tow: { pinA: 15, cableM: 6, cableSize: '2.5 mm²', chargerA: 10, aloneH: 8 }, freeBehindMm: 60, coldestC: 5, hottestC: 38,
+    tow: { pinA: 15, cableM: 6, cableSize: '2.5 mm²', chargerA: 10, aloneH: 8 }, weightKg: 900, engineKg: null, freeBehindMm: 60, coldestC: 5, hottestC: 38,
     duty: null, ramShare: 0, rough: false,
     steers: false, routes: { feedM: 1.5, returnM: 1.4, fanMm: 300, probeMm: 600, sweepMm: 0 },
   },

@@ -51,6 +51,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     choice('band', 'keeps its band', bandKinds.map((value) => ({ value, name: { below: 'below the set point', above: 'above the set point', fixed: 'fixed switch', ramp: 'ramp', hand: 'hand switch', always: 'always on' }[value] }))),
     figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }), figure('range.maxC', 'highest setting', 'temperature', { optional: true }), figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
     figure('range.bandMinK', 'least band', 'temperatureDifference', { optional: true }), figure('range.bandMaxK', 'widest band', 'temperatureDifference', { optional: true }),
+    figure('leastDuty', 'ramp begins with', 'share', { optional: true, tell: '15 % of full where unknown' }),
     reading('fixed.closesC', 'switch closes', 'temperature', { optional: true }), reading('fixed.opensC', 'switch opens', 'temperature', { optional: true }),
     ...contact(true), terminal, reading('standbyA', 'draw, standing', 'current'), reading('leadM', 'lead supplied, to fan or relay', 'length', { optional: true, tell: 'empty where it has terminals' }), reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
     choice('probeOpen', 'probe lead open', failing), choice('probeShorted', 'probe lead shorted', failing), ingress,

@@ -56,6 +56,8 @@ export const controllerPartSchema = z.strictObject({
     closesC: field('switch closes', 'temperature', [-40, 200], 'trigger'),
     opensC: field('switch opens', 'temperature', [-40, 200], 'trigger'),
   }).nullable(),
+  /** a ramp's least share of the full voltage; null where unknown or none */
+  leastDuty: z.number().min(0.01).max(1).nullable(),
   contact: contactSchema.nullable(),
   terminalAreaM2,
   standbyA: field('controller draw, standing', 'current', [0, 2], 'power', 'in series with the meter, fan off'),

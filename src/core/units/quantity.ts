@@ -93,6 +93,7 @@ export const quantities = {
   seconds: { noun: 'time', units: duration, shown: { metric: 's', imperial: 's' }, examples: '4 s' },
   days: { noun: 'time', units: duration, shown: { metric: 'd', imperial: 'd' }, examples: '14 days' },
   share: { noun: 'share', units: [unit('', 1), unit('%', 0.01, 'percent')], shown: { metric: '', imperial: '' }, examples: '0.45 or 45 %' },
+  perHour: { noun: 'rate', units: [unit('/h', 1, 'perhour', 'anhour')], shown: { metric: '/h', imperial: '/h' }, examples: '12 /h' },
   count: { noun: 'number', units: [unit('', 1)], shown: { metric: '', imperial: '' }, examples: '14' },
 } as const satisfies Record<string, QuantityDefinition>
 

@@ -1,6 +1,7 @@
 import { crankingVoltage, restVoltage, runningFan, standingTime, timeToFloor, type Battery as BatteryState } from '../../electrical'
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { Job } from '../document'
+import { outcomeAt, type Findings } from '../run-findings'
 import { circuitsOf, ratingOf } from './circuit'
 import { controllersDraw } from './charge'
 import { loadsOf } from './loads'
@@ -48,13 +49,15 @@ function crankingPart(job: Job): PartDefinition {
 }
 
 /** How long the battery alone carries the fan, and on a trailer everything else that stays on. @see engineering §1.9 */
-function aloneTime(bench: Bench, job: Job): Worked {
+function aloneTime(bench: Bench, job: Job, run: Findings | null = null): Worked {
   const battery = batteryAt(bench, job)
   const fan = fansAtRest(bench, job, battery)
   if (!job.trailer) return following([fan], timeToFloor(battery, fan.value))
   const loads = bench.value('charging.otherLoadsA')
   const draw = controllersDraw(bench, job)
-  const all = worked('taken in all', '{0} + {1} + {2}', [term('fan', fan.value, 'current'), term('other loads', loads, 'current'), term('controller', draw, 'current')], fan.value + loads + draw, 'current', '§1.9')
+  const share = run && outcomeAt(run, 'share, standing alone', bench)
+  const fanA = fan.value * (share === null ? 1 : Math.min(1, Math.max(0, share)))
+  const all = worked('taken in all', '{0} + {1} + {2}', [term(share === null ? 'fan' : 'fan, for its share of the run', fanA, 'current'), term('other loads', loads, 'current'), term('controller', draw, 'current')], fanA + loads + draw, 'current', '§1.9')
   return following([fan, all], timeToFloor(battery, all.value))
 }
 
@@ -62,7 +65,7 @@ function aloneTime(bench: Bench, job: Job): Worked {
 export const parkedDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => (loadsOf(job).liveWhenParked.has(c.id) ? sum + bench.value(`controllers.${c.id}.part.standbyA`) : sum), 0)
 
 /** After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key only. @see engineering §1.9, margins.md */
-export function batteryMargin(job: Job): MarginDefinition {
+export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition {
   const fan = job.fans.length > 0
   const controller = job.controllers.length > 0
   const alone = job.trailer ? { id: 'standing alone', name: 'standing alone', wanted: 'trailer.aloneS' } : job.use.live === 'after-run' ? { id: 'after switch-off', name: 'after switch-off', wanted: 'use.afterRunS' } : null
@@ -72,7 +75,10 @@ export function batteryMargin(job: Job): MarginDefinition {
     const common = { id: alone.id, name: alone.name, unit: 'min', required: 0 } as const
     parts.push(fan ? {
       ...common, scale: fixedScale(5),
-      compute: (bench) => over(aloneTime(bench, job), { name: 'wanted', value: bench.value(alone.wanted) }, 0, 'minutes', '§1.9'),
+      compute: (bench) => {
+        const ran = job.trailer || !run ? null : outcomeAt(run, 'after switch-off', bench)
+        return over(aloneTime(bench, job, run), ran === null ? { name: 'wanted', value: bench.value(alone.wanted) } : { name: 'the run has it on after switch-off for', value: Math.max(0, ran) }, 0, 'minutes', '§1.9')
+      },
     } : { ...common, needs: 'a fan' })
   }
   parts.push(controller ? {
@@ -80,7 +86,7 @@ export function batteryMargin(job: Job): MarginDefinition {
     compute: (bench) => over(standingTime(batteryAt(bench, job), parkedDraw(bench, job)), { name: 'it stands', value: bench.value('use.standsS') }, 0, 'days', '§1.9'),
   } : { ...standing, needs: 'a controller' })
   if (cranks(job)) parts.push(fan ? crankingPart(job) : { id: 'cranking', name: 'while cranking', unit: 'V', required: 0, needs: 'a fan' })
-  return { id: 'battery', name: 'Battery', parts, ...(alone ? { basis: 'rule of thumb' as const } : {}) }
+  return { id: 'battery', name: 'Battery', parts, ...(alone ? { basis: run?.outcomes[job.trailer ? 'share, standing alone' : 'after switch-off'] ? 'run' as const : 'rule of thumb' as const } : {}) }
 }
 
 /** What the battery bears, for the Power station; null where it does not apply. SI. */

@@ -11,6 +11,7 @@ export const marginUnits = {
   W: { quantity: 'power', si: 1 },
   'mm²': { quantity: 'area', si: 1e-6 },
   '–': { quantity: 'share', si: 1 },
+  '/h': { quantity: 'perHour', si: 1 },
   min: { quantity: 'minutes', si: 60 },
   d: { quantity: 'days', si: 86_400 },
 } as const satisfies Record<string, { quantity: Quantity; si: number }>
@@ -46,7 +47,7 @@ export interface MarginDefinition {
   readonly name: string
   readonly parts: readonly PartDefinition[]
   /** where the figures come from, where that is not only the readings */
-  readonly basis?: 'rule of thumb'
+  readonly basis?: 'rule of thumb' | 'run'
   /** said whatever the figures */
   readonly notes?: readonly string[]
 }

@@ -1,4 +1,5 @@
 import { GROUND, type Heat } from '../../circuit'
+import { RAMP_LEAST_DUTY } from '../../control'
 import { COPPER_ALPHA, CRIMP_OHM, RELAY_CONTACT_OHM } from '../../electrical'
 import { Bench } from '../../reading'
 import { lookupOf } from '../address'
@@ -14,13 +15,12 @@ export type { JobNetlist, Problem } from './builder'
 
 /** a controller's electronics need so much of the system's voltage (estimate) */
 const ALIVE_SHARE = 0.55
-const RAMP_LEAST = 0.15
 /** an indicator lamp at 12 V, ohm (estimate) */
 const LAMP_OHM = 150
 
 const duties: Readonly<Record<ControllerPart['band'], Readonly<Record<Heat, number>>>> = {
   below: { cold: 0, rising: 0, falling: 1, hot: 1 }, above: { cold: 0, rising: 0, falling: 1, hot: 1 }, fixed: { cold: 0, rising: 0, falling: 1, hot: 1 },
-  ramp: { cold: 0, rising: 0, falling: RAMP_LEAST, hot: 1 }, hand: { cold: 0, rising: 0, falling: 0, hot: 0 }, always: { cold: 1, rising: 1, falling: 1, hot: 1 },
+  ramp: { cold: 0, rising: 0, falling: RAMP_LEAST_DUTY, hot: 1 }, hand: { cold: 0, rising: 0, falling: 0, hot: 0 }, always: { cold: 1, rising: 1, falling: 1, hot: 1 },
 }
 
 /** A switch that needs no supply of its own. */
@@ -51,10 +51,10 @@ function controlBus(b: Builder, first: Ends): string {
 /** Where an override takes its own current. */
 const overrideFeed = (b: Builder, first: Ends): string => (b.job.wiring.override === 'key' ? key(b) : first.feed)
 
-type Deciding = Pick<ControllerPart, 'name' | 'band' | 'contact' | 'probeOpen' | 'probeShorted'>
+type Deciding = Pick<ControllerPart, 'name' | 'band' | 'contact' | 'probeOpen' | 'probeShorted' | 'leastDuty'>
 interface Decider { readonly id: string; readonly part: Deciding }
 /** stands where no controller is chosen yet, so that the rest of the circuit is known */
-const undecided: Decider = { id: 'none', part: { name: 'controller, not chosen yet', band: 'fixed', contact: null, probeOpen: 'fan off', probeShorted: 'fan on' } }
+const undecided: Decider = { id: 'none', part: { name: 'controller, not chosen yet', band: 'fixed', contact: null, probeOpen: 'fan off', probeShorted: 'fan on', leastDuty: null } }
 
 function decision(b: Builder, controller: Decider, bus: string): void {
   const { part } = controller
@@ -63,7 +63,7 @@ function decision(b: Builder, controller: Decider, bus: string): void {
   const systemV = b.job.machine.systemV
   const plain = isPlain(part)
   b.controls.push({
-    id: controller.id, label: part.name, supply: plain ? null : [bus, `${name}_gnd`], leastV: ALIVE_SHARE * systemV, stuck: null, duty: duties[part.band],
+    id: controller.id, label: part.name, supply: plain ? null : [bus, `${name}_gnd`], leastV: ALIVE_SHARE * systemV, stuck: null, duty: part.band === 'ramp' && part.leastDuty !== null ? { ...duties.ramp, falling: part.leastDuty } : duties[part.band],
     whenOpen: part.probeOpen === 'fan on' ? 'on' : 'off', whenShorted: part.probeShorted === 'fan on' ? 'on' : 'off',
   })
   if (!plain) {

@@ -1,0 +1,5 @@
+export * from './days'
+export * from './road-load'
+export * from './run-key'
+export * from './run-spec'
+export * from './simulate'
