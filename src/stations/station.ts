@@ -1,10 +1,12 @@
 import type { Evaluation, Job, Part, Station } from '@/core/job'
+import type { RunState } from './job-screen/use-run'
 
 /** What every station is given: the job, what it comes to, the shelf, and ways to change the job. */
 export interface StationProps {
   readonly job: Job
   readonly station: Station
   readonly evaluation: Evaluation
+  readonly run: RunState
   readonly shelf: readonly Part[]
   readonly settle: (change: (job: Job) => Job) => void
   readonly preview: (change: ((job: Job) => Job) | null) => void

@@ -3,6 +3,7 @@ import type { Kysely, Transaction } from 'kysely'
 import { evaluate, type Evaluation, type Job } from '../core/job'
 import { keepsSignature, signed, signing } from '../core/plan'
 import { readJob } from '../formats'
+import { findingsIn } from './kept-findings'
 import { patiently, type Store } from './patience'
 import { seal } from './seals'
 import type { Tables } from './tables'
@@ -35,10 +36,10 @@ export async function readHeadIn(db: Writer, file: string, id: string): Promise<
 }
 
 /** Puts a revision after the newest one, with its line of the yard. @returns its number */
-export async function appendRevision(trx: Transaction<Tables>, id: string, job: Job, basedOn: number, key: string, at: string, line = yardColumns(job)): Promise<number> {
+export async function appendRevision(trx: Transaction<Tables>, id: string, job: Job, basedOn: number, key: string, at: string, line?: YardColumns): Promise<number> {
   const number = basedOn + 1
   await trx.insertInto('revisions').values({ job_id: id, number, made_at: at, based_on: basedOn, save_key: key, document: JSON.stringify(job) }).execute()
-  await trx.updateTable('jobs').set({ head: number, ...line }).where('id', '=', id).execute()
+  await trx.updateTable('jobs').set({ head: number, ...(line ?? yardColumns(job, await findingsIn(trx, id, job))) }).where('id', '=', id).execute()
   return number
 }
 
@@ -126,7 +127,7 @@ export async function signJob({ db, file }: Store, id: string, from: number, by:
     const newest = await readHeadIn(trx, file, id)
     if (!newest) return { kind: 'unknown' }
     if (newest.revision !== from) return { kind: 'stale', theirs: newest }
-    const evaluation = evaluate(newest.job)
+    const evaluation = evaluate(newest.job, await findingsIn(trx, id, newest.job))
     const { ready, blockers, toAccept } = signing(newest.job, evaluation)
     if (!ready) return { kind: 'refused', message: blockers[0] ?? `Not accepted yet: ${toAccept.find((a) => !a.accepted)!.text}` }
     const job = signed(newest.job, by, at)

@@ -3,6 +3,7 @@ import { benchSheet, type Sheet } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
 import { readRevision } from './history'
 import { readHead } from './jobs'
+import { findingsFor } from './kept-findings'
 import { patiently, type Store } from './patience'
 import { newestSeal } from './seals'
 
@@ -16,7 +17,7 @@ export async function sheetOf(store: Store, id: string, revision?: number): Prom
   const { job } = found
   // aftercare goes on under a signature: the newest revision then carries the signature of an older seal
   const seal = job.signature ? await newestSeal(store, id, revision === undefined ? undefined : (await sealAtOrBefore(store, id, revision))) : null
-  return { sheet: seal?.sheet ?? benchSheet(job, evaluate(job), await circuitPlan(job)), sealed: seal !== null, title: job.title }
+  return { sheet: seal?.sheet ?? benchSheet(job, evaluate(job, await findingsFor(store, id, job)), await circuitPlan(job)), sealed: seal !== null, title: job.title }
 }
 
 const sealAtOrBefore = ({ db, file }: Store, id: string, revision: number): Promise<number | undefined> => patiently(file, async () =>

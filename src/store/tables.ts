@@ -10,5 +10,7 @@ export interface Tables {
   revisions: { job_id: string; number: number; made_at: string; based_on: number; save_key: string; document: string }
   /** what was signed, as it was shown then */
   seals: { job_id: string; revision: number; signed_at: string; signed_by: string; core_version: string; evaluation: string; sheet: string }
+  /** what a job's runs came to, for the state of it that `run_key` names */
+  runs: { job_id: string; run_key: string; findings: string }
   parts: { id: string; kind: string; name: string; document: string; retired_at: string | null }
 }

@@ -1,5 +1,5 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
-import { CORE_VERSION, type Job } from '../core/job'
+import { CORE_VERSION, type Findings, type Job } from '../core/job'
 import { dueOn, summaryOf, summarySchema, type Summary } from '../core/plan'
 import { readJob } from '../formats'
 import { patiently, type Store } from './patience'
@@ -13,8 +13,8 @@ const NO_DAY = '9999-12-31'
 /** A job's columns of the yard, worked out from its document. */
 export type YardColumns = Pick<Tables['jobs'], 'title' | 'closed' | 'promise' | 'due' | 'summary' | 'summary_core'>
 
-export function yardColumns(job: Job): YardColumns {
-  const summary = summaryOf(job)
+export function yardColumns(job: Job, run: Findings | null = null): YardColumns {
+  const summary = summaryOf(job, run)
   return {
     title: job.title, closed: summary.signedOn || summary.endedOn ? 1 : 0, promise: job.promisedOn ?? NO_DAY,
     due: summary.care.map((c) => c.dueOn).sort()[0] ?? null, summary: JSON.stringify(summary), summary_core: CORE_VERSION,

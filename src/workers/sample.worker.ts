@@ -1,9 +1,10 @@
-import { sample } from '../core/job'
+import { findingsSchema, sample } from '../core/job'
 import { readJob } from '../formats'
 
-/** Message in: `{ ticket, job }`; message out: `{ ticket, sampled }`, or `{ ticket, message }` for what is not a job. */
-self.onmessage = (event: MessageEvent<{ ticket: number; job: unknown }>) => {
-  const { ticket, job } = event.data
+/** Message in: `{ ticket, job, run }`; message out: `{ ticket, sampled }`, or `{ ticket, message }` for what is not a job. */
+self.onmessage = (event: MessageEvent<{ ticket: number; job: unknown; run: unknown }>) => {
+  const { ticket, job, run } = event.data
+  const findings = findingsSchema.nullable().safeParse(run)
   const read = readJob(job)
-  self.postMessage(read.ok ? { ticket, sampled: sample(read.job) } : { ticket, message: read.message })
+  self.postMessage(read.ok ? { ticket, sampled: sample(read.job, findings.success ? findings.data : null) } : { ticket, message: read.message })
 }

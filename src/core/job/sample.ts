@@ -2,7 +2,7 @@ import { Bench, NotingBench, chanceBelowZero, drawSample, overSamples, sobolInde
 import { lookupOf } from './address'
 import type { Job, MarginId } from './document'
 import type { Evaluation, MeasureNext } from './evaluation'
-import type { Findings } from './run-findings'
+import { RUN_DRAWS, type Findings } from './run-findings'
 import { isMissing, isOpen, marginsOf, marginUnits, type ComputedPart } from './margins'
 
 /** What sampling adds to an evaluation of the same job. */
@@ -30,17 +30,22 @@ export function sample(job: Job, run: Findings | null = null): SampledMargin[] {
     return { margin, computed }
   })
   const drawn = drawSample(lookup, [...new Set(margins.flatMap((m) => m.computed.flatMap((c) => c.touched)))])
+  // what a run decides was run at samples of its own: its chances are told from those
+  const fewer = run?.settled ? drawSample(lookup, [...drawn.drawn.keys()], RUN_DRAWS) : null
   return margins.map(({ margin, computed }) => {
     const missing = margin.parts.some(isMissing)
     const results = computed.map(({ part, scaleSi, touched }) => ({ part, scaleSi, touched, over: overSamples((b) => part.compute(b).value, lookup, drawn) }))
     const counting = results.filter((r) => r.part.warns === undefined)
-    const parts = results.map((r) => ({ id: r.part.id, chanceShort: chanceBelowZero(r.over) }))
+    const ran = fewer && margin.basis === 'run' ? new Map(results.map((r) => [r, overSamples((b) => r.part.compute(b).value, lookup, fewer)])) : null
+    const overOf = (r: (typeof results)[number]): Float64Array => ran?.get(r) ?? r.over
+    const least = (of: typeof counting, over: (r: (typeof results)[number]) => Float64Array): Float64Array => over(of[0]!).map((_, i) => Math.min(...of.map((r) => over(r)[i]! / r.scaleSi)))
+    const parts = results.map((r) => ({ id: r.part.id, chanceShort: chanceBelowZero(overOf(r)) }))
     if (missing || counting.length === 0) return { id: margin.id, chanceShort: missing ? 1 : null, parts, measureNext: null }
-    const x = counting[0]!.over.map((_, i) => Math.min(...counting.map((r) => r.over[i]! / r.scaleSi)))
+    const x = least(counting, (r) => r.over)
     const best = [...new Set(counting.flatMap((r) => r.touched))].filter((a) => drawn.stratum.has(a))
       .map((address) => ({ address, label: lookup(address).label, share: sobolIndex(x, drawn.stratum.get(address)!) }))
       .reduce<MeasureNext | null>((a, b) => (b.share > (a?.share ?? 0) ? b : a), null)
-    return { id: margin.id, chanceShort: chanceBelowZero(x), parts, measureNext: best }
+    return { id: margin.id, chanceShort: chanceBelowZero(ran ? least(counting, overOf) : x), parts, measureNext: best }
   })
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CORE_VERSION, evaluate } from '../job'
+import { CORE_VERSION, evaluate, type Findings } from '../job'
 import { jobKinds } from '../job/kinds'
 import { machineKinds, marginIds, type Job } from '../job/document'
 import { verdicts } from '../reading'
@@ -28,8 +28,9 @@ const drawn = (x: number | null): number | null => (x === null ? null : Math.rou
 /** a day before all calendars: nothing is due on it */
 const NEVER_DUE = '0000-01-01'
 
-export function summaryOf(job: Job): Summary {
-  const evaluation = evaluate(job)
+/** @param run what its runs came to, where they are kept for this state of it */
+export function summaryOf(job: Job, run: Findings | null = null): Summary {
+  const evaluation = evaluate(job, run)
   return {
     coreVersion: CORE_VERSION, title: job.title, kind: job.machine.kind, about: [...(job.machine.name === job.title ? [] : [job.machine.name]), ...(job.machine.owner ? [job.machine.owner] : []), jobKinds[job.kind].name].join(', '), complaint: complaintInWords(job),
     promisedOn: job.promisedOn, signedOn: job.signature?.at.slice(0, 10) ?? null, endedOn: job.ended?.at.slice(0, 10) ?? null,

@@ -10,6 +10,9 @@ export type Lookup = (address: string) => Placed
 
 /** Hands readings to a computation: the nominal value, unless this pass moves it. */
 export class Bench {
+  /** which sample this pass is of a whole drawn beforehand; null: none */
+  get sampleOf(): { readonly index: number; readonly size: number } | null { return null }
+
   constructor(private readonly lookup: Lookup, private readonly moved?: ReadonlyMap<string, number>) {}
 
   value(address: string): number {

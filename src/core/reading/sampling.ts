@@ -4,6 +4,9 @@ export const SAMPLES = 512
 const STRATA = 16
 const SEED = 0x9e3779b9
 
+/** each reading has its own numbers, whatever is drawn beside it */
+const seedOf = (address: string): number => [...address].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 0x01000193), SEED) >>> 0
+
 /** A small reproducible generator (mulberry32), so that a job gives the same answer twice. */
 function generator(seed: number): () => number {
   let state = seed >>> 0
@@ -36,7 +39,8 @@ export function triangularQuantile(u: number, low: number, value: number, high: 
 }
 
 export interface Sample {
-  /** for each address, which of the {@link SAMPLES} strata each sample fell in */
+  readonly size: number
+  /** for each address, which of the strata, as many as samples, each sample fell in */
   readonly stratum: ReadonlyMap<string, Uint16Array>
   /** for each address, the value drawn in each sample */
   readonly drawn: ReadonlyMap<string, Float64Array>
@@ -46,31 +50,33 @@ export interface Sample {
  * Latin-hypercube sample of the given readings, triangular over value ± spread.
  * @see engineering §0
  */
-export function drawSample(lookup: Lookup, addresses: readonly string[]): Sample {
-  const random = generator(SEED)
+export function drawSample(lookup: Lookup, addresses: readonly string[], size = SAMPLES): Sample {
   const stratum = new Map<string, Uint16Array>()
   const drawn = new Map<string, Float64Array>()
-  for (const { address, low, high, value } of endsAt(lookup, [...addresses].sort())) {
-    const order = shuffled(SAMPLES, random)
+  for (const { address, low, high, value } of endsAt(lookup, addresses)) {
+    const random = generator(seedOf(address))
+    const order = shuffled(size, random)
     stratum.set(address, order)
-    drawn.set(address, Float64Array.from(order, (k) => triangularQuantile((k + random()) / SAMPLES, low, value, high)))
+    drawn.set(address, Float64Array.from(order, (k) => triangularQuantile((k + random()) / size, low, value, high)))
   }
-  return { stratum, drawn }
+  return { size, stratum, drawn }
 }
 
 /** A reader that sees one sample after another, without building a map for each. */
 class SampleBench extends Bench {
   index = 0
   constructor(lookup: Lookup, private readonly sample: Sample) { super(lookup) }
+  override get sampleOf() { return this }
+  get size(): number { return this.sample.size }
   override value(address: string): number {
     return this.sample.drawn.get(address)?.[this.index] ?? super.value(address)
   }
 }
 
-/** Runs a computation over every sample. @returns its {@link SAMPLES} results */
+/** Runs a computation over every sample. @returns as many results as there are samples */
 export function overSamples(compute: (bench: Bench) => number, lookup: Lookup, sample: Sample): Float64Array {
   const bench = new SampleBench(lookup, sample)
-  return Float64Array.from({ length: SAMPLES }, (_, i) => {
+  return Float64Array.from({ length: sample.size }, (_, i) => {
     bench.index = i
     return compute(bench)
   })

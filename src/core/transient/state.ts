@@ -1,3 +1,5 @@
+import type { Leg } from './leg'
+
 /** Where each quantity stands in the state of a run. Temperatures in °C, energies in J. */
 export const METAL = 0
 /** coolant in the engine, or the air of a bay */
@@ -19,7 +21,7 @@ export interface Plant {
   /** how many fans it has */
   readonly fans: number
   /** sets what a leg brings */
-  begin(leg: import('./leg').Leg): void
+  begin(leg: Leg): void
   /** sets the fans' relative speeds; called before every step */
   blow(speeds: Float64Array): void
   /** rates of change of `y` into `dy`; allocates nothing */

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
-import { evaluate, fieldsOf, marginIds, remediesFor, stationOfMargin, stations, withSample, type Job, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
+import { evaluate, fieldsOf, type Findings, marginIds, remediesFor, stationOfMargin, stations, withSample, type Job, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
 import { complaintInWords, filled } from '@/core/plan'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
@@ -20,6 +20,7 @@ import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
 import { useJobDocument, type Opened } from './use-job-document'
+import { useRun } from './use-run'
 import { useSample } from './use-sample'
 import { useStationKeys } from './use-station-keys'
 
@@ -29,6 +30,7 @@ interface Props {
   /** ISO moment where the clock is fixed, else null */
   readonly fixedNow: string | null
   readonly saveJob: (id: string, save: PendingSave) => Promise<SaveAnswer>
+  readonly keepRun: (id: string, findings: Findings) => Promise<void>
   readonly loadRevision: (id: string, number: number) => Promise<Job | null>
   readonly signJob: (id: string, from: number, by: string) => Promise<{ ok: true; opened: Opened } | { ok: false; message: string }>
 }
@@ -59,18 +61,19 @@ const focusField = (address: string): void => {
   }))
 }
 
-export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevision }: Props) {
+export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevision, keepRun }: Props) {
   const doc = useJobDocument(opened, saveJob)
   const { job, settle, preview } = doc
   const { station, margin, go } = useAddress()
   const [keysShown, setKeysShown] = useState(false)
-  const evaluation = useMemo(() => evaluate(job), [job])
-  const sampled = useSample(job)
+  const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
+  const run = useRun({ job, moving: doc.moving, charts: station === 'trigger', kept: opened.findings ?? null, now, onSettled: useCallback((findings: Findings) => { void keepRun(opened.id, findings) }, [keepRun, opened.id]) })
+  const evaluation = useMemo(() => evaluate(job, run.findings), [job, run.findings])
+  const sampled = useSample(job, run.findings)
   const full = useMemo(() => (sampled ? withSample(evaluation, sampled) : evaluation), [evaluation, sampled])
   const entries = useMemo(() => Object.fromEntries(stations.map((s) => [s, {
     ...filled(job, s), short: evaluation.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
   }])) as Record<Station, SpineEntry>, [job, evaluation])
-  const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
   const swapUnits = useCallback(() => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })), [settle])
   const close = useCallback(() => { if (margin) go(station) }, [go, station, margin])
   const [stepped, setStepped] = useState<string | null>(null)
@@ -104,7 +107,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     focusField(address)
   }
   const { Stage, Tray } = stationViews[station]
-  const stationProps = { job, station, evaluation: full, shelf, settle, preview, now, goTo: (s: Station) => go(s), sign }
+  const stationProps = { job, station, evaluation: full, run, shelf, settle, preview, now, goTo: (s: Station) => go(s), sign }
   const selected = margin ? full.margins.find((m) => m.id === margin) : undefined
   return (
     <DraftProvider job={opened.id}>

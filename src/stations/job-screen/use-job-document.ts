@@ -3,12 +3,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { temporal } from 'zundo'
-import { changeInWords, differences, type Job } from '@/core/job'
+import { changeInWords, differences, type Findings, type Job } from '@/core/job'
 import { withoutStaleSignature } from '@/core/plan'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
 import { isBehind, noteAcknowledged, openWaitingRoom } from './waiting-room'
 
-export interface Opened { readonly id: string; readonly revision: number; readonly savedAt: string; readonly job: Job }
+export interface Opened { readonly id: string; readonly revision: number; readonly savedAt: string; readonly job: Job; /** what its runs came to, where they are kept */ readonly findings?: Findings | null }
 
 export interface JobDocument {
   /** what is shown: the settled job, or a preview while something is typed or dragged */
@@ -18,6 +18,8 @@ export interface JobDocument {
   readonly settle: (change: (job: Job) => Job) => void
   /** what would be if the change were settled; null ends it */
   readonly preview: (change: ((job: Job) => Job) | null) => void
+  /** a preview is shown */
+  readonly moving: boolean
   /** ends a conflict with the version that is to stand */
   readonly resolve: (chosen: Job) => void
   /** steps back or forward through what was settled here; each step is a revision of its own. @returns what it changed, in words */
@@ -136,5 +138,5 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
   }, [beginHistory])
   const undo = useCallback(() => step('undo'), [step])
   const redo = useCallback(() => step('redo'), [step])
-  return { job: shown ?? settled, state, settle, preview, resolve, undo, redo, steps, takeUp, revision: useCallback(() => saver.current?.revision ?? base.revision, [base]) }
+  return { job: shown ?? settled, moving: shown !== null, state, settle, preview, resolve, undo, redo, steps, takeUp, revision: useCallback(() => saver.current?.revision ?? base.revision, [base]) }
 }

@@ -1,12 +1,12 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { Job, SampledMargin } from '@/core/job'
+import type { Findings, Job, SampledMargin } from '@/core/job'
 
 const PAUSE_MS = 120
 
 /** Chances and what to measure next, from the worker; null until it has answered for this very job. */
-export function useSample(job: Job): SampledMargin[] | null {
+export function useSample(job: Job, run: Findings | null): SampledMargin[] | null {
   const worker = useRef<Worker | null>(null)
   const ticket = useRef(0)
   const [answer, setAnswer] = useState<{ ticket: number; sampled: SampledMargin[] } | null>(null)
@@ -20,10 +20,10 @@ export function useSample(job: Job): SampledMargin[] | null {
   }, [])
   useEffect(() => {
     const mine = ++ticket.current
-    const timer = setTimeout(() => worker.current?.postMessage({ ticket: mine, job }), PAUSE_MS)
+    const timer = setTimeout(() => worker.current?.postMessage({ ticket: mine, job, run }), PAUSE_MS)
     return () => clearTimeout(timer)
-  }, [job])
+  }, [job, run])
   const [current, setCurrent] = useState<SampledMargin[] | null>(null)
-  useEffect(() => { setCurrent(answer && answer.ticket === ticket.current ? answer.sampled : null) }, [answer, job])
+  useEffect(() => { setCurrent(answer && answer.ticket === ticket.current ? answer.sampled : null) }, [answer, job, run])
   return current
 }

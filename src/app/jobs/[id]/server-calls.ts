@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { jobSchema, type Job } from '@/core/job'
+import { jobSchema, type Findings, type Job } from '@/core/job'
 import type { PendingSave, SaveAnswer } from '@/stations/job-screen/saver'
 import type { Opened } from '@/stations/job-screen/use-job-document'
 
@@ -47,4 +47,9 @@ export async function signJob(id: string, from: number, by: string): Promise<{ o
   } catch {
     return { ok: false, message: 'Pyraxis does not answer. Nothing was signed; try again.' }
   }
+}
+
+/** Keeps what a job's runs came to, for yard, sheet and signature; where that fails they tell rules of thumb. */
+export async function keepRun(id: string, findings: Findings): Promise<void> {
+  await fetch(`/api/jobs/${encodeURIComponent(id)}/run`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(findings) }).catch(() => null)
 }

@@ -1,5 +1,7 @@
+export * from './chart'
 export * from './days'
 export * from './road-load'
 export * from './run-key'
 export * from './run-spec'
 export * from './simulate'
+export * from './run-words'

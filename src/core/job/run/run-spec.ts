@@ -1,7 +1,7 @@
 import { airDensity, coolantBoils, faceVelocity, heatToCarry, heatTransfer, inSeries, bayResistance, ramPressure, ventsInSeries, zoneFlows } from '../../air'
 import { RAMP_LEAST_DUTY, type ProbePlace } from '../../control'
 import { contactsResistance, wiresResistance } from '../../electrical'
-import { Bench } from '../../reading'
+import type { Bench } from '../../reading'
 import { BayPlant, Bus, CoolantPlant, FanMotor, Governor, rowsFor, SpeedTable, type GovernorSpec, type Leg, type Plant, type ProbeSpec, type RunSpec, type ZoneSpec } from '../../transient'
 import { ductOf, flywheelHelps, panelOf } from '../bay-air'
 import { facesOf, runningAir } from '../cooler'

@@ -1,9 +1,9 @@
-import { Bench, endsAt, NotingBench } from '../../reading'
+import { Bench, drawSample, endsAt, NotingBench } from '../../reading'
 import { integrate, type Run, type RunOptions } from '../../transient'
 import { lookupOf } from '../address'
 import type { Day, Job, Work } from '../document'
 import { CORE_VERSION } from '../evaluation'
-import type { Effect, Findings, OutcomeName } from '../run-findings'
+import { RUN_DRAWS, type Effect, type Findings, type OutcomeName } from '../run-findings'
 import { dayOf } from './days'
 import { runKey } from './run-key'
 import { runSpecOf, runWaitsFor, usualCircumstances, withPresentFan, type Circumstances } from './run-spec'
@@ -23,8 +23,8 @@ export function simulate(job: Job, circumstances: Circumstances = usualCircumsta
 const stateOf: Readonly<Partial<Record<Work, OutcomeName>>> = { idle: 'share, idle', slow: 'share, slow work', heavy: 'share, slow work', speed: 'share, cruise', towed: 'share, towed', charger: 'share, on its charger', alone: 'share, standing alone' }
 /** legs shorter than this say nothing about how often a fan starts, s */
 const LEAST_S = 300
-/** for what is only compared: a fifth of the steps, the same answers */
-const COARSE = { stepS: 1, everyS: 3600 } as const
+/** for what is only compared: a twentieth of the steps, peaks within 0.05 K */
+const COARSE = { stepS: 4, everyS: 36_000 } as const
 
 type Outcomes = Partial<Record<OutcomeName, number>>
 
@@ -65,6 +65,7 @@ export function* findingsOf(job: Job, at: string): Generator<{ readonly findings
   const nominal = outcomesOf(noting, job, day)
   const names = Object.keys(nominal) as OutcomeName[]
   const effects = new Map<OutcomeName, Effect[]>(names.map((n) => [n, []]))
+  const draws = new Map<OutcomeName, number[]>(names.map((n) => [n, []]))
   const least: Outcomes = { ...nominal }
   const most: Outcomes = { ...nominal }
   const pass = (moved: ReadonlyMap<string, number>): Outcomes => {
@@ -74,10 +75,10 @@ export function* findingsOf(job: Job, at: string): Generator<{ readonly findings
   }
   const findings = (settled: boolean): Findings => ({
     key: runKey(job), coreVersion: CORE_VERSION, at, day: day.name, settled,
-    outcomes: Object.fromEntries(names.map((n) => [n, { value: nominal[n]!, least: least[n]!, most: most[n]!, effects: effects.get(n)! }])),
+    outcomes: Object.fromEntries(names.map((n) => [n, { value: nominal[n]!, least: least[n]!, most: most[n]!, effects: effects.get(n)!, draws: settled ? draws.get(n)! : [] }])),
   })
   const ends = endsAt(lookup, noting.touched)
-  const of = 1 + 2 * ends.length + 2 * names.length
+  const of = 1 + 2 * ends.length + 2 * names.length + RUN_DRAWS
   yield { findings: findings(false), done: 1, of }
   for (const [i, { address, low, value, high }] of ends.entries()) {
     const at1 = (x: number): Outcomes => (x === value ? nominal : pass(new Map([[address, x]])))
@@ -94,7 +95,13 @@ export function* findingsOf(job: Job, at: string): Generator<{ readonly findings
       const moved = new Map(effects.get(n)!.flatMap((e): [string, number][] => { const [down, up] = [sign * e.atLow, sign * e.atHigh]; return down > up && down > 0 ? [[e.address, e.low]] : up > 0 ? [[e.address, e.high]] : [] }))
       if (moved.size > 1) pass(moved)
     }
-    yield { findings: findings(i === names.length - 1), done: 1 + 2 * ends.length + 2 * (i + 1), of }
+    yield { findings: findings(false), done: 1 + 2 * ends.length + 2 * (i + 1), of }
+  }
+  const { drawn } = drawSample(lookup, ends.map((e) => e.address), RUN_DRAWS)
+  for (let k = 0; k < RUN_DRAWS; k++) {
+    const found = outcomesOf(new Bench(lookup, new Map([...drawn].map(([address, values]) => [address, values[k]!]))), job, day)
+    for (const n of names) draws.get(n)!.push(found[n] ?? nominal[n]!)
+    yield { findings: findings(k === RUN_DRAWS - 1), done: of - RUN_DRAWS + k + 1, of }
   }
 }
 

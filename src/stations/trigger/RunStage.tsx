@@ -1,0 +1,74 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import { useEffect, useMemo, useState } from 'react'
+import { momentAt, runInWords, runLadder, seasons, whatIfs, withPresentFan, type ChartedRuns, type Job, type Season, type WhatIf } from '@/core/job'
+import { format } from '@/core/units'
+import { ChoiceField } from '@/ui/ChoiceField'
+import type { StationProps } from '../station'
+
+/** the chart package is only fetched when this station is looked at */
+const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 372 }} /> })
+
+export function useNarrow(): boolean {
+  const [narrow, setNarrow] = useState(false)
+  useEffect(() => {
+    const query = window.matchMedia('(max-width: 860px)')
+    const look = (): void => setNarrow(query.matches)
+    look()
+    query.addEventListener('change', look)
+    return () => query.removeEventListener('change', look)
+  }, [])
+  return narrow
+}
+
+const seasonNames: Readonly<Record<Season, string>> = { coldest: 'the coldest day', usual: 'a usual day', hottest: 'the hottest day' }
+const seasonC = (job: Job, season: Season): number => ({ coldest: job.surroundings.coldestC, usual: job.surroundings.usualC, hottest: job.surroundings.hottestC })[season].value
+
+/** What may be supposed of this job. */
+const supposable = (job: Job): WhatIf[] => whatIfs.filter((w) => (w === 'hand switch off' ? job.controllers[0]?.part.band === 'hand' : w === 'override left on' ? job.wiring.override !== 'none' : w === 'as it is' || (job.controllers[0]?.part.band !== 'hand' && job.controllers[0]?.part.band !== 'always')))
+
+/** One moment of the run, in figures. */
+function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRuns; readonly at: number }) {
+  const u = job.units
+  const m = momentAt(runs, at)
+  const c = (x: number): string => format(x, 'temperature', u, 3)
+  return (
+    <p className="moment figure-text" role="status">
+      {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}{m.boiling ? ' boiling' : ''}{m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, metal {c(m.metalC)}{job.bay ? '' : `, outlet ${c(m.outletC)}`}, probe {c(m.probeC)}, fan {Math.round(100 * m.fanSpeed)} % of its speed, {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %{job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
+    </p>
+  )
+}
+
+/** The run of a day over its ladder, with what is supposed above it and what it comes to below. */
+export function RunStage({ job, run, settle, preview }: StationProps) {
+  const narrow = useNarrow()
+  const [at, look] = useState(0)
+  const { runs, circumstances, suppose } = run
+  const ladder = useMemo(() => runs && runLadder(job, runs), [job, runs])
+  const says = useMemo(() => (runs ? runInWords(job, runs, circumstances, job.units) : []), [job, runs, circumstances])
+  const u = job.units
+  const length = runs?.proposed.lengthS ?? 0
+  return (
+    <>
+      <div className="suppose">
+        <ChoiceField label="On" value={circumstances.season} options={seasons.map((value) => ({ value, name: `${seasonNames[value]}, ${format(seasonC(job, value), 'temperature', u, 3)}` }))} onChange={(season) => suppose({ season, airC: undefined })} />
+        <ChoiceField label="Suppose" value={circumstances.whatIf} options={supposable(job).map((value) => ({ value, name: value }))} onChange={(whatIf) => suppose({ whatIf })} />
+      </div>
+      {run.message && <p className="say say-short" role="alert">{run.message}</p>}
+      {runs && ladder ? (
+        <>
+          <p className="legend small">
+            <span><b className="stroke stroke-hot" />{job.bay ? 'air of the bay' : 'coolant'}, with the proposed fan</span><span><b className="stroke stroke-probe" />what the probe shows</span><span><b className="stroke stroke-none" />without the fan</span>
+            {withPresentFan(job) && <span><b className="stroke stroke-present" />as it was</span>}
+          </p>
+          <RunChart runs={runs} ladder={ladder} system={u} narrow={narrow} says={says.join(' ')} at={Math.min(at, length)} onLook={look} onPreview={preview} onSettle={settle} />
+          <label className="scrub"><span className="visually-hidden">Moment of the run</span><input type="range" min={0} max={Math.round(length)} step={1} value={Math.min(at, length)} onChange={(e) => look(Number(e.target.value))} aria-valuetext={format(at, 'minutes', u, 3)} /></label>
+          <Moment job={job} runs={runs} at={Math.min(at, length)} />
+          {says.map((s) => <p key={s} className="say">{s}</p>)}
+        </>
+      ) : !run.message && <p className="soft" role="status">Running the day …</p>}
+      {run.progress !== null && <p className="soft small" role="status">How sure the margins are is being run through: <progress value={run.progress} max={1} aria-label="spreads run through" /></p>}
+    </>
+  )
+}
