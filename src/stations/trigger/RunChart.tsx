@@ -139,7 +139,7 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
   const time = { type: 'number', dataKey: 'm', domain: [0, minutes], allowDataOverflow: true } as const
   return (
     <div className="run-chart">
-      <div role="group" aria-label={says} style={{ height: narrow ? 300 : 372 }}>
+      <div role="group" aria-label={says} style={{ height: narrow ? 290 : 330 }}>
         <ResponsiveContainer width="100%" height="100%">
           <ComposedChart data={data} margin={margin} accessibilityLayer={false} onMouseMove={(e) => { if (e.activeLabel !== undefined) onLook(60 * Number(e.activeLabel)) }}>
             <defs><linearGradient id="run-cold-to-hot" x1="0" x2="0" y1="1" y2="0"><stop offset="0" stopColor="#2f6f8f" /><stop offset="0.35" stopColor="#8a8f63" /><stop offset="0.7" stopColor="#c9772b" /><stop offset="1" stopColor="#a8371c" /></linearGradient></defs>
@@ -155,7 +155,7 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
           </ComposedChart>
         </ResponsiveContainer>
       </div>
-      <div className="run-strip" style={{ height: 46 }}>
+      <div className="run-strip" style={{ height: 36 }}>
         <span>fan</span>
         <ResponsiveContainer width="100%" height="100%">
           <AreaChart data={data} margin={margin} accessibilityLayer={false}>
@@ -166,7 +166,7 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
           </AreaChart>
         </ResponsiveContainer>
       </div>
-      <div className="run-strip" style={{ height: 46 }}>
+      <div className="run-strip" style={{ height: 36 }}>
         <span>battery</span>
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={margin} accessibilityLayer={false}>
@@ -178,9 +178,9 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
         </ResponsiveContainer>
       </div>
       <div className="run-strip">
-        <span>day</span>
+        <span>day, min</span>
         <ol className="day-strip" style={{ marginLeft: width, marginRight: RIGHT }}>
-          {proposed.legs.filter((l) => l.leg.seconds > 0).map((l) => <li key={l.fromS} style={{ flex: `${l.leg.seconds} 0 0` }} title={`${l.leg.name}, ${format(l.leg.seconds, 'minutes', system, 3)}`}><span>{l.leg.name}</span></li>)}
+          {proposed.legs.filter((l) => l.leg.seconds > 0).map((l) => <li key={l.fromS} style={{ flex: `${l.leg.seconds} 0 0` }} title={`${l.leg.name}, ${format(l.leg.seconds, 'minutes', system, 3)}`}><span>{l.leg.name} {Math.round(l.leg.seconds / 60)}</span></li>)}
         </ol>
       </div>
     </div>

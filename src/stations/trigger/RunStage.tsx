@@ -8,7 +8,7 @@ import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 
 /** the chart package is only fetched when this station is looked at */
-const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 372 }} /> })
+const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 330 }} /> })
 
 export function useNarrow(): boolean {
   const [narrow, setNarrow] = useState(false)

@@ -11,14 +11,14 @@ import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 import { Ladder } from './Ladder'
-import { RunStage } from './RunStage'
+import { RunViews } from './RunViews'
 
 function Stage(props: StationProps) {
   const { job, settle, preview } = props
   const ladder = triggerLadder(job)
   const controller = job.controllers[0]
   if (!controller) return <><h2>The temperature ladder</h2><p className="say">Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.</p></>
-  if (runWaitsFor(job) === null) return <RunStage {...props} />
+  if (runWaitsFor(job) === null) return <RunViews {...props} />
   if (!ladder) return <><h2>The temperature ladder</h2><p className="say">{controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set. Boil needs a run.</p></>
   return <Ladder ladder={ladder} system={job.units} onPreview={(change) => preview(change)} onSettle={(change) => settle(change)} />
 }

@@ -1,0 +1,41 @@
+import { Bench } from '../../reading'
+import { integrate } from '../../transient'
+import { lookupOf } from '../address'
+import type { Job } from '../document'
+import { boilsAt } from '../margins'
+import { runSpecOf } from './run-spec'
+import { coolantBoils } from '../../air'
+
+const COARSE = { stepS: 4, everyS: 36_000 } as const
+const LOWEST_C = -25
+const HIGHEST_C = 60
+const NEAR_K = 0.2
+
+export interface Standing { readonly heightM?: number | undefined; readonly blocked?: number | undefined }
+
+/** What is left below boiling, or below what a bay may get, in an air temperature, K over what is kept free. */
+export function leftAt(job: Job, airC: number, { heightM, blocked }: Standing = {}): number {
+  const bench = new Bench(lookupOf(job))
+  const run = integrate(runSpecOf(bench, job, { season: 'hottest', fan: 'proposed', whatIf: 'as it is', airC, heightM, blocked }), COARSE)!
+  if (job.bay) return job.bay.allowedC.value - run.peakC
+  const c = job.cooling!
+  const boilsC = heightM === undefined ? boilsAt(bench, job).at.c : coolantBoils(c.coolant, c.coolant === 'water' ? 0 : c.glycolShare.value, heightM, c.capPa.value).at.c
+  return boilsC - job.limits.boilKeepK - run.peakC
+}
+
+/**
+ * The warmest air in which a job's day still leaves what is kept free, sought by halving.
+ * @returns °C; null where it holds nowhere above −25 °C; 60 where it holds up to there
+ * @see engineering §4
+ */
+export function holdsUpTo(job: Job, standing: Standing = {}): number | null {
+  let [low, high] = [LOWEST_C, HIGHEST_C]
+  if (leftAt(job, high, standing) >= 0) return high
+  if (leftAt(job, low, standing) < 0) return null
+  while (high - low > NEAR_K) {
+    const mid = (low + high) / 2
+    if (leftAt(job, mid, standing) >= 0) low = mid
+    else high = mid
+  }
+  return low
+}

@@ -1,0 +1,5 @@
+export * from './day-csv'
+export * from './gpx'
+export * from './reduce'
+export * from './run-csv'
+export * from './table'

@@ -1,0 +1,129 @@
+'use client'
+
+import { useEffect, useId, useRef, useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
+import { addDayLeg, changeDayLeg, chooseDay, dayLength, dayOf, daysFor, fieldsOf, moveDayLeg, nameDay, removeDayLeg, takeDay, workDefinitions, worksOf, type DutyLeg, type Job, type Work } from '@/core/job'
+import { format } from '@/core/units'
+import { writeDayCsv } from '@/formats/day'
+import { CellField } from '@/ui/CellField'
+import type { DayAnswer, DayQuestion } from '@/workers/day.worker'
+import { Readings } from '../Readings'
+import type { StationProps } from '../station'
+
+/** a day of more legs than this came from a track: nobody edits it leg by leg */
+const MOST_EDITED = 40
+
+const save = (name: string, text: string): void => {
+  const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
+  const a = document.createElement('a')
+  a.href = url
+  a.download = name
+  a.click()
+  URL.revokeObjectURL(url)
+}
+
+/** What a leg's figure is where none is written: the reading of its work. */
+function otherwise(job: Job, leg: DutyLeg, of: 'share' | 'rpm' | 'speed'): string {
+  const work = workDefinitions[leg.work]
+  const from = work[of]
+  if (of === 'share' && leg.grade !== null) return 'by grade'
+  if (typeof from === 'number') return String(from)
+  const field = from === null ? undefined : fieldsOf(job).get(from)
+  return field ? format(field.reading.value, field.quantity, job.units, 2).replace(/ .*/, '') : '–'
+}
+
+function Leg({ job, leg, n, of, settle }: { readonly job: Job; readonly leg: DutyLeg; readonly n: number; readonly of: number; readonly settle: StationProps['settle'] }) {
+  const u = job.units
+  const change = (part: Partial<DutyLeg>): void => settle((j) => changeDayLeg(j, leg.id, part))
+  const cell = (key: 'speedMs' | 'loadShare' | 'rpm' | 'airC' | 'grade', label: string, quantity: 'speed' | 'share' | 'engineSpeed' | 'temperature', range: readonly [number, number], empty: string) => (
+    <td data-label={label}><CellField name={`duty.${leg.id}.${key}`} label={`${label}, leg ${n}`} value={leg[key]} quantity={quantity} system={u} range={range} otherwise={empty} onSettle={(v) => change({ [key]: v })} /></td>
+  )
+  return (
+    <tr>
+      <td data-label="leg"><Form.Control size="sm" aria-label={`name, leg ${n}`} defaultValue={leg.name} key={leg.name} maxLength={40} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== leg.name) change({ name }) }} onKeyDown={(e) => { if (e.key === 'Enter') e.currentTarget.blur() }} /></td>
+      <td data-label="work"><Form.Select size="sm" aria-label={`work, leg ${n}`} value={leg.work} onChange={(e) => change({ work: e.target.value as Work })}>{worksOf(job).map((w) => <option key={w} value={w}>{workDefinitions[w].name}</option>)}</Form.Select></td>
+      <td data-label="time"><CellField name={`duty.${leg.id}.seconds`} label={`time, leg ${n}`} value={leg.seconds} quantity="minutes" system={u} range={[0, 172_800]} onSettle={(v) => { if (v !== null) change({ seconds: v }) }} /></td>
+      {workDefinitions[leg.work].running ? (
+        <>
+          {cell('speedMs', 'travel', 'speed', [0, 80], otherwise(job, leg, 'speed'))}
+          {cell('loadShare', 'load share', 'share', [0, 1.5], otherwise(job, leg, 'share'))}
+          {job.engine ? cell('rpm', 'engine speed', 'engineSpeed', [0, 20_000], otherwise(job, leg, 'rpm')) : <td />}
+          {job.engine && job.cooling ? cell('grade', 'grade', 'share', [-1, 1], 'level') : <td />}
+        </>
+      ) : <td colSpan={4} className="soft small">pump and engine stand</td>}
+      {cell('airC', 'air, usual day', 'temperature', [-60, 70], format(job.surroundings.usualC.value, 'temperature', u, 2).replace(/ .*/, ''))}
+      <td className="row-buttons">
+        <button type="button" className="word-button" disabled={n === 1} onClick={() => settle((j) => moveDayLeg(j, leg.id, -1))} aria-label={`up, leg ${n}`}>up</button>
+        <button type="button" className="word-button" disabled={n === of} onClick={() => settle((j) => moveDayLeg(j, leg.id, 1))} aria-label={`down, leg ${n}`}>down</button>
+        <button type="button" className="word-button" disabled={of === 1} onClick={() => settle((j) => removeDayLeg(j, leg.id))} aria-label={`remove, leg ${n}`}>remove</button>
+      </td>
+    </tr>
+  )
+}
+
+/** The day that a job is run through: chosen, put together leg by leg, or read from a track or a table. */
+export function DayView(props: StationProps) {
+  const { job, settle, run, preview } = props
+  const u = job.units
+  const id = useId()
+  const day = dayOf(job)
+  const worker = useRef<Worker | null>(null)
+  const ticket = useRef(0)
+  const [said, setSaid] = useState<{ readonly ok: boolean; readonly lines: readonly string[] } | null>(null)
+  const [busy, setBusy] = useState(false)
+  const done = useRef(settle)
+  done.current = settle
+  useEffect(() => {
+    const made = new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' })
+    made.onmessage = ({ data }: MessageEvent<DayAnswer>) => {
+      if (data.ticket !== ticket.current) return
+      setBusy(false)
+      if ('csv' in data) { save('run.csv', data.csv); return }
+      if ('message' in data) { setSaid({ ok: false, lines: [data.message] }); return }
+      if (!data.file.ok) { setSaid({ ok: false, lines: [data.file.message] }); return }
+      const { day: read, notes } = data.file
+      done.current((j) => takeDay(j, read))
+      setSaid({ ok: true, lines: [`“${read.name}” is the day now: ${read.legs.length} ${read.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(read), 'minutes', u, 3)}.`, ...notes] })
+    }
+    worker.current = made
+    return () => { made.terminate(); worker.current = null }
+  }, [u])
+  const ask = (question: DayQuestion): void => { setBusy(true); setSaid(null); worker.current?.postMessage(question) }
+  const read = (file: File | undefined): void => {
+    if (!file) return
+    void file.text().then((text) => ask({ ticket: ++ticket.current, kind: 'read', name: file.name, text, slowMs: job.engine?.slowMs.value ?? 0 }), () => setSaid({ ok: false, lines: ['This file could not be read.'] }))
+  }
+  const library = daysFor(job.machine.kind)
+  const own = job.duty !== null && !library.some((d) => d.name === day.name && day.from === 'library')
+  return (
+    <>
+      <h2>The day it is run through</h2>
+      <div className="suppose">
+        <div className="choice"><label htmlFor={`${id}-day`}>Day</label>
+          <Form.Select id={`${id}-day`} value={own ? '' : day.name} onChange={(e) => { setSaid(null); settle((j) => chooseDay(j, e.target.value)) }}>{own && <option value="">{day.name}</option>}{library.map((d) => <option key={d.name} value={d.name}>{d.name}</option>)}</Form.Select>
+        </div>
+        <div className="choice"><label htmlFor={`${id}-file`}>From a file</label><Form.Control id={`${id}-file`} type="file" size="sm" accept=".gpx,.csv,.txt,.tsv" onChange={(e) => { const input = e.currentTarget as HTMLInputElement; read(input.files?.[0]); input.value = '' }} /></div>
+      </div>
+      <p className="soft small">A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct.</p>
+      {busy && <p role="status" className="soft">At work …</p>}
+      {said && <div className={`say ${said.ok ? 'say-holds' : 'say-short'}`} role={said.ok ? 'status' : 'alert'}>{said.lines.map((l) => <p key={l} className="mb-1">{l}</p>)}</div>}
+      <p>{day.legs.length} {day.legs.length === 1 ? 'leg' : 'legs'}, {format(dayLength(day), 'minutes', u, 3)} in all{day.from === 'track' ? ', from a track' : ''}. Where nothing is written, the job’s own readings of that work count.</p>
+      {day.legs.length > MOST_EDITED ? (
+        <p className="soft">So many legs are not changed one by one: change the track or table, and read it again.</p>
+      ) : (
+        <table className="plain-table legs">
+          <thead><tr><th>leg</th><th>work</th><th>time, min</th><th>travel, {u === 'metric' ? 'km/h' : 'mph'}</th><th>load share</th><th>rpm</th><th>grade</th><th>air, {u === 'metric' ? '°C' : '°F'}</th><th><span className="visually-hidden">order</span></th></tr></thead>
+          <tbody>{day.legs.map((leg, i) => <Leg key={leg.id} job={job} leg={leg} n={i + 1} of={day.legs.length} settle={settle} />)}</tbody>
+        </table>
+      )}
+      <div className="d-flex gap-2 flex-wrap mt-2">
+        {day.legs.length <= MOST_EDITED && <Button size="sm" variant="outline-dark" onClick={() => settle(addDayLeg)}>Add a leg</Button>}
+        {day.from !== 'library' && <Form.Control size="sm" style={{ maxWidth: 240 }} aria-label="name of the day" defaultValue={day.name} key={day.name} maxLength={80} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== day.name) settle((j) => nameDay(j, name)) }} />}
+        <Button size="sm" variant="outline-dark" onClick={() => save('day.csv', writeDayCsv(day))}>Day as CSV</Button>
+        <Button size="sm" variant="outline-dark" disabled={run.runs === null} onClick={() => ask({ ticket: ++ticket.current, kind: 'export', job, circumstances: run.circumstances })}>Run as CSV</Button>
+      </div>
+      {day.legs.some((l) => l.grade !== null) && <Readings job={job} settle={settle} preview={preview} station="trigger" only={(a) => a === 'machine.massKg'} />}
+    </>
+  )
+}
