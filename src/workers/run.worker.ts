@@ -1,11 +1,11 @@
-import { findingsOf, runWaitsFor, simulate, withPresentFan, type ChartedRuns, type Circumstances, type Findings, type Job } from '../core/job'
+import { findingsOf, runWaitsFor, simulate, stopsIn, withPresentFan, type ChartedRuns, type Circumstances, type Findings, type Job, type StopsIn } from '../core/job'
 import { runView, StiffError, type RunView } from '../core/transient'
 import { readJob } from '../formats'
 
 /** What is asked: the chart's runs at once, and, where `settle`, the spreads as well. */
 export interface RunQuestion { readonly ticket: number; readonly job: unknown; readonly at: string; /** null: no chart is looked at */ readonly circumstances: Circumstances | null; readonly quick: boolean; readonly settle: boolean }
 export type RunAnswer =
-  | { readonly ticket: number; readonly runs: ChartedRuns | null; readonly findings: Findings }
+  | { readonly ticket: number; readonly runs: ChartedRuns | null; /** not while something is dragged */ readonly stops: readonly StopsIn[] | null; readonly findings: Findings }
   | { readonly ticket: number; readonly findings: Findings; readonly settled: true }
   | { readonly ticket: number; readonly done: number; readonly of: number }
   | { readonly ticket: number; readonly message: string }
@@ -30,7 +30,7 @@ async function answer({ ticket, job: raw, at, circumstances, quick, settle }: Ru
   try {
     const steps = findingsOf(read.job, at)
     const first = steps.next()
-    if (!first.done) say({ ticket, runs: circumstances && charted(read.job, circumstances, quick), findings: first.value.findings })
+    if (!first.done) say({ ticket, runs: circumstances && charted(read.job, circumstances, quick), stops: circumstances && !quick ? stopsIn(read.job) : null, findings: first.value.findings })
     if (!settle) return
     let said = performance.now()
     for (const { findings, done, of } of steps) {

@@ -55,7 +55,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     reading('fixed.closesC', 'switch closes', 'temperature', { optional: true }), reading('fixed.opensC', 'switch opens', 'temperature', { optional: true }),
     ...contact(true), terminal, reading('standbyA', 'draw, standing', 'current'), reading('leadM', 'lead supplied, to fan or relay', 'length', { optional: true, tell: 'empty where it has terminals' }), reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
     choice('probeOpen', 'probe lead open', failing), choice('probeShorted', 'probe lead shorted', failing), ingress,
-    { path: 'keys', label: 'how its keys set it', kind: 'lines', optional: true, tell: 'one step a line; {set}, {band}, {on}, {off} and {lowest} are filled in' }, text('suppliedProbeId', 'comes with probe'),
+    { path: 'keys', label: 'how its keys set it', kind: 'lines', optional: true, tell: 'one step a line; {set}, {band}, {span}, {on}, {off} and {lowest} are filled in' }, text('suppliedProbeId', 'comes with probe'),
   ],
   probe: [figure('r25Ohm', 'resistance at 25 °C', 'resistance'), figure('betaK', 'B value, K', 'count', { raw: true }), reading('leadM', 'lead supplied with the probe', 'length')],
   relay: [...contact(false), figure('coilOhm', 'coil', 'resistance'), choice('coilV', 'coil is for', [{ value: '12', name: '12 V' }, { value: '24', name: '24 V' }]), choice('suppressed', 'diode or resistor across the coil', [{ value: 'yes', name: 'yes' }, { value: 'no', name: 'no' }]), terminal],

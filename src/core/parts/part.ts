@@ -67,7 +67,7 @@ export const controllerPartSchema = z.strictObject({
   /** leads that come with it; null where it has terminals instead */
   leadM: field('lead supplied, controller to fan or relay', 'length', [0, 10], 'place').nullable(),
   supplyLeadM: field('lead supplied, controller to battery', 'length', [0, 10], 'place').nullable(),
-  /** how its keys set it, one step a line; {set}, {band}, {on}, {off} and {lowest} are filled in */
+  /** how its keys set it, one step a line; {set}, {band}, {span}, {on}, {off} and {lowest} are filled in */
   keys: z.array(z.string().max(200)).max(20),
   suppliedProbeId: idSchema.nullable(),
 })

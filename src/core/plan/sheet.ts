@@ -121,7 +121,7 @@ function placeSection(job: Job): Section[] {
 function settingSection(job: Job, units: UnitSystem): Section {
   const controller = job.controllers[0]
   if (!controller) return section('Setting', ['No controller chosen.'])
-  const { part, setC, bandK } = controller
+  const { part, setC, bandK, spanK } = controller
   const points = onOffPoints(part.band, { setC, bandK }, part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined)
   const boils = job.cooling ? boilsAt(new Bench(lookupOf(job)), job).at : null
   return section('Setting and keys', [
@@ -130,7 +130,7 @@ function settingSection(job: Job, units: UnitSystem): Section {
     ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
     `Now on its ${job.setting.state} setting.`,
     `Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`,
-    ...whatToPress(part, setC, bandK, units).map((k, i) => `${i + 1}. ${k}`),
+    ...whatToPress(part, setC, bandK, units, spanK).map((k, i) => `${i + 1}. ${k}`),
   ])
 }
 

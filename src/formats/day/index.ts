@@ -1,5 +1,6 @@
 export * from './day-csv'
 export * from './gpx'
+export * from './log-csv'
 export * from './reduce'
 export * from './run-csv'
 export * from './table'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { afterwards, runKey, runWaitsFor, usualCircumstances, type ChartedRuns, type Circumstances, type Findings, type Job } from '@/core/job'
+import { afterwards, runKey, runWaitsFor, usualCircumstances, type ChartedRuns, type Circumstances, type Findings, type Job, type StopsIn } from '@/core/job'
 import type { RunAnswer, RunQuestion } from '@/workers/run.worker'
 
 /** how long nothing must change before the spreads are run through as well */
@@ -12,6 +12,8 @@ export interface RunState {
   /** the runs to draw; null until the first have come, or where none can be made */
   readonly runs: ChartedRuns | null
   readonly findings: Findings | null
+  /** off points at which the fan stops some minutes after switch-off */
+  readonly stops: readonly StopsIn[]
   /** share of the spreads that has been run through; null when nothing is under way */
   readonly progress: number | null
   /** why there is no run */
@@ -40,7 +42,7 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
   const ticket = useRef(0)
   const settled = useRef<Findings | null>(kept)
   const [circumstances, setCircumstances] = useState<Circumstances>(usualCircumstances)
-  const [answer, setAnswer] = useState<{ readonly runs: ChartedRuns | null; readonly findings: Findings | null; readonly message: string | null }>({ runs: null, findings: kept, message: null })
+  const [answer, setAnswer] = useState<{ readonly runs: ChartedRuns | null; readonly findings: Findings | null; readonly stops: readonly StopsIn[]; readonly message: string | null }>({ runs: null, findings: kept, stops: [], message: null })
   const [progress, setProgress] = useState<number | null>(null)
   const tell = useRef(onSettled)
   tell.current = onSettled
@@ -48,14 +50,14 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
   useEffect(() => {
     const made = new Worker(new URL('../../workers/run.worker.ts', import.meta.url), { type: 'module' })
     made.onmessage = ({ data }: MessageEvent<RunAnswer>) => {
-      if ('message' in data) { setAnswer({ runs: null, findings: null, message: data.message }); setProgress(null) }
+      if ('message' in data) { setAnswer({ runs: null, findings: null, stops: [], message: data.message }); setProgress(null) }
       else if ('done' in data) setProgress(data.ticket === ticket.current ? data.done / data.of : null)
       else if ('settled' in data) {
         settled.current = data.findings
         setProgress(null)
         setAnswer((a) => (a.findings?.key === data.findings.key ? { ...a, findings: data.findings } : a))
         tell.current(data.findings)
-      } else setAnswer((a) => ({ runs: data.runs ?? a.runs, message: null, findings: afterwards(data.findings, settled.current) }))
+      } else setAnswer((a) => ({ runs: data.runs ?? a.runs, stops: data.stops ?? a.stops, message: null, findings: afterwards(data.findings, settled.current) }))
     }
     worker.current = made
     return () => { made.terminate(); worker.current = null }
@@ -76,5 +78,5 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
   }, [job, moving, charts, circumstances, waits, now])
 
   const suppose = useCallback((change: Partial<Circumstances>) => setCircumstances((c) => ({ ...c, ...change })), [])
-  return useMemo(() => (waits === null ? { ...answer, progress, circumstances, suppose } : { runs: null, findings: null, progress: null, message: null, circumstances, suppose }), [answer, progress, circumstances, suppose, waits])
+  return useMemo(() => (waits === null ? { ...answer, progress, circumstances, suppose } : { runs: null, findings: null, stops: [], progress: null, message: null, circumstances, suppose }), [answer, progress, circumstances, suppose, waits])
 }

@@ -66,6 +66,7 @@ export function RunStage({ job, run, settle, preview }: StationProps) {
           <label className="scrub"><span className="visually-hidden">Moment of the run</span><input type="range" min={0} max={Math.round(length)} step={1} value={Math.min(at, length)} onChange={(e) => look(Number(e.target.value))} aria-valuetext={format(at, 'minutes', u, 3)} /></label>
           <Moment job={job} runs={runs} at={Math.min(at, length)} />
           {says.map((s) => <p key={s} className="say">{s}</p>)}
+          {run.stops.length > 0 && <p className="say">To stop after switch-off on the hottest day, off has to stand at the probe at {run.stops.map((s) => `${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`).join(', ')}: lower runs longer.</p>}
         </>
       ) : !run.message && <p className="soft" role="status">Running the day …</p>}
       {run.progress !== null && <p className="soft small" role="status">How sure the margins are is being run through: <progress value={run.progress} max={1} aria-label="spreads run through" /></p>}

@@ -1,7 +1,7 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { changeProbePlace, changeSetting, chooseController, decidingPart, marginInWords, probeLeadError, proposedSetting, runWaitsFor, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
+import { changeProbePlace, changeSetting, changeSpan, chooseController, decidingPart, marginInWords, probeLeadError, proposedSetting, runWaitsFor, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
 import { probePlaces, probePlacesIn } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'
@@ -41,7 +41,7 @@ function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   if (!controller) return null
   const { part, setC, bandK, id } = controller
   const leadK = probeLeadError(job)
-  const keys = whatToPress(part, setC, bandK, job.units)
+  const keys = whatToPress(part, setC, bandK, job.units, controller.spanK)
   const proposal = proposedSetting(job)
   const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
   return (
@@ -54,6 +54,7 @@ function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             check={(v) => (v < 0 || v > 100 ? `Between 0 and ${format(100, 'temperatureDifference', job.units)}.` : null)} />
         </>
       )}
+      {part.band === 'ramp' && <QuantityField name="setting.span" label="span to full" value={controller.spanK} quantity="temperatureDifference" system={job.units} onSettle={(v) => settle((j) => changeSpan(j, id, v))} check={(v) => (v < 0.5 || v > 100 ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ${format(100, 'temperatureDifference', job.units)}.` : null)} />}
       {proposal && !already && <Button size="sm" variant="outline-dark" className="mt-2" onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}>Propose: set {format(proposal.setC, 'temperature', job.units)}</Button>}
       {keys.length > 0 && (
         <>
