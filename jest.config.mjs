@@ -2,6 +2,8 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.test.ts'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }] },
+  // the fitting package has ES modules only
+  transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|is-any-array)/)'],
+  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }] },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 }

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { daysBetween, addDays } from '../core/plan'
 import { readJobFile, readShelfFile } from '../formats'
-import { addJob, countJobs, defaultFile, now, openStore, putParts } from '../store'
+import { settledFindings } from '../core/job'
+import { addJob, countJobs, defaultFile, keepFindings, now, openStore, putParts } from '../store'
 
 /** The day on which the examples are written down; everything in them moves with it to the day of loading. */
 const WRITTEN_ON = '2026-01-15'
@@ -32,8 +33,11 @@ async function load(): Promise<void> {
   for (const name of names) {
     const read = readJobFile(readFileSync(path.join(EXAMPLES, name), 'utf8'))
     if (!read.ok) throw new Error(`${name}: ${read.message}`)
-    const added = await addJob(store, moved(read.job, daysBetween(WRITTEN_ON, today.slice(0, 10))), today)
+    const job = moved(read.job, daysBetween(WRITTEN_ON, today.slice(0, 10)))
+    const added = await addJob(store, job, today)
     if (!added.ok) throw new Error(`${name}: ${added.message}`)
+    const found = settledFindings(job, today)
+    if (found) await keepFindings(store, added.id, found)
   }
   await store.db.destroy()
   process.stdout.write(`Loaded ${names.length} jobs and ${shelf.parts.length} parts into ${store.file}.\n`)

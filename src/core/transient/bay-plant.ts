@@ -1,8 +1,14 @@
-import { AIR_HEAT, BREEZE_SHARE, buoyantFlow, PANEL_SHEDS } from '../air'
+import * as air from '../air'
 import type { ProbeSpec } from './coolant-plant'
 import type { Leg } from './leg'
 import type { SpeedTable } from './speed-table'
-import { BROUGHT, CARRIED, HOT, METAL, OUTLET, PROBE, SHED, STATES, VENTED, type Plant } from './state'
+import * as state from './state'
+import type { Plant } from './state'
+
+// looked up once: this is the inside of every run
+const { max, sqrt } = Math
+const { BROUGHT, CARRIED, HOT, METAL, OUTLET, PROBE, SHED, STATES, VENTED } = state
+const { AIR_HEAT, BREEZE_SHARE, buoyantFlow, PANEL_SHEDS } = air
 
 /** An engine, or what else gives heat, in a bay. J/K, W/K, m². @see engineering §4 */
 export interface BaySpec {
@@ -57,7 +63,7 @@ export class BayPlant implements Plant {
     const fan = this.fanFlow < 0 ? 0 : spec.extracts ? (this.fanFlow * outsideK) / (outsideK + riseK) : this.fanFlow
     const buoyant = buoyantFlow(spec.ventM2, spec.heightM, riseK, outsideK)
     const apart = this.leg.running ? spec.apart[this.leg.row]! : 0
-    return Math.sqrt(fan * fan + buoyant * buoyant + this.breeze * this.breeze + apart * apart + driven * driven)
+    return sqrt(fan * fan + buoyant * buoyant + this.breeze * this.breeze + apart * apart + driven * driven)
   }
 
   rates(y: Float64Array, dy: Float64Array): void {
@@ -85,7 +91,7 @@ export class BayPlant implements Plant {
   fastest(): number {
     const { spec, leg } = this
     const through = leg.density * AIR_HEAT * this.flow(100) + PANEL_SHEDS * spec.panelM2
-    return 2 * Math.max(spec.metal > 0 ? spec.metalToBay / spec.metal : 0, (spec.metalToBay + 1.5 * through) / spec.bay, 1 / spec.probe.lagS)
+    return 2 * max(spec.metal > 0 ? spec.metalToBay / spec.metal : 0, (spec.metalToBay + 1.5 * through) / spec.bay, 1 / spec.probe.lagS)
   }
 
   settle(y: Float64Array, c: number): void {

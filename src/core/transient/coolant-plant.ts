@@ -1,7 +1,13 @@
-import { AIR_HEAT, STILL_AIR } from '../air'
+import * as air from '../air'
 import type { Leg } from './leg'
 import type { SpeedTable } from './speed-table'
-import { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED, type Plant } from './state'
+import * as state from './state'
+import type { Plant } from './state'
+
+// looked up once: this is the inside of every run
+const { abs, exp, log, max, min, sqrt } = Math
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED } = state
+const { AIR_HEAT, STILL_AIR } = air
 
 /** What the probe sees of what is around it. */
 export interface ProbeSpec {
@@ -83,26 +89,26 @@ export class CoolantPlant implements Plant {
     this.leg = leg
     this.flow = this.spec.ratedFlow * (leg.running ? leg.pumpShare : THERMOSIPHON)
     this.inletC = leg.airC + this.spec.inletRiseK
-    this.toAir = (8 + 4 * Math.sqrt(leg.travelMs)) * this.spec.outsideM2
+    this.toAir = (8 + 4 * sqrt(leg.travelMs)) * this.spec.outsideM2
     this.boiling = leg.boilsC
     this.stale = true
   }
 
   blow(speeds: Float64Array): void {
     let same = !this.stale
-    for (let f = 0; f < this.fans && same; f++) same = Math.abs(speeds[f]! - this.blown[f]!) < SAME
+    for (let f = 0; f < this.fans && same; f++) same = abs(speeds[f]! - this.blown[f]!) < SAME
     if (same) return
     this.blown.set(speeds)
     this.stale = false
     this.cold = STILL_AIR * this.area
     for (let i = 0; i < this.n; i++) {
       const { fan, velocity } = this.spec.zones[i]!
-      const v = Math.abs(velocity.at(this.leg.row, fan === null ? 0 : speeds[fan]!))
+      const v = abs(velocity.at(this.leg.row, fan === null ? 0 : speeds[fan]!))
       const air = this.leg.density * AIR_HEAT * v
       const ua = this.spec.transfer * v ** EXPONENT
       this.air[i] = air
       this.ua[i] = ua
-      if (air > 0) this.cold += this.areas[i]! * air * (1 - Math.exp(-ua / air))
+      if (air > 0) this.cold += this.areas[i]! * air * (1 - exp(-ua / air))
     }
   }
 
@@ -117,11 +123,11 @@ export class CoolantPlant implements Plant {
       const ratio = least / (air < each ? each : air)
       const ntu = this.ua[i]! / least
       let e: number
-      if (ratio < 1e-6) e = 1 - Math.exp(-ntu)
+      if (ratio < 1e-6) e = 1 - exp(-ntu)
       else {
         // ntu^0.78 is ntu / ntu^0.22: one power less in the innermost line
-        const p = Math.exp(0.22 * Math.log(ntu))
-        e = 1 - Math.exp((p / ratio) * (Math.exp((-ratio * ntu) / p) - 1))
+        const p = exp(0.22 * log(ntu))
+        e = 1 - exp((p / ratio) * (exp((-ratio * ntu) / p) - 1))
       }
       sum += this.areas[i]! * e * least
     }
@@ -131,9 +137,9 @@ export class CoolantPlant implements Plant {
   rates(y: Float64Array, dy: Float64Array): void {
     const { spec, leg } = this
     const [metal, hot, out] = [y[METAL]!, y[HOT]!, y[OUTLET]!]
-    const opening = spec.thermostat ? Math.max(y[OPENING]!, LEAK) : 1
+    const opening = spec.thermostat ? max(y[OPENING]!, LEAK) : 1
     const through = opening * this.flow
-    const w = Math.min(1, Math.max(0, (opening - LEAK) / BLEND))
+    const w = min(1, max(0, (opening - LEAK) / BLEND))
     const still = STILL_AIR * this.area * (out - this.inletC)
     let core = still
     if (w > 0) core += w * this.hot(through) * (hot - this.inletC)
@@ -149,7 +155,7 @@ export class CoolantPlant implements Plant {
     dy[OUTLET] = (through * (hot - out) - core) / spec.inCore
     if (spec.thermostat) {
       const { opensC, fullC } = spec.thermostat
-      dy[OPENING] = (Math.min(1, Math.max(0, (hot - opensC) / (fullC - opensC))) - y[OPENING]!) / OPENING_S
+      dy[OPENING] = (min(1, max(0, (hot - opensC) / (fullC - opensC))) - y[OPENING]!) / OPENING_S
     } else dy[OPENING] = 0
     const beside = spec.probe.atOutlet ? out : hot
     dy[PROBE] = (leg.airC + spec.probe.kappa * (beside - leg.airC) - y[PROBE]!) / spec.probe.lagS
@@ -162,8 +168,8 @@ export class CoolantPlant implements Plant {
     const { spec } = this
     const through = this.flow
     let ua = STILL_AIR * this.area
-    for (let i = 0; i < this.n; i++) ua += this.areas[i]! * Math.min(this.ua[i]!, this.air[i]!)
-    return 2 * Math.max((spec.metalToCoolant + this.toAir) / spec.metal, (spec.metalToCoolant + through) / spec.inEngine, (through + ua) / spec.inCore, 1 / OPENING_S, 1 / spec.probe.lagS)
+    for (let i = 0; i < this.n; i++) ua += this.areas[i]! * min(this.ua[i]!, this.air[i]!)
+    return 2 * max((spec.metalToCoolant + this.toAir) / spec.metal, (spec.metalToCoolant + through) / spec.inEngine, (through + ua) / spec.inCore, 1 / OPENING_S, 1 / spec.probe.lagS)
   }
 
   settle(y: Float64Array, c: number): void {

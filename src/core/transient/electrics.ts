@@ -1,5 +1,8 @@
 import { CUT_OUT_SHARE, internalResistance, motorConstants, restVoltage, type BatteryKind, type FanRating } from '../electrical'
 
+// looked up once: this is the inside of every run
+const { max, min, floor, sqrt } = Math
+
 /** A fan's motor behind its wires, without objects in its answers. @see engineering §1.6 */
 export class FanMotor {
   private readonly ohm: number
@@ -28,7 +31,7 @@ export class FanMotor {
   speed(volts: number): number {
     if (this.brushless) return volts > this.cutOutV ? 1 : 0
     const beyond = volts - this.ohm * this.i0
-    return beyond <= 0 ? 0 : (2 * beyond) / (this.k + Math.sqrt(this.k * this.k + 4 * this.a * beyond))
+    return beyond <= 0 ? 0 : (2 * beyond) / (this.k + sqrt(this.k * this.k + 4 * this.a * beyond))
   }
 
   /** A at a voltage of the supply */
@@ -37,7 +40,7 @@ export class FanMotor {
     if (this.brushless) {
       if (volts <= this.cutOutV) return 0
       const inside = volts * volts - 4 * this.seriesOhm * this.powerW
-      return inside < 0 ? 0 : (2 * this.powerW) / (volts + Math.sqrt(inside))
+      return inside < 0 ? 0 : (2 * this.powerW) / (volts + sqrt(inside))
     }
     const w = this.speed(volts)
     return w === 0 ? volts / this.ohm : this.i0 + (this.c / this.k) * w * w
@@ -86,8 +89,8 @@ export class Bus {
   get startCharge(): number { return this.spec.charge }
 
   private restV(charge: number): number {
-    const x = Math.min(1, Math.max(0, charge)) * TABLE
-    const i = Math.min(TABLE - 1, Math.floor(x))
+    const x = min(1, max(0, charge)) * TABLE
+    const i = min(TABLE - 1, floor(x))
     return this.rest[i]! + (this.rest[i + 1]! - this.rest[i]!) * (x - i)
   }
 
@@ -98,7 +101,7 @@ export class Bus {
     if (chargeA > 0 && chargeA >= loadsA + fans) {
       this.volts = this.spec.regulatorV
       this.fanA = fans
-      this.netA = charge >= 1 ? 0 : Math.min(this.most, chargeA - loadsA - fans)
+      this.netA = charge >= 1 ? 0 : min(this.most, chargeA - loadsA - fans)
       return
     }
     const rest = this.restV(charge)
@@ -107,10 +110,10 @@ export class Bus {
     for (let n = 0; n < 4; n++) {
       fans = 0
       for (let i = 0; i < motors.length; i++) fans += duties[i]! > 0 ? duties[i]! * motors[i]!.current(duties[i]! * volts) : 0
-      volts = Math.max(0, Math.min(this.spec.regulatorV, rest + (chargeA - loadsA - fans) * this.ohm))
+      volts = max(0, min(this.spec.regulatorV, rest + (chargeA - loadsA - fans) * this.ohm))
     }
     this.volts = volts
     this.fanA = fans
-    this.netA = Math.min(this.most, chargeA - loadsA - fans)
+    this.netA = min(this.most, chargeA - loadsA - fans)
   }
 }

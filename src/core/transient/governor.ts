@@ -1,3 +1,5 @@
+// looked up once: this is the inside of every run
+const { max, min } = Math
 /** What decides whether a fan runs. */
 export type GovernorSpec =
   | { readonly kind: 'thermostat'; readonly onC: number; readonly offC: number; /** a ramp's: from `onC` up to full over so many kelvins */ readonly spanK: number | null; readonly leastDuty: number }
@@ -55,6 +57,6 @@ export class Governor {
     if (spec.kind === 'off' || !this.on) return 0
     if (spec.spanK === null) return 1
     const share = spec.leastDuty + ((1 - spec.leastDuty) * (probeC - spec.onC)) / spec.spanK
-    return Math.min(1, Math.max(spec.leastDuty, share))
+    return min(1, max(spec.leastDuty, share))
   }
 }

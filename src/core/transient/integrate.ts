@@ -1,7 +1,12 @@
 import type { Bus, FanMotor } from './electrics'
 import type { Governor } from './governor'
 import { lengthOf, type Leg } from './leg'
-import { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED, type Plant } from './state'
+import * as state from './state'
+import type { Plant } from './state'
+
+// looked up once: this is the inside of every run
+const { max, min, floor, ceil } = Math
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED } = state
 
 /** J/kg that boil off. @see engineering §4 */
 const LATENT = 2.2e6
@@ -147,7 +152,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
   const wasOn = new Uint8Array(fans)
   const speeds = new Float64Array(fans)
   const starts = new Float64Array(fans)
-  const keep = new Columns(Math.ceil(total / everyS) + legs.length + 4, fans)
+  const keep = new Columns(ceil(total / everyS) + legs.length + 4, fans)
   const storedBefore = plant.stored(y)
   let charge = bus.startCharge
   let t = 0
@@ -189,7 +194,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
     plant.blow(speeds)
     const perSecond = plant.fastest() / STABLE
     if (!(perSecond < FASTEST)) throw new StiffError(perSecond)
-    const most = Math.min(stepS, 1 / perSecond)
+    const most = min(stepS, 1 / perSecond)
     let left = leg.seconds
     while (left > 1e-9 && ended === null) {
       // what runs in this step
@@ -206,15 +211,15 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       let duty = 0
       for (let f = 0; f < fans; f++) {
         speeds[f] = duties[f]! > 0 ? motors[f]!.speed(duties[f]! * bus.volts) : 0
-        if (speeds[f]! > 0) { running = 1; duty = Math.max(duty, duties[f]!) }
+        if (speeds[f]! > 0) { running = 1; duty = max(duty, duties[f]!) }
       }
       plant.blow(speeds)
       if (t >= nextRow - 1e-9) {
         keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= boilsC)
-        nextRow = everyS * Math.floor(t / everyS + 1 + 1e-9)
+        nextRow = everyS * floor(t / everyS + 1 + 1e-9)
       }
-      let h = Math.min(most, left, Math.max(nextRow - t, 1e-6))
-      for (let f = 0; f < fans; f++) h = Math.min(h, Math.max(1e-6, governors[f]!.timerLeft(leg.live)))
+      let h = min(most, left, max(nextRow - t, 1e-6))
+      for (let f = 0; f < fans; f++) h = min(h, max(1e-6, governors[f]!.timerLeft(leg.live)))
       step(h)
       // cut where the probe passes a point, or the coolant begins to boil
       let share = 2
@@ -226,7 +231,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       const boils = y[HOT]! < boilsC && next[HOT]! > boilsC ? (boilsC - y[HOT]!) / (next[HOT]! - y[HOT]!) : 2
       if (boils < share) { share = boils; who = -2 }
       if (share < 1) {
-        h = Math.max(share * h, 1e-9)
+        h = max(share * h, 1e-9)
         step(h)
       }
       if (next[HOT]! > boilsC) {
@@ -241,9 +246,9 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       left -= h
       if (who >= 0) governors[who]!.on = !governors[who]!.on
       for (let f = 0; f < fans; f++) { governors[f]!.pass(leg.live, h); if (who !== f && !given) governors[f]!.look(y[PROBE]!) }
-      charge = Math.min(1, Math.max(0, charge + (bus.netA * h) / 3600 / bus.capacityAh))
+      charge = min(1, max(0, charge + (bus.netA * h) / 3600 / bus.capacityAh))
       if (charge === 0 && bus.netA < 0) flatAtS ??= t
-      leastV = Math.min(leastV, bus.volts)
+      leastV = min(leastV, bus.volts)
       fanS += running * h
       dutyS += duty * h
       if (after && running) { after.seconds = t - fromAfter(sums, fromS); after.ah += (bus.fanA * h) / 3600; after.still = true } else if (after) after.still = false

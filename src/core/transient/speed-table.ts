@@ -4,8 +4,8 @@ const TOP = 1.3
 const PER_NODE = (NODES - 1) / TOP
 
 /**
- * A quantity over a fan's relative speed, one row for each leg's travel or engine speed; straight between its nodes.
- * Built once for a run, so that no search stands inside the integration.
+ * A quantity over a fan's relative speed, one row for each leg's travel or engine speed; straight between its nodes. A node is
+ * worked out when a run first comes by it: a fan that is switched on and off passes few of them.
  */
 export class SpeedTable {
   private readonly values: Float64Array
@@ -14,16 +14,27 @@ export class SpeedTable {
    * @param rows how many rows
    * @param compute the quantity at a row and a relative speed
    */
-  constructor(rows: number, compute: (row: number, speed: number) => number) {
-    this.values = new Float64Array(rows * NODES)
-    for (let row = 0; row < rows; row++) for (let i = 0; i < NODES; i++) this.values[row * NODES + i] = compute(row, i / PER_NODE)
+  constructor(rows: number, private readonly compute: (row: number, speed: number) => number) {
+    this.values = new Float64Array(rows * NODES).fill(Number.NaN)
+  }
+
+  private node(row: number, i: number): number {
+    const at = row * NODES + i
+    let value = this.values[at]!
+    if (value !== value) {
+      value = this.compute(row, i / PER_NODE)
+      this.values[at] = value
+    }
+    return value
   }
 
   at(row: number, speed: number): number {
-    const x = Math.min(Math.max(speed, 0) * PER_NODE, NODES - 1.000001)
-    const i = Math.floor(x)
-    const from = this.values[row * NODES + i]!
-    return from + (this.values[row * NODES + i + 1]! - from) * (x - i)
+    const x = speed <= 0 ? 0 : speed * PER_NODE
+    if (x >= NODES - 1) return this.node(row, NODES - 1)
+    const i = x | 0
+    const from = this.node(row, i)
+    const share = x - i
+    return share === 0 ? from : from + (this.node(row, i + 1) - from) * share
   }
 }
 

@@ -8,7 +8,7 @@ import type { RunView } from '@/core/transient'
 import { format, shown, type UnitSystem } from '@/core/units'
 
 /** room for the ladder, left of what it is the axis of */
-const LADDER = { wide: 176, narrow: 104 } as const
+const LADDER = { wide: 176, narrow: 118 } as const
 const RIGHT = 12
 const RAIL = 14
 
@@ -48,7 +48,7 @@ function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, kelvinP
     >
       <rect x={0} y={Math.min(y, labelY) - 18} width={left - 34} height={40 + Math.abs(labelY - y)} fill="transparent" />
       <rect x={left - 56} y={y - 6} width={RAIL + 12} height={12} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
-      <text x={left - 62} y={labelY + 1} textAnchor="end" fontSize={15} fontWeight={600}>{collar} {at}</text>
+      <text x={left - 62} y={labelY + 1} textAnchor="end" fontSize={narrow ? 13.5 : 15} fontWeight={600}>{collar} {narrow ? at.replace(/ .*/, '') : at}</text>
       {!narrow && <text x={left - 62} y={labelY + 15} textAnchor="end" fontSize={11.5} style={{ fill: 'var(--soft)' }}>{ladder.other} {then} at {around}</text>}
     </g>
   )
@@ -77,7 +77,7 @@ function LadderAxis(props: Sliding) {
   return (
     <g>
       <rect x={left - 50} y={plot.y} width={RAIL} height={plot.height} fill="url(#run-cold-to-hot)" />
-      <text x={left - 62} y={plot.y + 12} textAnchor="end" fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>{narrow ? '' : ladder.other === 'bay' ? 'bay, hottest ' : 'coolant boils '}{format(firstBoil.c, 'temperature', system, 3)}</text>
+      <text x={left - 62} y={plot.y + 12} textAnchor="end" fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>{narrow ? format(firstBoil.c, 'temperature', system, 3).replace(/ .*/, '') : `${ladder.other === 'bay' ? 'bay, hottest' : 'coolant boils'} ${format(firstBoil.c, 'temperature', system, 3)}`}</text>
       {set && (
         <>
           {([['on', set.on], ['off', set.off]] as const).map(([name, mark]) => mark.meetsS !== null && (
@@ -139,7 +139,7 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
   const time = { type: 'number', dataKey: 'm', domain: [0, minutes], allowDataOverflow: true } as const
   return (
     <div className="run-chart">
-      <div role="group" aria-label={says} style={{ height: narrow ? 290 : 330 }}>
+      <div role="group" aria-label={says} style={{ height: narrow ? 290 : 276 }}>
         <ResponsiveContainer width="100%" height="100%">
           <ComposedChart data={data} margin={margin} accessibilityLayer={false} onMouseMove={(e) => { if (e.activeLabel !== undefined) onLook(60 * Number(e.activeLabel)) }}>
             <defs><linearGradient id="run-cold-to-hot" x1="0" x2="0" y1="1" y2="0"><stop offset="0" stopColor="#2f6f8f" /><stop offset="0.35" stopColor="#8a8f63" /><stop offset="0.7" stopColor="#c9772b" /><stop offset="1" stopColor="#a8371c" /></linearGradient></defs>
@@ -155,7 +155,7 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
           </ComposedChart>
         </ResponsiveContainer>
       </div>
-      <div className="run-strip" style={{ height: 36 }}>
+      <div className="run-strip" style={{ height: 32 }}>
         <span>fan</span>
         <ResponsiveContainer width="100%" height="100%">
           <AreaChart data={data} margin={margin} accessibilityLayer={false}>
@@ -166,7 +166,7 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
           </AreaChart>
         </ResponsiveContainer>
       </div>
-      <div className="run-strip" style={{ height: 36 }}>
+      <div className="run-strip" style={{ height: 32 }}>
         <span>battery</span>
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={margin} accessibilityLayer={false}>

@@ -8,7 +8,7 @@ import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 
 /** the chart package is only fetched when this station is looked at */
-const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 330 }} /> })
+const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 276 }} /> })
 
 export function useNarrow(): boolean {
   const [narrow, setNarrow] = useState(false)
@@ -65,8 +65,8 @@ export function RunStage({ job, run, settle, preview }: StationProps) {
           <RunChart runs={runs} ladder={ladder} system={u} narrow={narrow} says={says.join(' ')} at={Math.min(at, length)} onLook={look} onPreview={preview} onSettle={settle} />
           <label className="scrub"><span className="visually-hidden">Moment of the run</span><input type="range" min={0} max={Math.round(length)} step={1} value={Math.min(at, length)} onChange={(e) => look(Number(e.target.value))} aria-valuetext={format(at, 'minutes', u, 3)} /></label>
           <Moment job={job} runs={runs} at={Math.min(at, length)} />
-          {says.map((s) => <p key={s} className="say">{s}</p>)}
-          {run.stops.length > 0 && <p className="say">To stop after switch-off on the hottest day, off has to stand at the probe at {run.stops.map((s) => `${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`).join(', ')}: lower runs longer.</p>}
+          <p className="say run-says">{says.join(' ')}</p>
+          {run.stops.length > 0 && <p className="say">To stop after switch-off on the hottest day, off has to stand at the probe at {run.stops.map((s) => `${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`).join(', ')}: lower runs longer. As heat soaks out of the engine it may start once more.</p>}
         </>
       ) : !run.message && <p className="soft" role="status">Running the day …</p>}
       {run.progress !== null && <p className="soft small" role="status">How sure the margins are is being run through: <progress value={run.progress} max={1} aria-label="spreads run through" /></p>}

@@ -32,7 +32,7 @@ const MOST_POINTS = 240
 const WIDEST = 0.3
 const STUDENT = 1.96
 /** no model is nearer to a machine than this, whatever the scatter says: share of the value */
-const NEAREST = 0.01
+const NEAREST = 0.015
 /** noise that any thermometer has, K */
 const LEAST_NOISE_K = 0.05
 const MOST_FACTORS = 3
