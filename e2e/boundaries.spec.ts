@@ -15,7 +15,7 @@ test('every door of the server parses what it is given and answers in words', as
     ['/api/jobs', '', 400, /empty/], ['/api/jobs', '{"title":', 400, /cut off/], ['/api/jobs', { title: 'x' }, 400, /kind/],
     ['/api/jobs', { title: ' ', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', promisedOn: null, heightM: 0 }, 400, /title/],
     ['/api/jobs', { title: 'x', kind: 'submarine', machineName: 'm', owner: '', units: 'metric', promisedOn: 'soon', heightM: 1e9 }, 400, /heightM/],
-    ['/api/import', { ...fresh, title: 'x'.repeat(2_100_000) }, 400, /too large/], ['/api/import', { ...fresh, version: 5 }, 400, /newer Pyraxis/], ['/api/import', { format: 'pyraxis-jobs', version: 1 }, 400, /no list/],
+    ['/api/import', { ...fresh, title: 'x'.repeat(2_100_000) }, 400, /too large/], ['/api/import', { ...fresh, version: 6 }, 400, /newer Pyraxis/], ['/api/import', { format: 'pyraxis-jobs', version: 1 }, 400, /no list/],
     ['/api/parts', { part: { id: 'x', kind: 'fan' }, isNew: true }, 400, /part/], ['/api/parts/nothing', { retired: true }, 404, /not on the shelf/], ['/api/parts/file', '\u0000\u0001PNG', 400, /not a text file/], ['/api/parts/file', 'kind,name\nwarp drive,Nine', 400, /1 row is wrong/],
     [`/api/jobs/${id}/revisions`, { from: 1, key: 'a-good-key', job: { ...fresh, machine: null } }, 400, /machine/],
     [`/api/jobs/${id}/revisions`, { from: -1, key: 'short', job: fresh }, 400, /key/],

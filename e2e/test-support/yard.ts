@@ -154,6 +154,8 @@ export async function proveAll(page: Page): Promise<void> {
 /** Accepts what is unsure, open or warned of, and signs. */
 export async function acceptAndSign(page: Page, who: string): Promise<void> {
   await go(page, 'After')
+  // what is to be accepted is told from the run, once it is done
+  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
   for (const box of await page.getByRole('checkbox', { name: /unsure|open|Warn|\w/ }).all()) if (!(await box.isChecked()) && /^accept-/.test((await box.getAttribute('id')) ?? '')) await box.check()
   if (await page.getByLabel('Who', { exact: true }).count()) {
     await page.getByLabel('Who', { exact: true }).fill(who)
@@ -161,6 +163,7 @@ export async function acceptAndSign(page: Page, who: string): Promise<void> {
     await page.getByRole('button', { name: 'Accept what is ticked' }).click()
   }
   await saved(page)
+  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
   await page.getByLabel('Signed by').fill(who)
   await page.getByRole('button', { name: 'Sign the job' }).click()
   await expect(page.getByText(`Signed by ${who}`)).toBeVisible()

@@ -17,6 +17,26 @@ test('evaluate prints the evaluation; --quick leaves the sampling out', () => {
   expect(quick.margins[6]).not.toHaveProperty('chanceShort')
 }, 60_000)
 
+test('evaluate --run tells from the run; simulate prints it second by second, with what it came to beside it', () => {
+  const evaluation = evaluationSchema.parse(JSON.parse(run('evaluate', 'examples/fell-bike-short-at-idle.job.json', '--run').stdout))
+  expect(evaluation.margins.find((m) => m.id === 'boil')).toMatchObject({ basis: 'run' })
+  const day = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-day-')), 'day.csv')
+  writeFileSync(day, 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n4;0;0,04;1700;18;\n20;8;0,18;3200;18;\n5;0;0;0;18;\n')
+  const { status, stdout, stderr } = run('simulate', 'examples/fell-bike-short-at-idle.job.json', day)
+  expect(status).toBe(0)
+  const lines = stdout.trim().split('\n')
+  expect(lines[0]).toBe('t_s,coolant_c,metal_c,outlet_c,probe_c,fan_share,fan_speed,battery_v,battery_share,thermostat,boiling')
+  const told = JSON.parse(stderr) as { summary: { peakC: number; lengthS: number }; words: string[] }
+  expect(told.summary.lengthS).toBeCloseTo(29 * 60, 3)
+  expect(Math.max(...lines.slice(1).map((l) => Number(l.split(',')[1])))).toBeCloseTo(told.summary.peakC, 1)
+  expect(told.words[0]).toMatch(/^Coolant peaks at/)
+  for (const [args, words] of [[['examples/vineyard-buggy-ready.job.json'], /cannot be run yet/], [['examples/fell-bike-short-at-idle.job.json', 'package.json'], /no column of minutes|no line of headings/], [['examples/fell-bike-short-at-idle.job.json', '--season', 'monsoon'], /no season/]] as const) {
+    const wrong = run('simulate', ...args)
+    expect([wrong.status, wrong.stdout]).toEqual([2, ''])
+    expect(wrong.stderr).toMatch(words)
+  }
+}, 90_000)
+
 test('what is not a job is told plainly on stderr, exit 2, nothing on stdout', () => {
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-cli-')), 'x.json')
   writeFileSync(file, '{"format":"pyraxis-job","version":42}')

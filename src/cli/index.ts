@@ -5,7 +5,7 @@ import { readJobFile } from '../formats'
 import { readDayCsv, readGpx, writeRunCsv } from '../formats/day'
 import { circuitAnswer } from '../formats/spice/circuit-answer'
 
-const USAGE = `Usage: npm run --silent pyraxis -- evaluate <job.json> [--quick]
+const USAGE = `Usage: npm run --silent pyraxis -- evaluate <job.json> [--quick] [--run]
        npm run --silent pyraxis -- simulate <job.json> [duty.csv|track.gpx] [--season coldest|usual|hottest] [--no-fan]
        npm run --silent pyraxis -- circuit <job.json> [--state key=on,engine=on,heat=hot,...] [--fault kind:element]... [--spice]`
 
@@ -30,11 +30,12 @@ function readJob(file: string): Job {
 
 function evaluateCommand(args: readonly string[]): void {
   const quick = args.includes('--quick')
-  const strange = args.find((a) => a.startsWith('--') && a !== '--quick')
+  const strange = args.find((a) => a.startsWith('--') && a !== '--quick' && a !== '--run')
   const [file, ...more] = args.filter((a) => !a.startsWith('--'))
   if (strange || !file || more.length) refuse(strange ? `${strange} is not known. ${USAGE}` : USAGE)
   const job = readJob(file)
-  const run = quick ? null : foundBy(job)
+  // rules of thumb, unless the day is asked for to be run through
+  const run = args.includes('--run') ? foundBy(job) : null
   const evaluation = evaluate(job, run)
   process.stdout.write(`${JSON.stringify(quick ? evaluation : withSample(evaluation, sample(job, run)), null, 2)}\n`)
 }

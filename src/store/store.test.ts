@@ -2,11 +2,12 @@ import { copyFileSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'no
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { changeSetting, CORE_VERSION, startJob, type Job } from '../core/job'
+import { changeSetting, CORE_VERSION, settledFindings, startJob, type Job } from '../core/job'
 import { readJobFile } from '../formats'
+import { example } from '../formats/test-support/examples'
 import { readFileSync } from 'node:fs'
 import { firstTables } from './migrations/first-tables'
-import { addJob, addJobs, bringBack, find, listMachines, listParts, listRevisions, listShelf, newestSeal, openStore, prepareJob, putParts, readHead, readRevision, readYard, retirePart, saveJob, sheetOf, signJob, type Store } from '.'
+import { addJob, addJobs, bringBack, find, findingsFor, keepFindings, listMachines, listParts, listRevisions, listShelf, newestSeal, openStore, prepareJob, putParts, readHead, readRevision, readYard, retirePart, saveJob, sheetOf, signJob, type Store } from '.'
 import { Kysely, SqliteDialect } from 'kysely'
 
 const AT = '2026-01-15T10:00:00.000Z'
@@ -103,6 +104,23 @@ test('a newer, a foreign, a broken and a locked file are told apart in words, an
   await expect(saveJob(store, id, { from: 2, key: 'patient-2', job: titled('Never'), at: AT })).rejects.toMatchObject({ kind: 'locked' })
   other.close()
 }, 30_000)
+
+test('what a job’s runs came to is kept for its state, tells its line of the yard, and is left where the job has changed', async () => {
+  const job = example('fell-bike-short-at-idle')
+  const added = await addJob(store, job, AT)
+  if (!added.ok) throw new Error(added.message)
+  const found = settledFindings(job, AT)!
+  const bars = async () => (await readYard(store, '2026-02-02')).entries.find((e) => e.id === added.id)!.summary!.margins.find((m) => m.id === 'charge')!
+  expect((await bars()).verdict).toBe('short')
+  expect(await keepFindings(store, added.id, { ...found, settled: false })).toBe(false)
+  expect(await keepFindings(store, added.id, found)).toBe(true)
+  expect((await bars()).verdict).toBe('unsure')
+  expect(await findingsFor(store, added.id, job)).toEqual(found)
+  const changed = { ...job, controllers: job.controllers.map((c) => ({ ...c, setC: 95 })) }
+  expect(await saveJob(store, added.id, { from: 1, key: 'another-set', job: changed, at: AT })).toMatchObject({ kind: 'saved' })
+  expect(await findingsFor(store, added.id, changed)).toBeNull()
+  expect(await keepFindings(store, added.id, found)).toBe(false)
+})
 
 test('a file of the first version opens: copied first, lines filled in, every job as it was', async () => {
   await store.db.destroy()

@@ -1,15 +1,18 @@
 'use client'
 
 import { useEffect, useRef } from 'react'
+import { format as clock } from 'date-fns'
 import Button from 'react-bootstrap/Button'
 import CloseButton from 'react-bootstrap/CloseButton'
-import { decidingPart, marginInWords, signedFigure, type MarginResult, type PartResult, type PlacedField, type Remedy } from '@/core/job'
+import { decidingPart, marginInWords, signedFigure, type Evaluation, type MarginResult, type PartResult, type PlacedField, type Remedy } from '@/core/job'
 import type { Line } from '@/core/reading'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { SourceDisc } from './SourceMark'
 
 interface Props {
   readonly margin: MarginResult
+  /** the run that it may be told from */
+  readonly run: Evaluation['run']
   readonly system: UnitSystem
   readonly remedies: readonly Remedy[]
   readonly fieldAt: (address: string) => PlacedField | undefined
@@ -66,7 +69,7 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
 }
 
 /** The working of one margin: formulas with the numbers put in, where they came from, and what would help most. */
-export function Working({ margin, system, remedies, fieldAt, onRemedy, onGoTo, onClose }: Props) {
+export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGoTo, onClose }: Props) {
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => { heading.current?.focus() }, [margin.id])
   const part = decidingPart(margin) ?? margin.parts[0]
@@ -76,7 +79,7 @@ export function Working({ margin, system, remedies, fieldAt, onRemedy, onGoTo, o
         <h2 ref={heading} tabIndex={-1}>{margin.name}: <span className={`verdict-${margin.verdict}`}>{margin.verdict}</span></h2>
         <CloseButton onClick={onClose} aria-label="Close the working" />
       </div>
-      <p className={`say say-${margin.verdict}`}>{marginInWords(margin, system)}.{margin.basis === 'rule of thumb' ? ' A rule of thumb, until a run is worked out.' : ''}</p>
+      <p className={`say say-${margin.verdict}`}>{marginInWords(margin, system)}.{margin.basis === 'rule of thumb' ? ' A rule of thumb, until a run is worked out.' : margin.basis === 'run' && run ? ` From the run of ${clock(new Date(run.at), 'HH:mm')}: ${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}` : ''}</p>
       {margin.warnings.map((w) => <p key={w.part} className="say say-unsure">{w.text}</p>)}
       {margin.notes.map((n) => <p key={n} className="small soft mb-1">{n}</p>)}
       {remedies.length > 0 && (

@@ -217,6 +217,19 @@ test('jobs of version 3 are lifted: wired as they were, the same margins but for
   }
 })
 
+test('jobs of version 4 are lifted: a usual day, an engine with its weight, the same margins, a signed one still good', () => {
+  for (const name of ['version-4', 'version-4-trailer']) {
+    const old = JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8')) as Job
+    const read = readJob(old)
+    if (!read.ok) throw new Error(read.message)
+    const { job } = read
+    expect(job).toMatchObject({ ...old, version: 5, controllers: expect.anything() as unknown, duty: null })
+    expect(job.controllers).toMatchObject(old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })))
+    expect(job.surroundings.usualC).toEqual({ value: Math.round(old.surroundings.coldestC.value + 0.6 * (old.surroundings.hottestC.value - old.surroundings.coldestC.value)), source: 'typical' })
+    if (old.signature) expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+  }
+})
+
 test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds).map((k) => k.name)).size).toBe(4))
 
 describe('the ladder of a bay', () => {

@@ -67,7 +67,7 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
     return [m.name, m.verdict, marginInWords(m, units), part?.worst != null && part.best !== null ? `${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}` : '–']
   })
   const warnings = evaluation.margins.flatMap((m) => [...m.warnings.map((w) => `Warning, ${m.name}: ${w.text}`), ...m.notes.map((n) => `${m.name}: ${n}`)])
-  return section('Margins', [...warnings, ...evaluation.margins.filter((m) => m.basis === 'rule of thumb').map((m) => `${m.name} is a rule of thumb until a run is worked out.`)], ['margin', 'verdict', 'in words', 'worst to best'], rows)
+  return section('Margins', [...warnings, ...evaluation.margins.filter((m) => m.basis === 'rule of thumb').map((m) => `${m.name} is a rule of thumb until a run is worked out.`), ...(evaluation.run ? [`${evaluation.margins.filter((m) => m.basis === 'run').map((m) => m.name).join(', ')}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through “${evaluation.run.day}”.`] : [])], ['margin', 'verdict', 'in words', 'worst to best'], rows)
 }
 
 const partName = (part: { name: string; maker: string } | null | undefined): string => (part ? `${part.name}${part.maker ? ` (${part.maker})` : ''}` : 'not chosen')

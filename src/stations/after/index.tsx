@@ -51,7 +51,7 @@ function Signature({ ready, sign }: { readonly ready: boolean } & Pick<StationPr
   )
 }
 
-function Stage({ job, evaluation, settle, now, sign }: StationProps) {
+function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
   const { blockers, toAccept, ready } = signing(job, evaluation)
   const open = toAccept.filter((a) => !a.accepted)
   return (
@@ -63,8 +63,11 @@ function Stage({ job, evaluation, settle, now, sign }: StationProps) {
         <>
           {blockers.map((b) => <p key={b} className="say say-short">{b}</p>)}
           {blockers.length === 0 && open.length === 0 && <p className="say say-holds">Nothing. It can be signed.</p>}
-          {open.length > 0 && <Acceptances open={open} settle={settle} now={now} />}
-          <Signature ready={ready} sign={sign} />
+          {run.pending && <p className="say" role="status">The day is still being run through: wait with what is to be accepted, it may change. <progress value={run.progress ?? 0} max={1} aria-label="spreads run through" /></p>}
+          <fieldset disabled={run.pending}>
+            {open.length > 0 && <Acceptances open={open} settle={settle} now={now} />}
+            <Signature ready={ready} sign={sign} />
+          </fieldset>
         </>
       )}
       {job.acceptances.length > 0 && (

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
@@ -67,7 +67,8 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   const { station, margin, go } = useAddress()
   const [keysShown, setKeysShown] = useState(false)
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
-  const run = useRun({ job, moving: doc.moving, charts: station === 'trigger', kept: opened.findings ?? null, now, onSettled: useCallback((findings: Findings) => { void keepRun(opened.id, findings) }, [keepRun, opened.id]) })
+  const keeping = useRef<Promise<void>>(Promise.resolve())
+  const run = useRun({ job, moving: doc.moving, charts: station === 'trigger', kept: opened.findings ?? null, now, onSettled: useCallback((findings: Findings) => { keeping.current = keepRun(opened.id, findings) }, [keepRun, opened.id]) })
   const evaluation = useMemo(() => evaluate(job, run.findings), [job, run.findings])
   const sampled = useSample(job, run.findings)
   const full = useMemo(() => (sampled ? withSample(evaluation, sampled) : evaluation), [evaluation, sampled])
@@ -91,6 +92,8 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
 
   const sign = async (by: string): Promise<string | null> => {
     if (doc.state.kind !== 'saved') return 'Wait until everything is saved, then sign.'
+    // what is signed is told from the same run as what is shown
+    await keeping.current
     const answer = await signJob(opened.id, doc.revision(), by)
     if (!answer.ok) return answer.message
     doc.takeUp(answer.opened)
@@ -134,7 +137,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
         <Spine entries={entries} present={station} onGo={(s) => go(s)} />
         <main className="stage" key={station}><Stage {...stationProps} /></main>
         {selected ? (
-          <Working margin={selected} system={job.units} remedies={remediesFor(job, selected)} fieldAt={(a) => fieldsOf(job).get(a)} onRemedy={apply} onGoTo={goToField} onClose={() => go(station)} />
+          <Working margin={selected} run={full.run} system={job.units} remedies={remediesFor(job, selected)} fieldAt={(a) => fieldsOf(job).get(a)} onRemedy={apply} onGoTo={goToField} onClose={() => go(station)} />
         ) : (
           <section className="tray" aria-label="Readings and choices"><ShelfChanges {...stationProps} /><Tray {...stationProps} /></section>
         )}

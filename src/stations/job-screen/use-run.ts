@@ -14,6 +14,8 @@ export interface RunState {
   readonly findings: Findings | null
   /** off points at which the fan stops some minutes after switch-off */
   readonly stops: readonly StopsIn[]
+  /** a run can be made, and its spreads have not been run through yet for this state of the job */
+  readonly pending: boolean
   /** share of the spreads that has been run through; null when nothing is under way */
   readonly progress: number | null
   /** why there is no run */
@@ -78,5 +80,6 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
   }, [job, moving, charts, circumstances, waits, now])
 
   const suppose = useCallback((change: Partial<Circumstances>) => setCircumstances((c) => ({ ...c, ...change })), [])
-  return useMemo(() => (waits === null ? { ...answer, progress, circumstances, suppose } : { runs: null, findings: null, stops: [], progress: null, message: null, circumstances, suppose }), [answer, progress, circumstances, suppose, waits])
+  const pending = waits === null && answer.message === null && !(answer.findings?.settled && answer.findings.key === runKey(job))
+  return useMemo(() => (waits === null ? { ...answer, pending, progress, circumstances, suppose } : { runs: null, findings: null, stops: [], pending: false, progress: null, message: null, circumstances, suppose }), [answer, pending, progress, circumstances, suppose, waits])
 }

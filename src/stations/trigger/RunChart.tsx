@@ -37,7 +37,7 @@ function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, kelvinP
   const [at, then, around] = [format(mark.c, 'temperature', system), format(mark.otherC, 'temperature', system, 3), format(mark.airC, 'temperature', system, 3)]
   return (
     <g
-      {...bind()} className="collar" role="slider" tabIndex={movable ? 0 : -1} aria-orientation="vertical" aria-label={`${collar} collar`} aria-valuemin={lowestC} aria-valuemax={highestC} aria-valuenow={mark.c} aria-valuetext={`${collar} ${at} at the probe, ${ladder.other} ${then} at ${around}`} aria-disabled={!movable}
+      {...bind()} className="collar" role="slider" tabIndex={movable ? 0 : -1} aria-orientation="vertical" aria-label={`${collar} collar`} aria-valuemin={lowestC} aria-valuemax={highestC} aria-valuenow={mark.c} aria-valuetext={`${collar} ${at} at the probe: ${ladder.other} ${then} at ${around}`} aria-disabled={!movable}
       style={{ cursor: movable ? 'ns-resize' : 'default', touchAction: 'none' }}
       onKeyDown={(e) => {
         const to = keys[e.key]
