@@ -17,7 +17,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`${colorScheme} colours`, () => {
     test.use({ colorScheme })
     test('axe finds nothing wrong in any view', async ({ page, yard }) => {
-      test.setTimeout(180_000)
+      test.setTimeout(400_000)
       const wrong: Record<string, string[]> = {}
       const look = async (name: string): Promise<void> => {
         const list = await findings(page)
@@ -43,6 +43,13 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await visit(`${title}, history`, `${job}/history`)
         await visit(`${title}, sheet`, `${job}/sheet`)
         await visit(`${title}, measuring sheet`, `${job}/measuring`)
+      }
+      const bike = await openJob(page, yard, 'Fell team bike 3')
+      await page.goto(`${yard.url}${bike}?station=trigger`)
+      await ready(page)
+      for (const view of ['The day', 'Which setting', 'Season and height', 'From a log']) {
+        await page.getByRole('tab', { name: view }).click()
+        await look(`trigger, ${view}`)
       }
       const job = await openJob(page, yard, 'Churchyard digger')
       await page.goto(`${yard.url}${job}?station=machine`)

@@ -51,6 +51,12 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
   await go(page, 'Trigger')
   await page.getByLabel('Controller').selectOption({ label: 'Beadwheel, Skarn Works' })
   await expect(page.getByRole('slider', { name: 'on collar' })).toHaveAttribute('aria-valuetext', /on 79 °C at the probe: bay/)
+  // run through a shift it starts too often: the band is widened
+  await expect(verdict(page, 'trigger')).toHaveText('short')
+  await page.locator('[data-margin="trigger"]').click()
+  await expect(page.getByRole('complementary', { name: 'Working of Trigger' })).toContainText('in starts an hour by')
+  await page.getByRole('button', { name: /^Widen the band to/ }).click()
+  await expect(verdict(page, 'trigger')).not.toHaveText('short')
   await page.keyboard.press('Escape')
   await go(page, 'Place')
   await page.getByLabel('Probe', { exact: true }).selectOption({ label: 'Panel probe, 1.5 m, Skarn Works' })

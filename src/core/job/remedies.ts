@@ -40,6 +40,24 @@ const settingRemedy = (job: Job): Remedy[] => {
   }]
 }
 
+/** starts an hour that a wider band aims at: a little below what is allowed */
+const EASY_STARTS = 22
+const MOST_STARTS = 30
+
+/** A fan that starts too often wants a wider band: each start then lasts longer. */
+function bandRemedy(job: Job, margin: MarginResult): Remedy[] {
+  const controller = job.controllers[0]
+  const range = controller?.part.range
+  if (!controller || !range || controller.part.band === 'fixed') return [{ text: 'A switch with a wider band, or the probe where it lags more', station: 'trigger' }]
+  const starts = MOST_STARTS - (margin.value ?? 0)
+  const wanted = Math.ceil((controller.bandK * starts) / EASY_STARTS / range.stepK) * range.stepK
+  const bandK = Math.min(range.bandMaxK, wanted)
+  return bandK > controller.bandK ? [{ text: `Widen the band to ${format(bandK, 'temperatureDifference', job.units)}: each start then lasts longer`, station: 'trigger', change: (j) => changeSetting(j, controller.id, controller.setC, bandK) }] : [{ text: 'The band is as wide as it goes: the probe where it lags more, or a weaker fan', station: 'trigger' }]
+}
+
+/** Where a run is too hot, no setting alone is sure to help: the map tries them, more air does the rest. */
+const heatRemedy = (job: Job): Remedy[] => [{ text: 'Let Trigger run every setting through the day: it tells whether one is cool enough', station: 'trigger' }, ...(job.cooling ? coreAirRemedy(job) : [])]
+
 /** More air through the fins: a shroud, its gap closed, or the fan that moves most in the room there is. */
 function coreAirRemedy(job: Job): Remedy[] {
   const part = job.fans[0]?.part
@@ -74,8 +92,8 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
     ? [{ text: 'Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan', station: 'power' }]
     : [{ text: 'Choose a lighter fan, or switch off other loads at idle', station: 'place' }]),
   battery: (_, margin) => [{ text: margin.part === 'standing alone' ? 'A larger battery, fewer loads, or a fan that runs only part of the time' : margin.part === 'standing' ? 'Take the controller off a switched feed, or put the machine on a maintainer' : 'Shorten the after-run, or keep the fan off while cranking', station: 'power' }],
-  trigger: settingRemedy,
-  boil: settingRemedy,
+  trigger: (job, margin) => (margin.part === 'starts' ? bandRemedy(job, margin) : margin.basis === 'run' && margin.part?.startsWith('in time') ? heatRemedy(job) : settingRemedy(job)),
+  boil: (job, margin) => (margin.basis === 'run' ? heatRemedy(job) : settingRemedy(job)),
 }
 
 /** The strongest remedies of a margin that does not hold: the choice first, then the reading to measure. */

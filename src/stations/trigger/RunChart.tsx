@@ -3,7 +3,7 @@
 import { memo, useMemo, useRef } from 'react'
 import { useDrag } from '@use-gesture/react'
 import { Area, AreaChart, CartesianGrid, ComposedChart, Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, usePlotArea, useXAxisScale, useYAxisInverseScale, useYAxisScale, XAxis, YAxis } from 'recharts'
-import { slideCollar, type ChartedRuns, type Job, type RunLadder, type RunMark } from '@/core/job'
+import { slideCollar, type ChartedRuns, type Job, type MarkRule, type RunLadder, type RunMark } from '@/core/job'
 import type { RunView } from '@/core/transient'
 import { format, shown, type UnitSystem } from '@/core/units'
 
@@ -12,10 +12,14 @@ const LADDER = { wide: 176, narrow: 118 } as const
 const RIGHT = 12
 const RAIL = 14
 
+const HALO = { paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 } as const
+
 interface Sliding {
   readonly ladder: RunLadder
   readonly system: UnitSystem
   readonly narrow: boolean
+  /** what the rules say of each mark */
+  readonly rules: readonly MarkRule[]
   readonly onPreview: (change: (job: Job) => Job) => void
   readonly onSettle: (change: (job: Job) => Job) => void
 }
@@ -23,7 +27,8 @@ interface Sliding {
 interface CollarProps extends Sliding { readonly collar: 'on' | 'off'; readonly mark: RunMark; readonly y: number; readonly labelY: number; readonly left: number; readonly kelvinPerPixel: () => number }
 
 /** One collar on the ladder: dragged by the pointer, moved by the keys; the run follows. */
-function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, kelvinPerPixel, onPreview, onSettle }: CollarProps) {
+function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, rules, kelvinPerPixel, onPreview, onSettle }: CollarProps) {
+  const verdict = rules.find((r) => r.mark === collar)?.verdict ?? 'holds'
   const { lowestC, highestC, stepK, movable } = ladder.probe!
   const from = useRef(mark.c)
   const bind = useDrag(({ first, last, movement: [, dy] }) => {
@@ -50,11 +55,11 @@ function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, kelvinP
       <rect x={left - 56} y={y - 6} width={RAIL + 12} height={12} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
       <text x={left - 62} y={labelY + 1} textAnchor="end" fontSize={narrow ? 13.5 : 15} fontWeight={600}>{collar} {narrow ? at.replace(/ .*/, '') : at}</text>
       {!narrow && <text x={left - 62} y={labelY + 15} textAnchor="end" fontSize={11.5} style={{ fill: 'var(--soft)' }}>{ladder.other} {then} at {around}</text>}
+      {verdict !== 'holds' && verdict !== 'open' && <text x={left - 27} y={labelY + 4} fontSize={11} fontWeight={600} style={{ ...HALO, fill: `var(--${verdict})` }}>{verdict}</text>}
     </g>
   )
 }
 
-const HALO = { paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 } as const
 
 /** The ladder at the left edge, and the marks that belong to each trace: on and off to the probe's, boiling and thermostat to the other's. */
 function LadderAxis(props: Sliding) {

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { useEffect, useMemo, useState } from 'react'
-import { momentAt, runInWords, runLadder, seasons, whatIfs, withPresentFan, type ChartedRuns, type Job, type Season, type WhatIf } from '@/core/job'
+import { markRules, momentAt, runInWords, runLadder, seasons, whatIfs, withPresentFan, type ChartedRuns, type Job, type Season, type WhatIf } from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
@@ -41,7 +41,8 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
 }
 
 /** The run of a day over its ladder, with what is supposed above it and what it comes to below. */
-export function RunStage({ job, run, settle, preview }: StationProps) {
+export function RunStage({ job, run, evaluation, settle, preview }: StationProps) {
+  const rules = useMemo(() => markRules(evaluation), [evaluation])
   const narrow = useNarrow()
   const [at, look] = useState(0)
   const { runs, circumstances, suppose } = run
@@ -62,7 +63,7 @@ export function RunStage({ job, run, settle, preview }: StationProps) {
             <span><b className="stroke stroke-hot" />{job.bay ? 'air of the bay' : 'coolant'}, with the proposed fan</span><span><b className="stroke stroke-probe" />what the probe shows</span><span><b className="stroke stroke-none" />without the fan</span>
             {withPresentFan(job) && <span><b className="stroke stroke-present" />as it was</span>}
           </p>
-          <RunChart runs={runs} ladder={ladder} system={u} narrow={narrow} says={says.join(' ')} at={Math.min(at, length)} onLook={look} onPreview={preview} onSettle={settle} />
+          <RunChart runs={runs} ladder={ladder} system={u} narrow={narrow} says={says.join(' ')} rules={rules} at={Math.min(at, length)} onLook={look} onPreview={preview} onSettle={settle} />
           <label className="scrub"><span className="visually-hidden">Moment of the run</span><input type="range" min={0} max={Math.round(length)} step={1} value={Math.min(at, length)} onChange={(e) => look(Number(e.target.value))} aria-valuetext={format(at, 'minutes', u, 3)} /></label>
           <Moment job={job} runs={runs} at={Math.min(at, length)} />
           <p className="say run-says">{says.join(' ')}</p>

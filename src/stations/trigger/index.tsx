@@ -1,7 +1,7 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { changeProbePlace, changeSetting, changeSpan, chooseController, decidingPart, marginInWords, probeLeadError, proposedSetting, runWaitsFor, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
+import { changeProbePlace, changeSetting, changeSpan, chooseController, marginInWords, markRules, probeLeadError, proposedSetting, runWaitsFor, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
 import { probePlaces, probePlacesIn } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'
@@ -23,15 +23,19 @@ function Stage(props: StationProps) {
   return <Ladder ladder={ladder} system={job.units} onPreview={(change) => preview(change)} onSettle={(change) => settle(change)} />
 }
 
-/** Every rule beside the setting it concerns: trigger and boil, part by part where they do not hold. */
+const markNames = { on: 'on', off: 'off', band: 'band', set: 'set' } as const
+
+/** Every rule beside the mark it concerns, the one that matters most of each; above them what the two margins come to. */
 function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly job: Job }) {
   const two = evaluation.margins.filter((m) => m.id === 'trigger' || m.id === 'boil')
   return (
     <>
       {two.map((m) => <p key={m.id} className={`say say-${m.verdict}`}>{marginInWords(m, job.units)}.</p>)}
-      {two.flatMap((m) => m.parts.filter((p) => (p.verdict === 'short' || p.verdict === 'unsure') && p !== decidingPart(m)).map((p) => (
-        <p key={`${m.id}${p.id}`} className={`say say-${p.verdict}`}>{m.name} {p.verdict} {p.name}: {signedFigure(p.value ?? 0, p.unit, job.units)}</p>
-      )))}
+      <dl className="mark-rules">
+        {markRules(evaluation).map(({ mark, verdict, part }) => (
+          <div key={mark}><dt>{markNames[mark]}</dt><dd className={`verdict-${verdict}`}>{verdict} {part.name}: {signedFigure(part.value ?? 0, part.unit, job.units)}</dd></div>
+        ))}
+      </dl>
     </>
   )
 }

@@ -78,11 +78,15 @@ export function runLadder(job: Job, { proposed, none, present }: ChartedRuns): R
 export interface Moment { readonly t: number; readonly leg: string; readonly hotC: number; readonly metalC: number; readonly outletC: number; readonly probeC: number; readonly fanShare: number; readonly fanSpeed: number; readonly volts: number; readonly charge: number; readonly opening: number; readonly boiling: boolean; readonly noneC: number | null }
 
 export function momentAt({ proposed, none }: ChartedRuns, seconds: number): Moment {
-  const i = rowAt(proposed, seconds)
   const { rows } = proposed
+  const i = rowAt(proposed, seconds)
+  const j = Math.min(i + 1, rows.rows - 1)
+  const share = j > i ? Math.min(1, Math.max(0, (seconds - rows.t[i]!) / (rows.t[j]! - rows.t[i]!))) : 0
+  // rows are thinned: between two of them a temperature goes straight, a fan is as it was
+  const at = (column: Float64Array): number => column[i]! + (column[j]! - column[i]!) * share
   return {
-    t: rows.t[i]!, leg: proposed.legs.filter((l) => l.fromS <= seconds + 1e-9).at(-1)?.leg.name ?? '', hotC: rows.hot[i]!, metalC: rows.metal[i]!, outletC: rows.outlet[i]!, probeC: rows.probe[i]!,
-    fanShare: rows.share[0]?.[i] ?? 0, fanSpeed: rows.speed[0]?.[i] ?? 0, volts: rows.volts[i]!, charge: rows.charge[i]!, opening: rows.opening[i]!, boiling: rows.boiling[i] === 1,
+    t: Math.min(seconds, proposed.lengthS), leg: proposed.legs.filter((l) => l.fromS <= seconds + 1e-9).at(-1)?.leg.name ?? '', hotC: at(rows.hot), metalC: at(rows.metal), outletC: at(rows.outlet), probeC: at(rows.probe),
+    fanShare: rows.share[0]?.[i] ?? 0, fanSpeed: rows.speed[0]?.[i] ?? 0, volts: rows.volts[i]!, charge: at(rows.charge), opening: at(rows.opening), boiling: rows.boiling[i] === 1,
     noneC: none && none.lengthS >= seconds - 1 ? none.rows.hot[rowAt(none, seconds)]! : null,
   }
 }
