@@ -25,5 +25,5 @@ module.exports = {
     },
     { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, exclude: { path: '\\.scss$' } },
+  options: { doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, exclude: { path: '\\.scss$' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] } },
 }

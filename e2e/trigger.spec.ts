@@ -27,7 +27,7 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await page.getByLabel('On', { exact: true }).selectOption('coldest')
   await expect(says).toContainText('peaks at 99.9 °C')
   await page.goto(`${yard.url}${job}/sheet`)
-  await expect(page.getByText(/Boil .*the run of/).first()).toBeVisible()
+  await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible()
 })
 
 test('a collar is dragged and the run follows; a map of settings recommends one, and it is set', async ({ page, yard }) => {

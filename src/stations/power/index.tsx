@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
-import { batteryOutlook, changeCharging, lookupOf, powerFlows, takeBatteryLabel, type Battery, type Job } from '@/core/job'
+import { batteryOutlook, changeCharging, lookupOf, outcomeNames, powerFlows, takeBatteryLabel, type Battery, type Findings, type Job } from '@/core/job'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
 import { format, nearestInOtherSystem, sizesOf } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
@@ -12,6 +12,9 @@ import type { StationProps, StationView } from '../station'
 
 /** the chart package is only fetched when this station is looked at */
 const FlowChart = dynamic(() => import('./FlowChart'), { ssr: false, loading: () => <div style={{ height: 300 }} /> })
+
+/** "89 % at slow work" for each state in which a run has had the fan */
+const flowShares = (found: Findings | null): string[] => (found ? outcomeNames.flatMap((n) => (n.startsWith('share, ') && found.outcomes[n] ? [`${Math.round(100 * found.outcomes[n].value)} % ${/idle|slow|cruise/.test(n) ? 'at ' : ''}${n.slice(7)}`] : [])) : [])
 
 /** What the battery alone bears, each against what is asked of it. */
 function Outlook({ job }: Pick<StationProps, 'job'>) {
@@ -36,7 +39,8 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
   )
 }
 
-function Stage({ job }: StationProps) {
+function Stage({ job, run }: StationProps) {
+  const shares = flowShares(run.findings)
   const { flows, breakevenRpm } = powerFlows(job, new Bench(lookupOf(job)))
   const u = job.units
   const [first] = flows
@@ -51,7 +55,7 @@ function Stage({ job }: StationProps) {
               : `Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `}
         {job.fans.length > 0 && !job.trailer && `At idle it can carry the fan ${Math.round(first!.largestShare * 100)} % of the time.`}
       </p>
-      <p className="soft small">The fan counts as running all the time until a run is worked out.</p>
+      <p className="soft small">{shares.length ? `Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day has it on ${shares.join(', ')}, and Charge is told from that.` : 'The fan counts as running all the time until a run is worked out.'}</p>
       <Outlook job={job} />
       {job.trailer && <p className="say say-short">Road-lighting circuits are never the source: only a pin meant for charging, with its own fuse at the tow vehicle.</p>}
     </>

@@ -53,9 +53,8 @@ function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, rules, 
     >
       <rect x={0} y={Math.min(y, labelY) - 18} width={left - 34} height={40 + Math.abs(labelY - y)} fill="transparent" />
       <rect x={left - 56} y={y - 6} width={RAIL + 12} height={12} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
-      <text x={left - 62} y={labelY + 1} textAnchor="end" fontSize={narrow ? 13.5 : 15} fontWeight={600}>{collar} {narrow ? at.replace(/ .*/, '') : at}</text>
+      <text x={left - 62} y={labelY + 1} textAnchor="end" fontSize={narrow ? 13.5 : 15} fontWeight={600}>{!narrow && verdict !== 'holds' && verdict !== 'open' && <tspan fontSize={12} style={{ fill: `var(--${verdict})` }}>{verdict} </tspan>}{collar} {narrow ? at.replace(/ .*/, '') : at}</text>
       {!narrow && <text x={left - 62} y={labelY + 15} textAnchor="end" fontSize={11.5} style={{ fill: 'var(--soft)' }}>{ladder.other} {then} at {around}</text>}
-      {verdict !== 'holds' && verdict !== 'open' && <text x={left - 27} y={labelY + 4} fontSize={11} fontWeight={600} style={{ ...HALO, fill: `var(--${verdict})` }}>{verdict}</text>}
     </g>
   )
 }

@@ -40,7 +40,7 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
   )
 }
 
-function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+function Setting({ job, settle, children }: Pick<StationProps, 'job' | 'settle'> & { readonly children: React.ReactNode }) {
   const controller = job.controllers[0]
   if (!controller) return null
   const { part, setC, bandK, id } = controller
@@ -60,6 +60,7 @@ function Setting({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       )}
       {part.band === 'ramp' && <QuantityField name="setting.span" label="span to full" value={controller.spanK} quantity="temperatureDifference" system={job.units} onSettle={(v) => settle((j) => changeSpan(j, id, v))} check={(v) => (v < 0.5 || v > 100 ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ${format(100, 'temperatureDifference', job.units)}.` : null)} />}
       {proposal && !already && <Button size="sm" variant="outline-dark" className="mt-2" onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}>Propose: set {format(proposal.setC, 'temperature', job.units)}</Button>}
+      {children}
       {keys.length > 0 && (
         <>
           <h2>On this controller</h2>
@@ -82,8 +83,7 @@ function Tray(props: StationProps) {
     <>
       <h2>Setting</h2>
       <PartPicker kind="controller" label="Controller" shelf={shelf} chosen={job.controllers[0]?.part ?? null} onChoose={choose} />
-      <Setting job={job} settle={settle} />
-      <Rules evaluation={evaluation} job={job} />
+      <Setting job={job} settle={settle}><Rules evaluation={evaluation} job={job} /></Setting>
       <h2>Probe</h2>
       <ChoiceField label="Sits" value={probe.place} options={probePlacesIn[job.bay ? 'air' : 'coolant'].map((value) => ({ value, name: probePlaces[value].name }))} onChange={(place) => settle((j) => changeProbePlace(j, place))} />
       {job.cooling && <YesNoField label="At the outlet" value={probe.atOutlet} onChange={(atOutlet) => settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))} />}
