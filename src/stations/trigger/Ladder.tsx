@@ -4,6 +4,7 @@ import { useRef } from 'react'
 import { useDrag } from '@use-gesture/react'
 import { slideCollar, type Job, type Ladder as LadderData } from '@/core/job'
 import { format, type UnitSystem } from '@/core/units'
+import { collarKeys } from './collar-keys'
 
 const TOP = 46
 const HEIGHT = 420
@@ -25,7 +26,7 @@ interface CollarProps extends Props { readonly collar: 'on' | 'off'; readonly yO
 
 /** One collar on the probe's rail: dragged by the pointer, moved by the keys. */
 function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSettle }: CollarProps) {
-  const { onC, offC, lowestC, highestC, stepK, movable } = ladder.probe
+  const { onC, offC, lowestC, highestC, movable } = ladder.probe
   const at = collar === 'on' ? onC : offC
   const from = useRef(at)
   const bind = useDrag(({ first, last, movement: [, dy] }) => {
@@ -35,7 +36,7 @@ function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSett
     if (last) onSettle(change)
     else onPreview(change)
   }, { enabled: movable, pointer: { keys: false }, filterTaps: true })
-  const keys: Readonly<Record<string, number>> = { ArrowUp: at + stepK, ArrowRight: at + stepK, ArrowDown: at - stepK, ArrowLeft: at - stepK, PageUp: at + 5 * stepK, PageDown: at - 5 * stepK, Home: lowestC, End: highestC }
+  const keys = collarKeys(at, ladder.probe)
   const joins = ladder.joins.filter((j) => j.mark === collar)
   const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.map((j) => `${otherWord[ladder.other]} ${format(j.otherC, 'temperature', system, 3)} at ${format(j.surroundingsC, 'temperature', system, 3)}`).join(', ')}`
   const y = yOf(at)

@@ -6,6 +6,7 @@ import { Area, AreaChart, CartesianGrid, ComposedChart, Line, LineChart, Referen
 import { slideCollar, type ChartedRuns, type Job, type MarkRule, type RunLadder, type RunMark } from '@/core/job'
 import type { RunView } from '@/core/transient'
 import { format, shown, type UnitSystem } from '@/core/units'
+import { collarKeys } from './collar-keys'
 
 /** room for the ladder, left of what it is the axis of */
 const LADDER = { wide: 176, narrow: 118 } as const
@@ -29,7 +30,7 @@ interface CollarProps extends Sliding { readonly collar: 'on' | 'off'; readonly 
 /** One collar on the ladder: dragged by the pointer, moved by the keys; the run follows. */
 function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, rules, kelvinPerPixel, onPreview, onSettle }: CollarProps) {
   const verdict = rules.find((r) => r.mark === collar)?.verdict ?? 'holds'
-  const { lowestC, highestC, stepK, movable } = ladder.probe!
+  const { lowestC, highestC, movable } = ladder.probe!
   const from = useRef(mark.c)
   const bind = useDrag(({ first, last, movement: [, dy] }) => {
     if (first) from.current = mark.c
@@ -38,7 +39,7 @@ function Collar({ collar, mark, y, labelY, left, ladder, system, narrow, rules, 
     if (last) onSettle(change)
     else onPreview(change)
   }, { enabled: movable, pointer: { keys: false }, filterTaps: true })
-  const keys: Readonly<Record<string, number>> = { ArrowUp: mark.c + stepK, ArrowRight: mark.c + stepK, ArrowDown: mark.c - stepK, ArrowLeft: mark.c - stepK, PageUp: mark.c + 5 * stepK, PageDown: mark.c - 5 * stepK, Home: lowestC, End: highestC }
+  const keys = collarKeys(mark.c, ladder.probe!)
   const [at, then, around] = [format(mark.c, 'temperature', system), format(mark.otherC, 'temperature', system, 3), format(mark.airC, 'temperature', system, 3)]
   return (
     <g

@@ -1,26 +1,15 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { markRules, momentAt, runInWords, runLadder, seasons, whatIfs, withPresentFan, type ChartedRuns, type Job, type Season, type WhatIf } from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
+import { useNarrow } from '@/ui/use-narrow'
 import type { StationProps } from '../station'
 
 /** the chart package is only fetched when this station is looked at */
 const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 276 }} /> })
-
-export function useNarrow(): boolean {
-  const [narrow, setNarrow] = useState(false)
-  useEffect(() => {
-    const query = window.matchMedia('(max-width: 860px)')
-    const look = (): void => setNarrow(query.matches)
-    look()
-    query.addEventListener('change', look)
-    return () => query.removeEventListener('change', look)
-  }, [])
-  return narrow
-}
 
 const seasonNames: Readonly<Record<Season, string>> = { coldest: 'the coldest day', usual: 'a usual day', hottest: 'the hottest day' }
 const seasonC = (job: Job, season: Season): number => ({ coldest: job.surroundings.coldestC, usual: job.surroundings.usualC, hottest: job.surroundings.hottestC })[season].value

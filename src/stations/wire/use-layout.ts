@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react'
 import type { CircuitGraph, LaidOut } from '@/core/drawing'
+import { useNarrow } from '@/ui/use-narrow'
 import type { LayoutAnswer } from '@/workers/layout.worker'
 
 /** layouts of this visit by their graph: what was laid out once is there at once */
@@ -14,16 +15,9 @@ const known = new Map<string, LaidOut | 'failed'>()
 export function useLayout(graph: CircuitGraph): { readonly laid: LaidOut | 'failed' | null; readonly narrow: boolean } {
   const worker = useRef<Worker | null>(null)
   const [, setCount] = useState(0)
-  const [narrow, setNarrow] = useState(false)
+  const narrow = useNarrow()
   const text = JSON.stringify(graph)
   const key = `${narrow ? 'narrow' : 'wide'} ${text}`
-  useEffect(() => {
-    const query = window.matchMedia('(max-width: 860px)')
-    const look = (): void => setNarrow(query.matches)
-    look()
-    query.addEventListener('change', look)
-    return () => query.removeEventListener('change', look)
-  }, [])
   useEffect(() => {
     const made = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
     made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => { known.set(data.key, data.laid ?? 'failed'); setCount((n) => n + 1) }
