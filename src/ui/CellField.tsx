@@ -26,7 +26,7 @@ export function CellField({ name, label, value, quantity, system, range: [low, h
   const standing = value === null ? '' : shown(value, quantity, system).number
   const empty = draft !== null && draft.trim() === ''
   const parsed = draft === null || empty ? null : parse(draft, quantity, system)
-  const ends = `${shown(low, quantity, system).number} to ${shown(high, quantity, system).number} ${shown(high, quantity, system).unit}`.trim()
+  const ends = `${shown(low, quantity, system).number} and ${shown(high, quantity, system).number} ${shown(high, quantity, system).unit}`.trim()
   const message = empty && otherwise === undefined && standing !== '' ? `Between ${ends}.` : parsed === null ? null : !parsed.ok ? parsed.message : parsed.value < low || parsed.value > high ? `Between ${ends}.` : null
   const unsettled = useRef(draft)
   unsettled.current = draft
