@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { workDefinitions, type Day } from '../../core/job'
 import type { DayFile } from './gpx'
-import { reduced, type DaySample } from './reduce'
+import { reduced, tooLong, type DaySample } from './reduce'
 import { columnOf, figure, readTable } from './table'
 
 const KMH = 1 / 3.6
@@ -47,6 +47,8 @@ export function readDayCsv(text: string, name: string): DayFile {
     samples.push({ seconds: 60 * minutes, speedMs: speed === null ? null : speed! * KMH, loadShare: load ?? null, rpm: rpm ?? null, airC: ambient ?? null, grade: grade === null ? null : grade! / 100, heightM: height ?? null, ...(called ? { name: called } : {}) })
   }
   if (!samples.some((s) => s.seconds > 0)) return { ok: false, message: 'This table has no stretch that takes any time.' }
+  const long = tooLong(samples)
+  if (long) return { ok: false, message: long }
   const { day, joined } = reduced(samples, name, 'table', 0.3)
   return { ok: true, day, notes: joined > 0 ? [`${samples.length} lines, joined to ${day.legs.length} legs.`] : [] }
 }

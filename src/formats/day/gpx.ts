@@ -1,7 +1,7 @@
 import { XMLParser } from 'fast-xml-parser'
 import { z } from 'zod'
 import type { Day } from '../../core/job'
-import { reduced, type DaySample } from './reduce'
+import { reduced, tooLong, type DaySample } from './reduce'
 
 export type DayFile = { readonly ok: true; readonly day: Day; readonly notes: readonly string[] } | { readonly ok: false; readonly message: string }
 
@@ -69,6 +69,8 @@ export function readGpx(text: string, slowMs: number): DayFile {
   if (!withHeights) notes.push('The track has no heights: it is taken as level, at the height of the job.')
   const samples = samplesOf(used, withTimes, withHeights, slowMs, notes)
   if (!samples.length) return { ok: false, message: 'This track goes nowhere: its points have no time or distance between them.' }
+  const long = tooLong(samples)
+  if (long) return { ok: false, message: long }
   const named = (tracks[0] as { name?: unknown } | undefined)?.name
   const { day, joined } = reduced(samples, typeof named === 'string' ? named : 'a track', 'track', STANDS_BELOW_MS)
   if (joined > 0) notes.push(`${points.length} points, joined to ${day.legs.length} legs.`)

@@ -1,7 +1,10 @@
-import { MOST_LEGS, plainLeg, type Day, type DutyLeg } from '../../core/job'
+import { LONGEST_DAY, MOST_LEGS, plainLeg, type Day, type DutyLeg } from '../../core/job'
 
 /** One sample of a track or table: what was so from here to the next. SI, °C. */
 export interface DaySample { readonly seconds: number; readonly speedMs: number | null; readonly loadShare: number | null; readonly rpm: number | null; readonly airC: number | null; readonly grade: number | null; readonly heightM: number | null; readonly name?: string }
+
+/** said of what is longer than a day may be */
+export const tooLong = (samples: readonly DaySample[]): string | null => (samples.reduce((sum, s) => sum + s.seconds, 0) > LONGEST_DAY ? 'This is longer than 48 hours: cut it into days.' : null)
 
 const mean = (list: readonly DaySample[], of: (s: DaySample) => number | null): number | null => {
   let [sum, time] = [0, 0]

@@ -73,7 +73,8 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
       worker.current?.postMessage(question)
     }
     const done = settled.current?.key === runKey(job)
-    if (!done || charts) ask(false, moving)
+    // first roughly, so that it follows; then in full
+    if (!done || charts) ask(false, true)
     if (moving || (done && !charts)) return undefined
     const timer = setTimeout(() => { if (!done || charts) ask(!done, false) }, done ? 60 : QUIET_MS)
     return () => clearTimeout(timer)

@@ -3,7 +3,7 @@
 import { useEffect, useId, useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addDayLeg, changeDayLeg, chooseDay, dayLength, dayOf, daysFor, fieldsOf, moveDayLeg, nameDay, removeDayLeg, takeDay, workDefinitions, worksOf, type DutyLeg, type Job, type Work } from '@/core/job'
+import { addDayLeg, changeDayLeg, chooseDay, dayLength, dayOf, daysFor, fieldsOf, LONGEST_DAY, moveDayLeg, nameDay, removeDayLeg, takeDay, workDefinitions, worksOf, type DutyLeg, type Job, type Work } from '@/core/job'
 import { format } from '@/core/units'
 import { writeDayCsv } from '@/formats/day'
 import { CellField } from '@/ui/CellField'
@@ -43,7 +43,7 @@ function Leg({ job, leg, n, of, settle }: { readonly job: Job; readonly leg: Dut
     <tr>
       <td data-label="leg"><Form.Control size="sm" aria-label={`name, leg ${n}`} defaultValue={leg.name} key={leg.name} maxLength={40} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== leg.name) change({ name }) }} onKeyDown={(e) => { if (e.key === 'Enter') e.currentTarget.blur() }} /></td>
       <td data-label="work"><Form.Select size="sm" aria-label={`work, leg ${n}`} value={leg.work} onChange={(e) => change({ work: e.target.value as Work })}>{worksOf(job).map((w) => <option key={w} value={w}>{workDefinitions[w].name}</option>)}</Form.Select></td>
-      <td data-label="time"><CellField name={`duty.${leg.id}.seconds`} label={`time, leg ${n}`} value={leg.seconds} quantity="minutes" system={u} range={[0, 172_800]} onSettle={(v) => { if (v !== null) change({ seconds: v }) }} /></td>
+      <td data-label="time"><CellField name={`duty.${leg.id}.seconds`} label={`time, leg ${n}`} value={leg.seconds} quantity="minutes" system={u} range={[0, LONGEST_DAY - dayLength(dayOf(job)) + leg.seconds]} onSettle={(v) => { if (v !== null) change({ seconds: v }) }} /></td>
       {workDefinitions[leg.work].running ? (
         <>
           {cell('speedMs', 'travel', 'speed', [0, 80], otherwise(job, leg, 'speed'))}

@@ -7,6 +7,7 @@ import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { SweepAnswer, SweepQuestion } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
+import { Switches } from './Switches'
 import { useWorker } from './use-worker'
 
 const views = {
@@ -26,7 +27,7 @@ const cellInWords = (c: MapCell, u: UnitSystem): string =>
   `peaks at ${format(c.peakC, 'temperature', u, 3)}, ${format(c.leftK, 'temperatureDifference', u, 2)} left; fan on ${Math.round(100 * c.fanShare)} % of a usual day (${plainNumber(c.fanHours, 2)} h), at most ${plainNumber(c.starts, 2)} starts an hour, battery ${Math.round(100 * c.endCharge)} % at the end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
 
 /** Every setting worth trying, as one map; what is recommended is outlined, and nothing is set until it is chosen. */
-export function MapView({ job, run, settle }: StationProps) {
+export function MapView({ job, run, shelf, settle }: StationProps) {
   const u = job.units
   const [map, setMap] = useState<{ readonly map: SettingMap; readonly key: string } | null>(null)
   const [progress, setProgress] = useState<number | null>(null)
@@ -41,6 +42,7 @@ export function MapView({ job, run, settle }: StationProps) {
   })
   const [asked, setAsked] = useState('')
   const waits = mapWaitsFor(job)
+  if (job.controllers[0]?.part.band === 'fixed') return <Switches job={job} shelf={shelf} settle={settle} />
   if (waits) return <p className="say">No map yet: {waits}.</p>
   const propose = (): void => {
     setMessage(null)

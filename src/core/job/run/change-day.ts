@@ -1,6 +1,9 @@
 import type { Day, DutyLeg, Job } from '../document'
-import { MOST_LEGS } from '../document'
-import { dayOf, daysFor, plainLeg, workDefinitions, worksOf } from './days'
+import { LONGEST_DAY, MOST_LEGS } from '../document'
+import { dayLength, dayOf, daysFor, plainLeg, workDefinitions, worksOf } from './days'
+
+/** how long a leg is that is added, s */
+const ANOTHER_S = 600
 
 /** Changes of the day that a job is run through; each returns a new job. */
 
@@ -21,11 +24,11 @@ export const changeDayLeg = (job: Job, id: string, change: Partial<DutyLeg>): Jo
 
 export function addDayLeg(job: Job): Job {
   const { legs } = dayOf(job)
-  if (legs.length >= MOST_LEGS) return job
+  if (legs.length >= MOST_LEGS || dayLength(dayOf(job)) + ANOTHER_S > LONGEST_DAY) return job
   const work = worksOf(job)[1] ?? 'idle'
   let n = legs.length + 1
   while (legs.some((l) => l.id === `leg${n}`)) n++
-  return byHand(job, [...legs, plainLeg(`leg${n}`, workDefinitions[work].name, work, 10)])
+  return byHand(job, [...legs, plainLeg(`leg${n}`, workDefinitions[work].name, work, ANOTHER_S / 60)])
 }
 
 /** A day keeps one leg at least. */

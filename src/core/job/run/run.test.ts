@@ -1,10 +1,10 @@
 import fc from 'fast-check'
-import { example } from '../../../formats/test-support/examples'
+import { example, exampleShelf } from '../../../formats/test-support/examples'
 import { Bench, chanceBelowZero } from '../../reading'
 import { integrate, runView, StiffError } from '../../transient'
 import {
-  addDayLeg, afterwards, brakePower, calibrate, changeDayLeg, changeSetting, chooseDay, dayLength, dayOf, daysFor, evaluate, fieldsOf, findingsOf, holdsUpTo, leftAt, legsOf, lookupOf, machineKinds, moveDayLeg, outcomeAt, plainLeg,
-  removeDayLeg, runInWords, runKey, runLadder, runSpecOf, runWaitsFor, sample, settingMap, settledFindings, shareOfPower, simulate, simulatedLog, stopsIn, takeFit, usualCircumstances, withCell, withReading, type Findings, type FitFactor, type Job, type SettingMap,
+  addDayLeg, afterwards, brakePower, calibrate, changeDayLeg, changeSetting, chooseDay, dayLength, dayOf, daysFor, evaluate, fieldsOf, findingsOf, holdsUpTo, judgeSwitches, leftAt, legsOf, lookupOf, machineKinds, moveDayLeg, outcomeAt, plainLeg,
+  removeDayLeg, runInWords, runKey, runLadder, runSpecOf, runWaitsFor, sample, settingMap, settledFindings, shareOfPower, simulate, simulatedLog, stopsIn, takeFit, usualCircumstances, withCell, withReading, type ControllerPart, type Findings, type FitFactor, type Job, type SettingMap,
 } from '..'
 
 const bike = example('fell-bike-short-at-idle')
@@ -176,6 +176,16 @@ describe('the map of settings', () => {
     for (const c of s.value.cells) expect((c.setC - 40) % 2).toBeCloseTo(0)
     expect(s.value.cells.every((c) => c.onC === c.setC + c.row)).toBe(true)
   })
+})
+
+test('of the shelf’s fixed switches those that suit this thermostat come first, each with its reason', () => {
+  const coin = exampleShelf().find((p) => p.id === 'controller-coin-92')! as ControllerPart
+  const at = (id: string, closesC: number, opensC: number): ControllerPart => ({ ...coin, id, name: id, fixed: { closesC: { value: closesC, source: 'label', spread: 3 }, opensC: { value: opensC, source: 'label', spread: 3 } } })
+  const judged = judgeSwitches(bike, [at('low', 70, 62), at('late', 118, 110), coin])
+  // the probe shows 32 + 0.9 · 46 = 73.4 when the thermostat just opens: 62 never stops; closing at 118 leaves nothing of the 10 K
+  expect(judged.map((s) => [s.part.id, s.suits])).toEqual([[coin.id, true], ['low', false], ['late', false]])
+  expect(judged.find((s) => s.part.id === 'low')!.why.join()).toMatch(/to stop/)
+  expect(judged.find((s) => s.part.id === 'late')!.leftK!).toBeLessThan(0)
 })
 
 describe('season and height', () => {

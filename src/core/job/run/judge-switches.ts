@@ -1,0 +1,43 @@
+import { Bench } from '../../reading'
+import { integrate } from '../../transient'
+import type { ControllerPart, Part } from '../../parts'
+import { lookupOf } from '../address'
+import { chooseController } from '../choose'
+import type { Job } from '../document'
+import { evaluate } from '../evaluate'
+import { boilsAt } from '../margins'
+import { marginInWords } from '../words'
+import { runSpecOf, runWaitsFor } from './run-spec'
+
+/** A fixed switch of the shelf on this machine: what it would do, and whether it suits. */
+export interface SwitchJudged {
+  readonly part: ControllerPart
+  readonly closesC: number
+  readonly opensC: number
+  readonly suits: boolean
+  /** what is wrong or unsure, in words */
+  readonly why: readonly string[]
+  /** peak of the hottest day, and what it leaves of what is allowed; null where no run can be made */
+  readonly peakC: number | null
+  readonly leftK: number | null
+}
+
+/**
+ * Every fixed switch of the shelf held against this machine's thermostat and run through its day.
+ * @returns those that suit first, the coolest of them first
+ * @see engineering §3.2
+ */
+export function judgeSwitches(job: Job, shelf: readonly Part[]): SwitchJudged[] {
+  return shelf.filter((p): p is ControllerPart => p.kind === 'controller' && p.band === 'fixed' && p.fixed !== null).map((part): SwitchJudged => {
+    const with_ = chooseController(job, part, null)
+    const trigger = evaluate(with_).margins.find((m) => m.id === 'trigger')
+    const bench = new Bench(lookupOf(with_))
+    const peakC = runWaitsFor(with_) ? null : integrate(runSpecOf(bench, with_), { stepS: 4, everyS: 36_000 })!.peakC
+    const leftK = peakC === null ? null : (with_.bay ? bench.value('bay.allowedC') : boilsAt(bench, with_).at.c - with_.limits.boilKeepK) - peakC
+    const short = trigger?.verdict === 'short' || (leftK !== null && leftK < 0)
+    return {
+      part, closesC: part.fixed!.closesC.value, opensC: part.fixed!.opensC.value, suits: !short, peakC, leftK,
+      why: [...(trigger && trigger.verdict !== 'holds' ? [marginInWords(trigger, job.units)] : []), ...(leftK !== null && leftK < 0 ? ['too hot on the hottest day'] : [])],
+    }
+  }).sort((a, b) => Number(b.suits) - Number(a.suits) || (b.leftK ?? 0) - (a.leftK ?? 0))
+}
