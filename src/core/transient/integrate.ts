@@ -68,6 +68,7 @@ export interface LegSum {
   readonly fanS: number
   /** fans' time by their duty, s */
   readonly dutyS: number
+  /** of the fan that started most often */
   readonly starts: number
   readonly peakC: number
   readonly lastC: number
@@ -152,6 +153,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
   const wasOn = new Uint8Array(fans)
   const speeds = new Float64Array(fans)
   const starts = new Float64Array(fans)
+  const legStarts = new Float64Array(fans)
   const keep = new Columns(ceil(total / everyS) + legs.length + 4, fans)
   const storedBefore = plant.stored(y)
   let charge = bus.startCharge
@@ -181,7 +183,8 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
   for (const leg of legs) {
     plant.begin(leg)
     const fromS = t
-    let [fanS, dutyS, legStarts, legPeak] = [0, 0, 0, y[HOT]!]
+    let [fanS, dutyS, legPeak] = [0, 0, y[HOT]!]
+    legStarts.fill(0)
     if (leg.running) after = null
     else after ??= { seconds: 0, ah: 0, still: false }
     // higher up it boils sooner: what is then too hot goes off at once
@@ -203,7 +206,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
         duties[f] = given ? given(t) : governors[f]!.duty(y[PROBE]!, leg.live)
         if (governors[f]!.powered(leg.live)) controllers = spec.controllerA
         const on = duties[f]! > 0 ? 1 : 0
-        if (on && !wasOn[f]) { starts[f] = starts[f]! + 1; legStarts++ }
+        if (on && !wasOn[f]) { starts[f] = starts[f]! + 1; legStarts[f] = legStarts[f]! + 1 }
         wasOn[f] = on
       }
       bus.settle(charge, leg.running || leg.chargeA > 0 ? leg.chargeA : 0, leg.loadsA + controllers, motors, duties)
@@ -251,7 +254,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       leastV = min(leastV, bus.volts)
       fanS += running * h
       dutyS += duty * h
-      if (after && running) { after.seconds = t - fromAfter(sums, fromS); after.ah += (bus.fanA * h) / 3600; after.still = true } else if (after) after.still = false
+      if (after) { after.seconds += running * h; after.ah += (running * bus.fanA * h) / 3600; after.still = running === 1 }
       if (y[HOT]! > peakC) { peakC = y[HOT]!; peakAtS = t }
       if (y[HOT]! > legPeak) legPeak = y[HOT]!
       if (y[VENTED]! / LATENT > MOST_VENTED * spec.coolantKg) ended = 'coolant gone'
@@ -260,7 +263,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
         if (progress(t / total)) return null
       }
     }
-    sums.push({ leg, fromS, fanS, dutyS, starts: legStarts, peakC: legPeak, lastC: y[HOT]! })
+    sums.push({ leg, fromS, fanS, dutyS, starts: legStarts.reduce((a, b) => max(a, b), 0), peakC: legPeak, lastC: y[HOT]! })
     if (ended) break
   }
   keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= plant.boilsC())
@@ -268,11 +271,4 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
     trace: keep.cut(), legs: sums, peakC, peakAtS, boilingS, boilsAtS, ventedKg: y[VENTED]! / LATENT, ended, starts: [...starts], after, startCharge: bus.startCharge, endCharge: charge, leastV: Number.isFinite(leastV) ? leastV : 0, flatAtS, lengthS: t,
     energy: { brought: y[BROUGHT]!, carried: y[CARRIED]!, shed: y[SHED]!, vented: y[VENTED]!, stored: plant.stored(y) - storedBefore },
   }
-}
-
-/** when the engine stopped for the last time: the end of the last leg in which it ran, s */
-function fromAfter(done: readonly LegSum[], nowFromS: number): number {
-  let from = nowFromS
-  for (let i = done.length - 1; i >= 0 && !done[i]!.leg.running; i--) from = done[i]!.fromS
-  return from
 }

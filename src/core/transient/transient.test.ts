@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { AIR_HEAT, bayRise, effectiveness, faceVelocity, heatTransfer, STILL_AIR, zoneFlows } from '../air'
 import { runningFan } from '../electrical'
-import { BayPlant, Bus, FanMotor, Governor, HOT, integrate, METAL, OPENING, OUTLET, PROBE, SpeedTable, STATES, StiffError, thinned, type Leg, type Run, type RunSpec } from '.'
-import { battery, core, coveredM2, fan, leg, rating, ratedHeatW, runSpec, thermostat, wholeM2 } from './test-machine'
+import { BayPlant, Bus, CoolantPlant, FanMotor, Governor, HOT, integrate, METAL, OPENING, OUTLET, PROBE, SpeedTable, STATES, StiffError, thinned, type Leg, type Run, type RunSpec } from '.'
+import { battery, coolantSpec, core, coveredM2, fan, leg, rating, ratedHeatW, runSpec, thermostat, wholeM2 } from './test-machine'
 
 /** the adaptive solver as it is used here; its own types do not pass strict checks */
 interface AdaptiveSolver { absoluteTolerance: number; relativeTolerance: number; solve(rates: (t: number, y: number[]) => number[], from: number, y: readonly number[], to: number): { y: number[] } }
@@ -115,6 +115,19 @@ describe('a thermostat', () => {
     expect(never.starts).toEqual([1])
     const stops = run(runSpec(idle, thermostat(84, 75.5), inlet))
     expect(stops.legs[1]!.fanS).toBeLessThan(3000)
+  })
+  test('two fans staged: the second comes on at its own point, later, and runs less', () => {
+    const one = coolantSpec([0])
+    const [covered, open] = one.zones
+    const plant = new CoolantPlant({ ...one, fans: 2, zones: [covered!, { ...covered!, fan: 1 }, { ...open!, areaM2: open!.areaM2 - covered!.areaM2 }] })
+    const staged = run({ ...runSpec([leg('work', 60, 3300)]), plant, motors: [new FanMotor(rating, 0.05), new FanMotor(rating, 0.05)], governors: [new Governor(thermostat(84, 80), { afterS: 0 }), new Governor(thermostat(90, 86), { afterS: 0 })] }, 0.2, 0.2)
+    const [first, second] = staged.trace.share
+    const begins = (share: Float64Array): number => share.findIndex((d) => d > 0)
+    expect(staged.trace.probe[begins(second!)]!).toBeCloseTo(90, 1)
+    expect(begins(second!)).toBeGreaterThan(begins(first!))
+    expect(second!.reduce((a, b) => a + b, 0)).toBeLessThan(first!.reduce((a, b) => a + b, 0))
+    // what both take is more than one alone
+    expect(staged.endCharge).toBeLessThan(run(runSpec([leg('work', 60, 3300)], thermostat(84, 80))).endCharge)
   })
   test('with the key off the fan stands; a timer carries it through the heat soak for as long as it is set', () => {
     const soak = [leg('work', 25, 3500), leg('off', 20, 0, { running: false, live: false, loadsA: 0, chargeA: 0 })]
