@@ -49,6 +49,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await ready(page)
       for (const view of ['The day', 'Which setting', 'Season and height', 'From a log']) {
         await page.getByRole('tab', { name: view }).click()
+        await page.locator('.tab-pane.active h2').first().waitFor()
         await look(`trigger, ${view}`)
       }
       const job = await openJob(page, yard, 'Churchyard digger')

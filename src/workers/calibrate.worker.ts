@@ -1,4 +1,5 @@
-import { calibrate, dayOf, factorsFor, fitFactors, simulatedLog, works, type Calibration, type FitFactor, type LoggedRun } from '../core/job'
+import { dayOf, factorsFor, fitFactors, simulatedLog, works, type Calibration, type FitFactor, type LoggedRun } from '../core/job'
+import { calibrate } from '../core/job/run/calibrate'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 import { readLogCsv, writeLogCsv } from '../formats/day'

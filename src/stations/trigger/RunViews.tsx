@@ -1,13 +1,16 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
 import type { StationProps } from '../station'
-import { DayView } from './DayView'
-import { LogView } from './LogView'
-import { MapView } from './MapView'
 import { RunStage } from './RunStage'
-import { WeatherView } from './WeatherView'
+
+// each is fetched when it is first looked at
+const DayView = dynamic(() => import('./DayView').then((m) => m.DayView), { ssr: false })
+const MapView = dynamic(() => import('./MapView').then((m) => m.MapView), { ssr: false })
+const WeatherView = dynamic(() => import('./WeatherView').then((m) => m.WeatherView), { ssr: false })
+const LogView = dynamic(() => import('./LogView').then((m) => m.LogView), { ssr: false })
 
 /** Everything about the trigger that a run can tell. */
 export function RunViews(props: StationProps) {

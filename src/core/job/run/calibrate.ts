@@ -2,7 +2,7 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix, SVD } from 'ml-matrix'
 import { Bench } from '../../reading'
 import { HOT, integrate, METAL, OPENING, OUTLET, PROBE, STATES } from '../../transient'
-import { fieldsOf, lookupOf, withReading } from '../address'
+import { fieldsOf, lookupOf } from '../address'
 import type { Job, Work } from '../document'
 import { boilsAt } from '../margins'
 import { dayOfLog, factorAddress, type FitFactor, type LoggedRun } from './logged'
@@ -171,11 +171,3 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
     },
   }
 }
-
-const rounded = (value: number, to: number): number => Number(value.toPrecision(to))
-
-/** The job with what a log has fixed as measured readings of this machine. */
-export const takeFit = (job: Job, { factors }: Fit): Job => factors.reduce((j, f) => {
-  const [value, spread] = [rounded(f.value, 4), rounded(f.plusMinus, 2)]
-  return withReading(j, f.address, { value, source: 'measured', spread, typed: `${value} ±${spread}` })
-}, job)

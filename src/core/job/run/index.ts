@@ -1,5 +1,6 @@
 export * from './change-day'
-export * from './calibrate'
+// the fitting package is loaded only where a log is fitted, in its worker
+export type { Calibration, Fit, FittedFactor } from './calibrate'
 export * from './chart'
 export * from './days'
 export * from './holds-up-to'
@@ -12,4 +13,5 @@ export * from './setting-map'
 export * from './simulate'
 export * from './simulated-log'
 export * from './stops-in'
+export * from './take-fit'
 export * from './run-words'

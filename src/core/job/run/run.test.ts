@@ -3,9 +3,10 @@ import { example, exampleShelf } from '../../../formats/test-support/examples'
 import { Bench, chanceBelowZero } from '../../reading'
 import { integrate, runView, StiffError } from '../../transient'
 import {
-  addDayLeg, afterwards, brakePower, calibrate, changeDayLeg, changeSetting, chooseDay, dayLength, dayOf, daysFor, evaluate, fieldsOf, findingsOf, holdsUpTo, judgeSwitches, leftAt, legsOf, lookupOf, machineKinds, moveDayLeg, outcomeAt, plainLeg,
+  addDayLeg, afterwards, brakePower, changeDayLeg, changeSetting, chooseDay, dayLength, dayOf, daysFor, evaluate, fieldsOf, findingsOf, holdsUpTo, judgeSwitches, leftAt, legsOf, lookupOf, machineKinds, moveDayLeg, outcomeAt, plainLeg,
   removeDayLeg, runInWords, runKey, runLadder, runSpecOf, runWaitsFor, sample, settingMap, settledFindings, shareOfPower, simulate, simulatedLog, stopsIn, takeFit, usualCircumstances, withCell, withReading, type ControllerPart, type Findings, type FitFactor, type Job, type SettingMap,
 } from '..'
+import { calibrate } from './calibrate'
 
 const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')
