@@ -7,7 +7,7 @@ import type { Plant } from './state'
 
 // looked up once: this is the inside of every run
 const { max, sqrt } = Math
-const { BROUGHT, CARRIED, HOT, METAL, OUTLET, PROBE, SHED, STATES, VENTED } = state
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, VENTED, settled } = state
 const { AIR_HEAT, BREEZE_SHARE, buoyantFlow, PANEL_SHEDS } = air
 
 /** An engine, or what else gives heat, in a bay. J/K, W/K, m². @see engineering §4 */
@@ -80,7 +80,7 @@ export class BayPlant implements Plant {
     } else dy[METAL] = 0
     dy[HOT] = (into - carried - shed) / spec.bay
     dy[OUTLET] = 0
-    dy[3] = 0
+    dy[OPENING] = 0
     dy[PROBE] = (leg.airC + spec.probe.kappa * (bay - leg.airC) - y[PROBE]!) / spec.probe.lagS
     dy[VENTED] = 0
     dy[CARRIED] = carried
@@ -94,13 +94,7 @@ export class BayPlant implements Plant {
     return 2 * max(spec.metal > 0 ? spec.metalToBay / spec.metal : 0, (spec.metalToBay + 1.5 * through) / spec.bay, 1 / spec.probe.lagS)
   }
 
-  settle(y: Float64Array, c: number): void {
-    y.fill(0, 0, STATES)
-    y[METAL] = c
-    y[HOT] = c
-    y[OUTLET] = c
-    y[PROBE] = c
-  }
+  settle(y: Float64Array, c: number): void { settled(y, c, 0) }
 
   stored(y: Float64Array): number {
     return this.spec.metal * y[METAL]! + this.spec.bay * y[HOT]!

@@ -6,7 +6,7 @@ import type { Plant } from './state'
 
 // looked up once: this is the inside of every run
 const { abs, exp, log, max, min, sqrt } = Math
-const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED } = state
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, VENTED, settled } = state
 const { AIR_HEAT, STILL_AIR } = air
 
 /** What the probe sees of what is around it. */
@@ -172,14 +172,7 @@ export class CoolantPlant implements Plant {
     return 2 * max((spec.metalToCoolant + this.toAir) / spec.metal, (spec.metalToCoolant + through) / spec.inEngine, (through + ua) / spec.inCore, 1 / OPENING_S, 1 / spec.probe.lagS)
   }
 
-  settle(y: Float64Array, c: number): void {
-    y.fill(0, 0, STATES)
-    y[METAL] = c
-    y[HOT] = c
-    y[OUTLET] = c
-    y[PROBE] = c
-    y[OPENING] = this.spec.thermostat ? 0 : 1
-  }
+  settle(y: Float64Array, c: number): void { settled(y, c, this.spec.thermostat ? 0 : 1) }
 
   stored(y: Float64Array): number {
     return this.spec.metal * y[METAL]! + this.spec.inEngine * y[HOT]! + this.spec.inCore * y[OUTLET]!

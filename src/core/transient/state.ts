@@ -16,6 +16,13 @@ export const SHED = 7
 export const BROUGHT = 8
 export const STATES = 9
 
+/** Everything at one temperature, as after a night. @param opening of the engine's thermostat */
+export function settled(y: Float64Array, c: number, opening: number): void {
+  y.fill(0)
+  for (const at of [METAL, HOT, OUTLET, PROBE]) y[at] = c
+  y[OPENING] = opening
+}
+
 /** What is integrated: a machine with its heat, told leg by leg and fan by fan what goes on. */
 export interface Plant {
   /** how many fans it has */

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useId, useRef, useState } from 'react'
+import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { addDayLeg, changeDayLeg, chooseDay, dayLength, dayOf, daysFor, fieldsOf, LONGEST_DAY, moveDayLeg, nameDay, removeDayLeg, takeDay, workDefinitions, worksOf, type DutyLeg, type Job, type Work } from '@/core/job'
@@ -10,6 +10,7 @@ import { CellField } from '@/ui/CellField'
 import type { DayAnswer, DayQuestion } from '@/workers/day.worker'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
+import { useWorker, type Untold } from './use-worker'
 
 /** a day of more legs than this came from a track: nobody edits it leg by leg */
 const MOST_EDITED = 40
@@ -68,31 +69,20 @@ export function DayView(props: StationProps) {
   const u = job.units
   const id = useId()
   const day = dayOf(job)
-  const worker = useRef<Worker | null>(null)
-  const ticket = useRef(0)
   const [said, setSaid] = useState<{ readonly ok: boolean; readonly lines: readonly string[] } | null>(null)
-  const [busy, setBusy] = useState(false)
-  const done = useRef(settle)
-  done.current = settle
-  useEffect(() => {
-    const made = new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = ({ data }: MessageEvent<DayAnswer>) => {
-      if (data.ticket !== ticket.current) return
-      setBusy(false)
-      if ('csv' in data) { save('run.csv', data.csv); return }
-      if ('message' in data) { setSaid({ ok: false, lines: [data.message] }); return }
-      if (!data.file.ok) { setSaid({ ok: false, lines: [data.file.message] }); return }
-      const { day: read, notes } = data.file
-      done.current((j) => takeDay(j, read))
-      setSaid({ ok: true, lines: [`“${read.name}” is the day now: ${read.legs.length} ${read.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(read), 'minutes', u, 3)}.`, ...notes] })
-    }
-    worker.current = made
-    return () => { made.terminate(); worker.current = null }
-  }, [u])
-  const ask = (question: DayQuestion): void => { setBusy(true); setSaid(null); worker.current?.postMessage(question) }
+  const worker = useWorker<DayQuestion, DayAnswer>(() => new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' }), (answer) => {
+    worker.settle()
+    if ('csv' in answer) return save('run.csv', answer.csv)
+    if ('message' in answer) return setSaid({ ok: false, lines: [answer.message] })
+    if (!answer.file.ok) return setSaid({ ok: false, lines: [answer.file.message] })
+    const { day: brought, notes } = answer.file
+    settle((j) => takeDay(j, brought))
+    setSaid({ ok: true, lines: [`“${brought.name}” is the day now: ${brought.legs.length} ${brought.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(brought), 'minutes', u, 3)}.`, ...notes] })
+  })
+  const ask = (question: Untold<DayQuestion>): void => { setSaid(null); worker.ask(question) }
   const read = (file: File | undefined): void => {
     if (!file) return
-    void file.text().then((text) => ask({ ticket: ++ticket.current, kind: 'read', name: file.name, text, slowMs: job.engine?.slowMs.value ?? 0 }), () => setSaid({ ok: false, lines: ['This file could not be read.'] }))
+    void file.text().then((text) => ask({ kind: 'read', name: file.name, text, slowMs: job.engine?.slowMs.value ?? 0 }), () => setSaid({ ok: false, lines: ['This file could not be read.'] }))
   }
   const library = daysFor(job.machine.kind)
   const own = job.duty !== null && !library.some((d) => d.name === day.name && day.from === 'library')
@@ -106,7 +96,7 @@ export function DayView(props: StationProps) {
         <div className="choice"><label htmlFor={`${id}-file`}>From a file</label><Form.Control id={`${id}-file`} type="file" size="sm" accept=".gpx,.csv,.txt,.tsv" onChange={(e) => { const input = e.currentTarget as HTMLInputElement; read(input.files?.[0]); input.value = '' }} /></div>
       </div>
       <p className="soft small">A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct.</p>
-      {busy && <p role="status" className="soft">At work …</p>}
+      {worker.busy && <p role="status" className="soft">At work … <Button size="sm" variant="outline-dark" onClick={worker.stop}>Stop</Button></p>}
       {said && <div className={`say ${said.ok ? 'say-holds' : 'say-short'}`} role={said.ok ? 'status' : 'alert'}>{said.lines.map((l) => <p key={l} className="mb-1">{l}</p>)}</div>}
       <p>{day.legs.length} {day.legs.length === 1 ? 'leg' : 'legs'}, {format(dayLength(day), 'minutes', u, 3)} in all{day.from === 'track' ? ', from a track' : ''}. Where nothing is written, the job’s own readings of that work count.</p>
       {day.legs.length > MOST_EDITED ? (
@@ -121,7 +111,7 @@ export function DayView(props: StationProps) {
         {day.legs.length <= MOST_EDITED && <Button size="sm" variant="outline-dark" onClick={() => settle(addDayLeg)}>Add a leg</Button>}
         {day.from !== 'library' && <Form.Control size="sm" style={{ maxWidth: 240 }} aria-label="name of the day" defaultValue={day.name} key={day.name} maxLength={80} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== day.name) settle((j) => nameDay(j, name)) }} />}
         <Button size="sm" variant="outline-dark" onClick={() => save('day.csv', writeDayCsv(day))}>Day as CSV</Button>
-        <Button size="sm" variant="outline-dark" disabled={run.runs === null} onClick={() => ask({ ticket: ++ticket.current, kind: 'export', job, circumstances: run.circumstances })}>Run as CSV</Button>
+        <Button size="sm" variant="outline-dark" disabled={run.runs === null} onClick={() => ask({ kind: 'export', job, circumstances: run.circumstances })}>Run as CSV</Button>
       </div>
       {day.legs.some((l) => l.grade !== null) && <Readings job={job} settle={settle} preview={preview} station="trigger" only={(a) => a === 'machine.massKg'} />}
     </>

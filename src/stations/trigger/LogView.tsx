@@ -42,7 +42,7 @@ export function LogView({ job, settle }: StationProps) {
     anew()
     setLogged(null)
     setName(file.name)
-    void file.text().then((text) => worker.ask({ kind: 'read', text, systemV: job.machine.systemV, job } as Omit<CalibrateQuestion, 'ticket'>), () => setMessage('This file could not be read.'))
+    void file.text().then((text) => worker.ask({ kind: 'read', text, systemV: job.machine.systemV, job }), () => setMessage('This file could not be read.'))
   }
   const minutes = logged ? logged.log.t[logged.log.t.length - 1]! : 0
   const tellsWork = logged !== null && logged.log.loadShare !== null
@@ -52,7 +52,7 @@ export function LogView({ job, settle }: StationProps) {
       <p className="soft small">A table with a time and the coolant’s temperature, from a logger or typed off the gauge; better with the fan (on, off, or volts across it), speed, and the air around it. The log is not kept: what it fixes becomes measured readings of this machine.</p>
       <div className="d-flex gap-2 flex-wrap align-items-center mb-2">
         <label htmlFor={`${id}-log`}>Log, as CSV</label><Form.Control id={`${id}-log`} type="file" size="sm" accept=".csv,.txt,.tsv" style={{ maxWidth: 300 }} onChange={(e) => { const input = e.currentTarget as HTMLInputElement; read(input.files?.[0]); input.value = '' }} />
-        <Button size="sm" variant="outline-dark" onClick={() => { anew(); setLogged(null); setName('a simulated log'); worker.ask({ kind: 'simulate', job } as Omit<CalibrateQuestion, 'ticket'>) }}>Try with a simulated log</Button>
+        <Button size="sm" variant="outline-dark" onClick={() => { anew(); setLogged(null); setName('a simulated log'); worker.ask({ kind: 'simulate', job }) }}>Try with a simulated log</Button>
         {worker.busy && <><span role="status" className="soft">At work …</span><Button size="sm" variant="outline-dark" onClick={worker.stop}>Stop</Button></>}
       </div>
       {logged && (
@@ -63,7 +63,7 @@ export function LogView({ job, settle }: StationProps) {
             <legend className="fs-6">What it is to fix, three at most</legend>
             {logged.can.map((f) => <Form.Check key={f} id={`${id}-${f}`} type="checkbox" label={factorNames[f]} checked={factors.includes(f)} disabled={!factors.includes(f) && factors.length >= MOST} onChange={(e) => { anew(); setFactors(e.target.checked ? [...factors, f] : factors.filter((x) => x !== f)) }} />)}
           </fieldset>
-          <Button size="sm" variant="dark" disabled={worker.busy || factors.length === 0} onClick={() => { anew(); worker.ask({ kind: 'fit', job, log: logged.log, factors, work } as Omit<CalibrateQuestion, 'ticket'>) }}>Fit the model to it</Button>
+          <Button size="sm" variant="dark" disabled={worker.busy || factors.length === 0} onClick={() => { anew(); worker.ask({ kind: 'fit', job, log: logged.log, factors, work }) }}>Fit the model to it</Button>
         </>
       )}
       {message && <p className="say say-short mt-2" role="alert">{message}</p>}

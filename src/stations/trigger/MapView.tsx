@@ -1,8 +1,8 @@
 'use client'
 
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { mapWaitsFor, runKey, withCell, type MapCell, type SettingMap } from '@/core/job'
+import { mapKey, mapWaitsFor, runKey, withCell, type MapCell, type SettingMap } from '@/core/job'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { SweepAnswer, SweepQuestion } from '@/workers/sweep.worker'
@@ -29,7 +29,8 @@ const cellInWords = (c: MapCell, u: UnitSystem): string =>
 /** Every setting worth trying, as one map; what is recommended is outlined, and nothing is set until it is chosen. */
 export function MapView({ job, run, shelf, settle }: StationProps) {
   const u = job.units
-  const [map, setMap] = useState<{ readonly map: SettingMap; readonly key: string } | null>(null)
+  const [drawn, setDrawn] = useState<{ readonly map: SettingMap; readonly key: string } | null>(null)
+  const asked = useRef(job)
   const [progress, setProgress] = useState<number | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   const [view, setView] = useState<View>('left')
@@ -38,20 +39,22 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
     if ('done' in answer) return setProgress(answer.done / answer.of)
     setProgress(null)
     worker.settle()
-    if ('map' in answer) { setMap({ map: answer.map, key: asked }); look(answer.map.best) } else if ('message' in answer) setMessage(answer.message)
+    if ('map' in answer) { setDrawn({ map: answer.map, key: mapKey(asked.current, answer.map) }); look(answer.map.best) } else if ('message' in answer) setMessage(answer.message)
   })
-  const [asked, setAsked] = useState('')
   const waits = mapWaitsFor(job)
   if (job.controllers[0]?.part.band === 'fixed') return <Switches job={job} shelf={shelf} settle={settle} />
   if (waits) return <p className="say">No map yet: {waits}.</p>
   const propose = (): void => {
     setMessage(null)
     setProgress(0)
-    setAsked(runKey(job))
-    worker.ask({ kind: 'map', job, findings: run.findings?.settled ? run.findings : null } as Omit<SweepQuestion, 'ticket'>)
+    asked.current = job
+    worker.ask({ kind: 'map', job, findings: run.findings?.settled ? run.findings : null })
   }
-  const present = map?.map.cells.find((c) => runKey(withCell(job, map.map.rowOf, c)) === runKey(job))
-  const values = map ? map.map.cells.map(views[view].weight) : []
+  const map = drawn?.map ?? null
+  const stale = drawn !== null && mapKey(job, drawn.map) !== drawn.key
+  const controller = job.controllers[0]!
+  const present = map?.cells.find((c) => c.setC === controller.setC && runKey(withCell(job, map.rowOf, c)) === runKey(job))
+  const values = map ? map.cells.map(views[view].weight) : []
   const [low, high] = [Math.min(...values), Math.max(...values)]
   return (
     <>
@@ -62,23 +65,24 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
         {worker.busy && <><progress value={progress ?? 0} max={1} aria-label="settings run through" /><Button size="sm" variant="outline-dark" onClick={() => { worker.stop(); setProgress(null) }}>Stop</Button></>}
       </div>
       {message && <p className="say say-short" role="alert">{message}</p>}
+      {stale && <p className="say say-unsure" role="status">The job has changed since this map was drawn: propose again.</p>}
       {map && (
         <>
           <ChoiceField label="Shown" value={view} options={(Object.keys(views) as View[]).map((value) => ({ value, name: views[value].name }))} onChange={setView} />
           <div className="map-scroll">
             <table className="setting-map">
-              <caption className="visually-hidden">Rows: {rowNames[map.map.rowOf]}. Columns: set point at the probe.</caption>
-              <thead><tr><th scope="col">{rowNames[map.map.rowOf]} \ set</th>{map.map.setsC.map((c) => <th key={c} scope="col">{format(c, 'temperature', u).replace(/ .*/, '')}</th>)}</tr></thead>
+              <caption className="visually-hidden">Rows: {rowNames[map.rowOf]}. Columns: set point at the probe.</caption>
+              <thead><tr><th scope="col">{rowNames[map.rowOf]} \ set</th>{map.setsC.map((c) => <th key={c} scope="col">{format(c, 'temperature', u).replace(/ .*/, '')}</th>)}</tr></thead>
               <tbody>
-                {map.map.rows.map((row) => (
+                {map.rows.map((row) => (
                   <tr key={row}>
                     <th scope="row">{format(row, 'temperatureDifference', u)}</th>
-                    {map.map.setsC.map((setC) => {
-                      const c = map.map.cells.find((x) => x.setC === setC && x.row === row)!
+                    {map.setsC.map((setC) => {
+                      const c = map.cells.find((x) => x.setC === setC && x.row === row)!
                       const share = high > low ? (views[view].weight(c) - low) / (high - low) : 0
                       return (
                         <td key={setC} className={`${c.recommended ? 'recommended' : ''} ${c.feasible ? '' : 'barred'} ${c === looked ? 'looked' : ''}`}>
-                          <button type="button" aria-pressed={c === looked} aria-label={`${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ${rowNames[map.map.rowOf]} ${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}${c.feasible ? '' : ', does not keep the rules or what is allowed'}${c === present ? ', as it is set' : ''}`} onClick={() => look(c)}>
+                          <button type="button" aria-pressed={c === looked} aria-label={`${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ${rowNames[map.rowOf]} ${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}${c.feasible ? '' : ', does not keep the rules or what is allowed'}${c === present ? ', as it is set' : ''}`} onClick={() => look(c)}>
                             <span className="tell" style={{ height: `${Math.round(4 + 24 * share)}px` }} />{views[view].of(c, u).replace(/ .*/, '')}{c === present ? ' ◂' : ''}
                           </button>
                         </td>
@@ -90,11 +94,11 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
             </table>
           </div>
           <p className="legend small"><span><b className="key-box recommended" />recommended</span><span><b className="key-box barred" />breaks a rule, or gets too hot</span><span>◂ as it is set</span><span>taller bar: more of what is not wanted</span></p>
-          <p className="say">{map.map.why}</p>
+          <p className="say">{map.why}</p>
           {looked && (
             <p className={`say ${looked.feasible ? 'say-holds' : 'say-short'}`} role="status">
-              Set {format(looked.setC, 'temperature', u)}, {rowNames[map.map.rowOf]} {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
-              {looked === present ? 'It is set so.' : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => withCell(j, map.map.rowOf, looked))}>Set it so</Button>}
+              Set {format(looked.setC, 'temperature', u)}, {rowNames[map.rowOf]} {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
+              {looked === present ? 'It is set so.' : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => withCell(j, map.rowOf, looked))}>Set it so</Button>}
             </p>
           )}
         </>

@@ -2,7 +2,7 @@
 
 import { memo, useMemo, useRef } from 'react'
 import { useDrag } from '@use-gesture/react'
-import { Area, AreaChart, CartesianGrid, ComposedChart, Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, usePlotArea, useXAxisScale, useYAxisInverseScale, useYAxisScale, XAxis, YAxis } from 'recharts'
+import { Area, AreaChart, CartesianGrid, ComposedChart, Line, LineChart, ReferenceLine, ResponsiveContainer, usePlotArea, useXAxisScale, useYAxisInverseScale, useYAxisScale, XAxis, YAxis } from 'recharts'
 import { slideCollar, type ChartedRuns, type Job, type MarkRule, type RunLadder, type RunMark } from '@/core/job'
 import type { RunView } from '@/core/transient'
 import { format, shown, type UnitSystem } from '@/core/units'
@@ -178,7 +178,6 @@ function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }
             <XAxis {...time} hide /><YAxis width={width} domain={[lowCharge, highCharge]} ticks={[lowCharge, highCharge]} tickFormatter={(v: number) => `${v} %`} tick={{ fill: 'var(--soft)', fontSize: 11, fontFamily: 'IBM Plex Mono' }} tickLine={false} axisLine={false} />
             <Line dataKey="charge" stroke="var(--ink)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
             <ReferenceLine x={at / 60} stroke="var(--ink)" strokeWidth={0.8} strokeDasharray="1 3" />
-            <ReferenceArea y1={lowCharge} y2={lowCharge} />
           </LineChart>
         </ResponsiveContainer>
       </div>

@@ -24,7 +24,7 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
   const c = (x: number): string => format(x, 'temperature', u, 3)
   return (
     <p className="moment figure-text" role="status">
-      {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}{m.boiling ? ' boiling' : ''}{m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, metal {c(m.metalC)}{job.bay ? '' : `, outlet ${c(m.outletC)}`}, probe {c(m.probeC)}, fan {Math.round(100 * m.fanSpeed)} % of its speed, {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %{job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
+      {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}{m.boiling ? ' boiling' : ''}{m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}{job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, fan {Math.round(100 * m.fanSpeed)} % of its speed, {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %{job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
     </p>
   )
 }
@@ -42,7 +42,7 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
   return (
     <>
       <div className="suppose">
-        <ChoiceField label="On" value={circumstances.season} options={seasons.map((value) => ({ value, name: `${seasonNames[value]}, ${format(seasonC(job, value), 'temperature', u, 3)}` }))} onChange={(season) => suppose({ season, airC: undefined })} />
+        <ChoiceField label="On" value={circumstances.season} options={seasons.map((value) => ({ value, name: `${seasonNames[value]}, ${format(seasonC(job, value), 'temperature', u, 3)}` }))} onChange={(season) => suppose({ season })} />
         <ChoiceField label="Suppose" value={circumstances.whatIf} options={supposable(job).map((value) => ({ value, name: value }))} onChange={(whatIf) => suppose({ whatIf })} />
       </div>
       {run.message && <p className="say say-short" role="alert">{run.message}</p>}

@@ -36,7 +36,7 @@ export function WeatherView({ job }: StationProps) {
   const text = JSON.stringify(standing)
   useEffect(() => {
     const now = JSON.parse(text) as Standing
-    const timer = setTimeout(() => ask({ kind: 'weather', job, airC, standing: now, others: [...(job.cooling ? [{ ...now, blocked: THIRD }] : []), { ...now, heightM: (now.heightM ?? 0) + HIGHER_M }] } as Omit<SweepQuestion, 'ticket'>), 120)
+    const timer = setTimeout(() => ask({ kind: 'weather', job, airC, standing: now, others: [...(job.cooling ? [{ ...now, blocked: THIRD }] : []), { ...now, heightM: (now.heightM ?? 0) + HIGHER_M }] }), 120)
     return () => clearTimeout(timer)
   }, [job, airC, text, ask])
   const what = job.bay ? 'what is allowed in the bay' : 'boiling, over what is kept free'

@@ -1,12 +1,14 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix, SVD } from 'ml-matrix'
+import { coolantCapacity } from '../../air'
+import { FULL_OPEN_OVER_K } from '../../control'
 import { Bench } from '../../reading'
 import { HOT, integrate, METAL, OPENING, OUTLET, PROBE, STATES } from '../../transient'
 import { fieldsOf, lookupOf } from '../address'
 import type { Job, Work } from '../document'
 import { boilsAt } from '../margins'
 import { dayOfLog, factorAddress, type FitFactor, type LoggedRun } from './logged'
-import { legsOf, runSpecOf, type Circumstances } from './run-spec'
+import { COUPLING_K, legsOf, runSpecOf, type Circumstances } from './run-spec'
 
 /** One factor as the log fixes it; `plusMinus` holds 95 times of 100. */
 export interface FittedFactor { readonly factor: FitFactor; readonly address: string; readonly label: string; readonly before: number; readonly value: number; readonly plusMinus: number }
@@ -109,10 +111,10 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
     const warm = Math.min(1, Math.max(0, (c - firstLeg!.airC - 12) / 20))
     const rated = job.engine ? bench.value('engine.heatShare') * bench.value('engine.ratedPowerW') : 0
     const opens = job.engine?.thermostatOpensC ? bench.value('engine.thermostatOpensC') : c
-    const opening = job.cooling ? (job.engine?.thermostatOpensC ? Math.min(1, Math.max(0, (c - opens) / 12)) : 1) : 0
+    const opening = job.cooling ? (job.engine?.thermostatOpensC ? Math.min(1, Math.max(0, (c - opens) / FULL_OPEN_OVER_K)) : 1) : 0
     start[HOT] = c
-    start[METAL] = c + (rated > 0 ? (warm * firstLeg!.heatW) / (rated / 25) : 0)
-    start[OUTLET] = opening > 0.02 ? c - (warm * firstLeg!.heatW) / Math.max(opening * firstLeg!.pumpShare * (rated / 8), 1) : firstLeg!.airC + warm * 0.3 * (c - firstLeg!.airC)
+    start[METAL] = c + (rated > 0 ? (warm * firstLeg!.heatW) / (rated / COUPLING_K) : 0)
+    start[OUTLET] = opening > 0.02 ? c - (warm * firstLeg!.heatW) / Math.max(opening * coolantCapacity(rated, firstLeg!.pumpShare, 1), 1) : firstLeg!.airC + warm * 0.3 * (c - firstLeg!.airC)
     start[OUTLET] = Math.max(firstLeg!.airC, start[OUTLET]!)
     start[OPENING] = opening
     start[PROBE] = log.probeC ? begins(log.probeC) : firstLeg!.airC + bench.value(factorAddress(job, 'kappa')) * (c - firstLeg!.airC)

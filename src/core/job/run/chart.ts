@@ -18,7 +18,6 @@ export interface RunLadder {
   /** second fan's own points, where it has a controller of its own */
   readonly second: { readonly onC: number; readonly offC: number } | null
   readonly opensC: number | null
-  readonly fullC: number | null
   /** where its trace first passes the thermostat's opening, s */
   readonly opensAtS: number | null
   /** boils, or the hottest that is allowed, leg by leg */
@@ -69,7 +68,7 @@ export function runLadder(job: Job, { proposed, none, present }: ChartedRuns): R
     other: job.bay ? 'bay' : 'coolant',
     probe: on && off && points ? { on, off, fullC: controller!.part.band === 'ramp' ? points.on.c + controller!.spanK : null, lowestC: range?.minC ?? off.c, highestC: range?.maxC ?? on.c, stepK: range?.stepK ?? 1, movable: range != null && controller!.part.band !== 'fixed' } : null,
     second: second && { onC: second.on.c, offC: second.off.c },
-    opensC, fullC: opensC === null ? null : opensC + 12, opensAtS: opensC === null ? null : meets(proposed, rows.hot, opensC, false),
+    opensC, opensAtS: opensC === null ? null : meets(proposed, rows.hot, opensC, false),
     most, keepK: job.bay ? 0 : job.limits.boilKeepK, fromC: Math.floor(low / 10) * 10, toC: Math.ceil(top / 10) * 10,
   }
 }

@@ -2,11 +2,9 @@ import { Bench } from '../../reading'
 import { integrate } from '../../transient'
 import { lookupOf } from '../address'
 import type { Job } from '../document'
-import { boilsAt } from '../margins'
+import { COARSE, mostAllowedC } from './compared'
 import { runSpecOf } from './run-spec'
-import { coolantBoils } from '../../air'
 
-const COARSE = { stepS: 4, everyS: 36_000 } as const
 const LOWEST_C = -25
 const HIGHEST_C = 60
 const NEAR_K = 0.2
@@ -17,10 +15,7 @@ export interface Standing { readonly heightM?: number | undefined; readonly bloc
 export function leftAt(job: Job, airC: number, { heightM, blocked }: Standing = {}): number {
   const bench = new Bench(lookupOf(job))
   const run = integrate(runSpecOf(bench, job, { season: 'hottest', fan: 'proposed', whatIf: 'as it is', airC, heightM, blocked }), COARSE)!
-  if (job.bay) return job.bay.allowedC.value - run.peakC
-  const c = job.cooling!
-  const boilsC = heightM === undefined ? boilsAt(bench, job).at.c : coolantBoils(c.coolant, c.coolant === 'water' ? 0 : c.glycolShare.value, heightM, c.capPa.value).at.c
-  return boilsC - job.limits.boilKeepK - run.peakC
+  return mostAllowedC(bench, job, heightM) - run.peakC
 }
 
 /**

@@ -5,8 +5,8 @@ import { lookupOf } from '../address'
 import { chooseController } from '../choose'
 import type { Job } from '../document'
 import { evaluate } from '../evaluate'
-import { boilsAt } from '../margins'
 import { marginInWords } from '../words'
+import { COARSE, mostAllowedC } from './compared'
 import { runSpecOf, runWaitsFor } from './run-spec'
 
 /** A fixed switch of the shelf on this machine: what it would do, and whether it suits. */
@@ -32,8 +32,8 @@ export function judgeSwitches(job: Job, shelf: readonly Part[]): SwitchJudged[] 
     const with_ = chooseController(job, part, null)
     const trigger = evaluate(with_).margins.find((m) => m.id === 'trigger')
     const bench = new Bench(lookupOf(with_))
-    const peakC = runWaitsFor(with_) ? null : integrate(runSpecOf(bench, with_), { stepS: 4, everyS: 36_000 })!.peakC
-    const leftK = peakC === null ? null : (with_.bay ? bench.value('bay.allowedC') : boilsAt(bench, with_).at.c - with_.limits.boilKeepK) - peakC
+    const peakC = runWaitsFor(with_) ? null : integrate(runSpecOf(bench, with_), COARSE)!.peakC
+    const leftK = peakC === null ? null : mostAllowedC(bench, with_) - peakC
     const short = trigger?.verdict === 'short' || (leftK !== null && leftK < 0)
     return {
       part, closesC: part.fixed!.closesC.value, opensC: part.fixed!.opensC.value, suits: !short, peakC, leftK,

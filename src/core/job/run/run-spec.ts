@@ -1,5 +1,5 @@
-import { airDensity, coolantBoils, faceVelocity, heatToCarry, heatTransfer, inSeries, bayResistance, ramPressure, ventsInSeries, zoneFlows } from '../../air'
-import { RAMP_LEAST_DUTY, type ProbePlace } from '../../control'
+import { airDensity, coolantBoils, coolantCapacity, faceVelocity, heatToCarry, heatTransfer, inSeries, bayResistance, ramPressure, ventsInSeries, zoneFlows } from '../../air'
+import { FULL_OPEN_OVER_K, RAMP_LEAST_DUTY, type ProbePlace } from '../../control'
 import { contactsResistance, wiresResistance } from '../../electrical'
 import type { Bench } from '../../reading'
 import { BayPlant, Bus, CoolantPlant, FanMotor, Governor, rowsFor, SpeedTable, type GovernorSpec, type Leg, type Plant, type ProbeSpec, type RunSpec, type ZoneSpec } from '../../transient'
@@ -39,8 +39,8 @@ const COOLANT = { density: 1030, heat: 3600 } as const
 const IN_ENGINE = 0.55
 const METAL_HEAT = 450
 const METAL_SHARE = 0.6
-const COUPLING_K = 25
-const RATED_RISE_K = 8
+/** metal over coolant at the rated heat, K. @see engineering §4 */
+export const COUPLING_K = 25
 const BAY_COUPLING_K = 100
 /** the air's volume through fan, core and vents is the same in thin air: every pressure falls with its density */
 const ANY_DENSITY = 1.2
@@ -143,7 +143,7 @@ function coolantPlant(bench: Bench, job: Job, rows: readonly number[], fans: rea
   const opens = job.engine?.thermostatOpensC ? bench.value('engine.thermostatOpensC') : null
   return new CoolantPlant({
     metal: METAL_HEAT * METAL_SHARE * mass * bench.value('engine.storeFactor'), inEngine: IN_ENGINE * coolant, inCore: (1 - IN_ENGINE) * coolant, metalToCoolant: rated / COUPLING_K,
-    outsideM2: 0.055 * mass ** (2 / 3), ratedFlow: rated / RATED_RISE_K, thermostat: opens === null ? null : { opensC: opens, fullC: opens + 12 },
+    outsideM2: 0.055 * mass ** (2 / 3), ratedFlow: coolantCapacity(rated, 1, 1), thermostat: opens === null ? null : { opensC: opens, fullC: opens + FULL_OPEN_OVER_K },
     zones, transfer: heatTransfer(core, 1), inletRiseK: job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'), fans: fans.length, probe: probeSpec(bench, circuitsOf(job)[0]!),
   })
 }

@@ -6,8 +6,10 @@ import { lookupOf } from '../address'
 import { changeSetting, changeSpan } from '../choose'
 import type { Job } from '../document'
 import { evaluate } from '../evaluate'
-import { boilsAt, circuitsOf, isThermostat } from '../margins'
+import { circuitsOf, isThermostat } from '../margins'
 import type { Findings } from '../run-findings'
+import { COARSE, mostAllowedC } from './compared'
+import { runKey } from './run-key'
 import { runSpecOf, runWaitsFor, type Season } from './run-spec'
 
 /** What the rows of a map change besides the on point: the band, a ramp's span, or how far above the first the second fan comes on. */
@@ -40,7 +42,6 @@ export interface MapCell {
 export interface SettingMap { readonly rowOf: MapRow; readonly setsC: readonly number[]; readonly rows: readonly number[]; readonly cells: readonly MapCell[]; readonly best: MapCell | null; readonly why: string }
 
 const COLUMNS = 11
-const COARSE = { stepS: 4, everyS: 36_000 } as const
 const MOST_STARTS = 30
 /** a peak so little above the least is what the fan itself can hold, whatever it is set to, K */
 const AS_COOL_K = 2
@@ -64,6 +65,9 @@ export function withCell(job: Job, rowOf: MapRow, { setC, row }: Pick<MapCell, '
   return changeSetting(set, second.id, second.part.range ? onStep(own, second.part.range) : own, second.bandK)
 }
 
+/** What a map was drawn of, whatever setting stands now: a map of another key belongs to another state of the job. */
+export const mapKey = (job: Job, { rowOf, cells: [first] }: Pick<SettingMap, 'rowOf' | 'cells'>): string => runKey(first ? withCell(job, rowOf, first) : job)
+
 /** where a controller that can be set comes on, °C at the probe */
 const onOf = ({ part, setC, bandK }: Job['controllers'][number]): number => (part.band === 'above' ? setC + bandK : setC)
 
@@ -85,7 +89,7 @@ function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; rea
   const shows = (c: number): number => readingOf(job.bay ? bay(c) : coolant(c), hottest, kappa).c
   const opensC = job.engine?.thermostatOpensC?.value
   const low = job.cooling && opensC !== undefined ? shows(opensC + 3) : hottest.c + 6
-  const high = shows(job.bay ? job.bay.allowedC.value : boilsAt(new Bench(lookupOf(job)), job).at.c - job.limits.boilKeepK)
+  const high = shows(mostAllowedC(new Bench(lookupOf(job)), job))
   const step = Math.max(range.stepK, Math.ceil((high - low) / (COLUMNS - 1) / range.stepK) * range.stepK)
   const from = onStep(settingFor(part.band, low, low - range.bandMinK).setC, range)
   const setsC = [...new Set(Array.from({ length: COLUMNS }, (_, i) => Math.min(range.maxC, Math.max(range.minC, from + i * step))))]
@@ -113,14 +117,13 @@ function tryCell(job: Job, rowOf: MapRow, setC: number, row: number, moved: Read
   const [hot, usual, cold] = [run('hottest'), run('usual'), run('coldest')]
   const worstBench = new Bench(lookup, moved)
   const worst = moved.size ? run('hottest', worstBench) : hot
-  const most = (bench: Bench): number => (set.bay ? bench.value('bay.allowedC') : boilsAt(bench, set).at.c - set.limits.boilKeepK)
   const hours = (r: typeof hot): { on: number; all: number } => r.legs.filter((l) => l.leg.running).reduce((sum, l) => ({ on: sum.on + l.dutyS / 3600, all: sum.all + l.leg.seconds / 3600 }), { on: 0, all: 0 })
   const { on, all } = hours(usual)
   const perHour = [hot, usual, cold].flatMap((r) => r.legs.filter((l) => l.leg.running && l.leg.seconds >= 300).map((l) => (3600 * l.starts) / l.leg.seconds))
   const trigger = evaluate(set).margins.find((m) => m.id === 'trigger')
   const peakC = Math.max(hot.peakC, usual.peakC, cold.peakC)
   return {
-    setC, onC: onOf(set.controllers[0]!), row, peakC, worstC: Math.max(peakC, worst.peakC), leftK: most(nominal) - peakC, leftWorstK: Math.min(most(nominal) - peakC, most(worstBench) - worst.peakC),
+    setC, onC: onOf(set.controllers[0]!), row, peakC, worstC: Math.max(peakC, worst.peakC), leftK: mostAllowedC(nominal, set) - peakC, leftWorstK: Math.min(mostAllowedC(nominal, set) - peakC, mostAllowedC(worstBench, set) - worst.peakC),
     fanShare: all > 0 ? on / all : 0, fanHours: on, starts: perHour.length ? Math.max(...perHour) : 0, endCharge: Math.min(hot.endCharge, usual.endCharge),
     breaks: (trigger?.parts ?? []).filter((p) => !p.warns && p.value !== null && p.value < 0 && !(set.bay && p.id.startsWith('in time'))).map((p) => `short ${p.name}`),
   }

@@ -4,6 +4,7 @@ import { lookupOf } from '../address'
 import type { Day, Job, Work } from '../document'
 import { CORE_VERSION } from '../evaluation'
 import { RUN_DRAWS, type Effect, type Findings, type OutcomeName } from '../run-findings'
+import { COARSE } from './compared'
 import { dayOf } from './days'
 import { runKey } from './run-key'
 import { runSpecOf, runWaitsFor, usualCircumstances, withPresentFan, type Circumstances } from './run-spec'
@@ -23,9 +24,6 @@ export function simulate(job: Job, circumstances: Circumstances = usualCircumsta
 const stateOf: Readonly<Partial<Record<Work, OutcomeName>>> = { idle: 'share, idle', slow: 'share, slow work', heavy: 'share, slow work', speed: 'share, cruise', towed: 'share, towed', charger: 'share, on its charger', alone: 'share, standing alone' }
 /** legs shorter than this say nothing about how often a fan starts, s */
 const LEAST_S = 300
-/** for what is only compared: a twentieth of the steps, peaks within 0.05 K */
-const COARSE = { stepS: 4, everyS: 36_000 } as const
-
 type Outcomes = Partial<Record<OutcomeName, number>>
 
 /** The outcomes of one pass: the day on the hottest and on the coldest day. */
