@@ -18,9 +18,15 @@ function Stage(props: StationProps) {
   const ladder = triggerLadder(job)
   const controller = job.controllers[0]
   if (!controller) return <><h2>The temperature ladder</h2><p className="say">Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.</p></>
-  if (runWaitsFor(job) === null) return <RunViews {...props} />
+  const waits = runWaitsFor(job)
+  if (waits === null) return <RunViews {...props} />
   if (!ladder) return <><h2>The temperature ladder</h2><p className="say">{controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set. Boil needs a run.</p></>
-  return <Ladder ladder={ladder} system={job.units} onPreview={(change) => preview(change)} onSettle={(change) => settle(change)} />
+  return (
+    <>
+      <Ladder ladder={ladder} system={job.units} onPreview={(change) => preview(change)} onSettle={(change) => settle(change)} />
+      <p className="soft small">No run yet, it waits: {waits}.</p>
+    </>
+  )
 }
 
 const markNames = { on: 'on', off: 'off', band: 'band', set: 'set' } as const
