@@ -6,7 +6,11 @@ export default tseslint.config(
   { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'data/'] },
   ...tseslint.configs.recommended,
   { files: ['src/**/*.{ts,tsx}'], ...jsxA11y.flatConfigs.recommended },
-  { files: ['src/**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
   {
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',

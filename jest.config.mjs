@@ -4,6 +4,11 @@ export default {
   testMatch: ['**/*.test.ts'],
   // the fitting package has ES modules only
   transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|is-any-array)/)'],
-  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.[jt]sx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
+  },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 }

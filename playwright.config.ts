@@ -1,6 +1,14 @@
 import { defineConfig, devices } from '@playwright/test'
 
-const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 /** Each errand starts a production server of its own on a database of its own (see e2e/test-support). */
 export default defineConfig({
@@ -12,7 +20,11 @@ export default defineConfig({
   retries: 0,
   reporter: [['list']],
   use: {
-    ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 }, video: 'off', trace: 'retain-on-failure', screenshot: 'only-on-failure',
+    ...devices['Desktop Chrome'],
+    viewport: { width: 1280, height: 800 },
+    video: 'off',
+    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
     actionTimeout: 20_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },
   },

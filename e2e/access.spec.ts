@@ -4,13 +4,27 @@ import type { Page } from '@playwright/test'
 import { expect, openJob, ready, test } from './test-support/yard'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-interface Finding { readonly id: string; readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[] }
+interface Finding {
+  readonly id: string
+  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[]
+}
 
 /** What axe finds wrong on the page as it stands. */
 async function findings(page: Page): Promise<string[]> {
   await page.evaluate(axe)
-  const found = await page.evaluate(async () => (await (window as unknown as { axe: { run: (context: Document, options: object) => Promise<{ violations: Finding[] }> } }).axe.run(document, { resultTypes: ['violations'] })).violations)
-  return found.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary.split('\n')[1] ?? ''}`))
+  const found = await page.evaluate(
+    async () =>
+      (
+        await (
+          window as unknown as {
+            axe: { run: (context: Document, options: object) => Promise<{ violations: Finding[] }> }
+          }
+        ).axe.run(document, { resultTypes: ['violations'] })
+      ).violations,
+  )
+  return found.flatMap((v) =>
+    v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary.split('\n')[1] ?? ''}`),
+  )
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {
@@ -38,7 +52,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await look('part, open')
       for (const title of ['Fell team bike 3', 'Churchyard digger', 'Market cold trailer', 'Fell team bike 2']) {
         const job = await openJob(page, yard, title)
-        for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after']) await visit(`${title}, ${station}`, `${job}?station=${station}`)
+        for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after'])
+          await visit(`${title}, ${station}`, `${job}?station=${station}`)
         await visit(`${title}, working`, `${job}?station=wire&margin=charge`)
         await visit(`${title}, history`, `${job}/history`)
         await visit(`${title}, sheet`, `${job}/sheet`)

@@ -3,8 +3,15 @@ import type { APIRequestContext } from '@playwright/test'
 import { expect, openJob, ready, test, type, verdict, takeSize } from './test-support/yard'
 
 const fresh = JSON.parse(readFileSync('src/formats/test-support/fresh.job.json', 'utf8')) as Record<string, unknown>
-const post = async (request: APIRequestContext, url: string, data: unknown): Promise<{ status: number; body: Record<string, unknown> }> => {
-  const answer = await request.post(url, { data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)), headers: { 'content-type': 'application/json' } })
+const post = async (
+  request: APIRequestContext,
+  url: string,
+  data: unknown,
+): Promise<{ status: number; body: Record<string, unknown> }> => {
+  const answer = await request.post(url, {
+    data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),
+    headers: { 'content-type': 'application/json' },
+  })
   return { status: answer.status(), body: (await answer.json()) as Record<string, unknown> }
 }
 
@@ -12,16 +19,44 @@ test('every door of the server parses what it is given and answers in words', as
   const { body } = await post(request, `${yard.url}/api/import`, fresh)
   const id = String(body.id)
   const doors: readonly (readonly [string, unknown, number, RegExp])[] = [
-    ['/api/jobs', '', 400, /empty/], ['/api/jobs', '{"title":', 400, /cut off/], ['/api/jobs', { title: 'x' }, 400, /kind/],
-    ['/api/jobs', { title: ' ', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', promisedOn: null, heightM: 0 }, 400, /title/],
-    ['/api/jobs', { title: 'x', kind: 'submarine', machineName: 'm', owner: '', units: 'metric', promisedOn: 'soon', heightM: 1e9 }, 400, /heightM/],
-    ['/api/import', { ...fresh, title: 'x'.repeat(2_100_000) }, 400, /too large/], ['/api/import', { ...fresh, version: 6 }, 400, /newer Pyraxis/], ['/api/import', { format: 'pyraxis-jobs', version: 1 }, 400, /no list/],
-    ['/api/parts', { part: { id: 'x', kind: 'fan' }, isNew: true }, 400, /part/], ['/api/parts/nothing', { retired: true }, 404, /not on the shelf/], ['/api/parts/file', '\u0000\u0001PNG', 400, /not a text file/], ['/api/parts/file', 'kind,name\nwarp drive,Nine', 400, /1 row is wrong/],
+    ['/api/jobs', '', 400, /empty/],
+    ['/api/jobs', '{"title":', 400, /cut off/],
+    ['/api/jobs', { title: 'x' }, 400, /kind/],
+    [
+      '/api/jobs',
+      { title: ' ', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', promisedOn: null, heightM: 0 },
+      400,
+      /title/,
+    ],
+    [
+      '/api/jobs',
+      { title: 'x', kind: 'submarine', machineName: 'm', owner: '', units: 'metric', promisedOn: 'soon', heightM: 1e9 },
+      400,
+      /heightM/,
+    ],
+    ['/api/import', { ...fresh, title: 'x'.repeat(2_100_000) }, 400, /too large/],
+    ['/api/import', { ...fresh, version: 6 }, 400, /newer Pyraxis/],
+    ['/api/import', { format: 'pyraxis-jobs', version: 1 }, 400, /no list/],
+    ['/api/parts', { part: { id: 'x', kind: 'fan' }, isNew: true }, 400, /part/],
+    ['/api/parts/nothing', { retired: true }, 404, /not on the shelf/],
+    ['/api/parts/file', '\u0000\u0001PNG', 400, /not a text file/],
+    ['/api/parts/file', 'kind,name\nwarp drive,Nine', 400, /1 row is wrong/],
     [`/api/jobs/${id}/revisions`, { from: 1, key: 'a-good-key', job: { ...fresh, machine: null } }, 400, /machine/],
     [`/api/jobs/${id}/revisions`, { from: -1, key: 'short', job: fresh }, 400, /key/],
-    [`/api/jobs/${id}/revisions`, { from: 1, key: 'a-good-key', job: { ...fresh, signature: { by: 'me', at: '2026-01-01T00:00:00Z', coreVersion: '1' } } }, 409, /signed again/],
+    [
+      `/api/jobs/${id}/revisions`,
+      {
+        from: 1,
+        key: 'a-good-key',
+        job: { ...fresh, signature: { by: 'me', at: '2026-01-01T00:00:00Z', coreVersion: '1' } },
+      },
+      409,
+      /signed again/,
+    ],
     ['/api/jobs/nowhere/revisions', { from: 1, key: 'a-good-key', job: fresh }, 404, /not in this yard/],
-    [`/api/jobs/${id}/sign`, { from: 1, by: '  ' }, 400, /by/], [`/api/jobs/${id}/sign`, { from: 1, by: 'me' }, 409, /No fan|fuse/], ['/api/jobs/nowhere/sign', { from: 1, by: 'me' }, 409, /not in this yard/],
+    [`/api/jobs/${id}/sign`, { from: 1, by: '  ' }, 400, /by/],
+    [`/api/jobs/${id}/sign`, { from: 1, by: 'me' }, 409, /No fan|fuse/],
+    ['/api/jobs/nowhere/sign', { from: 1, by: 'me' }, 409, /not in this yard/],
   ]
   for (const [path, data, status, words] of doors) {
     const answer = await post(request, `${yard.url}${path}`, data)
@@ -35,7 +70,10 @@ test('every door of the server parses what it is given and answers in words', as
 test('out as a file and in again is the same job', async ({ page, yard }) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}/sheet`)
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Job file' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Job file' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('fell-team-bike-3.job.json')
   const file = (await download.path())!
   await page.goto(yard.url)
@@ -47,7 +85,10 @@ test('out as a file and in again is the same job', async ({ page, yard }) => {
   expect(await again.text()).toBe(readFileSync(file, 'utf8'))
 })
 
-test('on an upright phone: no sideways scrolling, a reading typed, a working read, a step ticked', async ({ browser, yard }) => {
+test('on an upright phone: no sideways scrolling, a reading typed, a working read, a step ticked', async ({
+  browser,
+  yard,
+}) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   const page = await context.newPage()
   const address = await openJob(page, yard, 'Fell team bike 3')
@@ -56,7 +97,10 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
     await ready(page)
     await page.evaluate(() => document.fonts.ready)
     expect(await page.evaluate(() => document.documentElement.scrollWidth), station).toBeLessThanOrEqual(390)
-    for (const button of await page.locator('.tray button:visible, .stage .btn:visible').all()) expect((await button.boundingBox())!.height, `${station}: ${await button.textContent()}`).toBeGreaterThanOrEqual(43)
+    for (const button of await page.locator('.tray button:visible, .stage .btn:visible').all())
+      expect((await button.boundingBox())!.height, `${station}: ${await button.textContent()}`).toBeGreaterThanOrEqual(
+        43,
+      )
   }
   for (const sheet of ['sheet', 'measuring', 'history']) {
     await page.goto(`${yard.url}${address}/${sheet}`)
@@ -68,7 +112,8 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
   await ready(page)
   await type(page, 'free behind the core', '40 mm')
   await page.getByRole('button', { name: /all margins/ }).tap()
-  for (const line of await page.locator('.rail li button').all()) expect((await line.boundingBox())!.height).toBeGreaterThanOrEqual(44)
+  for (const line of await page.locator('.rail li button').all())
+    expect((await line.boundingBox())!.height).toBeGreaterThanOrEqual(44)
   await page.locator('[data-margin="fit"]').tap()
   await expect(page.getByRole('complementary', { name: 'Working of Fit' })).toContainText('short')
   await page.getByRole('button', { name: 'Close the working' }).tap()
@@ -78,7 +123,8 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
     const touch = await context.newCDPSession(page)
     const at = (x: number) => ({ touchPoints: [{ x, y: spine.y + 30 }] })
     await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', ...at(from) })
-    for (let n = 1; n <= 5; n++) await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...at(from + ((to - from) * n) / 5) })
+    for (let n = 1; n <= 5; n++)
+      await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...at(from + ((to - from) * n) / 5) })
     await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
   }
   await swipe(300, 120)
@@ -95,7 +141,10 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
   await context.close()
 })
 
-test('in inches and Fahrenheit: a bare number takes the field\'s unit, AWG sizes are offered, the margin reads in inches', async ({ page, yard }) => {
+test("in inches and Fahrenheit: a bare number takes the field's unit, AWG sizes are offered, the margin reads in inches", async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)

@@ -18,18 +18,43 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await type(page, 'after', '12 min')
   await type(page, 'above, surroundings', '64 F')
   await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 17.78 °C')
-  for (const [label, text] of [['coldest day it works', '0 C'], ['hottest day it works', '31'], ['rated speed', '8500'], ['slow work speed', '3300'], ['rated power', '18 kW'], ['load share, slow work', '16 %'], ['load share of the heaviest work', '40 %'], ['idle speed', '1700']] as const) await type(page, label, text)
+  for (const [label, text] of [
+    ['coldest day it works', '0 C'],
+    ['hottest day it works', '31'],
+    ['rated speed', '8500'],
+    ['slow work speed', '3300'],
+    ['rated power', '18 kW'],
+    ['load share, slow work', '16 %'],
+    ['load share of the heaviest work', '40 %'],
+    ['idle speed', '1700'],
+  ] as const)
+    await type(page, label, text)
   await go(page, 'Measure')
-  for (const [label, text] of [['engine thermostat opens', '78 C'], ['cap', '1.1 bar'], ['free behind the core', '2 1/4 in'], ['core thick', '30mm']] as const) await type(page, label, text)
+  for (const [label, text] of [
+    ['engine thermostat opens', '78 C'],
+    ['cap', '1.1 bar'],
+    ['free behind the core', '2 1/4 in'],
+    ['core thick', '30mm'],
+  ] as const)
+    await type(page, label, text)
   await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57.15')
 
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Swift 116' }).click()
-  for (const [label, text] of [['fan lead, to the joint', '21 cm'], ['probe lead, to the controller', '0.5 m'], ['fan current, rated', '2.8 A'], ['fan depth', '38mm']] as const) await type(page, label, text)
+  for (const [label, text] of [
+    ['fan lead, to the joint', '21 cm'],
+    ['probe lead, to the controller', '0.5 m'],
+    ['fan current, rated', '2.8 A'],
+    ['fan depth', '38mm'],
+  ] as const)
+    await type(page, label, text)
 
   await go(page, 'Trigger')
   await page.getByLabel('Controller').selectOption({ label: 'Beadwheel, Skarn Works' })
-  await expect(page.getByRole('slider', { name: 'on collar' })).toHaveAttribute('aria-valuetext', /on 87 °C at the probe: coolant/)
+  await expect(page.getByRole('slider', { name: 'on collar' })).toHaveAttribute(
+    'aria-valuetext',
+    /on 87 °C at the probe: coolant/,
+  )
   await type(page, 'share of the coolant that the probe sees', '0.91')
   await type(page, 'set', '70')
   await expect(verdict(page, 'trigger')).toHaveText('short')
@@ -40,8 +65,15 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await go(page, 'Wire')
   await page.getByLabel('Switched by').selectOption('controller')
   // an override behind the key would feed back through it, and the key would carry the fan
-  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('parked, override on and hot: the fan runs, you asked for key only')
-  for (const [choice, is] of [['Run by', 'thermostat'], ['Controller dead', 'nothing'], ['Override is', 'none']] as const) await page.getByLabel(choice, { exact: true }).selectOption(is)
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+    'parked, override on and hot: the fan runs, you asked for key only',
+  )
+  for (const [choice, is] of [
+    ['Run by', 'thermostat'],
+    ['Controller dead', 'nothing'],
+    ['Override is', 'none'],
+  ] as const)
+    await page.getByLabel(choice, { exact: true }).selectOption(is)
   await expect(page.getByRole('region', { name: 'Not as asked' })).toHaveCount(0)
   await takeSize(page, '0.35 mm²')
   await expect(verdict(page, 'wire')).toHaveText('short')
@@ -54,8 +86,20 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   await go(page, 'Power')
   await page.getByLabel('Known by').selectOption('points')
-  for (const [state, text] of [['idle', '8.6 A'], ['slow work', '12.1'], ['cruise', '13,7']] as const) await type(page, `charging current at ${state}`, text)
-  for (const [label, text] of [['other loads', '3.6 A'], ['charged to', '95 %'], ['starter takes', '52 A'], ['cold-cranking current', '110'], ['battery', '7 Ah']] as const) await type(page, label, text)
+  for (const [state, text] of [
+    ['idle', '8.6 A'],
+    ['slow work', '12.1'],
+    ['cruise', '13,7'],
+  ] as const)
+    await type(page, `charging current at ${state}`, text)
+  for (const [label, text] of [
+    ['other loads', '3.6 A'],
+    ['charged to', '95 %'],
+    ['starter takes', '52 A'],
+    ['cold-cranking current', '110'],
+    ['battery', '7 Ah'],
+  ] as const)
+    await type(page, label, text)
   await expect(verdict(page, 'charge')).not.toHaveText('short')
   await expect(page.locator('.word.verdict-short')).toHaveCount(0)
 
@@ -68,7 +112,19 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   const address = new URL(page.url()).pathname
   await page.goto(`${yard.url}${address}/sheet`)
-  await expect(page.getByRole('heading', { level: 2 })).toContainText(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Place', 'Setting and keys', /Steps/, 'Proof against prediction', 'Cautions', 'Signature'])
+  await expect(page.getByRole('heading', { level: 2 })).toContainText([
+    'Job and complaint',
+    'Before anything comes apart',
+    'Readings',
+    'Margins',
+    'Parts and wire',
+    'Place',
+    'Setting and keys',
+    /Steps/,
+    'Proof against prediction',
+    'Cautions',
+    'Signature',
+  ])
   expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(20_000)
 
   await page.goto(`${yard.url}${address}?station=after`)
@@ -76,12 +132,24 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await expect(page.getByText(/build steps not ticked/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Sign the job' })).toBeDisabled()
   await go(page, 'Build')
-  while (await page.getByRole('button', { name: 'Done', exact: true }).count()) await page.getByRole('button', { name: 'Done', exact: true }).click()
+  while (await page.getByRole('button', { name: 'Done', exact: true }).count())
+    await page.getByRole('button', { name: 'Done', exact: true }).click()
   await page.getByRole('button', { name: 'Go to Prove' }).click()
   await page.getByRole('button', { name: 'no: It turns, the right way' }).click()
   await expect(page.getByText(/Turning the blade over alone never turns the air/)).toBeVisible()
-  for (const proof of ['It turns, the right way', 'Key off: it stops', 'Nothing caught, lock to lock', 'Coolant level, after the first heat cycle']) await page.getByRole('button', { name: `yes: ${proof}` }).click()
-  for (const [proof, text] of [['Running current', '3.5 A'], ['Voltage at the fan', '13.9'], ['Starts, as the probe shows', '87 C'], ['Draw with the key off', '0 mA']] as const) {
+  for (const proof of [
+    'It turns, the right way',
+    'Key off: it stops',
+    'Nothing caught, lock to lock',
+    'Coolant level, after the first heat cycle',
+  ])
+    await page.getByRole('button', { name: `yes: ${proof}` }).click()
+  for (const [proof, text] of [
+    ['Running current', '3.5 A'],
+    ['Voltage at the fan', '13.9'],
+    ['Starts, as the probe shows', '87 C'],
+    ['Draw with the key off', '0 mA'],
+  ] as const) {
     await page.getByRole('region', { name: proof }).getByLabel('measured').fill(text)
     await page.getByRole('region', { name: proof }).getByLabel('measured').press('Enter')
     await expect(page.getByRole('region', { name: proof })).toContainText('as predicted')
@@ -93,7 +161,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   await go(page, 'After')
   const open = page.getByRole('checkbox')
-  for (let i = 0; i < await open.count(); i++) await open.nth(i).check()
+  for (let i = 0; i < (await open.count()); i++) await open.nth(i).check()
   await page.getByLabel('Who', { exact: true }).fill('Bench one')
   await page.getByRole('button', { name: 'Accept what is ticked' }).click()
   await expect(page.getByText('Say why it may stand.')).toBeVisible()

@@ -1,4 +1,16 @@
-import { acceptAndSign, buildAll, expect, go, proveAll, saved, startJob, test, type, verdict, takeSize } from './test-support/yard'
+import {
+  acceptAndSign,
+  buildAll,
+  expect,
+  go,
+  proveAll,
+  saved,
+  startJob,
+  test,
+  type,
+  verdict,
+  takeSize,
+} from './test-support/yard'
 import type { Page } from '@playwright/test'
 
 /** What is asked of every machine before anything comes apart. */
@@ -50,7 +62,10 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
   await type(page, 'fan lead, to the joint', '0.3 m')
   await go(page, 'Trigger')
   await page.getByLabel('Controller').selectOption({ label: 'Beadwheel, Skarn Works' })
-  await expect(page.getByRole('slider', { name: 'on collar' })).toHaveAttribute('aria-valuetext', /on 79 °C at the probe: bay/)
+  await expect(page.getByRole('slider', { name: 'on collar' })).toHaveAttribute(
+    'aria-valuetext',
+    /on 79 °C at the probe: bay/,
+  )
   // run through a shift it starts too often: the band is widened
   await expect(verdict(page, 'trigger')).toHaveText('short')
   await page.locator('[data-margin="trigger"]').click()
@@ -64,14 +79,26 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
   await go(page, 'Wire')
   await page.getByLabel('Switched by').selectOption('controller')
   // an override behind the key would feed back through it, and the key would carry the fan
-  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('parked, override on and hot: the fan runs, you asked for key only')
-  for (const [choice, is] of [['Run by', 'thermostat'], ['Controller dead', 'nothing'], ['Override is', 'none']] as const) await page.getByLabel(choice, { exact: true }).selectOption(is)
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+    'parked, override on and hot: the fan runs, you asked for key only',
+  )
+  for (const [choice, is] of [
+    ['Run by', 'thermostat'],
+    ['Controller dead', 'nothing'],
+    ['Override is', 'none'],
+  ] as const)
+    await page.getByLabel(choice, { exact: true }).selectOption(is)
   await expect(page.getByRole('region', { name: 'Not as asked' })).toHaveCount(0)
   await takeSize(page, '1.5 mm²')
   await page.getByLabel('Rating').selectOption('10')
   await go(page, 'Power')
   await page.getByLabel('Known by').selectOption('points')
-  for (const [state, amps] of [['idle', '11 A'], ['slow work', '15'], ['cruise', '15.5']] as const) await type(page, `charging current at ${state}`, amps)
+  for (const [state, amps] of [
+    ['idle', '11 A'],
+    ['slow work', '15'],
+    ['cruise', '15.5'],
+  ] as const)
+    await type(page, `charging current at ${state}`, amps)
   await type(page, 'other loads', '2.8 A')
   await expect(page.locator('.word.verdict-short')).toHaveCount(0)
 
@@ -86,14 +113,19 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
   await expect(page.getByText('The bay may get as hot as 85 °C.')).toBeVisible()
 })
 
-test('a trailer, from start to signature: tow plug, charger, standing alone; a 24 V fan is refused in words', async ({ page, yard }) => {
+test('a trailer, from start to signature: tow plug, charger, standing alone; a 24 V fan is refused in words', async ({
+  page,
+  yard,
+}) => {
   await startJob(page, yard, /trailer/, 'Cheese trailer')
   await before(page, '51 C')
   await page.getByLabel('The owner allows').selectOption('anything')
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Curlew 225' }).click()
   await page.locator('[data-margin="supply"]').click()
-  await expect(page.getByRole('complementary', { name: 'Working of Supply' })).toContainText('the fan is for 24 V, the machine has 12 V')
+  await expect(page.getByRole('complementary', { name: 'Working of Supply' })).toContainText(
+    'the fan is for 24 V, the machine has 12 V',
+  )
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Choose Swift 92' }).click()
   await go(page, 'Measure')

@@ -5,10 +5,17 @@ import { expect, go, openJob, ready, saved, startJob, test, type, verdict, takeS
 const fanPart = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}: drag it`) })
 const front = (page: Page) => page.locator('svg[aria-label*="core from behind"]')
 const figure = (page: Page, margin: string) => page.locator(`[data-margin="${margin}"] .figure-text`)
-const fromTheTop = async (page: Page): Promise<number> => Number(/and ([\d.]+) mm from the top/.exec((await front(page).getAttribute('aria-label')) ?? '')?.[1])
+const fromTheTop = async (page: Page): Promise<number> =>
+  Number(/and ([\d.]+) mm from the top/.exec((await front(page).getAttribute('aria-label')) ?? '')?.[1])
 
 /** Drags by millimetres of the drawing. */
-async function drag(page: Page, what: ReturnType<typeof fanPart>, dxMm: number, dyMm: number, steps = 12): Promise<void> {
+async function drag(
+  page: Page,
+  what: ReturnType<typeof fanPart>,
+  dxMm: number,
+  dyMm: number,
+  steps = 12,
+): Promise<void> {
   await what.scrollIntoViewIfNeeded()
   const box = (await what.boundingBox())!
   const perMm = await front(page).evaluate((svg) => (svg as unknown as SVGSVGElement).getScreenCTM()!.a)
@@ -19,24 +26,47 @@ async function drag(page: Page, what: ReturnType<typeof fanPart>, dxMm: number, 
   await page.mouse.up()
 }
 
-test('a trail bike: six readings draw the core, what is near is added, the fan is dragged and keyed, the best place is taken', async ({ page, yard }) => {
+test('a trail bike: six readings draw the core, what is near is added, the fan is dragged and keyed, the best place is taken', async ({
+  page,
+  yard,
+}) => {
   await startJob(page, yard, /trail bike/, 'Crag bike')
   await go(page, 'Measure')
-  for (const [label, text] of [['core wide', '118 mm'], ['core high', '9 1/2 in'], ['core thick', '32'], ['tank above the fins', '40'], ['tank below the fins', '38'], ['free behind the core', '58']] as const) await type(page, label, text)
+  for (const [label, text] of [
+    ['core wide', '118 mm'],
+    ['core high', '9 1/2 in'],
+    ['core thick', '32'],
+    ['tank above the fins', '40'],
+    ['tank below the fins', '38'],
+    ['free behind the core', '58'],
+  ] as const)
+    await type(page, label, text)
   await expect(front(page)).toHaveAttribute('aria-label', /118 mm wide and 241 mm high/)
-  for (const [kind, name] of [['fixed', 'frame tube'], ['exhaust', 'header pipe'], ['moves', 'fork crown']] as const) {
+  for (const [kind, name] of [
+    ['fixed', 'frame tube'],
+    ['exhaust', 'header pipe'],
+    ['moves', 'fork crown'],
+  ] as const) {
     await page.getByLabel('What kind of thing is near').selectOption(kind)
     await page.getByLabel('What is near', { exact: true }).fill(name)
     await page.getByRole('button', { name: 'Add what is near' }).click()
   }
   const pipe = page.getByRole('group', { name: 'header pipe' })
-  for (const [label, text] of [['left edge, from the core’s left', '150'], ['top edge, from the core’s top', '160'], ['wide', '40'], ['high', '80'], ['free in front of it', '0']] as const) {
+  for (const [label, text] of [
+    ['left edge, from the core’s left', '150'],
+    ['top edge, from the core’s top', '160'],
+    ['wide', '40'],
+    ['high', '80'],
+    ['free in front of it', '0'],
+  ] as const) {
     await pipe.getByLabel(label, { exact: true }).fill(text)
     await pipe.getByLabel(label, { exact: true }).press('Enter')
   }
   await page.getByLabel('fork crown stands').selectOption('front')
   // the tube was added by eye beside the core: it is dragged a little away, and stays a guess
-  const tube = page.getByRole('group', { name: 'frame tube' }).getByLabel('left edge, from the core’s left', { exact: true })
+  const tube = page
+    .getByRole('group', { name: 'frame tube' })
+    .getByLabel('left edge, from the core’s left', { exact: true })
   const before = Number(await tube.inputValue())
   await drag(page, page.getByRole('button', { name: /^frame tube: drag it/ }), 8, 0)
   await expect.poll(async () => Number(await tube.inputValue())).toBeGreaterThan(before + 6)
@@ -80,11 +110,16 @@ test('a trail bike: six readings draw the core, what is near is added, the fan i
   await saved(page)
 })
 
-test('the way it is held reaches Build and Wire reaches Air; the drawing leaves with true millimetres', async ({ page, yard }) => {
+test('the way it is held reaches Build and Wire reaches Air; the drawing leaves with true millimetres', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=place`)
   await ready(page)
-  await expect(page.getByRole('region', { name: 'How it is held' })).toContainText(/Ties through the gaps 11.2 mm and 109 mm/)
+  await expect(page.getByRole('region', { name: 'How it is held' })).toContainText(
+    /Ties through the gaps 11.2 mm and 109 mm/,
+  )
   // nearer and back: by the wheel with Ctrl, by keys, by the words under it
   const frame = (): Promise<string | null> => front(page).getAttribute('viewBox')
   const all = await frame()
@@ -104,13 +139,17 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
   const held = page.getByLabel('Held by')
   await held.selectOption('bracket')
   await type(page, 'side channel, depth', '9 mm')
-  await expect(page.getByRole('region', { name: 'How it is held' })).toContainText('Longest screw 11 mm = bracket 2 mm + washer 1 mm + channel 9 mm')
+  await expect(page.getByRole('region', { name: 'How it is held' })).toContainText(
+    'Longest screw 11 mm = bracket 2 mm + washer 1 mm + channel 9 mm',
+  )
   await go(page, 'Build')
   await expect(page.getByRole('button', { name: 'Drain the coolant' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Try the screws without the fan' })).toBeVisible()
   await go(page, 'Place')
   await held.selectOption('shroud')
-  await expect(page.getByRole('region', { name: 'How it is held' })).toContainText(/gap of 2 mm lets .* edge trim all round brings/)
+  await expect(page.getByRole('region', { name: 'How it is held' })).toContainText(
+    /gap of 2 mm lets .* edge trim all round brings/,
+  )
   const leaking = await figure(page, 'air').textContent()
   await type(page, 'gap round the shroud', '0')
   await expect(page.getByRole('region', { name: 'How it is held' })).toContainText('closed all round')
@@ -121,7 +160,10 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
   await takeSize(page, '0.35 mm²')
   await go(page, 'Place')
   await expect(page.getByTestId('moves')).not.toHaveText(thick!)
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Save the drawing/ }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /Save the drawing/ }).click(),
+  ])
   const svg = readFileSync((await download.path())!, 'utf8')
   const [, wide, high, boxW, boxH] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!
   expect([wide, high]).toEqual([boxW, boxH])
@@ -132,7 +174,10 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
   await expect(page.getByRole('img', { name: /core from behind/ })).toBeVisible()
 })
 
-test('a side-by-side: the same fan on a thicker core, and the tool can say that it is worse and why', async ({ page, yard }) => {
+test('a side-by-side: the same fan on a thicker core, and the tool can say that it is worse and why', async ({
+  page,
+  yard,
+}) => {
   await startJob(page, yard, /side-by-side/, 'Terrace buggy', 'a thicker core')
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Gale 190' }).click()
@@ -142,11 +187,16 @@ test('a side-by-side: the same fan on a thicker core, and the tool can say that 
   await type(page, 'new core, fins per inch', '14')
   await type(page, 'pin to face, new core', '34 mm')
   await go(page, 'Place')
-  await expect(page.getByTestId('cores-answer')).toContainText(/The new core is worse here: \d+ % worse at speed, a third blocked\. The same fan gets \d+ % less air.*Pins and holes move by 15 mm/)
+  await expect(page.getByTestId('cores-answer')).toContainText(
+    /The new core is worse here: \d+ % worse at speed, a third blocked\. The same fan gets \d+ % less air.*Pins and holes move by 15 mm/,
+  )
   await expect(page.getByRole('region', { name: 'Present core and new core' }).getByRole('row')).toHaveCount(7)
 })
 
-test('an air-cooled digger: every panel both ways and none, the next size down, and another fan in its place', async ({ page, yard }) => {
+test('an air-cooled digger: every panel both ways and none, the next size down, and another fan in its place', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Churchyard digger')
   await page.goto(`${yard.url}${address}?station=place`)
   await ready(page)
@@ -193,7 +243,9 @@ test('an air-cooled digger: every panel both ways and none, the next size down, 
 })
 
 test('on a phone the fan is moved by touch, and the page never scrolls sideways', async ({ browser, yard }) => {
-  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage()
+  const page = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  ).newPage()
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=place`)
   await ready(page)
@@ -203,7 +255,8 @@ test('on a phone the fan is moved by touch, and the page never scrolls sideways'
   const at = (y: number) => [{ x: box.x + box.width / 2, y }]
   const middle = box.y + box.height / 2
   await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(middle) })
-  for (let n = 1; n <= 8; n++) await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(middle + n * 9) })
+  for (let n = 1; n <= 8; n++)
+    await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(middle + n * 9) })
   await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
   await expect.poll(() => fromTheTop(page)).toBeGreaterThan(top + 40)
   for (const station of ['Measure', 'Place']) {
@@ -213,7 +266,10 @@ test('on a phone the fan is moved by touch, and the page never scrolls sideways'
   await page.context().close()
 })
 
-test('a trailer with a blower and a hose: bends and a splitter cost air against the figure on the box, and the flap has its seasons', async ({ page, yard }) => {
+test('a trailer with a blower and a hose: bends and a splitter cost air against the figure on the box, and the flap has its seasons', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Market cold trailer')
   await page.goto(`${yard.url}${address}?station=place`)
   await ready(page)

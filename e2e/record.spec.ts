@@ -73,13 +73,26 @@ test('a signed job keeps its sheet for ever, whatever is changed or brought back
   expect(await page.locator('main section').allTextContents()).toEqual(signedWords)
 })
 
-test('the shelf: a part added with a mistake in it, copied, changed, retired; the job keeps what it chose and says so', async ({ page, yard }) => {
+test('the shelf: a part added with a mistake in it, copied, changed, retired; the job keeps what it chose and says so', async ({
+  page,
+  yard,
+}) => {
   await page.goto(`${yard.url}/shelf`)
   await ready(page)
   await page.getByRole('button', { name: 'Add a part' }).click()
   const form = page.getByRole('dialog')
   await form.getByLabel('name', { exact: true }).fill('Plover 120')
-  for (const [label, text] of [['rated at', '12'], ['fan current, rated', '3,1 A'], ['blade diameter', '120 mm'], ['fan depth', '1 5/8 in'], ['free air-flow, from the box', '90 cfm'], ['fan weight', 'heavy'], ['lead supplied with the fan', '40cm'], ['ingress code', 'waterproof']] as const) await form.getByLabel(label, { exact: true }).fill(text)
+  for (const [label, text] of [
+    ['rated at', '12'],
+    ['fan current, rated', '3,1 A'],
+    ['blade diameter', '120 mm'],
+    ['fan depth', '1 5/8 in'],
+    ['free air-flow, from the box', '90 cfm'],
+    ['fan weight', 'heavy'],
+    ['lead supplied with the fan', '40cm'],
+    ['ingress code', 'waterproof'],
+  ] as const)
+    await form.getByLabel(label, { exact: true }).fill(text)
   await form.getByRole('button', { name: 'Put it on the shelf' }).click()
   await expect(form.getByText(/This is not a mass/)).toBeVisible()
   await form.getByLabel('fan weight', { exact: true }).fill('0.4 kg')
@@ -121,15 +134,21 @@ test('the shelf: a part added with a mistake in it, copied, changed, retired; th
   await openJob(page, yard, 'Fell team bike 3')
   await ready(page)
   await go(page, 'Place')
-  await expect(page.getByText('Swift 116 is not on the shelf now; this job keeps the fan as it was chosen.')).toBeVisible()
+  await expect(
+    page.getByText('Swift 116 is not on the shelf now; this job keeps the fan as it was chosen.'),
+  ).toBeVisible()
 })
 
-test('the shelf out as CSV and JSON and in again is the same; a wrong row is told and nothing is taken', async ({ page, yard }) => {
+test('the shelf out as CSV and JSON and in again is the same; a wrong row is told and nothing is taken', async ({
+  page,
+  yard,
+}) => {
   await page.goto(`${yard.url}/shelf`)
   await ready(page)
   const csv = readFileSync(await download(page, 'out as CSV'), 'utf8')
   const json = readFileSync(await download(page, 'out as JSON'), 'utf8')
-  const bring = (name: string, text: string): Promise<void> => page.getByLabel('Shelf file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const bring = (name: string, text: string): Promise<void> =>
+    page.getByLabel('Shelf file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
   await bring('shelf.csv', csv)
   await expect(page.getByRole('status')).toContainText('32 parts taken in')
   expect(readFileSync(await download(page, 'out as JSON'), 'utf8')).toBe(json)
@@ -142,17 +161,21 @@ test('find leads to jobs, machines and parts from anywhere, by keys alone', asyn
   await ready(page)
   await page.keyboard.press('/')
   await page.keyboard.type('churchyard')
-  await expect(page.getByRole('listbox', { name: 'Found' }).getByRole('option').first()).toContainText('Churchyard digger')
+  await expect(page.getByRole('listbox', { name: 'Found' }).getByRole('option').first()).toContainText(
+    'Churchyard digger',
+  )
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { level: 1, name: 'Churchyard digger' })).toBeVisible()
   await page.keyboard.press('/')
   await page.keyboard.type('lantern')
-  await expect(page.getByRole('listbox', { name: 'Found' }).getByRole('option').filter({ hasText: 'Lantern 3' })).toBeVisible()
+  await expect(
+    page.getByRole('listbox', { name: 'Found' }).getByRole('option').filter({ hasText: 'Lantern 3' }),
+  ).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog', { name: 'Lantern 3' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('/')
-  await page.keyboard.type('100%_\' or 1=1')
+  await page.keyboard.type("100%_' or 1=1")
   await expect(page.getByText('Nothing holds these letters.')).toBeVisible()
 })
 
@@ -167,14 +190,20 @@ test('all jobs out, into an empty yard, and out again: the same', async ({ page,
   await page.getByLabel('Job file').setInputFiles(first)
   await expect(page.getByRole('dialog', { name: '8 jobs brought in' })).toBeVisible()
   await page.getByRole('button', { name: 'Good' }).click()
-  const jobs = (file: string): string[] => (JSON.parse(readFileSync(file, 'utf8')) as { jobs: { title: string }[] }).jobs.map((j) => JSON.stringify(j)).sort()
+  const jobs = (file: string): string[] =>
+    (JSON.parse(readFileSync(file, 'utf8')) as { jobs: { title: string }[] }).jobs.map((j) => JSON.stringify(j)).sort()
   expect(jobs(await download(page, 'Take all jobs out as a file'))).toEqual(jobs(first))
   await other.end()
 })
 
-test('an import of 5 000 jobs with one bad: nothing is taken until somebody says so, and which one is told', async ({ page, yard }) => {
+test('an import of 5 000 jobs with one bad: nothing is taken until somebody says so, and which one is told', async ({
+  page,
+  yard,
+}) => {
   test.setTimeout(240_000)
-  const jobs = Array.from({ length: 5000 }, (_, i) => (i === 3210 ? { ...fresh, title: 'The bad one', machine: 7 } : { ...fresh, title: `Many ${i}` }))
+  const jobs = Array.from({ length: 5000 }, (_, i) =>
+    i === 3210 ? { ...fresh, title: 'The bad one', machine: 7 } : { ...fresh, title: `Many ${i}` },
+  )
   const { writeFileSync } = await import('node:fs')
   const file = `${yard.folder}/many.json`
   writeFileSync(file, JSON.stringify({ format: 'pyraxis-jobs', version: 1, jobs }))
@@ -185,7 +214,9 @@ test('an import of 5 000 jobs with one bad: nothing is taken until somebody says
   const told = page.getByRole('dialog', { name: 'Nothing was taken yet' })
   await expect(told).toBeVisible({ timeout: 120_000 })
   await expect(told).toContainText('number 3211, The bad one')
-  expect((await (await page.request.get(`${yard.url}/api/find?q=Many`)).json() as { found: unknown[] }).found).toEqual([])
+  expect(
+    ((await (await page.request.get(`${yard.url}/api/find?q=Many`)).json()) as { found: unknown[] }).found,
+  ).toEqual([])
   await told.getByRole('button', { name: 'Take the 4999 that can be read' }).click()
   await expect(page.getByRole('dialog', { name: '4999 jobs brought in' })).toBeVisible({ timeout: 120_000 })
   await page.getByRole('button', { name: 'Good' }).click()
@@ -206,16 +237,28 @@ async function readPdf(bytes: Buffer): Promise<{ text: string; sizes: string[] }
   return { text: text.replace(/\s+/g, ''), sizes }
 }
 
-test('the bench sheet as PDF says what the print says, on A4 and Letter; one without any choice made too', async ({ page, yard }) => {
+test('the bench sheet as PDF says what the print says, on A4 and Letter; one without any choice made too', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Market cold trailer')
   await page.goto(`${yard.url}${address}/sheet`)
-  const words = (await page.locator('main section td, main section p').allTextContents()).map((t) => t.replace(/\s+/g, '')).filter(Boolean)
-  for (const [paper, size] of [['a4', '595 × 842'], ['letter', '612 × 792']] as const) {
-    const { text, sizes } = await readPdf(await (await page.request.get(`${yard.url}/api${address}/sheet.pdf?paper=${paper}`)).body())
+  const words = (await page.locator('main section td, main section p').allTextContents())
+    .map((t) => t.replace(/\s+/g, ''))
+    .filter(Boolean)
+  for (const [paper, size] of [
+    ['a4', '595 × 842'],
+    ['letter', '612 × 792'],
+  ] as const) {
+    const { text, sizes } = await readPdf(
+      await (await page.request.get(`${yard.url}/api${address}/sheet.pdf?paper=${paper}`)).body(),
+    )
     expect(new Set(sizes)).toEqual(new Set([size]))
     for (const word of words) expect(text).toContain(word)
   }
-  const { id } = (await (await page.request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(fresh)) })).json()) as { id: string }
+  const { id } = (await (
+    await page.request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(fresh)) })
+  ).json()) as { id: string }
   const bare = await readPdf(await (await page.request.get(`${yard.url}/api/jobs/${id}/sheet.pdf`)).body())
   expect(bare.text).toContain('Nocontrollerchosen.')
   expect(bare.text).toContain('NONEFITTED')
@@ -225,14 +268,20 @@ test('the bench sheet as PDF says what the print says, on A4 and Letter; one wit
   await expect(page.getByRole('heading', { level: 1, name: /Measuring sheet/ })).toBeVisible()
 })
 
-test('a photo or binary pasted into a field is told and kept out; the old value still counts', async ({ page, yard }) => {
+test('a photo or binary pasted into a field is told and kept out; the old value still counts', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)
   const field = page.getByLabel('core thick', { exact: true })
   const bytes = Array.from({ length: 3000 }, (_, i) => String.fromCharCode((i * 37) % 256)).join('')
   await field.focus()
-  await page.evaluate((text) => { (document.activeElement as HTMLInputElement).select(); document.execCommand('insertText', false, text) }, `\u0089PNG\u0000${bytes}`)
+  await page.evaluate((text) => {
+    ;(document.activeElement as HTMLInputElement).select()
+    document.execCommand('insertText', false, text)
+  }, `\u0089PNG\u0000${bytes}`)
   await field.blur()
   await expect(page.locator('.below.wrong')).toBeVisible()
   await expect(page.locator('[data-margin="fit"] .word')).toHaveText('unsure')
@@ -262,7 +311,7 @@ test('a clock set back loses nothing: revisions keep their order', async ({ page
   await expect(page.getByRole('heading', { name: /Monday 1 January/ })).toBeVisible()
 })
 
-test('print leaves the screen\'s furniture out', async ({ page, yard }) => {
+test("print leaves the screen's furniture out", async ({ page, yard }) => {
   const address = await openJob(page, yard, 'Churchyard digger')
   await page.goto(`${yard.url}${address}/sheet`)
   await ready(page)

@@ -3,7 +3,10 @@ import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { expect, openJob, ready, saved, test, type, Yard } from './test-support/yard'
 
-test('the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing typed is lost', async ({ page, yard }) => {
+test('the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing typed is lost', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)
@@ -24,7 +27,13 @@ test('the server is killed in the middle and the tab reloaded: nothing acknowled
   await yard.kill()
   const db = new Sqlite(yard.database)
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
-  const newest = JSON.parse((db.prepare('select document from revisions join jobs on job_id = id and number = head where id = ?').get(address.split('/').pop()) as { document: string }).document) as { place: { freeDepthM: { value: number } } }
+  const newest = JSON.parse(
+    (
+      db
+        .prepare('select document from revisions join jobs on job_id = id and number = head where id = ?')
+        .get(address.split('/').pop()) as { document: string }
+    ).document,
+  ) as { place: { freeDepthM: { value: number } } }
   expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
   db.close()
 })
@@ -32,28 +41,46 @@ test('the server is killed in the middle and the tab reloaded: nothing acknowled
 /** each round starts the server anew, which takes most of its time */
 const ROUNDS = 100
 
-test('killed in the middle of a stream of saves, a hundred times: every acknowledged save is there, and nothing half made', async ({ request, yard }) => {
+test('killed in the middle of a stream of saves, a hundred times: every acknowledged save is there, and nothing half made', async ({
+  request,
+  yard,
+}) => {
   test.setTimeout(420_000)
   const file = JSON.parse(readFileSync('src/formats/test-support/fresh.job.json', 'utf8')) as Record<string, unknown>
-  const { id } = (await (await request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(file)) })).json()) as { id: string }
+  const { id } = (await (
+    await request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(file)) })
+  ).json()) as { id: string }
   const acknowledged = new Map<number, string>()
   let from = 1
   let inFlight = 0
   for (let round = 0; round < ROUNDS; round++) {
     let dead = false
     let flowing = (): void => undefined
-    const begun = new Promise<void>((resolve) => { flowing = resolve })
+    const begun = new Promise<void>((resolve) => {
+      flowing = resolve
+    })
     const stream = (async () => {
       for (let n = 0; !dead; n++) {
         const title = `round ${round} save ${n}`
-        const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> => fetch(`${yard.url}/api/jobs/${id}/revisions`, { method: 'POST', body: JSON.stringify({ from, key: `stream-of-saves-${round}-${n}`, job: { ...file, title } }) })
-          .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>).catch(() => null)
+        const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> =>
+          fetch(`${yard.url}/api/jobs/${id}/revisions`, {
+            method: 'POST',
+            body: JSON.stringify({ from, key: `stream-of-saves-${round}-${n}`, job: { ...file, title } }),
+          })
+            .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>)
+            .catch(() => null)
         const answer = await send()
-        if (answer === null) { inFlight++; return }
+        if (answer === null) {
+          inFlight++
+          return
+        }
         // the save that was cut off last round may have been made: go on from what stands
         if (answer.kind === 'stale') from = answer.theirs!.revision
-        else if (answer.kind === 'saved') { acknowledged.set(answer.revision!, title); from = answer.revision!; flowing() }
-        else throw new Error(JSON.stringify(answer))
+        else if (answer.kind === 'saved') {
+          acknowledged.set(answer.revision!, title)
+          from = answer.revision!
+          flowing()
+        } else throw new Error(JSON.stringify(answer))
       }
     })()
     // a server that has just come up is slow with its first answer: the kill must fall into the stream, not before it
@@ -68,7 +95,10 @@ test('killed in the middle of a stream of saves, a hundred times: every acknowle
   const db = new Sqlite(yard.database)
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
   expect(db.pragma('foreign_key_check')).toEqual([])
-  const rows = db.prepare('select number, document from revisions where job_id = ? order by number').all(id) as { number: number; document: string }[]
+  const rows = db.prepare('select number, document from revisions where job_id = ? order by number').all(id) as {
+    number: number
+    document: string
+  }[]
   db.close()
   expect(inFlight).toBeGreaterThan(ROUNDS / 4)
   expect(acknowledged.size).toBeGreaterThan(ROUNDS)
@@ -117,7 +147,11 @@ test('two windows on one job: told in words and chosen field by field', async ({
   await expect(page.getByLabel('Way back', { exact: true }).last()).toHaveValue('4 mm²')
 })
 
-test('both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both versions again', async ({ page, context, yard }) => {
+test('both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both versions again', async ({
+  page,
+  context,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=wire`)
   await ready(page)
@@ -143,7 +177,10 @@ test('both windows do the same: nobody has to choose; a reload in the middle of 
   await expect(page.getByLabel('Rating')).toHaveValue('10')
 })
 
-test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({ page, yard }) => {
+test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   const troubles: string[] = []
   page.on('pageerror', (e) => troubles.push(e.message))
@@ -152,7 +189,7 @@ test('nonsense in every field of a station: a message beside it, the old value s
     await ready(page)
     const fields = page.locator('.tray .reading input')
     const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
-    for (let i = 0; i < await fields.count(); i++) {
+    for (let i = 0; i < (await fields.count()); i++) {
       await fields.nth(i).fill(nonsense[i % nonsense.length]!)
       await fields.nth(i).blur()
     }
@@ -179,7 +216,8 @@ test('unknown addresses and unreadable files are told plainly', async ({ page, y
   await expect(page.locator('[aria-current="step"]').first()).toContainText('Machine')
   await page.goto(yard.url)
   await ready(page)
-  const bring = (name: string, text: string) => page.getByLabel('Job file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  const bring = (name: string, text: string) =>
+    page.getByLabel('Job file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   await bring('broken.json', '{"format": "pyr')
   await expect(page.getByRole('alert').filter({ hasText: 'cut off' })).toBeVisible()
   await bring('newer.json', JSON.stringify({ format: 'pyraxis-job', version: 9 }))
@@ -195,7 +233,10 @@ test('a database that cannot be used is told plainly', async ({ page }) => {
   await broken.end()
 })
 
-test('a file that another program holds: told under the masthead, saved by itself once it is free', async ({ page, yard }) => {
+test('a file that another program holds: told under the masthead, saved by itself once it is free', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${address}?station=measure`)
   await ready(page)

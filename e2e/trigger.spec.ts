@@ -2,23 +2,34 @@ import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { expect, go, openJob, ready, saved, test, type, verdict } from './test-support/yard'
 
-const view = async (page: Page, name: string): Promise<void> => { await page.getByRole('tab', { name }).click() }
+const view = async (page: Page, name: string): Promise<void> => {
+  await page.getByRole('tab', { name }).click()
+}
 
-test('a day is run: chart, sentences and margins from it; scrubbed, supposed otherwise, kept for the sheet', async ({ page, yard }) => {
+test('a day is run: chart, sentences and margins from it; scrubbed, supposed otherwise, kept for the sheet', async ({
+  page,
+  yard,
+}) => {
   const job = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${job}?station=trigger`)
   await ready(page)
   const says = page.locator('.run-says')
-  await expect(says).toContainText(/Coolant boils after 1\d min, for 1\d min in all without the fan; with the proposed it peaks at 102 °C, 17 K over the 10 K kept free/)
+  await expect(says).toContainText(
+    /Coolant boils after 1\d min, for 1\d min in all without the fan; with the proposed it peaks at 102 °C, 17 K over the 10 K kept free/,
+  )
   await expect(says).toContainText('The fan is on 89 % of “slow climb”')
   await page.locator('[data-margin="boil"]').click()
-  await expect(page.getByRole('complementary', { name: 'Working of Boil' })).toContainText(/From the run of \d\d:\d\d: a slow climb.*peak of the run on the hottest day/s)
+  await expect(page.getByRole('complementary', { name: 'Working of Boil' })).toContainText(
+    /From the run of \d\d:\d\d: a slow climb.*peak of the run on the hottest day/s,
+  )
   await page.keyboard.press('Escape')
   // a moment of it, by keys
   const moment = page.getByRole('slider', { name: 'Moment of the run' })
   await moment.focus()
   await moment.fill('1500')
-  await expect(page.locator('.moment')).toContainText(/25 min, slow climb: coolant 10\d.*probe 9\d.*fan 1\d\d % of its speed/)
+  await expect(page.locator('.moment')).toContainText(
+    /25 min, slow climb: coolant 10\d.*probe 9\d.*fan 1\d\d % of its speed/,
+  )
   // with a dead probe the fan stays off, and coolant boils
   await page.getByLabel('Suppose').selectOption('probe lead open')
   await expect(says).toContainText(/with the proposed it boils after/)
@@ -30,7 +41,10 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible()
 })
 
-test('a collar is dragged and the run follows; a map of settings recommends one, and it is set', async ({ page, yard }) => {
+test('a collar is dragged and the run follows; a map of settings recommends one, and it is set', async ({
+  page,
+  yard,
+}) => {
   const job = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${job}?station=trigger`)
   await ready(page)
@@ -56,10 +70,15 @@ test('a collar is dragged and the run follows; a map of settings recommends one,
   await expect(page.getByText('It is set so.')).toBeVisible()
   await expect(verdict(page, 'trigger')).not.toHaveText('short')
   await view(page, 'Season and height')
-  await expect(page.getByText(/Holds up to \d\d °C at 1150 m, or up to \d\d °C with a third of the core blocked/)).toBeVisible({ timeout: 30_000 })
+  await expect(
+    page.getByText(/Holds up to \d\d °C at 1150 m, or up to \d\d °C with a third of the core blocked/),
+  ).toBeVisible({ timeout: 30_000 })
 })
 
-test('the day comes from legs by hand, a track and a table; what cannot be one is refused and nothing is lost', async ({ page, yard }) => {
+test('the day comes from legs by hand, a track and a table; what cannot be one is refused and nothing is lost', async ({
+  page,
+  yard,
+}) => {
   const job = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${job}?station=trigger`)
   await ready(page)
@@ -76,12 +95,17 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
   await page.getByRole('button', { name: 'Add a leg' }).click()
   await expect(page.getByText(/6 legs, 70 min in all/)).toBeVisible()
   await saved(page)
-  const bring = (name: string, text: string) => page.getByLabel('From a file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+  const bring = (name: string, text: string) =>
+    page.getByLabel('From a file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
   await bring('cake.gpx', '<cake/>')
   await expect(page.getByText('This is not a GPX track: there is no <gpx> in it.')).toBeVisible()
   await expect(page.getByText(/6 legs, 70 min in all/)).toBeVisible()
-  const point = (i: number) => `<trkpt lat="${(46 + i * 1e-4).toFixed(5)}" lon="8"><ele>${1000 + i * 1.2}</ele><time>${new Date(Date.UTC(2026, 0, 10) + 5000 * i).toISOString()}</time></trkpt>`
-  await bring('pass.gpx', `<gpx><trk><name>over the pass</name><trkseg>${Array.from({ length: 1200 }, (_, i) => point(i)).join('')}</trkseg></trk></gpx>`)
+  const point = (i: number) =>
+    `<trkpt lat="${(46 + i * 1e-4).toFixed(5)}" lon="8"><ele>${1000 + i * 1.2}</ele><time>${new Date(Date.UTC(2026, 0, 10) + 5000 * i).toISOString()}</time></trkpt>`
+  await bring(
+    'pass.gpx',
+    `<gpx><trk><name>over the pass</name><trkseg>${Array.from({ length: 1200 }, (_, i) => point(i)).join('')}</trkseg></trk></gpx>`,
+  )
   await expect(page.getByText(/“over the pass” is the day now: 600 legs, 99.9 min/)).toBeVisible({ timeout: 30_000 })
   await bring('day.csv', 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n10;8;0,18;3200;22;\n5;fast;;;;\n')
   await expect(page.getByText('Line 3: "fast" cannot be a speed; it is between 0 and 300.')).toBeVisible()
@@ -89,7 +113,9 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
   await expect(page.getByText(/“day” is the day now: 1 leg, 30 min/)).toBeVisible()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Run as CSV' }).click()
-  const lines = readFileSync((await (await download).path()), 'utf8').trim().split('\n')
+  const lines = readFileSync(await (await download).path(), 'utf8')
+    .trim()
+    .split('\n')
   expect(lines[0]).toMatch(/^t_s,coolant_c,metal_c/)
   expect(lines.length).toBeGreaterThan(1800)
   await saved(page)
@@ -99,13 +125,18 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
   await expect(page.getByText('1 leg, 30 min in all')).toBeVisible()
 })
 
-test('a log fixes two readings of this machine, which are measured from then on; a flat one is refused', async ({ page, yard }) => {
+test('a log fixes two readings of this machine, which are measured from then on; a flat one is refused', async ({
+  page,
+  yard,
+}) => {
   const job = await openJob(page, yard, 'Fell team bike 3')
   await page.goto(`${yard.url}${job}?station=trigger`)
   await ready(page)
   await view(page, 'From a log')
   const flat = `time_s;coolant_c\n${Array.from({ length: 200 }, (_, i) => `${5 * i};84,${i % 10}`).join('\n')}`
-  await page.getByLabel('Log, as CSV').setInputFiles({ name: 'flat.csv', mimeType: 'text/csv', buffer: Buffer.from(flat) })
+  await page
+    .getByLabel('Log, as CSV')
+    .setInputFiles({ name: 'flat.csv', mimeType: 'text/csv', buffer: Buffer.from(flat) })
   await page.getByRole('button', { name: 'Fit the model to it' }).click()
   await expect(page.getByText(/This log is flat: the coolant moves by 0.9 K only/)).toBeVisible()
   await page.getByRole('button', { name: 'Try with a simulated log' }).click()
@@ -118,7 +149,9 @@ test('a log fixes two readings of this machine, which are measured from then on;
   await saved(page)
   await go(page, 'Machine')
   await expect(page.getByLabel('heat over brake power', { exact: true })).toHaveValue(/^(0\.9[789]|1\.0)/)
-  await expect(page.locator('[data-address="engine.heatShare"]').getByRole('button').first()).toHaveAccessibleName(/measured/)
+  await expect(page.locator('[data-address="engine.heatShare"]').getByRole('button').first()).toHaveAccessibleName(
+    /measured/,
+  )
 })
 
 test('on a phone the run fits, and the day and the map stay within the page', async ({ page, yard }) => {

@@ -2,10 +2,15 @@ import { expect, go, openJob, ready, saved, startJob, test, type, verdict, wireV
 import type { Page } from '@playwright/test'
 
 const symptom = (page: Page) => page.locator('[data-symptom]')
-const part = (page: Page, name: string) => page.locator('.drawing').getByRole('button', { name: new RegExp(`^${name}: choose it`) })
-const choose = (page: Page, label: string, option: string) => page.getByLabel(label, { exact: true }).selectOption({ label: option })
+const part = (page: Page, name: string) =>
+  page.locator('.drawing').getByRole('button', { name: new RegExp(`^${name}: choose it`) })
+const choose = (page: Page, label: string, option: string) =>
+  page.getByLabel(label, { exact: true }).selectOption({ label: option })
 
-test('intent in plain choices: ways that do it are offered with their reasons, one is taken, every state is as asked', async ({ page, yard }) => {
+test('intent in plain choices: ways that do it are offered with their reasons, one is taken, every state is as asked', async ({
+  page,
+  yard,
+}) => {
   await openJob(page, yard, 'Vineyard buggy, second controller')
   await go(page, 'Wire')
   await expect(page.getByText('all 12 as asked')).toBeVisible()
@@ -14,11 +19,15 @@ test('intent in plain choices: ways that do it are offered with their reasons, o
   await choose(page, 'Run by', 'thermostat and override')
   await choose(page, 'Controller dead', 'the override must work')
   await choose(page, 'May also be called by', 'air conditioning')
-  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('the air conditioning cannot call the fan')
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+    'the air conditioning cannot call the fan',
+  )
   await wireView(page, 'Ways to wire it')
   const ways = page.getByRole('list', { name: 'Ways to wire it' })
   await expect(ways.getByRole('listitem')).toHaveCount(10)
-  await expect(ways.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText('There is one fan only.')
+  await expect(ways.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText(
+    'There is one fan only.',
+  )
   await expect(ways.getByRole('listitem').first()).toContainText(/fits|needs more/)
   await page.getByRole('button', { name: 'Wire it so: Ground-side switching' }).click()
   await expect(ways.getByRole('listitem').filter({ hasText: 'Ground-side switching' })).toContainText('in use')
@@ -34,7 +43,10 @@ test('intent in plain choices: ways that do it are offered with their reasons, o
   await expect(page.locator('.drawing').getByRole('button', { name: /^lamp: fan is live: choose it/ })).toBeVisible()
 })
 
-test('the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all taken out again', async ({ page, yard }) => {
+test('the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all taken out again', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Vineyard buggy, second controller')
   await page.goto(`${yard.url}${address}?station=wire`)
   await ready(page)
@@ -57,7 +69,9 @@ test('the circuit by keyboard: states flipped, a bad ground put in and read, a f
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: /^bad ground, 20 ohm/ }).press('Enter')
   await expect(symptom(page)).toContainText('clicks and stays in')
-  await expect(symptom(page)).toContainText(/its ground terminal is at 1\d\.\d V instead of nearly nothing: the ground is bad/)
+  await expect(symptom(page)).toContainText(
+    /its ground terminal is at 1\d\.\d V instead of nearly nothing: the ground is bad/,
+  )
   await expect(page.getByRole('heading', { name: /with these faults: \d+ of 12 not as asked/ })).toBeVisible()
   await page.getByRole('button', { name: /take it out.*way back: bad ground/ }).press('Enter')
   await expect(page.getByText('all 12 as asked')).toBeVisible()
@@ -67,7 +81,11 @@ test('the circuit by keyboard: states flipped, a bad ground put in and read, a f
   await expect(symptom(page)).toContainText('backwards at')
   await expect(symptom(page)).toContainText('air the other way round, at 60 %')
   // a cell of the table shows its state in the circuit
-  await page.locator('table.states').getByRole('button', { name: /stands.*show it/ }).first().click()
+  await page
+    .locator('table.states')
+    .getByRole('button', { name: /stands.*show it/ })
+    .first()
+    .click()
   await expect(symptom(page)).toContainText('parked and cold')
 })
 
@@ -75,7 +93,9 @@ test('a circuit that cannot be is refused in words; awkward figures keep what wa
   await openJob(page, yard, 'Market cold trailer')
   await go(page, 'Wire')
   await choose(page, 'Fed from', 'a road-lighting wire')
-  await expect(page.getByRole('alert').filter({ hasText: 'road-lighting wire' })).toContainText('that circuit is never tapped')
+  await expect(page.getByRole('alert').filter({ hasText: 'road-lighting wire' })).toContainText(
+    'that circuit is never tapped',
+  )
   await choose(page, 'Fed from', 'the battery, fused')
   await expect(page.getByRole('alert').filter({ hasText: 'road-lighting wire' })).toHaveCount(0)
   await type(page, 'of the feed, contact to fan', '20 m')
@@ -86,7 +106,10 @@ test('a circuit that cannot be is refused in words; awkward figures keep what wa
   await expect(page.getByText('No fuse in the feed of fan 1.')).toBeVisible()
 })
 
-test('an unknown pigtail is found out with a meter in the safest order, and kept through a reload', async ({ page, yard }) => {
+test('an unknown pigtail is found out with a meter in the safest order, and kept through a reload', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Vineyard buggy, second controller')
   await go(page, 'Wire')
   await wireView(page, 'Unknown wires')
@@ -97,7 +120,10 @@ test('an unknown pigtail is found out with a meter in the safest order, and kept
   await page.getByRole('button', { name: 'Find out' }).click()
   const next = page.getByRole('region', { name: 'Next test' })
   await expect(next).toContainText('Volts, key off: the red/white wire')
-  const note = async (text: string) => { await next.getByRole('textbox').fill(text); await next.getByRole('button', { name: 'Note it' }).click() }
+  const note = async (text: string) => {
+    await next.getByRole('textbox').fill(text)
+    await next.getByRole('button', { name: 'Note it' }).click()
+  }
   await note('lots')
   await expect(next).toContainText('An open meter is written OL')
   await expect(next.getByRole('textbox')).toHaveValue('lots')
@@ -110,7 +136,7 @@ test('an unknown pigtail is found out with a meter in the safest order, and kept
   await page.goto(`${yard.url}${address}?station=wire`)
   await ready(page)
   await wireView(page, /Unknown wires/)
-  for (let n = 0; n < 12 && await next.count(); n++) {
+  for (let n = 0; n < 12 && (await next.count()); n++) {
     const title = (await next.getByRole('heading').textContent())!
     const red = title.includes('red/white')
     await note(title.startsWith('Ohms') ? (red ? '60 ohm' : '0.1 ohm') : red ? '12.1 V' : '0.02 V')
@@ -120,13 +146,18 @@ test('an unknown pigtail is found out with a meter in the safest order, and kept
   const row = page.locator('tbody tr').filter({ hasText: 'red/white' }).last()
   await expect(row).toContainText('switched accessory feed')
   await expect(row).toContainText('7.5 A')
-  await expect(page.locator('tbody tr').filter({ has: page.getByRole('rowheader', { name: 'black', exact: true }) })).toContainText('ground')
+  await expect(
+    page.locator('tbody tr').filter({ has: page.getByRole('rowheader', { name: 'black', exact: true }) }),
+  ).toContainText('ground')
   await row.getByRole('button', { name: /feed the fan from it/ }).click()
   await expect(page.getByLabel('Fed from')).toHaveValue('accessory block')
   await expect(page.getByLabel('It may be loaded with')).toHaveValue('7.5')
 })
 
-test('a harness is changed and taken back, a second fan gets its relay; the cut list is had as CSV, the circuit as SVG and netlist', async ({ page, yard }) => {
+test('a harness is changed and taken back, a second fan gets its relay; the cut list is had as CSV, the circuit as SVG and netlist', async ({
+  page,
+  yard,
+}) => {
   const address = await openJob(page, yard, 'Vineyard buggy, second controller')
   await go(page, 'Wire')
   await wireView(page, 'Harness')
@@ -163,7 +194,11 @@ test('a harness is changed and taken back, a second fan gets its relay; the cut 
   const csv = await page.request.get(`${yard.url}/api${address}/cut-list.csv`)
   expect(await csv.text()).toMatch(/^no\.,wire,size,colour.*\r\n1,feed: battery \+ to fuse holder 1,2\.5 mm²,brown,/)
   expect(await (await page.request.get(`${yard.url}/api${address}/circuit.svg`)).text()).toContain('Wheatear 150')
-  expect(await (await page.request.get(`${yard.url}/api${address}/circuit.cir?state=key=on,heat=hot&fault=bad:return1`)).text()).toContain('rreturn1 fan1_minus 0 20.0')
+  expect(
+    await (
+      await page.request.get(`${yard.url}/api${address}/circuit.cir?state=key=on,heat=hot&fault=bad:return1`)
+    ).text(),
+  ).toContain('rreturn1 fan1_minus 0 20.0')
   expect((await page.request.get(`${yard.url}/api${address}/circuit.cir?fault=rust:fan1`)).status()).toBe(400)
   await page.goto(`${yard.url}${address}/sheet`)
   await ready(page)

@@ -23,7 +23,11 @@ export const bin = (name) => path.join('node_modules', '.bin', name)
 export function installPackages() {
   const stamp = path.join('node_modules', '.package-lock.json')
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync('package-lock.json').mtimeMs) return
-  run('install packages (better-sqlite3 is built from source: about 3 minutes)', 'npm', ['ci', '--no-audit', '--no-fund'])
+  run('install packages (better-sqlite3 is built from source: about 3 minutes)', 'npm', [
+    'ci',
+    '--no-audit',
+    '--no-fund',
+  ])
 }
 
 function newest(place) {

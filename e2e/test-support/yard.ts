@@ -7,12 +7,13 @@ import { test as base, expect, type Page } from '@playwright/test'
 
 const NEXT = path.join('node_modules', 'next', 'dist', 'bin', 'next')
 
-const freePort = (): Promise<number> => new Promise((resolve) => {
-  const probe = net.createServer().listen(0, '127.0.0.1', () => {
-    const { port } = probe.address() as net.AddressInfo
-    probe.close(() => resolve(port))
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = net.createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as net.AddressInfo
+      probe.close(() => resolve(port))
+    })
   })
-})
 
 let loaded: string | undefined
 
@@ -29,9 +30,15 @@ export class Yard {
   async start(): Promise<void> {
     this.port ||= await freePort()
     this.url = `http://127.0.0.1:${this.port}`
-    this.server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], { env: this.environment, stdio: 'ignore' })
+    this.server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+      env: this.environment,
+      stdio: 'ignore',
+    })
     for (let n = 0; n < 150; n++) {
-      const up = await fetch(`${this.url}/icon.svg`).then(() => true, () => false)
+      const up = await fetch(`${this.url}/icon.svg`).then(
+        () => true,
+        () => false,
+      )
       if (up) return
       await new Promise((resolve) => setTimeout(resolve, 100))
     }
@@ -53,7 +60,10 @@ export class Yard {
   loadDemo(): void {
     if (!loaded) {
       loaded = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-demo-')), 'yard.db')
-      const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/demo/load.ts'], { env: { ...this.environment, PYRAXIS_DB: loaded }, encoding: 'utf8' })
+      const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/demo/load.ts'], {
+        env: { ...this.environment, PYRAXIS_DB: loaded },
+        encoding: 'utf8',
+      })
       if (status !== 0) throw new Error(stderr)
     }
     copyFileSync(loaded, this.database)
@@ -65,12 +75,17 @@ export class Yard {
   }
 
   private get environment(): NodeJS.ProcessEnv {
-    return { ...process.env, NODE_ENV: 'production', PYRAXIS_DB: this.database, NEXT_TELEMETRY_DISABLED: '1', ...(this.clock ? { PYRAXIS_NOW: this.clock } : {}) }
+    return {
+      ...process.env,
+      NODE_ENV: 'production',
+      PYRAXIS_DB: this.database,
+      NEXT_TELEMETRY_DISABLED: '1',
+      ...(this.clock ? { PYRAXIS_NOW: this.clock } : {}),
+    }
   }
 }
 
 export const test = base.extend<{ yard: Yard }>({
-   
   yard: async ({}, use) => {
     const yard = new Yard()
     yard.loadDemo()
@@ -83,7 +98,8 @@ export const test = base.extend<{ yard: Yard }>({
 export { expect }
 
 export const ready = (page: Page): Promise<void> => page.waitForSelector('html[data-ready]').then(() => undefined)
-export const saved = (page: Page): Promise<void> => expect(page.locator('[data-state]').first()).toHaveAttribute('data-state', 'saved')
+export const saved = (page: Page): Promise<void> =>
+  expect(page.locator('[data-state]').first()).toHaveAttribute('data-state', 'saved')
 
 /** Opens a job of the yard by its name. @returns its address */
 export async function openJob(page: Page, yard: Yard, title: string): Promise<string> {
@@ -119,7 +135,10 @@ export const verdict = (page: Page, margin: string) => page.locator(`[data-margi
 
 /** Goes to a station by its place on the spine, and waits until it stands there. */
 export async function go(page: Page, station: string): Promise<void> {
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: new RegExp(`${station} \\d`) }).click()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: new RegExp(`${station} \\d`) })
+    .click()
   await expect(page.locator('.spine [aria-current="step"]')).toContainText(station)
 }
 
@@ -135,7 +154,8 @@ export async function takeSize(page: Page, size: string): Promise<void> {
 /** Ticks every build step that is left. */
 export async function buildAll(page: Page): Promise<void> {
   await go(page, 'Build')
-  while (await page.getByRole('button', { name: 'Done', exact: true }).count()) await page.getByRole('button', { name: 'Done', exact: true }).click()
+  while (await page.getByRole('button', { name: 'Done', exact: true }).count())
+    await page.getByRole('button', { name: 'Done', exact: true }).click()
 }
 
 /** Answers every proof: yes, or the predicted figure as measured. */
@@ -156,7 +176,8 @@ export async function acceptAndSign(page: Page, who: string): Promise<void> {
   await go(page, 'After')
   // what is to be accepted is told from the run, once it is done
   await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
-  for (const box of await page.getByRole('checkbox', { name: /unsure|open|Warn|\w/ }).all()) if (!(await box.isChecked()) && /^accept-/.test((await box.getAttribute('id')) ?? '')) await box.check()
+  for (const box of await page.getByRole('checkbox', { name: /unsure|open|Warn|\w/ }).all())
+    if (!(await box.isChecked()) && /^accept-/.test((await box.getAttribute('id')) ?? '')) await box.check()
   if (await page.getByLabel('Who', { exact: true }).count()) {
     await page.getByLabel('Who', { exact: true }).fill(who)
     await page.getByLabel('Why', { exact: true }).fill('told to the owner, looked at together')

@@ -6,7 +6,14 @@ export default function ErrorPage({ reset }: { readonly reset: () => void }) {
     <main className="message-page">
       <h1>Something went wrong</h1>
       <p>What you changed is saved, or waits in this browser and is sent when the page opens again.</p>
-      <p><button type="button" className="btn btn-primary" onClick={reset}>Try again</button> <a href="/" className="ms-3">Back to the yard</a></p>
+      <p>
+        <button type="button" className="btn btn-primary" onClick={reset}>
+          Try again
+        </button>{' '}
+        <a href="/" className="ms-3">
+          Back to the yard
+        </a>
+      </p>
     </main>
   )
 }

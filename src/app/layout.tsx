@@ -9,9 +9,25 @@ import '@/ui/theme.scss'
 import type { Metadata, Viewport } from 'next'
 import { Providers } from '@/ui/Providers'
 
-export const metadata: Metadata = { title: 'Pyraxis', description: 'Plans, proves and records the fitting of add-on electric fans.' }
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: [{ media: '(prefers-color-scheme: light)', color: '#f5f2ea' }, { media: '(prefers-color-scheme: dark)', color: '#1c2422' }] }
+export const metadata: Metadata = {
+  title: 'Pyraxis',
+  description: 'Plans, proves and records the fitting of add-on electric fans.',
+}
+export const viewport: Viewport = {
+  width: 'device-width',
+  initialScale: 1,
+  themeColor: [
+    { media: '(prefers-color-scheme: light)', color: '#f5f2ea' },
+    { media: '(prefers-color-scheme: dark)', color: '#1c2422' },
+  ],
+}
 
 export default function Layout({ children }: { readonly children: React.ReactNode }) {
-  return <html lang="en" suppressHydrationWarning><body><Providers>{children}</Providers></body></html>
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <body>
+        <Providers>{children}</Providers>
+      </body>
+    </html>
+  )
 }

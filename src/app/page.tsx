@@ -17,8 +17,15 @@ export default async function YardPage({ searchParams }: { readonly searchParams
     if (from > 0 && entries.length === 0) redirect('/')
     return (
       <Yard
-        lines={entries} today={today} open={open} total={total} from={from} page={PAGE} machines={(await listMachines(store)).map((m) => m.name)}
-        due={due.flatMap(({ id, title, what }) => what.map((one) => ({ id, title, what: one })))} promised={promised}
+        lines={entries}
+        today={today}
+        open={open}
+        total={total}
+        from={from}
+        page={PAGE}
+        machines={(await listMachines(store)).map((m) => m.name)}
+        due={due.flatMap(({ id, title, what }) => what.map((one) => ({ id, title, what: one })))}
+        promised={promised}
       />
     )
   })

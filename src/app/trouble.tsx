@@ -2,12 +2,26 @@ import Link from 'next/link'
 import { readHead, StoreTrouble, theStore, type JobRevision, type Store } from '@/store'
 
 /** A page that says what is wrong and what to do, in place of the one that could not be shown. */
-export function MessagePage({ title, message, back, backName = 'Back to the yard' }: { readonly title: string; readonly message: string; readonly back?: string; readonly backName?: string }) {
+export function MessagePage({
+  title,
+  message,
+  back,
+  backName = 'Back to the yard',
+}: {
+  readonly title: string
+  readonly message: string
+  readonly back?: string
+  readonly backName?: string
+}) {
   return (
     <main className="message-page">
       <h1>{title}</h1>
       <p>{message}</p>
-      {back && <p><Link href={back}>{backName}</Link></p>}
+      {back && (
+        <p>
+          <Link href={back}>{backName}</Link>
+        </p>
+      )}
     </main>
   )
 }
@@ -23,10 +37,19 @@ export async function orTrouble(work: () => Promise<React.ReactNode>): Promise<R
 }
 
 /** A page of one job: the page itself, or that there is no such job, or the store's trouble. */
-export const jobPage = (params: Promise<{ id: string }>, show: (opened: JobRevision, store: Store) => Promise<React.ReactNode>): Promise<React.ReactNode> =>
+export const jobPage = (
+  params: Promise<{ id: string }>,
+  show: (opened: JobRevision, store: Store) => Promise<React.ReactNode>,
+): Promise<React.ReactNode> =>
   orTrouble(async () => {
     const store = await theStore()
     const opened = await readHead(store, (await params).id)
     if (opened) return show(opened, store)
-    return <MessagePage title="There is no such job" message="The address names a job that is not in this yard. It may be in another database, or the address was cut short." back="/" />
+    return (
+      <MessagePage
+        title="There is no such job"
+        message="The address names a job that is not in this yard. It may be in another database, or the address was cut short."
+        back="/"
+      />
+    )
   })

@@ -1,5 +1,16 @@
 import { readFileSync } from 'node:fs'
-import { evaluate, runInWords, runWaitsFor, sample, settledFindings, simulate, usualCircumstances, withSample, type Day, type Job } from '../core/job'
+import {
+  evaluate,
+  runInWords,
+  runWaitsFor,
+  sample,
+  settledFindings,
+  simulate,
+  usualCircumstances,
+  withSample,
+  type Day,
+  type Job,
+} from '../core/job'
 import { runView, StiffError } from '../core/transient'
 import { readJobFile } from '../formats'
 import { readDayCsv, readGpx, writeRunCsv } from '../formats/day'
@@ -58,7 +69,10 @@ function now(): Date {
 
 function readDay(file: string, job: Job): { readonly day: Day; readonly notes: readonly string[] } {
   const text = readText(file)
-  const read = /\.gpx$/i.test(file) || text.trimStart().startsWith('<') ? readGpx(text, job.engine?.slowMs.value ?? 0) : readDayCsv(text, 'a day from a table')
+  const read =
+    /\.gpx$/i.test(file) || text.trimStart().startsWith('<')
+      ? readGpx(text, job.engine?.slowMs.value ?? 0)
+      : readDayCsv(text, 'a day from a table')
   return read.ok ? read : refuse(`${file}: ${read.message}`)
 }
 
@@ -76,17 +90,24 @@ function simulateCommand(args: readonly string[]): void {
   }
   const [file, dutyFile, ...more] = files
   if (!file || more.length) refuse(USAGE)
-  if (season !== undefined && season !== 'coldest' && season !== 'usual' && season !== 'hottest') refuse(`"${season}" is no season: coldest, usual or hottest.`)
+  if (season !== undefined && season !== 'coldest' && season !== 'usual' && season !== 'hottest')
+    refuse(`"${season}" is no season: coldest, usual or hottest.`)
   const job = readJob(file)
   const waits = runWaitsFor(job)
   if (waits) refuse(`${file}: this job cannot be run yet: ${waits}.`)
   const from = dutyFile ? readDay(dutyFile, job) : null
-  const circumstances = { ...usualCircumstances, season: season ?? (from ? 'usual' : 'hottest'), fan: fan ? 'proposed' : 'none' } as const
+  const circumstances = {
+    ...usualCircumstances,
+    season: season ?? (from ? 'usual' : 'hottest'),
+    fan: fan ? 'proposed' : 'none',
+  } as const
   const ran = from ? { ...job, duty: from.day } : job
   try {
     const run = simulate(ran, circumstances)!
     process.stdout.write(writeRunCsv(run, job.bay !== null))
-    process.stderr.write(`${JSON.stringify({ circumstances, notes: from?.notes ?? [], summary: { ...run, trace: undefined }, words: runInWords(ran, { proposed: runView(run), none: null, present: null }, circumstances, job.units) }, null, 2)}\n`)
+    process.stderr.write(
+      `${JSON.stringify({ circumstances, notes: from?.notes ?? [], summary: { ...run, trace: undefined }, words: runInWords(ran, { proposed: runView(run), none: null, present: null }, circumstances, job.units) }, null, 2)}\n`,
+    )
   } catch (trouble) {
     if (trouble instanceof StiffError) refuse(`${file}: ${trouble.message}`)
     throw trouble
@@ -115,7 +136,11 @@ function circuitCommand(args: readonly string[]): void {
   process.stdout.write(spice ? answer.spice : `${JSON.stringify(answer.solved, null, 2)}\n`)
 }
 
-const commands: Readonly<Record<string, (args: readonly string[]) => void>> = { evaluate: evaluateCommand, simulate: simulateCommand, circuit: circuitCommand }
+const commands: Readonly<Record<string, (args: readonly string[]) => void>> = {
+  evaluate: evaluateCommand,
+  simulate: simulateCommand,
+  circuit: circuitCommand,
+}
 
 // whoever reads only the first lines has seen enough
 process.stdout.on('error', (e: NodeJS.ErrnoException) => process.exit(e.code === 'EPIPE' ? 0 : 1))

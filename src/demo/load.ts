@@ -14,7 +14,8 @@ const DAY = /^\d{4}-\d{2}-\d{2}(T[\d:.]+Z)?$/
 function moved<T>(value: T, days: number): T {
   if (typeof value === 'string' && DAY.test(value)) return (addDays(value.slice(0, 10), days) + value.slice(10)) as T
   if (Array.isArray(value)) return value.map((v: unknown) => moved(v, days)) as T
-  if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, moved(v, days)])) as T
+  if (value !== null && typeof value === 'object')
+    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, moved(v, days)])) as T
   return value
 }
 
@@ -29,7 +30,9 @@ async function load(): Promise<void> {
   if (!shelf.ok) throw new Error(shelf.message)
   await putParts(store, shelf.parts)
   const today = now().toISOString()
-  const names = readdirSync(EXAMPLES).filter((f) => f.endsWith('.job.json')).sort()
+  const names = readdirSync(EXAMPLES)
+    .filter((f) => f.endsWith('.job.json'))
+    .sort()
   for (const name of names) {
     const read = readJobFile(readFileSync(path.join(EXAMPLES, name), 'utf8'))
     if (!read.ok) throw new Error(`${name}: ${read.message}`)

@@ -10,9 +10,42 @@ const plain = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` 
 /** Wires to cut, one a row, then what to have in hand: lengths in metres, strips in millimetres. */
 export function writeCutListCsv(list: CutList): string {
   const wires = [
-    ['no.', 'wire', 'size', 'colour', 'insulation °C', 'way m', 'cut m', 'end a', 'terminal a', 'strip a mm', 'end b', 'terminal b', 'strip b mm', 'sleeve', 'zone °C'],
-    ...list.wires.map((w) => [String(w.number), w.label, w.size ?? '', w.colour, String(w.insulationC), metres(w.wayM), metres(w.cutM), ...w.ends.flatMap((e) => [e.at, e.terminal, millimetres(e.stripM)]), w.sleeve, String(Math.round(w.zoneC))]),
+    [
+      'no.',
+      'wire',
+      'size',
+      'colour',
+      'insulation °C',
+      'way m',
+      'cut m',
+      'end a',
+      'terminal a',
+      'strip a mm',
+      'end b',
+      'terminal b',
+      'strip b mm',
+      'sleeve',
+      'zone °C',
+    ],
+    ...list.wires.map((w) => [
+      String(w.number),
+      w.label,
+      w.size ?? '',
+      w.colour,
+      String(w.insulationC),
+      metres(w.wayM),
+      metres(w.cutM),
+      ...w.ends.flatMap((e) => [e.at, e.terminal, millimetres(e.stripM)]),
+      w.sleeve,
+      String(Math.round(w.zoneC)),
+    ]),
   ]
-  const shopping = [['to have in hand', 'how much', 'unit', 'shelf', 'note'], ...list.shopping.map((s) => [s.what, String(s.count), s.unit, s.has, s.note])]
-  return Papa.unparse([...wires, [], ...shopping].map((row) => row.map(plain)), { newline: '\r\n' })
+  const shopping = [
+    ['to have in hand', 'how much', 'unit', 'shelf', 'note'],
+    ...list.shopping.map((s) => [s.what, String(s.count), s.unit, s.has, s.note]),
+  ]
+  return Papa.unparse(
+    [...wires, [], ...shopping].map((row) => row.map(plain)),
+    { newline: '\r\n' },
+  )
 }

@@ -13,11 +13,19 @@ export const LARGEST_JOB_FILE = 2_000_000
  */
 export function readJob(value: unknown): JobFile {
   const head = typeof value === 'object' && value !== null ? (value as { format?: unknown; version?: unknown }) : {}
-  if (head.format !== 'pyraxis-job') return { ok: false, message: 'This is not a Pyraxis job: its "format" is not "pyraxis-job".' }
-  if (typeof head.version !== 'number' || !Number.isInteger(head.version)) return { ok: false, message: 'This job has no version number.' }
-  if (head.version > JOB_VERSION) return { ok: false, message: `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ${JOB_VERSION}). Update Pyraxis, then open it again.` }
+  if (head.format !== 'pyraxis-job')
+    return { ok: false, message: 'This is not a Pyraxis job: its "format" is not "pyraxis-job".' }
+  if (typeof head.version !== 'number' || !Number.isInteger(head.version))
+    return { ok: false, message: 'This job has no version number.' }
+  if (head.version > JOB_VERSION)
+    return {
+      ok: false,
+      message: `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ${JOB_VERSION}). Update Pyraxis, then open it again.`,
+    }
   const parsed = jobSchema.safeParse(liftJob(value))
-  return parsed.success ? { ok: true, job: parsed.data } : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }
+  return parsed.success
+    ? { ok: true, job: parsed.data }
+    : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 
 /** A job from the text of a file. */
@@ -37,14 +45,25 @@ export const LARGEST_YARD_FILE = 200_000_000
  * The jobs of a file, not read yet: of one job, or of many.
  * @returns each as it stands in the file, or why the file holds none
  */
-export function splitJobsFile(text: string): { readonly ok: true; readonly jobs: readonly unknown[] } | { readonly ok: false; readonly message: string } {
+export function splitJobsFile(
+  text: string,
+): { readonly ok: true; readonly jobs: readonly unknown[] } | { readonly ok: false; readonly message: string } {
   if (text.length > LARGEST_YARD_FILE) return { ok: false, message: 'This file is too large: bring it in as several.' }
   const json = parseJson(text)
   if (!json.ok) return json
   const value = json.value as { format?: unknown; version?: unknown; jobs?: unknown } | null
-  if (value?.format !== 'pyraxis-jobs') return text.length > LARGEST_JOB_FILE ? { ok: false, message: 'This file is too large to be a job.' } : { ok: true, jobs: [value] }
-  if (value.version !== 1) return { ok: false, message: 'This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.' }
-  return Array.isArray(value.jobs) ? { ok: true, jobs: value.jobs as unknown[] } : { ok: false, message: 'This file of many jobs has no list of jobs.' }
+  if (value?.format !== 'pyraxis-jobs')
+    return text.length > LARGEST_JOB_FILE
+      ? { ok: false, message: 'This file is too large to be a job.' }
+      : { ok: true, jobs: [value] }
+  if (value.version !== 1)
+    return {
+      ok: false,
+      message: 'This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.',
+    }
+  return Array.isArray(value.jobs)
+    ? { ok: true, jobs: value.jobs as unknown[] }
+    : { ok: false, message: 'This file of many jobs has no list of jobs.' }
 }
 
 /** The opening of a file of many jobs; the jobs follow, with commas between, and {@link JOBS_FILE_END} ends it. */

@@ -6,7 +6,9 @@ const MOST = 5
 export function problemsInWords(error: z.ZodError): string {
   const found = error.issues.slice(0, MOST).map((issue) => {
     const where = issue.path.length ? issue.path.map(String).join('.') : 'the file itself'
-    return issue.code === 'unrecognized_keys' ? `${where}: "${issue.keys.join('", "')}" is not known here` : `${where}: ${issue.message}`
+    return issue.code === 'unrecognized_keys'
+      ? `${where}: "${issue.keys.join('", "')}" is not known here`
+      : `${where}: ${issue.message}`
   })
   const more = error.issues.length - found.length
   return found.join('; ') + (more > 0 ? `; and ${more} more` : '')

@@ -3,7 +3,9 @@ import { formOf, formText, partKinds, partSchema, readForm, sourcePath, type Par
 
 /** every column that a part of any kind can have, in the order of the forms */
 const columns = (): string[] => {
-  const paths = (Object.keys(partKinds) as PartKind[]).flatMap((kind) => formOf(kind).flatMap((l) => (l.kind === 'reading' ? [l.path, sourcePath(l.path)] : [l.path])))
+  const paths = (Object.keys(partKinds) as PartKind[]).flatMap((kind) =>
+    formOf(kind).flatMap((l) => (l.kind === 'reading' ? [l.path, sourcePath(l.path)] : [l.path])),
+  )
   return ['kind', 'id', ...new Set(paths), 'facts']
 }
 
@@ -11,17 +13,30 @@ const FIGURES = 12
 
 /** A shelf as CSV that a spreadsheet opens, one part a row, figures with their units. Reads back to the same parts. */
 export function writeShelfCsv(parts: readonly Part[]): string {
-  const rows = parts.map((part) => ({ kind: part.kind, id: part.id, ...formText(part, 'metric', FIGURES), facts: part.facts.length ? JSON.stringify(part.facts) : '' }))
+  const rows = parts.map((part) => ({
+    kind: part.kind,
+    id: part.id,
+    ...formText(part, 'metric', FIGURES),
+    facts: part.facts.length ? JSON.stringify(part.facts) : '',
+  }))
   return Papa.unparse({ fields: columns(), data: rows }, { newline: '\r\n', escapeFormulae: false })
 }
 
-export interface ShelfProblem { readonly row: number; readonly name: string; readonly message: string }
+export interface ShelfProblem {
+  readonly row: number
+  readonly name: string
+  readonly message: string
+}
 
 const isKind = (word: string): word is PartKind => Object.hasOwn(partKinds, word)
 
 function facts(text: string | undefined): unknown {
   if (!text) return []
-  try { return JSON.parse(text) as unknown } catch { return null }
+  try {
+    return JSON.parse(text) as unknown
+  } catch {
+    return null
+  }
 }
 
 function readFacts(part: Part, list: unknown): Part | null {
@@ -34,19 +49,37 @@ function readFacts(part: Part, list: unknown): Part | null {
  * @returns the parts that can be read, and for each other row why not (rows counted as in a spreadsheet, the header is 1)
  */
 export function readShelfCsv(text: string): { readonly parts: Part[]; readonly problems: ShelfProblem[] } {
-  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (h) => h.trim() })
+  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) => h.trim(),
+  })
   const parts: Part[] = []
   const problems: ShelfProblem[] = []
   const seen = new Set<string>()
   data.forEach((row, i) => {
-    const refuse = (message: string): void => { problems.push({ row: i + 2, name: row.name ?? '', message }) }
+    const refuse = (message: string): void => {
+      problems.push({ row: i + 2, name: row.name ?? '', message })
+    }
     const kind = (row.kind ?? '').trim()
-    if (!isKind(kind)) return refuse(`"${kind.slice(0, 30)}" is not a kind of part. There are ${Object.keys(partKinds).join(', ')}.`)
-    const id = (row.id ?? '').trim() || `${kind}-${(row.name ?? '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')}`.slice(0, 40)
-    if (!/^[a-zA-Z0-9_-]{1,40}$/.test(id)) return refuse(`The id "${id.slice(0, 40)}" may only have letters, digits, - and _.`)
+    if (!isKind(kind))
+      return refuse(`"${kind.slice(0, 30)}" is not a kind of part. There are ${Object.keys(partKinds).join(', ')}.`)
+    const id =
+      (row.id ?? '').trim() ||
+      `${kind}-${(row.name ?? '')
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')}`.slice(0, 40)
+    if (!/^[a-zA-Z0-9_-]{1,40}$/.test(id))
+      return refuse(`The id "${id.slice(0, 40)}" may only have letters, digits, - and _.`)
     if (seen.has(id)) return refuse(`The id "${id}" stands twice.`)
     const read = readForm(kind, id, row, 'metric')
-    if (!read.ok) return refuse(Object.entries(read.problems).map(([path, p]) => `${path}: ${p}`).join(' '))
+    if (!read.ok)
+      return refuse(
+        Object.entries(read.problems)
+          .map(([path, p]) => `${path}: ${p}`)
+          .join(' '),
+      )
     const list = facts(row.facts)
     const withFacts = readFacts(read.part, list)
     if (!withFacts) return refuse('The facts are not understood: leave that column as it was written.')

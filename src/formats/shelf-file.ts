@@ -2,15 +2,22 @@ import { z } from 'zod'
 import { liftPart, partSchema, type Part } from '../core/job'
 import { parseJson, problemsInWords } from './problems'
 
-const shelfSchema = z.strictObject({ format: z.literal('pyraxis-shelf'), version: z.literal(1), parts: z.array(z.preprocess(liftPart, partSchema)).max(5000) })
+const shelfSchema = z.strictObject({
+  format: z.literal('pyraxis-shelf'),
+  version: z.literal(1),
+  parts: z.array(z.preprocess(liftPart, partSchema)).max(5000),
+})
 
 /** Parts of a shelf from the text of a file, all or none. */
 export function readShelfFile(text: string): { ok: true; parts: Part[] } | { ok: false; message: string } {
   const json = parseJson(text)
   if (!json.ok) return json
   const parsed = shelfSchema.safeParse(json.value)
-  return parsed.success ? { ok: true, parts: parsed.data.parts } : { ok: false, message: `This shelf cannot be read: ${problemsInWords(parsed.error)}.` }
+  return parsed.success
+    ? { ok: true, parts: parsed.data.parts }
+    : { ok: false, message: `This shelf cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 
 /** Parts as a file that {@link readShelfFile} reads back to the same parts. */
-export const writeShelfFile = (parts: readonly Part[]): string => `${JSON.stringify({ format: 'pyraxis-shelf', version: 1, parts }, null, 2)}\n`
+export const writeShelfFile = (parts: readonly Part[]): string =>
+  `${JSON.stringify({ format: 'pyraxis-shelf', version: 1, parts }, null, 2)}\n`

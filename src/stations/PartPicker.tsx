@@ -5,7 +5,13 @@ import Form from 'react-bootstrap/Form'
 import type { Part, PartKind, PartOf } from '@/core/job'
 
 /** A part from the shelf as one line of the tray. The job keeps the part as it is when chosen. */
-export function PartPicker<K extends PartKind>({ kind, label, shelf, chosen, onChoose }: {
+export function PartPicker<K extends PartKind>({
+  kind,
+  label,
+  shelf,
+  chosen,
+  onChoose,
+}: {
   readonly kind: K
   readonly label: string
   readonly shelf: readonly Part[]
@@ -18,12 +24,22 @@ export function PartPicker<K extends PartKind>({ kind, label, shelf, chosen, onC
   return (
     <div className="choice">
       <label htmlFor={id}>{label}</label>
-      <Form.Select id={id} value={parts.some((p) => p.id === chosen?.id) ? chosen!.id : ''} onChange={(e) => {
-        const part = parts.find((p) => p.id === e.target.value)
-        if (part) onChoose(part)
-      }}>
-        <option value="" disabled={chosen !== null}>{chosen ? `${chosen.name}, not on the shelf` : parts.length ? 'choose …' : 'none on the shelf'}</option>
-        {parts.map((p) => <option key={p.id} value={p.id}>{p.name}, {p.maker}</option>)}
+      <Form.Select
+        id={id}
+        value={parts.some((p) => p.id === chosen?.id) ? chosen!.id : ''}
+        onChange={(e) => {
+          const part = parts.find((p) => p.id === e.target.value)
+          if (part) onChoose(part)
+        }}
+      >
+        <option value="" disabled={chosen !== null}>
+          {chosen ? `${chosen.name}, not on the shelf` : parts.length ? 'choose …' : 'none on the shelf'}
+        </option>
+        {parts.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}, {p.maker}
+          </option>
+        ))}
       </Form.Select>
     </div>
   )

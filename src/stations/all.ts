@@ -12,6 +12,13 @@ import { wireStation } from './wire'
 
 /** The nine stations, each in its own folder. */
 export const stationViews: Readonly<Record<Station, StationView>> = {
-  machine: machineStation, measure: measureStation, place: placeStation, power: powerStation, wire: wireStation,
-  trigger: triggerStation, build: buildStation, prove: proveStation, after: afterStation,
+  machine: machineStation,
+  measure: measureStation,
+  place: placeStation,
+  power: powerStation,
+  wire: wireStation,
+  trigger: triggerStation,
+  build: buildStation,
+  prove: proveStation,
+  after: afterStation,
 }

@@ -26,10 +26,19 @@ function openFile(file: string): Sqlite.Database {
 async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string): Promise<void> {
   const version = Number(sqlite.pragma('user_version', { simple: true }))
   if (version > migrations.length) {
-    throw new StoreTrouble(`${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`, 'newer')
+    throw new StoreTrouble(
+      `${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`,
+      'newer',
+    )
   }
-  const foreign = version === 0 && (sqlite.prepare("select count(*) as n from sqlite_master where type = 'table'").get() as { n: number }).n > 0
-  if (foreign) throw new StoreTrouble(`${file} is a database of another program. Name another file in PYRAXIS_DB. The file was left as it is.`, 'broken')
+  const foreign =
+    version === 0 &&
+    (sqlite.prepare("select count(*) as n from sqlite_master where type = 'table'").get() as { n: number }).n > 0
+  if (foreign)
+    throw new StoreTrouble(
+      `${file} is a database of another program. Name another file in PYRAXIS_DB. The file was left as it is.`,
+      'broken',
+    )
   if (version > 0 && version < migrations.length) {
     const copy = `${file}.before-version-${version + 1}`
     if (!existsSync(copy)) sqlite.prepare('vacuum into ?').run(copy)

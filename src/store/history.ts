@@ -15,32 +15,71 @@ export interface PastRevision {
 const MOST_CHANGES = 6
 
 /** A stretch of a job's revisions, newest first. */
-export const listRevisions = ({ db, file }: Store, id: string, before: number | null = null, most = 40): Promise<PastRevision[]> => patiently(file, async () => {
-  const rows = await db.selectFrom('revisions').leftJoin('seals', (join) => join.onRef('seals.job_id', '=', 'revisions.job_id').onRef('seals.revision', '=', 'revisions.number'))
-    .select(['revisions.number', 'revisions.made_at', 'revisions.document', 'seals.signed_at'])
-    .where('revisions.job_id', '=', id).$if(before !== null, (q) => q.where('revisions.number', '<', before!)).orderBy('revisions.number', 'desc').limit(most + 1).execute()
-  const jobs = rows.map((r) => parsedJob(r.document, file))
-  return rows.slice(0, most).map((row, i): PastRevision => {
-    const previous = jobs[i + 1]
-    const found = previous ? differences(previous, jobs[i]!).map(changeInWords) : []
-    const shown = found.slice(0, MOST_CHANGES)
-    const more = found.length - shown.length
-    return { number: row.number, madeAt: row.made_at, changes: previous ? [...shown, ...(more > 0 ? [`and ${more} more`] : [])] : ['the job as it was started or brought in'], sealed: row.signed_at !== null }
+export const listRevisions = (
+  { db, file }: Store,
+  id: string,
+  before: number | null = null,
+  most = 40,
+): Promise<PastRevision[]> =>
+  patiently(file, async () => {
+    const rows = await db
+      .selectFrom('revisions')
+      .leftJoin('seals', (join) =>
+        join.onRef('seals.job_id', '=', 'revisions.job_id').onRef('seals.revision', '=', 'revisions.number'),
+      )
+      .select(['revisions.number', 'revisions.made_at', 'revisions.document', 'seals.signed_at'])
+      .where('revisions.job_id', '=', id)
+      .$if(before !== null, (q) => q.where('revisions.number', '<', before!))
+      .orderBy('revisions.number', 'desc')
+      .limit(most + 1)
+      .execute()
+    const jobs = rows.map((r) => parsedJob(r.document, file))
+    return rows.slice(0, most).map((row, i): PastRevision => {
+      const previous = jobs[i + 1]
+      const found = previous ? differences(previous, jobs[i]!).map(changeInWords) : []
+      const shown = found.slice(0, MOST_CHANGES)
+      const more = found.length - shown.length
+      return {
+        number: row.number,
+        madeAt: row.made_at,
+        changes: previous
+          ? [...shown, ...(more > 0 ? [`and ${more} more`] : [])]
+          : ['the job as it was started or brought in'],
+        sealed: row.signed_at !== null,
+      }
+    })
   })
-})
 
 /** One revision as it was. */
-export const readRevision = ({ db, file }: Store, id: string, number: number): Promise<{ readonly job: Job; readonly madeAt: string } | null> => patiently(file, async () => {
-  const row = await db.selectFrom('revisions').select(['document', 'made_at']).where('job_id', '=', id).where('number', '=', number).executeTakeFirst()
-  return row ? { job: parsedJob(row.document, file), madeAt: row.made_at } : null
-})
+export const readRevision = (
+  { db, file }: Store,
+  id: string,
+  number: number,
+): Promise<{ readonly job: Job; readonly madeAt: string } | null> =>
+  patiently(file, async () => {
+    const row = await db
+      .selectFrom('revisions')
+      .select(['document', 'made_at'])
+      .where('job_id', '=', id)
+      .where('number', '=', number)
+      .executeTakeFirst()
+    return row ? { job: parsedJob(row.document, file), madeAt: row.made_at } : null
+  })
 
 /** Brings an old revision back as a new one; what came between stays in the history. A signature does not come back with it. */
-export const bringBack = ({ db, file }: Store, id: string, number: number, at: string): Promise<Saved> => patiently(file, () => db.transaction().execute(async (trx): Promise<Saved> => {
-  const newest = await readHeadIn(trx, file, id)
-  const row = await trx.selectFrom('revisions').select('document').where('job_id', '=', id).where('number', '=', number).executeTakeFirst()
-  if (!newest || !row) return { kind: 'unknown' }
-  const job = withoutStaleSignature(newest.job, parsedJob(row.document, file))
-  const revision = await appendRevision(trx, id, job, newest.revision, randomUUID(), at)
-  return { kind: 'saved', revision, savedAt: at }
-}))
+export const bringBack = ({ db, file }: Store, id: string, number: number, at: string): Promise<Saved> =>
+  patiently(file, () =>
+    db.transaction().execute(async (trx): Promise<Saved> => {
+      const newest = await readHeadIn(trx, file, id)
+      const row = await trx
+        .selectFrom('revisions')
+        .select('document')
+        .where('job_id', '=', id)
+        .where('number', '=', number)
+        .executeTakeFirst()
+      if (!newest || !row) return { kind: 'unknown' }
+      const job = withoutStaleSignature(newest.job, parsedJob(row.document, file))
+      const revision = await appendRevision(trx, id, job, newest.revision, randomUUID(), at)
+      return { kind: 'saved', revision, savedAt: at }
+    }),
+  )

@@ -10,7 +10,12 @@ import type { Tables } from './tables'
 import { StoreTrouble } from './trouble'
 import { yardColumns, type YardColumns } from './yard'
 
-export interface JobRevision { readonly id: string; readonly revision: number; readonly savedAt: string; readonly job: Job }
+export interface JobRevision {
+  readonly id: string
+  readonly revision: number
+  readonly savedAt: string
+  readonly job: Job
+}
 
 export type Saved =
   | { readonly kind: 'saved'; readonly revision: number; readonly savedAt: string }
@@ -30,16 +35,37 @@ export function parsedJob(document: string, file: string): Job {
 
 /** A job at its newest revision, inside a transaction or out. */
 export async function readHeadIn(db: Writer, file: string, id: string): Promise<JobRevision | null> {
-  const row = await db.selectFrom('jobs').innerJoin('revisions', (join) => join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'))
-    .select(['jobs.id', 'revisions.number', 'revisions.made_at', 'revisions.document']).where('jobs.id', '=', id).executeTakeFirst()
+  const row = await db
+    .selectFrom('jobs')
+    .innerJoin('revisions', (join) =>
+      join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+    )
+    .select(['jobs.id', 'revisions.number', 'revisions.made_at', 'revisions.document'])
+    .where('jobs.id', '=', id)
+    .executeTakeFirst()
   return row ? { id: row.id, revision: row.number, savedAt: row.made_at, job: parsedJob(row.document, file) } : null
 }
 
 /** Puts a revision after the newest one, with its line of the yard. @returns its number */
-export async function appendRevision(trx: Transaction<Tables>, id: string, job: Job, basedOn: number, key: string, at: string, line?: YardColumns): Promise<number> {
+export async function appendRevision(
+  trx: Transaction<Tables>,
+  id: string,
+  job: Job,
+  basedOn: number,
+  key: string,
+  at: string,
+  line?: YardColumns,
+): Promise<number> {
   const number = basedOn + 1
-  await trx.insertInto('revisions').values({ job_id: id, number, made_at: at, based_on: basedOn, save_key: key, document: JSON.stringify(job) }).execute()
-  await trx.updateTable('jobs').set({ head: number, ...(line ?? yardColumns(job, await findingsIn(trx, id, job))) }).where('id', '=', id).execute()
+  await trx
+    .insertInto('revisions')
+    .values({ job_id: id, number, made_at: at, based_on: basedOn, save_key: key, document: JSON.stringify(job) })
+    .execute()
+  await trx
+    .updateTable('jobs')
+    .set({ head: number, ...(line ?? yardColumns(job, await findingsIn(trx, id, job))) })
+    .where('id', '=', id)
+    .execute()
   return number
 }
 
@@ -47,28 +73,56 @@ export async function appendRevision(trx: Transaction<Tables>, id: string, job: 
 export async function* everyJob({ db, file }: Store, ids?: readonly string[]): AsyncGenerator<JobRevision> {
   const STRETCH = 100
   for (let from = 0; ; from += STRETCH) {
-    const rows = await patiently(file, () => db.selectFrom('jobs').innerJoin('revisions', (join) => join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'))
-      .select(['jobs.id', 'revisions.number', 'revisions.made_at', 'revisions.document']).$if(ids !== undefined, (q) => q.where('jobs.id', 'in', [...ids!]))
-      .orderBy('jobs.created_at').orderBy('jobs.id').limit(STRETCH).offset(from).execute())
+    const rows = await patiently(file, () =>
+      db
+        .selectFrom('jobs')
+        .innerJoin('revisions', (join) =>
+          join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+        )
+        .select(['jobs.id', 'revisions.number', 'revisions.made_at', 'revisions.document'])
+        .$if(ids !== undefined, (q) => q.where('jobs.id', 'in', [...ids!]))
+        .orderBy('jobs.created_at')
+        .orderBy('jobs.id')
+        .limit(STRETCH)
+        .offset(from)
+        .execute(),
+    )
     for (const r of rows) yield { id: r.id, revision: r.number, savedAt: r.made_at, job: parsedJob(r.document, file) }
     if (rows.length < STRETCH) return
   }
 }
 
 export const countJobs = ({ db, file }: Store): Promise<number> =>
-  patiently(file, async () => Number((await db.selectFrom('jobs').select((e) => e.fn.countAll<number>().as('n')).executeTakeFirstOrThrow()).n))
+  patiently(file, async () =>
+    Number(
+      (
+        await db
+          .selectFrom('jobs')
+          .select((e) => e.fn.countAll<number>().as('n'))
+          .executeTakeFirstOrThrow()
+      ).n,
+    ),
+  )
 
-export const readHead = (store: Store, id: string): Promise<JobRevision | null> => patiently(store.file, () => readHeadIn(store.db, store.file, id))
+export const readHead = (store: Store, id: string): Promise<JobRevision | null> =>
+  patiently(store.file, () => readHeadIn(store.db, store.file, id))
 
 /** A job that may be put into the yard, with all that is worked out beforehand; or why not. */
-export type Prepared = { readonly ok: true; readonly job: Job; readonly evaluation: Evaluation | null; readonly line: YardColumns } | { readonly ok: false; readonly message: string }
+export type Prepared =
+  | { readonly ok: true; readonly job: Job; readonly evaluation: Evaluation | null; readonly line: YardColumns }
+  | { readonly ok: false; readonly message: string }
 
 /** Works out what a job needs to be added. One that comes signed is refused where it could not be signed here. */
 export function prepareJob(job: Job): Prepared {
   if (!job.signature) return { ok: true, job, evaluation: null, line: yardColumns(job) }
   const evaluation = evaluate(job)
   const { ready, blockers, toAccept } = signing(job, evaluation)
-  return ready ? { ok: true, job, evaluation, line: yardColumns(job) } : { ok: false, message: `This job is signed, but could not be: ${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}` }
+  return ready
+    ? { ok: true, job, evaluation, line: yardColumns(job) }
+    : {
+        ok: false,
+        message: `This job is signed, but could not be: ${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}`,
+      }
 }
 
 /**
@@ -77,62 +131,101 @@ export function prepareJob(job: Job): Prepared {
  * @param prepared by {@link prepareJob}; those refused must have been taken out
  * @returns the ids, in the same order
  */
-export const addJobs = ({ db, file }: Store, prepared: readonly Extract<Prepared, { ok: true }>[], at: string): Promise<string[]> =>
-  patiently(file, () => db.transaction().execute(async (trx) => {
-    const ids: string[] = []
-    for (const { job, evaluation, line } of prepared) {
-      const id = randomUUID()
-      const { name, kind, owner } = job.machine
-      const known = await trx.selectFrom('machines').select('id').where('name', '=', name).where('kind', '=', kind).where('owner', '=', owner).executeTakeFirst()
-      const machine = known?.id ?? randomUUID()
-      if (!known) await trx.insertInto('machines').values({ id: machine, name, kind, owner, created_at: at }).execute()
-      await trx.insertInto('jobs').values({ id, machine_id: machine, created_at: at, head: 0, closed: 0, promise: '' }).execute()
-      const revision = await appendRevision(trx, id, job, 0, randomUUID(), at, line)
-      if (evaluation) await seal(trx, id, revision, job, evaluation)
-      ids.push(id)
-    }
-    return ids
-  }))
+export const addJobs = (
+  { db, file }: Store,
+  prepared: readonly Extract<Prepared, { ok: true }>[],
+  at: string,
+): Promise<string[]> =>
+  patiently(file, () =>
+    db.transaction().execute(async (trx) => {
+      const ids: string[] = []
+      for (const { job, evaluation, line } of prepared) {
+        const id = randomUUID()
+        const { name, kind, owner } = job.machine
+        const known = await trx
+          .selectFrom('machines')
+          .select('id')
+          .where('name', '=', name)
+          .where('kind', '=', kind)
+          .where('owner', '=', owner)
+          .executeTakeFirst()
+        const machine = known?.id ?? randomUUID()
+        if (!known)
+          await trx.insertInto('machines').values({ id: machine, name, kind, owner, created_at: at }).execute()
+        await trx
+          .insertInto('jobs')
+          .values({ id, machine_id: machine, created_at: at, head: 0, closed: 0, promise: '' })
+          .execute()
+        const revision = await appendRevision(trx, id, job, 0, randomUUID(), at, line)
+        if (evaluation) await seal(trx, id, revision, job, evaluation)
+        ids.push(id)
+      }
+      return ids
+    }),
+  )
 
 /** One new job. @returns its id, or why it was refused */
-export async function addJob(store: Store, job: Job, at: string): Promise<{ ok: true; id: string } | { ok: false; message: string }> {
+export async function addJob(
+  store: Store,
+  job: Job,
+  at: string,
+): Promise<{ ok: true; id: string } | { ok: false; message: string }> {
   const prepared = prepareJob(job)
   if (!prepared.ok) return prepared
   const [id] = await addJobs(store, [prepared], at)
   return { ok: true, id: id! }
 }
 
-export interface Save { readonly from: number; readonly key: string; readonly job: Job; readonly at: string }
+export interface Save {
+  readonly from: number
+  readonly key: string
+  readonly job: Job
+  readonly at: string
+}
 
 /**
  * One settled change. Refused as stale unless it was made from the newest revision; a save whose key is already there
  * is acknowledged again without being made twice.
  */
 export async function saveJob({ db, file }: Store, id: string, { from, key, job, at }: Save): Promise<Saved> {
-  return patiently(file, () => db.transaction().execute(async (trx): Promise<Saved> => {
-    const again = await trx.selectFrom('revisions').select(['number', 'made_at']).where('job_id', '=', id).where('save_key', '=', key).executeTakeFirst()
-    if (again) return { kind: 'saved', revision: again.number, savedAt: again.made_at }
-    const newest = await readHeadIn(trx, file, id)
-    if (!newest) return { kind: 'unknown' }
-    if (newest.revision !== from) return { kind: 'stale', theirs: newest }
-    if (!keepsSignature(newest.job, job)) return { kind: 'refused', message: 'A signature cannot be saved with a change: the job must be signed again.' }
-    const revision = await appendRevision(trx, id, job, from, key, at)
-    return { kind: 'saved', revision, savedAt: at }
-  }))
+  return patiently(file, () =>
+    db.transaction().execute(async (trx): Promise<Saved> => {
+      const again = await trx
+        .selectFrom('revisions')
+        .select(['number', 'made_at'])
+        .where('job_id', '=', id)
+        .where('save_key', '=', key)
+        .executeTakeFirst()
+      if (again) return { kind: 'saved', revision: again.number, savedAt: again.made_at }
+      const newest = await readHeadIn(trx, file, id)
+      if (!newest) return { kind: 'unknown' }
+      if (newest.revision !== from) return { kind: 'stale', theirs: newest }
+      if (!keepsSignature(newest.job, job))
+        return { kind: 'refused', message: 'A signature cannot be saved with a change: the job must be signed again.' }
+      const revision = await appendRevision(trx, id, job, from, key, at)
+      return { kind: 'saved', revision, savedAt: at }
+    }),
+  )
 }
 
 /** Signs the newest revision and seals what was shown. */
 export async function signJob({ db, file }: Store, id: string, from: number, by: string, at: string): Promise<Saved> {
-  return patiently(file, () => db.transaction().execute(async (trx): Promise<Saved> => {
-    const newest = await readHeadIn(trx, file, id)
-    if (!newest) return { kind: 'unknown' }
-    if (newest.revision !== from) return { kind: 'stale', theirs: newest }
-    const evaluation = evaluate(newest.job, await findingsIn(trx, id, newest.job))
-    const { ready, blockers, toAccept } = signing(newest.job, evaluation)
-    if (!ready) return { kind: 'refused', message: blockers[0] ?? `Not accepted yet: ${toAccept.find((a) => !a.accepted)!.text}` }
-    const job = signed(newest.job, by, at)
-    const revision = await appendRevision(trx, id, job, from, randomUUID(), at)
-    await seal(trx, id, revision, job, evaluation)
-    return { kind: 'saved', revision, savedAt: at }
-  }))
+  return patiently(file, () =>
+    db.transaction().execute(async (trx): Promise<Saved> => {
+      const newest = await readHeadIn(trx, file, id)
+      if (!newest) return { kind: 'unknown' }
+      if (newest.revision !== from) return { kind: 'stale', theirs: newest }
+      const evaluation = evaluate(newest.job, await findingsIn(trx, id, newest.job))
+      const { ready, blockers, toAccept } = signing(newest.job, evaluation)
+      if (!ready)
+        return {
+          kind: 'refused',
+          message: blockers[0] ?? `Not accepted yet: ${toAccept.find((a) => !a.accepted)!.text}`,
+        }
+      const job = signed(newest.job, by, at)
+      const revision = await appendRevision(trx, id, job, from, randomUUID(), at)
+      await seal(trx, id, revision, job, evaluation)
+      return { kind: 'saved', revision, savedAt: at }
+    }),
+  )
 }

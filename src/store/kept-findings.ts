@@ -4,7 +4,11 @@ import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 
 /** The kept findings of a job in exactly this state, made by the core of today; null where there are none. */
-export async function findingsIn(db: Kysely<Tables> | Transaction<Tables>, id: string, job: Job): Promise<Findings | null> {
+export async function findingsIn(
+  db: Kysely<Tables> | Transaction<Tables>,
+  id: string,
+  job: Job,
+): Promise<Findings | null> {
   const row = await db.selectFrom('runs').select(['run_key', 'findings']).where('job_id', '=', id).executeTakeFirst()
   // the key is worked out only where there is something to compare it with: a save must be quick
   if (!row || row.run_key !== runKey(job)) return null
@@ -12,4 +16,5 @@ export async function findingsIn(db: Kysely<Tables> | Transaction<Tables>, id: s
   return read.success && read.data.coreVersion === CORE_VERSION ? read.data : null
 }
 
-export const findingsFor = ({ db, file }: Store, id: string, job: Job): Promise<Findings | null> => patiently(file, () => findingsIn(db, id, job))
+export const findingsFor = ({ db, file }: Store, id: string, job: Job): Promise<Findings | null> =>
+  patiently(file, () => findingsIn(db, id, job))

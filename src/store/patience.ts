@@ -2,7 +2,10 @@ import type { Kysely } from 'kysely'
 import type { Tables } from './tables'
 import { asTrouble, isBusy } from './trouble'
 
-export interface Store { readonly file: string; readonly db: Kysely<Tables> }
+export interface Store {
+  readonly file: string
+  readonly db: Kysely<Tables>
+}
 
 /** how long one call may block the whole server before it waits aside instead */
 export const BUSY_MS = 100

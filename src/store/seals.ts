@@ -6,24 +6,57 @@ import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 
 /** What was signed, as it was shown then. */
-export interface Seal { readonly revision: number; readonly signedAt: string; readonly signedBy: string; readonly coreVersion: string; readonly evaluation: Evaluation; readonly sheet: Sheet }
+export interface Seal {
+  readonly revision: number
+  readonly signedAt: string
+  readonly signedBy: string
+  readonly coreVersion: string
+  readonly evaluation: Evaluation
+  readonly sheet: Sheet
+}
 
 /** Keeps the evaluation and the sheet as they are now, whatever a later core would say. */
-export async function seal(trx: Transaction<Tables>, id: string, revision: number, job: Job, evaluation: Evaluation): Promise<void> {
+export async function seal(
+  trx: Transaction<Tables>,
+  id: string,
+  revision: number,
+  job: Job,
+  evaluation: Evaluation,
+): Promise<void> {
   const { by, at, coreVersion } = job.signature!
-  await trx.insertInto('seals').values({
-    job_id: id, revision, signed_at: at, signed_by: by, core_version: coreVersion,
-    evaluation: JSON.stringify(evaluation), sheet: JSON.stringify(benchSheet(job, evaluation, await circuitPlan(job))),
-  }).execute()
+  await trx
+    .insertInto('seals')
+    .values({
+      job_id: id,
+      revision,
+      signed_at: at,
+      signed_by: by,
+      core_version: coreVersion,
+      evaluation: JSON.stringify(evaluation),
+      sheet: JSON.stringify(benchSheet(job, evaluation, await circuitPlan(job))),
+    })
+    .execute()
 }
 
 /** The newest seal of a job, or that of one revision: the evaluation and sheet as they were signed. */
 export async function newestSeal({ db, file }: Store, id: string, revision?: number): Promise<Seal | null> {
   return patiently(file, async () => {
-    const row = await db.selectFrom('seals').selectAll().where('job_id', '=', id).$if(revision !== undefined, (q) => q.where('revision', '=', revision!)).orderBy('revision', 'desc').executeTakeFirst()
-    return row ? {
-      revision: row.revision, signedAt: row.signed_at, signedBy: row.signed_by, coreVersion: row.core_version,
-      evaluation: evaluationSchema.parse(JSON.parse(row.evaluation)), sheet: sheetSchema.parse(JSON.parse(row.sheet)),
-    } : null
+    const row = await db
+      .selectFrom('seals')
+      .selectAll()
+      .where('job_id', '=', id)
+      .$if(revision !== undefined, (q) => q.where('revision', '=', revision!))
+      .orderBy('revision', 'desc')
+      .executeTakeFirst()
+    return row
+      ? {
+          revision: row.revision,
+          signedAt: row.signed_at,
+          signedBy: row.signed_by,
+          coreVersion: row.core_version,
+          evaluation: evaluationSchema.parse(JSON.parse(row.evaluation)),
+          sheet: sheetSchema.parse(JSON.parse(row.sheet)),
+        }
+      : null
   })
 }

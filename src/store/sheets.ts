@@ -11,14 +11,36 @@ import { newestSeal } from './seals'
  * The bench sheet of a job or of one of its revisions: as it was signed where it was, else as the core of today reads it.
  * @returns null if there is no such job or revision
  */
-export async function sheetOf(store: Store, id: string, revision?: number): Promise<{ readonly sheet: Sheet; readonly sealed: boolean; readonly title: string } | null> {
+export async function sheetOf(
+  store: Store,
+  id: string,
+  revision?: number,
+): Promise<{ readonly sheet: Sheet; readonly sealed: boolean; readonly title: string } | null> {
   const found = revision === undefined ? await readHead(store, id) : await readRevision(store, id, revision)
   if (!found) return null
   const { job } = found
   // aftercare goes on under a signature: the newest revision then carries the signature of an older seal
-  const seal = job.signature ? await newestSeal(store, id, revision === undefined ? undefined : (await sealAtOrBefore(store, id, revision))) : null
-  return { sheet: seal?.sheet ?? benchSheet(job, evaluate(job, await findingsFor(store, id, job)), await circuitPlan(job)), sealed: seal !== null, title: job.title }
+  const seal = job.signature
+    ? await newestSeal(store, id, revision === undefined ? undefined : await sealAtOrBefore(store, id, revision))
+    : null
+  return {
+    sheet: seal?.sheet ?? benchSheet(job, evaluate(job, await findingsFor(store, id, job)), await circuitPlan(job)),
+    sealed: seal !== null,
+    title: job.title,
+  }
 }
 
-const sealAtOrBefore = ({ db, file }: Store, id: string, revision: number): Promise<number | undefined> => patiently(file, async () =>
-  (await db.selectFrom('seals').select('revision').where('job_id', '=', id).where('revision', '<=', revision).orderBy('revision', 'desc').executeTakeFirst())?.revision)
+const sealAtOrBefore = ({ db, file }: Store, id: string, revision: number): Promise<number | undefined> =>
+  patiently(
+    file,
+    async () =>
+      (
+        await db
+          .selectFrom('seals')
+          .select('revision')
+          .where('job_id', '=', id)
+          .where('revision', '<=', revision)
+          .orderBy('revision', 'desc')
+          .executeTakeFirst()
+      )?.revision,
+  )

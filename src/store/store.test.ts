@@ -7,13 +7,46 @@ import { readJobFile } from '../formats'
 import { example } from '../formats/test-support/examples'
 import { readFileSync } from 'node:fs'
 import { firstTables } from './migrations/first-tables'
-import { addJob, addJobs, bringBack, find, findingsFor, keepFindings, listMachines, listParts, listRevisions, listShelf, newestSeal, openStore, prepareJob, putParts, readHead, readRevision, readYard, retirePart, saveJob, sheetOf, signJob, type Store } from '.'
+import {
+  addJob,
+  addJobs,
+  bringBack,
+  find,
+  findingsFor,
+  keepFindings,
+  listMachines,
+  listParts,
+  listRevisions,
+  listShelf,
+  newestSeal,
+  openStore,
+  prepareJob,
+  putParts,
+  readHead,
+  readRevision,
+  readYard,
+  retirePart,
+  saveJob,
+  sheetOf,
+  signJob,
+  type Store,
+} from '.'
 import { Kysely, SqliteDialect } from 'kysely'
 
 const AT = '2026-01-15T10:00:00.000Z'
-const fresh = startJob({ title: 'One', kind: 'trail-bike', machineName: 'Bike', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
+const fresh = startJob({
+  title: 'One',
+  kind: 'trail-bike',
+  machineName: 'Bike',
+  owner: '',
+  units: 'metric',
+  startedOn: '2026-01-15',
+  promisedOn: null,
+})
 const finished = ((): Job => {
-  const read = readJobFile(readFileSync(path.join(__dirname, '..', '..', 'examples', 'fell-bike-signed.job.json'), 'utf8'))
+  const read = readJobFile(
+    readFileSync(path.join(__dirname, '..', '..', 'examples', 'fell-bike-signed.job.json'), 'utf8'),
+  )
   if (!read.ok) throw new Error(read.message)
   return read.job
 })()
@@ -41,10 +74,21 @@ test('saves append revisions; a stale one is refused with theirs in hand; a repe
   const save = { from: 1, key: 'key-one-1', job: titled('Two'), at: AT }
   expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
   expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
-  expect(await saveJob(store, id, { ...save, key: 'key-two-2', job: titled('Other') })).toMatchObject({ kind: 'stale', theirs: { revision: 2, job: { title: 'Two' } } })
+  expect(await saveJob(store, id, { ...save, key: 'key-two-2', job: titled('Other') })).toMatchObject({
+    kind: 'stale',
+    theirs: { revision: 2, job: { title: 'Two' } },
+  })
   expect(await saveJob(store, 'nowhere', save)).toEqual({ kind: 'unknown' })
-  const rows = await store.db.selectFrom('revisions').select(['number', 'based_on']).where('job_id', '=', id).orderBy('number').execute()
-  expect(rows).toEqual([{ number: 1, based_on: 0 }, { number: 2, based_on: 1 }])
+  const rows = await store.db
+    .selectFrom('revisions')
+    .select(['number', 'based_on'])
+    .where('job_id', '=', id)
+    .orderBy('number')
+    .execute()
+  expect(rows).toEqual([
+    { number: 1, based_on: 0 },
+    { number: 2, based_on: 1 },
+  ])
   await store.db.destroy()
   store = await openStore(file())
   expect((await readHead(store, id))!.job.title).toBe('Two')
@@ -55,22 +99,39 @@ test('saves append revisions; a stale one is refused with theirs in hand; a repe
 
 test('signing seals the evaluation and the sheet; a signature cannot be saved in by hand', async () => {
   const id = await add({ ...finished, signature: null })
-  expect(await saveJob(store, id, { from: 1, key: 'forged-1', job: finished, at: AT })).toMatchObject({ kind: 'refused' })
+  expect(await saveJob(store, id, { from: 1, key: 'forged-1', job: finished, at: AT })).toMatchObject({
+    kind: 'refused',
+  })
   expect(await signJob(store, id, 1, 'Bench one', AT)).toMatchObject({ kind: 'saved', revision: 2 })
   const seal = (await newestSeal(store, id))!
   expect(seal).toMatchObject({ revision: 2, signedBy: 'Bench one', coreVersion: CORE_VERSION })
   expect(seal.sheet.sections.at(-1)!.heading).toBe('Signature')
   const { job } = (await readHead(store, id))!
-  expect(await saveJob(store, id, { from: 2, key: 'changed-1', job: changeSetting(job, 'controller1', 90, 5), at: AT })).toMatchObject({ kind: 'refused' })
-  expect(await saveJob(store, id, { from: 2, key: 'opened-1', job: { ...changeSetting(job, 'controller1', 90, 5), signature: null }, at: AT })).toMatchObject({ kind: 'saved' })
+  expect(
+    await saveJob(store, id, { from: 2, key: 'changed-1', job: changeSetting(job, 'controller1', 90, 5), at: AT }),
+  ).toMatchObject({ kind: 'refused' })
+  expect(
+    await saveJob(store, id, {
+      from: 2,
+      key: 'opened-1',
+      job: { ...changeSetting(job, 'controller1', 90, 5), signature: null },
+      at: AT,
+    }),
+  ).toMatchObject({ kind: 'saved' })
   expect(await newestSeal(store, id)).toEqual(seal)
 })
 
 test('a job without its fuse is not signed, and not taken in as signed', async () => {
   const bare: Job = { ...finished, fuses: [], runs: finished.runs.map((r) => ({ ...r, fuse: null })) }
   const id = await add({ ...bare, signature: null })
-  expect(await signJob(store, id, 1, 'Bench one', AT)).toMatchObject({ kind: 'refused', message: expect.stringContaining('No fuse') as string })
-  expect(await addJob(store, bare, AT)).toMatchObject({ ok: false, message: expect.stringContaining('No fuse') as string })
+  expect(await signJob(store, id, 1, 'Bench one', AT)).toMatchObject({
+    kind: 'refused',
+    message: expect.stringContaining('No fuse') as string,
+  })
+  expect(await addJob(store, bare, AT)).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('No fuse') as string,
+  })
 })
 
 test('the same machine comes back as the same machine', async () => {
@@ -86,13 +147,19 @@ test('a newer, a foreign, a broken and a locked file are told apart in words, an
   const newer = new Sqlite(file('newer.db'))
   newer.pragma('user_version = 99')
   newer.close()
-  await expect(openStore(file('newer.db'))).rejects.toMatchObject({ kind: 'newer', message: expect.stringContaining('newer Pyraxis') as string })
+  await expect(openStore(file('newer.db'))).rejects.toMatchObject({
+    kind: 'newer',
+    message: expect.stringContaining('newer Pyraxis') as string,
+  })
   writeFileSync(file('broken.db'), 'this is a shopping list and no database at all, '.repeat(60))
   await expect(openStore(file('broken.db'))).rejects.toMatchObject({ kind: 'broken' })
   const foreign = new Sqlite(file('foreign.db'))
   foreign.exec('create table recipes (id)')
   foreign.close()
-  await expect(openStore(file('foreign.db'))).rejects.toMatchObject({ kind: 'broken', message: expect.stringContaining('another program') as string })
+  await expect(openStore(file('foreign.db'))).rejects.toMatchObject({
+    kind: 'broken',
+    message: expect.stringContaining('another program') as string,
+  })
   store = await openStore(file())
   const id = await add(fresh)
   const other = new Sqlite(file())
@@ -101,7 +168,9 @@ test('a newer, a foreign, a broken and a locked file are told apart in words, an
   setTimeout(() => other.exec('rollback'), 400)
   expect(await waiting).toMatchObject({ kind: 'saved' })
   other.exec('begin immediate')
-  await expect(saveJob(store, id, { from: 2, key: 'patient-2', job: titled('Never'), at: AT })).rejects.toMatchObject({ kind: 'locked' })
+  await expect(saveJob(store, id, { from: 2, key: 'patient-2', job: titled('Never'), at: AT })).rejects.toMatchObject({
+    kind: 'locked',
+  })
   other.close()
 }, 30_000)
 
@@ -110,14 +179,19 @@ test('what a job’s runs came to is kept for its state, tells its line of the y
   const added = await addJob(store, job, AT)
   if (!added.ok) throw new Error(added.message)
   const found = settledFindings(job, AT)!
-  const bars = async () => (await readYard(store, '2026-02-02')).entries.find((e) => e.id === added.id)!.summary!.margins.find((m) => m.id === 'charge')!
+  const bars = async () =>
+    (await readYard(store, '2026-02-02')).entries
+      .find((e) => e.id === added.id)!
+      .summary!.margins.find((m) => m.id === 'charge')!
   expect((await bars()).verdict).toBe('short')
   expect(await keepFindings(store, added.id, { ...found, settled: false })).toBe(false)
   expect(await keepFindings(store, added.id, found)).toBe(true)
   expect((await bars()).verdict).toBe('unsure')
   expect(await findingsFor(store, added.id, job)).toEqual(found)
   const changed = { ...job, controllers: job.controllers.map((c) => ({ ...c, setC: 95 })) }
-  expect(await saveJob(store, added.id, { from: 1, key: 'another-set', job: changed, at: AT })).toMatchObject({ kind: 'saved' })
+  expect(await saveJob(store, added.id, { from: 1, key: 'another-set', job: changed, at: AT })).toMatchObject({
+    kind: 'saved',
+  })
   expect(await findingsFor(store, added.id, changed)).toBeNull()
   expect(await keepFindings(store, added.id, found)).toBe(false)
 })
@@ -133,15 +207,45 @@ test('a file of the first version opens: copied first, lines filled in, every jo
   const titles = Array.from({ length: 120 }, (_, i) => `Old ${i}`)
   titles.forEach((title, i) => {
     sqlite.prepare('insert into jobs values (?, ?, ?, 1)').run(`j${i}`, 'm1', AT)
-    sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(`j${i}`, AT, `key${i}`, i === 7 ? '{"format":"cake"}' : JSON.stringify({ ...(JSON.parse(old) as object), title, signature: null, promisedOn: `2026-02-${String((i % 28) + 1).padStart(2, '0')}` }))
+    sqlite
+      .prepare('insert into revisions values (?, 1, ?, 0, ?, ?)')
+      .run(
+        `j${i}`,
+        AT,
+        `key${i}`,
+        i === 7
+          ? '{"format":"cake"}'
+          : JSON.stringify({
+              ...(JSON.parse(old) as object),
+              title,
+              signature: null,
+              promisedOn: `2026-02-${String((i % 28) + 1).padStart(2, '0')}`,
+            }),
+      )
   })
-  sqlite.prepare("insert into parts values ('relay-old', 'relay', 'Old relay', ?, null)").run(JSON.stringify({ id: 'relay-old', kind: 'relay', name: 'Old relay', maker: '', note: '', contact: { ratedA: 20, rating: 'motor', makeA: null }, coilOhm: 90, suppressed: true, terminalAreaM2: null }))
+  sqlite
+    .prepare("insert into parts values ('relay-old', 'relay', 'Old relay', ?, null)")
+    .run(
+      JSON.stringify({
+        id: 'relay-old',
+        kind: 'relay',
+        name: 'Old relay',
+        maker: '',
+        note: '',
+        contact: { ratedA: 20, rating: 'motor', makeA: null },
+        coilOhm: 90,
+        suppressed: true,
+        terminalAreaM2: null,
+      }),
+    )
   await db.destroy()
   store = await openStore(file('old.db'))
   expect(existsSync(file('old.db.before-version-2'))).toBe(true)
   const page = await readYard(store, '2026-02-02', 0, 200)
   expect(page).toMatchObject({ total: 120, open: 120 })
-  expect(page.entries.map((e) => e.summary?.promisedOn ?? 'none')).toEqual([...page.entries.map((e) => e.summary?.promisedOn ?? 'none')].sort())
+  expect(page.entries.map((e) => e.summary?.promisedOn ?? 'none')).toEqual(
+    [...page.entries.map((e) => e.summary?.promisedOn ?? 'none')].sort(),
+  )
   expect(page.entries.find((e) => e.id === 'j7')).toMatchObject({ title: 'A job that cannot be read', summary: null })
   expect((await readHead(store, 'j3'))!.job).toMatchObject({ version: 5, title: 'Old 3', kind: 'core' })
   expect(await listParts(store)).toMatchObject([{ id: 'relay-old', coilV: 12, facts: [] }])
@@ -162,7 +266,11 @@ test('the yard: open before closed, the promised first, what is due beside them,
 
 test('a line worked out by an older core is worked out anew when it is looked at', async () => {
   const id = await add(fresh)
-  await store.db.updateTable('jobs').set({ summary: '{"stale":true}', summary_core: '0.0.1' }).where('id', '=', id).execute()
+  await store.db
+    .updateTable('jobs')
+    .set({ summary: '{"stale":true}', summary_core: '0.0.1' })
+    .where('id', '=', id)
+    .execute()
   expect((await readYard(store, '2026-01-22')).entries[0]!.summary!.worst).toMatch(/Fuse short/)
 })
 
@@ -171,11 +279,19 @@ test('history: what each revision changed, any one read and brought back as a ne
   await signJob(store, id, 1, 'Bench one', AT)
   const sealed = (await sheetOf(store, id))!
   const { job } = (await readHead(store, id))!
-  await saveJob(store, id, { from: 2, key: 'changed-2', job: { ...changeSetting(job, 'controller1', 84, 5), signature: null }, at: AT })
+  await saveJob(store, id, {
+    from: 2,
+    key: 'changed-2',
+    job: { ...changeSetting(job, 'controller1', 84, 5), signature: null },
+    at: AT,
+  })
   expect(await bringBack(store, id, 1, AT)).toMatchObject({ kind: 'saved', revision: 4 })
   expect((await readHead(store, id))!.job).toEqual((await readRevision(store, id, 1))!.job)
   expect((await listRevisions(store, id)).map((r) => [r.number, r.sealed, r.changes[0]])).toEqual([
-    [4, false, 'set: 84 °C, then 87 °C'], [3, false, 'set: 87 °C, then 84 °C'], [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)], [1, false, 'the job as it was started or brought in'],
+    [4, false, 'set: 84 °C, then 87 °C'],
+    [3, false, 'set: 87 °C, then 84 °C'],
+    [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)],
+    [1, false, 'the job as it was started or brought in'],
   ])
   expect(await sheetOf(store, id, 2)).toEqual(sealed)
   expect((await sheetOf(store, id))!.sealed).toBe(false)
@@ -187,7 +303,10 @@ test('history: what each revision changed, any one read and brought back as a ne
 
 test('many jobs go in all or none', async () => {
   const ready = [fresh, { ...fresh, title: 'Two' }].map(prepareJob).filter((p) => p.ok)
-  const broken = { ...ready[1]!, job: { ...ready[1]!.job, machine: { ...fresh.machine, name: null as unknown as string } } }
+  const broken = {
+    ...ready[1]!,
+    job: { ...ready[1]!.job, machine: { ...fresh.machine, name: null as unknown as string } },
+  }
   await expect(addJobs(store, [ready[0]!, broken], AT)).rejects.toThrow()
   expect((await readYard(store, '2026-01-22')).total).toBe(0)
   expect(await addJobs(store, ready, AT)).toHaveLength(2)
@@ -195,7 +314,19 @@ test('many jobs go in all or none', async () => {
 
 test('find: letters anywhere in the name, owner or maker; signs of the query language are letters', async () => {
   await add({ ...fresh, title: '50 % hotter', machine: { ...fresh.machine, name: 'Crag_bike', owner: 'Fell team' } })
-  await putParts(store, [{ id: 'p1', kind: 'probe', name: 'Fin probe', maker: 'Skarn Works', note: '', facts: [], r25Ohm: 10_000, betaK: 3950, leadM: { value: 1, source: 'label' } }])
+  await putParts(store, [
+    {
+      id: 'p1',
+      kind: 'probe',
+      name: 'Fin probe',
+      maker: 'Skarn Works',
+      note: '',
+      facts: [],
+      r25Ohm: 10_000,
+      betaK: 3950,
+      leadM: { value: 1, source: 'label' },
+    },
+  ])
   const kinds = async (text: string): Promise<string[]> => (await find(store, text)).map((f) => f.kind)
   expect(await kinds('fell')).toEqual(['job', 'machine'])
   expect(await kinds('skarn')).toEqual(['part'])
@@ -205,7 +336,17 @@ test('find: letters anywhere in the name, owner or maker; signs of the query lan
 })
 
 test('a retired part is off the shelf, stays retired when it is changed, and comes back when told', async () => {
-  const probe = { id: 'p1', kind: 'probe', name: 'Fin probe', maker: '', note: '', facts: [], r25Ohm: 10_000, betaK: 3950, leadM: { value: 1, source: 'label' } } as const
+  const probe = {
+    id: 'p1',
+    kind: 'probe',
+    name: 'Fin probe',
+    maker: '',
+    note: '',
+    facts: [],
+    r25Ohm: 10_000,
+    betaK: 3950,
+    leadM: { value: 1, source: 'label' },
+  } as const
   await putParts(store, [{ ...probe, facts: [] }])
   expect(await retirePart(store, 'p1', AT)).toBe(true)
   await putParts(store, [{ ...probe, facts: [], name: 'Other' }])

@@ -1,21 +1,41 @@
 /** Something wrong with the database file, in words a mechanic can act on. */
 export class StoreTrouble extends Error {
-  constructor(message: string, readonly kind: 'locked' | 'read-only' | 'newer' | 'broken' | 'missing') {
+  constructor(
+    message: string,
+    readonly kind: 'locked' | 'read-only' | 'newer' | 'broken' | 'missing',
+  ) {
     super(message)
     this.name = 'StoreTrouble'
   }
 }
 
-const code = (error: unknown): string => (typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '')
+const code = (error: unknown): string =>
+  typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : ''
 
 export const isBusy = (error: unknown): boolean => /^SQLITE_(BUSY|LOCKED)/.test(code(error))
 
 /** SQLite's codes as words. Anything else is passed on unchanged. */
 export function asTrouble(error: unknown, file: string): unknown {
   const c = code(error)
-  if (isBusy(error)) return new StoreTrouble(`Another program holds ${file} open for writing. Close it, then try again; nothing of yours is lost.`, 'locked')
-  if (/^SQLITE_(READONLY|PERM)/.test(c) || c === 'EACCES' || c === 'EROFS') return new StoreTrouble(`${file} may not be written. Check who owns the file and its folder, then try again.`, 'read-only')
-  if (/^SQLITE_(CORRUPT|NOTADB)/.test(c)) return new StoreTrouble(`${file} is not a Pyraxis database, or it is damaged. Move it aside and put back a copy, or name another file in PYRAXIS_DB.`, 'broken')
-  if (/^SQLITE_(CANTOPEN|FULL|IOERR)/.test(c) || c === 'ENOENT' || c === 'ENOTDIR' || c === 'ENOSPC') return new StoreTrouble(`${file} cannot be opened or written. Check that its folder exists and the disk is not full.`, 'missing')
+  if (isBusy(error))
+    return new StoreTrouble(
+      `Another program holds ${file} open for writing. Close it, then try again; nothing of yours is lost.`,
+      'locked',
+    )
+  if (/^SQLITE_(READONLY|PERM)/.test(c) || c === 'EACCES' || c === 'EROFS')
+    return new StoreTrouble(
+      `${file} may not be written. Check who owns the file and its folder, then try again.`,
+      'read-only',
+    )
+  if (/^SQLITE_(CORRUPT|NOTADB)/.test(c))
+    return new StoreTrouble(
+      `${file} is not a Pyraxis database, or it is damaged. Move it aside and put back a copy, or name another file in PYRAXIS_DB.`,
+      'broken',
+    )
+  if (/^SQLITE_(CANTOPEN|FULL|IOERR)/.test(c) || c === 'ENOENT' || c === 'ENOTDIR' || c === 'ENOSPC')
+    return new StoreTrouble(
+      `${file} cannot be opened or written. Check that its folder exists and the disk is not full.`,
+      'missing',
+    )
   return error
 }

@@ -16,12 +16,23 @@ export type YardColumns = Pick<Tables['jobs'], 'title' | 'closed' | 'promise' | 
 export function yardColumns(job: Job, run: Findings | null = null): YardColumns {
   const summary = summaryOf(job, run)
   return {
-    title: job.title, closed: summary.signedOn || summary.endedOn ? 1 : 0, promise: job.promisedOn ?? NO_DAY,
-    due: summary.care.map((c) => c.dueOn).sort()[0] ?? null, summary: JSON.stringify(summary), summary_core: CORE_VERSION,
+    title: job.title,
+    closed: summary.signedOn || summary.endedOn ? 1 : 0,
+    promise: job.promisedOn ?? NO_DAY,
+    due: summary.care.map((c) => c.dueOn).sort()[0] ?? null,
+    summary: JSON.stringify(summary),
+    summary_core: CORE_VERSION,
   }
 }
 
-const unreadable = { title: 'A job that cannot be read', closed: 0, promise: NO_DAY, due: null, summary: null, summary_core: CORE_VERSION } as const
+const unreadable = {
+  title: 'A job that cannot be read',
+  closed: 0,
+  promise: NO_DAY,
+  due: null,
+  summary: null,
+  summary_core: CORE_VERSION,
+} as const
 
 function columnsOf(document: string): YardColumns {
   try {
@@ -37,11 +48,19 @@ const CHUNK = 50
 /** Fills in the lines of jobs that have none yet, as after opening an older file. */
 export async function fillYardLines(db: Kysely<Tables>): Promise<void> {
   for (;;) {
-    const rows = await db.selectFrom('jobs').innerJoin('revisions', (join) => join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'))
-      .select(['jobs.id', 'revisions.document']).where('jobs.title', 'is', null).limit(CHUNK).execute()
+    const rows = await db
+      .selectFrom('jobs')
+      .innerJoin('revisions', (join) =>
+        join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+      )
+      .select(['jobs.id', 'revisions.document'])
+      .where('jobs.title', 'is', null)
+      .limit(CHUNK)
+      .execute()
     if (!rows.length) return
     await db.transaction().execute(async (trx) => {
-      for (const { id, document } of rows) await trx.updateTable('jobs').set(columnsOf(document)).where('id', '=', id).execute()
+      for (const { id, document } of rows)
+        await trx.updateTable('jobs').set(columnsOf(document)).where('id', '=', id).execute()
     })
   }
 }
@@ -67,53 +86,151 @@ const MOST_DUE = 40
 const careSchema = summarySchema.shape.care
 
 /** A line worked out by an older core is worked out anew when it is looked at. */
-async function fresh(db: Writer, rows: readonly { id: string; title: string | null; summary: string | null; summary_core: string | null }[]): Promise<YardEntry[]> {
-  return Promise.all(rows.map(async (row): Promise<YardEntry> => {
-    if (row.summary_core === CORE_VERSION) return { id: row.id, title: row.title ?? '', summary: row.summary ? summarySchema.parse(JSON.parse(row.summary)) : null }
-    const { document } = await db.selectFrom('jobs').innerJoin('revisions', (join) => join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'))
-      .select('revisions.document').where('jobs.id', '=', row.id).executeTakeFirstOrThrow()
-    const columns = columnsOf(document)
-    await db.updateTable('jobs').set(columns).where('id', '=', row.id).execute()
-    return { id: row.id, title: columns.title ?? '', summary: columns.summary ? summarySchema.parse(JSON.parse(columns.summary)) : null }
-  }))
+async function fresh(
+  db: Writer,
+  rows: readonly { id: string; title: string | null; summary: string | null; summary_core: string | null }[],
+): Promise<YardEntry[]> {
+  return Promise.all(
+    rows.map(async (row): Promise<YardEntry> => {
+      if (row.summary_core === CORE_VERSION)
+        return {
+          id: row.id,
+          title: row.title ?? '',
+          summary: row.summary ? summarySchema.parse(JSON.parse(row.summary)) : null,
+        }
+      const { document } = await db
+        .selectFrom('jobs')
+        .innerJoin('revisions', (join) =>
+          join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+        )
+        .select('revisions.document')
+        .where('jobs.id', '=', row.id)
+        .executeTakeFirstOrThrow()
+      const columns = columnsOf(document)
+      await db.updateTable('jobs').set(columns).where('id', '=', row.id).execute()
+      return {
+        id: row.id,
+        title: columns.title ?? '',
+        summary: columns.summary ? summarySchema.parse(JSON.parse(columns.summary)) : null,
+      }
+    }),
+  )
 }
 
 /**
  * One page of the yard: open jobs first, the earliest promised first, then those signed or ended.
  * @param today calendar day, 2026-01-31
  */
-export const readYard = ({ db, file }: Store, today: string, from = 0, most = 50): Promise<YardPage> => patiently(file, async () => {
-  const [counts, page, due, promised] = [
-    await db.selectFrom('jobs').select([sql<number>`count(*)`.as('total'), sql<number>`sum(1 - closed)`.as('open')]).executeTakeFirstOrThrow(),
-    await db.selectFrom('jobs').select(['id', 'title', 'summary', 'summary_core']).orderBy('closed').orderBy('promise').orderBy('created_at').limit(most).offset(from).execute(),
-    await db.selectFrom('jobs').select(['id', 'title', sql<string | null>`json_extract(summary, '$.care')`.as('care')]).where('due', '<=', today).orderBy('due').limit(MOST_DUE).execute(),
-    await db.selectFrom('jobs').select(['id', 'title', 'promise']).where('closed', '=', 0).where('promise', '<=', today).orderBy('promise').limit(MOST_DUE).execute(),
-  ]
-  return {
-    entries: await fresh(db, page), total: counts.total, open: counts.open ?? 0,
-    due: due.map(({ id, title, care }) => ({ id, title: title ?? '', what: dueOn({ care: careSchema.parse(JSON.parse(care ?? '[]')) }, today) })),
-    promised: promised.map(({ id, title, promise }) => ({ id, title: title ?? '', promisedOn: promise })),
-  }
-})
+export const readYard = ({ db, file }: Store, today: string, from = 0, most = 50): Promise<YardPage> =>
+  patiently(file, async () => {
+    const [counts, page, due, promised] = [
+      await db
+        .selectFrom('jobs')
+        .select([sql<number>`count(*)`.as('total'), sql<number>`sum(1 - closed)`.as('open')])
+        .executeTakeFirstOrThrow(),
+      await db
+        .selectFrom('jobs')
+        .select(['id', 'title', 'summary', 'summary_core'])
+        .orderBy('closed')
+        .orderBy('promise')
+        .orderBy('created_at')
+        .limit(most)
+        .offset(from)
+        .execute(),
+      await db
+        .selectFrom('jobs')
+        .select(['id', 'title', sql<string | null>`json_extract(summary, '$.care')`.as('care')])
+        .where('due', '<=', today)
+        .orderBy('due')
+        .limit(MOST_DUE)
+        .execute(),
+      await db
+        .selectFrom('jobs')
+        .select(['id', 'title', 'promise'])
+        .where('closed', '=', 0)
+        .where('promise', '<=', today)
+        .orderBy('promise')
+        .limit(MOST_DUE)
+        .execute(),
+    ]
+    return {
+      entries: await fresh(db, page),
+      total: counts.total,
+      open: counts.open ?? 0,
+      due: due.map(({ id, title, care }) => ({
+        id,
+        title: title ?? '',
+        what: dueOn({ care: careSchema.parse(JSON.parse(care ?? '[]')) }, today),
+      })),
+      promised: promised.map(({ id, title, promise }) => ({ id, title: title ?? '', promisedOn: promise })),
+    }
+  })
 
-export interface Found { readonly kind: 'job' | 'machine' | 'part'; readonly id: string; readonly name: string; readonly about: string }
+export interface Found {
+  readonly kind: 'job' | 'machine' | 'part'
+  readonly id: string
+  readonly name: string
+  readonly about: string
+}
 
 const MOST_FOUND = 8
 const like = (text: string): string => `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
 
 /** Jobs, machines and parts whose name, owner or maker holds the text. A machine leads to its newest job. */
-export const find = ({ db, file }: Store, text: string): Promise<Found[]> => patiently(file, async () => {
-  const pattern = like(text.trim())
-  const holds = (column: string) => sql<boolean>`${sql.ref(column)} like ${pattern} escape '\\'`
-  const jobs = await db.selectFrom('jobs').innerJoin('machines', 'machines.id', 'jobs.machine_id').select(['jobs.id', 'jobs.title', 'machines.name', 'machines.owner'])
-    .where((e) => e.or([holds('jobs.title'), holds('machines.owner')])).orderBy('jobs.closed').orderBy('jobs.promise').limit(MOST_FOUND).execute()
-  // beside max() SQLite takes the other columns from the row that holds it: the machine's newest job
-  const machines = await db.selectFrom('machines').innerJoin('jobs', 'jobs.machine_id', 'machines.id').select(['machines.name', 'machines.owner', 'machines.kind', 'jobs.id as job', sql<string>`max(jobs.created_at)`.as('newest'), sql<number>`count(*)`.as('jobs')])
-    .where((e) => e.or([holds('machines.name'), holds('machines.owner')])).groupBy('machines.id').limit(MOST_FOUND).execute()
-  const parts = await db.selectFrom('parts').select(['id', 'name', 'kind', 'retired_at']).where((e) => e.or([holds('name'), sql<boolean>`json_extract(document, '$.maker') like ${pattern} escape '\\'`])).orderBy('name').limit(MOST_FOUND).execute()
-  return [
-    ...jobs.map((j): Found => ({ kind: 'job', id: j.id, name: j.title ?? '', about: `${j.name}${j.owner ? `, ${j.owner}` : ''}` })),
-    ...machines.map((m): Found => ({ kind: 'machine', id: m.job, name: m.name, about: `${m.kind.replaceAll('-', ' ')}${m.owner ? `, ${m.owner}` : ''}, ${m.jobs} ${m.jobs === 1 ? 'job' : 'jobs'}` })),
-    ...parts.map((p): Found => ({ kind: 'part', id: p.id, name: p.name, about: `${p.kind}${p.retired_at ? ', retired' : ''}` })),
-  ]
-})
+export const find = ({ db, file }: Store, text: string): Promise<Found[]> =>
+  patiently(file, async () => {
+    const pattern = like(text.trim())
+    const holds = (column: string) => sql<boolean>`${sql.ref(column)} like ${pattern} escape '\\'`
+    const jobs = await db
+      .selectFrom('jobs')
+      .innerJoin('machines', 'machines.id', 'jobs.machine_id')
+      .select(['jobs.id', 'jobs.title', 'machines.name', 'machines.owner'])
+      .where((e) => e.or([holds('jobs.title'), holds('machines.owner')]))
+      .orderBy('jobs.closed')
+      .orderBy('jobs.promise')
+      .limit(MOST_FOUND)
+      .execute()
+    // beside max() SQLite takes the other columns from the row that holds it: the machine's newest job
+    const machines = await db
+      .selectFrom('machines')
+      .innerJoin('jobs', 'jobs.machine_id', 'machines.id')
+      .select([
+        'machines.name',
+        'machines.owner',
+        'machines.kind',
+        'jobs.id as job',
+        sql<string>`max(jobs.created_at)`.as('newest'),
+        sql<number>`count(*)`.as('jobs'),
+      ])
+      .where((e) => e.or([holds('machines.name'), holds('machines.owner')]))
+      .groupBy('machines.id')
+      .limit(MOST_FOUND)
+      .execute()
+    const parts = await db
+      .selectFrom('parts')
+      .select(['id', 'name', 'kind', 'retired_at'])
+      .where((e) => e.or([holds('name'), sql<boolean>`json_extract(document, '$.maker') like ${pattern} escape '\\'`]))
+      .orderBy('name')
+      .limit(MOST_FOUND)
+      .execute()
+    return [
+      ...jobs.map((j): Found => ({
+        kind: 'job',
+        id: j.id,
+        name: j.title ?? '',
+        about: `${j.name}${j.owner ? `, ${j.owner}` : ''}`,
+      })),
+      ...machines.map((m): Found => ({
+        kind: 'machine',
+        id: m.job,
+        name: m.name,
+        about: `${m.kind.replaceAll('-', ' ')}${m.owner ? `, ${m.owner}` : ''}, ${m.jobs} ${m.jobs === 1 ? 'job' : 'jobs'}`,
+      })),
+      ...parts.map((p): Found => ({
+        kind: 'part',
+        id: p.id,
+        name: p.name,
+        about: `${p.kind}${p.retired_at ? ', retired' : ''}`,
+      })),
+    ]
+  })

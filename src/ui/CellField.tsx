@@ -26,8 +26,18 @@ export function CellField({ name, label, value, quantity, system, range: [low, h
   const standing = value === null ? '' : shown(value, quantity, system).number
   const empty = draft !== null && draft.trim() === ''
   const parsed = draft === null || empty ? null : parse(draft, quantity, system)
-  const ends = `${shown(low, quantity, system).number} and ${shown(high, quantity, system).number} ${shown(high, quantity, system).unit}`.trim()
-  const message = empty && otherwise === undefined && standing !== '' ? `Between ${ends}.` : parsed === null ? null : !parsed.ok ? parsed.message : parsed.value < low || parsed.value > high ? `Between ${ends}.` : null
+  const ends =
+    `${shown(low, quantity, system).number} and ${shown(high, quantity, system).number} ${shown(high, quantity, system).unit}`.trim()
+  const message =
+    empty && otherwise === undefined && standing !== ''
+      ? `Between ${ends}.`
+      : parsed === null
+        ? null
+        : !parsed.ok
+          ? parsed.message
+          : parsed.value < low || parsed.value > high
+            ? `Between ${ends}.`
+            : null
   const unsettled = useRef(draft)
   unsettled.current = draft
   const settle = (): void => {
@@ -41,11 +51,38 @@ export function CellField({ name, label, value, quantity, system, range: [low, h
   return (
     <span className="cell-field">
       <input
-        id={id} aria-label={label} value={draft ?? standing} placeholder={otherwise} autoComplete="off" spellCheck={false} maxLength={60} aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message ? `${id}-below` : undefined}
-        onChange={(e) => setDraft(e.target.value)} onFocus={(e) => { setFocused(true); e.target.select() }} onBlur={() => { setFocused(false); settle() }}
-        onKeyDown={(e) => { if (e.key === 'Enter') settle(); if (e.key === 'Escape') { unsettled.current = null; setDraft(null); e.currentTarget.blur() } }}
+        id={id}
+        aria-label={label}
+        value={draft ?? standing}
+        placeholder={otherwise}
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={60}
+        aria-invalid={message !== null && !focused ? true : undefined}
+        aria-describedby={message ? `${id}-below` : undefined}
+        onChange={(e) => setDraft(e.target.value)}
+        onFocus={(e) => {
+          setFocused(true)
+          e.target.select()
+        }}
+        onBlur={() => {
+          setFocused(false)
+          settle()
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') settle()
+          if (e.key === 'Escape') {
+            unsettled.current = null
+            setDraft(null)
+            e.currentTarget.blur()
+          }
+        }}
       />
-      {message && <span className="below wrong" id={`${id}-below`} role="alert">{message}</span>}
+      {message && (
+        <span className="below wrong" id={`${id}-below`} role="alert">
+          {message}
+        </span>
+      )}
     </span>
   )
 }

@@ -17,28 +17,77 @@ export function ChoiceField<V extends string>({ label, value, options, onChange,
   return (
     <div className="choice">
       <label htmlFor={id}>{label}</label>
-      <Form.Select id={id} value={value} onChange={(e) => onChange(e.target.value as V)} aria-describedby={tell ? `${id}-tell` : undefined}>
-        {options.map((o) => <option key={o.value} value={o.value}>{o.name}</option>)}
+      <Form.Select
+        id={id}
+        value={value}
+        onChange={(e) => onChange(e.target.value as V)}
+        aria-describedby={tell ? `${id}-tell` : undefined}
+      >
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.name}
+          </option>
+        ))}
       </Form.Select>
-      {tell && <div id={`${id}-tell`} className="soft small" style={{ gridColumn: '1 / -1' }}>{tell}</div>}
+      {tell && (
+        <div id={`${id}-tell`} className="soft small" style={{ gridColumn: '1 / -1' }}>
+          {tell}
+        </div>
+      )}
     </div>
   )
 }
 
 /** yes or no as a choice */
-export function YesNoField({ label, value, onChange, tell }: { readonly label: string; readonly value: boolean; readonly onChange: (value: boolean) => void; readonly tell?: string }) {
-  return <ChoiceField label={label} value={value ? 'yes' : 'no'} options={[{ value: 'yes', name: 'yes' }, { value: 'no', name: 'no' }]} onChange={(v) => onChange(v === 'yes')} {...(tell === undefined ? {} : { tell })} />
+export function YesNoField({
+  label,
+  value,
+  onChange,
+  tell,
+}: {
+  readonly label: string
+  readonly value: boolean
+  readonly onChange: (value: boolean) => void
+  readonly tell?: string
+}) {
+  return (
+    <ChoiceField
+      label={label}
+      value={value ? 'yes' : 'no'}
+      options={[
+        { value: 'yes', name: 'yes' },
+        { value: 'no', name: 'no' },
+      ]}
+      onChange={(v) => onChange(v === 'yes')}
+      {...(tell === undefined ? {} : { tell })}
+    />
+  )
 }
 
 /** A choice that nobody has made yet stands as such until somebody does. */
-export function UnsaidField<V extends string>({ label, value, options, onChange }: Omit<Props<V>, 'value' | 'tell'> & { readonly value: V | null }) {
+export function UnsaidField<V extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: Omit<Props<V>, 'value' | 'tell'> & { readonly value: V | null }) {
   const id = useId()
   return (
     <div className="choice">
       <label htmlFor={id}>{label}</label>
-      <Form.Select id={id} value={value ?? ''} onChange={(e) => { if (e.target.value) onChange(e.target.value as V) }}>
+      <Form.Select
+        id={id}
+        value={value ?? ''}
+        onChange={(e) => {
+          if (e.target.value) onChange(e.target.value as V)
+        }}
+      >
         {value === null && <option value="">not said yet</option>}
-        {options.map((o) => <option key={o.value} value={o.value}>{o.name}</option>)}
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.name}
+          </option>
+        ))}
       </Form.Select>
     </div>
   )

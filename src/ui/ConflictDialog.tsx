@@ -24,11 +24,21 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
   const [trouble, setTrouble] = useState<string | null>(null)
   useEffect(() => {
     let gone = false
-    void loadBase().then((job) => { if (!gone) setBase(job) }).catch(() => undefined)
-    return () => { gone = true }
+    void loadBase()
+      .then((job) => {
+        if (!gone) setBase(job)
+      })
+      .catch(() => undefined)
+    return () => {
+      gone = true
+    }
   }, [loadBase])
   // what only the other window changed is theirs unless somebody says otherwise
-  const untouchedHere = useMemo(() => new Set(base ? found.filter((d) => !differences(mine, base).some((b) => b.id === d.id)).map((d) => d.id) : []), [base, found, mine])
+  const untouchedHere = useMemo(
+    () =>
+      new Set(base ? found.filter((d) => !differences(mine, base).some((b) => b.id === d.id)).map((d) => d.id) : []),
+    [base, found, mine],
+  )
   const sideOf = (id: string): Side => chosen[id] ?? (untouchedHere.has(id) ? 'theirs' : 'mine')
   const settle = (): void => {
     const merged = found.filter((d) => sideOf(d.id) === 'theirs').reduce((job, d) => taking(job, theirs, d), mine)
@@ -38,24 +48,61 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
   }
   const all = (side: Side): void => setChosen(Object.fromEntries(found.map((d) => [d.id, side])))
   return (
-    <Modal show backdrop="static" keyboard={false} animation={false} size="lg" scrollable aria-labelledby="conflict-title">
-      <Modal.Header><Modal.Title as="h2" id="conflict-title">This job was changed in another window</Modal.Title></Modal.Header>
+    <Modal
+      show
+      backdrop="static"
+      keyboard={false}
+      animation={false}
+      size="lg"
+      scrollable
+      aria-labelledby="conflict-title"
+    >
+      <Modal.Header>
+        <Modal.Title as="h2" id="conflict-title">
+          This job was changed in another window
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <p>The other window saved at {savedAt}. Nothing is overwritten yet: choose for each what is to stand. Theirs stays among the job&rsquo;s revisions either way.</p>
+        <p>
+          The other window saved at {savedAt}. Nothing is overwritten yet: choose for each what is to stand. Theirs
+          stays among the job&rsquo;s revisions either way.
+        </p>
         {found.map((d) => (
           <fieldset key={d.id} className="difference">
-            <legend>{d.label}: <span className="figure-text">{d.mine}</span> here, <span className="figure-text">{d.theirs}</span> in the other window</legend>
+            <legend>
+              {d.label}: <span className="figure-text">{d.mine}</span> here,{' '}
+              <span className="figure-text">{d.theirs}</span> in the other window
+            </legend>
             {(['mine', 'theirs'] as const).map((side) => (
-              <label key={side}><input type="radio" name={`difference-${d.id}`} checked={sideOf(d.id) === side} onChange={() => setChosen({ ...chosen, [d.id]: side })} /> {side === 'mine' ? d.mine : d.theirs} <span className="soft small">{side === 'mine' ? 'mine' : 'theirs'}</span></label>
+              <label key={side}>
+                <input
+                  type="radio"
+                  name={`difference-${d.id}`}
+                  checked={sideOf(d.id) === side}
+                  onChange={() => setChosen({ ...chosen, [d.id]: side })}
+                />{' '}
+                {side === 'mine' ? d.mine : d.theirs}{' '}
+                <span className="soft small">{side === 'mine' ? 'mine' : 'theirs'}</span>
+              </label>
             ))}
           </fieldset>
         ))}
-        {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+        {trouble && (
+          <p className="say say-short" role="alert">
+            {trouble}
+          </p>
+        )}
       </Modal.Body>
       <Modal.Footer>
-        <Button variant="outline-dark" onClick={() => all('theirs')}>All theirs</Button>
-        <Button variant="outline-dark" onClick={() => all('mine')}>All mine</Button>
-        <Button variant="primary" onClick={settle}>Let these stand</Button>
+        <Button variant="outline-dark" onClick={() => all('theirs')}>
+          All theirs
+        </Button>
+        <Button variant="outline-dark" onClick={() => all('mine')}>
+          All mine
+        </Button>
+        <Button variant="primary" onClick={settle}>
+          Let these stand
+        </Button>
       </Modal.Footer>
     </Modal>
   )

@@ -5,9 +5,16 @@ import { useGesture } from '@use-gesture/react'
 import type { Drawing, Shape } from '@/core/drawing'
 
 /** Something in a drawing that can be moved, by the handle that its shapes carry. */
-export interface Movable { readonly name: string }
+export interface Movable {
+  readonly name: string
+}
 /** A move so far, in the drawing's millimetres. `free`: snapping is released. */
-export type Moved = (handle: string, dxMm: number, dyMm: number, state: { readonly first: boolean; readonly last: boolean; readonly free: boolean }) => void
+export type Moved = (
+  handle: string,
+  dxMm: number,
+  dyMm: number,
+  state: { readonly first: boolean; readonly last: boolean; readonly free: boolean },
+) => void
 
 interface Props {
   readonly drawing: Drawing
@@ -20,23 +27,56 @@ interface Props {
   readonly maxHeight?: number
 }
 
-interface Frame { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
+interface Frame {
+  readonly x: number
+  readonly y: number
+  readonly w: number
+  readonly h: number
+}
 
 const MOST_ZOOM = 12
 const PIXELS_PER_MM = 1.9
-const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+const KEYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
 
 function One({ shape }: { readonly shape: Shape }) {
-  if (shape.kind === 'text') return <text className={`${shape.figure ? 'figure-text ' : ''}tone-${shape.tone}`} x={shape.x} y={shape.y} fontSize={shape.size} textAnchor={shape.anchor}>{shape.text}</text>
+  if (shape.kind === 'text')
+    return (
+      <text
+        className={`${shape.figure ? 'figure-text ' : ''}tone-${shape.tone}`}
+        x={shape.x}
+        y={shape.y}
+        fontSize={shape.size}
+        textAnchor={shape.anchor}
+      >
+        {shape.text}
+      </text>
+    )
   const className = `pen-${shape.pen}`
-  if (shape.kind === 'rect') return <rect className={className} x={shape.x} y={shape.y} width={Math.max(0, shape.w)} height={Math.max(0, shape.h)} />
+  if (shape.kind === 'rect')
+    return (
+      <rect className={className} x={shape.x} y={shape.y} width={Math.max(0, shape.w)} height={Math.max(0, shape.h)} />
+    )
   if (shape.kind === 'circle') return <circle className={className} cx={shape.x} cy={shape.y} r={shape.r} />
   // thickness told by the drawing itself stands in pixels, whatever the zoom
-  return <path className={className} {...(shape.weight === undefined ? {} : { style: { strokeWidth: shape.weight * PIXELS_PER_MM } })} d={`M${shape.points.map(([x, y]) => `${x} ${y}`).join('L')}${shape.closed ? 'Z' : ''}`} />
+  return (
+    <path
+      className={className}
+      {...(shape.weight === undefined ? {} : { style: { strokeWidth: shape.weight * PIXELS_PER_MM } })}
+      d={`M${shape.points.map(([x, y]) => `${x} ${y}`).join('L')}${shape.closed ? 'Z' : ''}`}
+    />
+  )
 }
 
 /** Shapes that follow each other and stand for the same movable thing are one group; what is written beside it is not a part of it. */
-function grouped(shapes: readonly Shape[], named: Readonly<Record<string, Movable>>): { readonly handle: string | null; readonly shapes: Shape[] }[] {
+function grouped(
+  shapes: readonly Shape[],
+  named: Readonly<Record<string, Movable>>,
+): { readonly handle: string | null; readonly shapes: Shape[] }[] {
   const groups: { handle: string | null; shapes: Shape[] }[] = []
   for (const s of shapes) {
     const handle = s.kind !== 'text' && s.of && named[s.of] ? s.of : null
@@ -50,7 +90,15 @@ function grouped(shapes: readonly Shape[], named: Readonly<Record<string, Movabl
 const none: Readonly<Record<string, Movable>> = {}
 
 /** A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys + − 0 zoom. */
-export function DrawingView({ drawing, movable = none, onMove, pickable = none, picked = null, onPick, maxHeight = 430 }: Props) {
+export function DrawingView({
+  drawing,
+  movable = none,
+  onMove,
+  pickable = none,
+  picked = null,
+  onPick,
+  maxHeight = 430,
+}: Props) {
   const svg = useRef<SVGSVGElement>(null)
   // null: all of it
   const [view, setView] = useState<Frame | null>(null)
@@ -59,47 +107,76 @@ export function DrawingView({ drawing, movable = none, onMove, pickable = none, 
   const whole: Frame = { x: drawing.x, y: drawing.y, w: drawing.w, h: drawing.h }
   const frame = held ?? view ?? whole
   const perPixel = (): number => 1 / (svg.current?.getScreenCTM()?.a ?? 1)
-  const zoom = (by: number, at?: readonly [number, number]): void => setView((now) => {
-    const f = now ?? whole
-    const w = Math.min(whole.w, Math.max(whole.w / MOST_ZOOM, f.w / by))
-    if (w >= whole.w * 0.999) return null
-    const share = w / f.w
-    const [cx, cy] = at ?? [f.x + f.w / 2, f.y + f.h / 2]
-    return { x: cx - (cx - f.x) * share, y: cy - (cy - f.y) * share, w, h: f.h * share }
-  })
+  const zoom = (by: number, at?: readonly [number, number]): void =>
+    setView((now) => {
+      const f = now ?? whole
+      const w = Math.min(whole.w, Math.max(whole.w / MOST_ZOOM, f.w / by))
+      if (w >= whole.w * 0.999) return null
+      const share = w / f.w
+      const [cx, cy] = at ?? [f.x + f.w / 2, f.y + f.h / 2]
+      return { x: cx - (cx - f.x) * share, y: cy - (cy - f.y) * share, w, h: f.h * share }
+    })
   const pointAt = (x: number, y: number): readonly [number, number] => {
     const m = svg.current?.getScreenCTM()
     if (!m) return [frame.x, frame.y]
     const p = new DOMPoint(x, y).matrixTransform(m.inverse())
     return [p.x, p.y]
   }
-  useGesture({
-    onDrag: ({ first, last, xy: [x, y], initial: [x0, y0], delta: [dx, dy], event, memo, altKey, pinching, cancel, tap }) => {
-      if (pinching) { cancel(); return memo as unknown }
-      const start = (memo as { handle: string | null; scale: number } | undefined) ?? { handle: (event.target as Element).closest('[data-movable]')?.getAttribute('data-movable') ?? null, scale: perPixel() }
-      if (start.handle && onMove) {
-        if (first) setHeld(view ?? whole)
-        if (last) setHeld(null)
-        // from where it was taken hold of: what told it from a tap counts too
-        if (!tap) onMove(start.handle, (x - x0) * start.scale, (y - y0) * start.scale, { first, last, free: altKey })
-      } else if (view) setView({ ...view, x: view.x - dx * start.scale, y: view.y - dy * start.scale })
-      return start
+  useGesture(
+    {
+      onDrag: ({
+        first,
+        last,
+        xy: [x, y],
+        initial: [x0, y0],
+        delta: [dx, dy],
+        event,
+        memo,
+        altKey,
+        pinching,
+        cancel,
+        tap,
+      }) => {
+        if (pinching) {
+          cancel()
+          return memo as unknown
+        }
+        const start = (memo as { handle: string | null; scale: number } | undefined) ?? {
+          handle: (event.target as Element).closest('[data-movable]')?.getAttribute('data-movable') ?? null,
+          scale: perPixel(),
+        }
+        if (start.handle && onMove) {
+          if (first) setHeld(view ?? whole)
+          if (last) setHeld(null)
+          // from where it was taken hold of: what told it from a tap counts too
+          if (!tap) onMove(start.handle, (x - x0) * start.scale, (y - y0) * start.scale, { first, last, free: altKey })
+        } else if (view) setView({ ...view, x: view.x - dx * start.scale, y: view.y - dy * start.scale })
+        return start
+      },
+      onPinch: ({ movement: [m], memo, origin, first }) => {
+        const before = first || memo === undefined ? 1 : (memo as number)
+        zoom(m / before, pointAt(...origin))
+        return m
+      },
+      onWheel: ({ event, delta: [, dy] }) => {
+        if (!event.ctrlKey && !event.metaKey) return
+        event.preventDefault()
+        zoom(dy < 0 ? 1.2 : 1 / 1.2, pointAt(event.clientX, event.clientY))
+      },
     },
-    onPinch: ({ movement: [m], memo, origin, first }) => {
-      const before = first || memo === undefined ? 1 : (memo as number)
-      zoom(m / before, pointAt(...origin))
-      return m
+    {
+      target: svg,
+      eventOptions: { passive: false },
+      drag: { filterTaps: true, pointer: { keys: false } },
+      wheel: { preventDefault: false },
     },
-    onWheel: ({ event, delta: [, dy] }) => {
-      if (!event.ctrlKey && !event.metaKey) return
-      event.preventDefault()
-      zoom(dy < 0 ? 1.2 : 1 / 1.2, pointAt(event.clientX, event.clientY))
-    },
-  }, { target: svg, eventOptions: { passive: false }, drag: { filterTaps: true, pointer: { keys: false } }, wheel: { preventDefault: false } })
+  )
   // a finger on something movable moves it; anywhere else it scrolls the page
   useEffect(() => {
     const own = svg.current
-    const hold = (e: TouchEvent): void => { if (e.touches.length === 1 && e.cancelable && (e.target as Element).closest('[data-movable]')) e.preventDefault() }
+    const hold = (e: TouchEvent): void => {
+      if (e.touches.length === 1 && e.cancelable && (e.target as Element).closest('[data-movable]')) e.preventDefault()
+    }
     own?.addEventListener('touchstart', hold, { passive: false })
     return () => own?.removeEventListener('touchstart', hold)
   }, [])
@@ -108,12 +185,23 @@ export function DrawingView({ drawing, movable = none, onMove, pickable = none, 
   const seen = new Set<string>()
   return (
     <figure className="drawing">
-      <svg ref={svg} className="to-scale" viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`} width="100%" style={{ maxHeight, aspectRatio: `${whole.w} / ${whole.h}` }} role={named ? 'group' : 'img'} aria-label={drawing.says}
+      <svg
+        ref={svg}
+        className="to-scale"
+        viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`}
+        width="100%"
+        style={{ maxHeight, aspectRatio: `${whole.w} / ${whole.h}` }}
+        role={named ? 'group' : 'img'}
+        aria-label={drawing.says}
         onKeyDown={(e) => {
           if (e.key === '+' || e.key === '=') zoom(1.4)
           else if (e.key === '-') zoom(1 / 1.4)
-          else if (e.key === '0') { e.stopPropagation(); setView(null) }
-        }}>
+          else if (e.key === '0') {
+            e.stopPropagation()
+            setView(null)
+          }
+        }}
+      >
         {grouped(drawing.shapes, all).map(({ handle, shapes }, i) => {
           const inside = shapes.map((s, k) => <One key={k} shape={s} />)
           if (handle === null) return <g key={i}>{inside}</g>
@@ -122,32 +210,76 @@ export function DrawingView({ drawing, movable = none, onMove, pickable = none, 
           if (pickable[handle]) {
             const pick = (): void => onPick?.(handle)
             return (
-              <g key={i} className={`pickable${picked === handle ? ' picked' : ''}`} onClick={pick} {...(firstOfIt ? {
-                tabIndex: 0, role: 'button', 'aria-label': pickable[handle]!.name, 'aria-pressed': picked === handle,
-                onKeyDown: (e: React.KeyboardEvent) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); e.stopPropagation(); pick() } },
-              } : {})}>{inside}</g>
+              <g
+                key={i}
+                className={`pickable${picked === handle ? ' picked' : ''}`}
+                onClick={pick}
+                {...(firstOfIt
+                  ? {
+                      tabIndex: 0,
+                      role: 'button',
+                      'aria-label': pickable[handle]!.name,
+                      'aria-pressed': picked === handle,
+                      onKeyDown: (e: React.KeyboardEvent) => {
+                        if (e.key === 'Enter' || e.key === ' ') {
+                          e.preventDefault()
+                          e.stopPropagation()
+                          pick()
+                        }
+                      },
+                    }
+                  : {})}
+              >
+                {inside}
+              </g>
             )
           }
           return (
-            <g key={i} data-movable={handle} className="movable" {...(firstOfIt ? {
-              tabIndex: 0, role: 'button', 'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift for ten`,
-              onKeyDown: (e: React.KeyboardEvent) => {
-                const way = KEYS[e.key]
-                if (!way || !onMove) return
-                e.preventDefault()
-                e.stopPropagation()
-                const step = e.shiftKey ? 10 : 1
-                onMove(handle, way[0] * step, way[1] * step, { first: true, last: true, free: true })
-              },
-            } : {})}>{inside}</g>
+            <g
+              key={i}
+              data-movable={handle}
+              className="movable"
+              {...(firstOfIt
+                ? {
+                    tabIndex: 0,
+                    role: 'button',
+                    'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift for ten`,
+                    onKeyDown: (e: React.KeyboardEvent) => {
+                      const way = KEYS[e.key]
+                      if (!way || !onMove) return
+                      e.preventDefault()
+                      e.stopPropagation()
+                      const step = e.shiftKey ? 10 : 1
+                      onMove(handle, way[0] * step, way[1] * step, { first: true, last: true, free: true })
+                    },
+                  }
+                : {})}
+            >
+              {inside}
+            </g>
           )
         })}
       </svg>
       <figcaption>
         <span>{drawing.title}</span>
         <span className="no-print">
-          <button type="button" className="word-button" aria-label={`Nearer: ${drawing.title}`} onClick={() => zoom(1.5)}>nearer</button>{' '}
-          <button type="button" className="word-button" aria-label={`All of it: ${drawing.title}`} disabled={view === null} onClick={() => setView(null)}>all of it</button>
+          <button
+            type="button"
+            className="word-button"
+            aria-label={`Nearer: ${drawing.title}`}
+            onClick={() => zoom(1.5)}
+          >
+            nearer
+          </button>{' '}
+          <button
+            type="button"
+            className="word-button"
+            aria-label={`All of it: ${drawing.title}`}
+            disabled={view === null}
+            onClick={() => setView(null)}
+          >
+            all of it
+          </button>
         </span>
       </figcaption>
     </figure>

@@ -7,10 +7,15 @@ import Modal from 'react-bootstrap/Modal'
 import { z } from 'zod'
 import { typesInto } from './keyboard'
 
-const answerSchema = z.object({ found: z.array(z.object({ kind: z.enum(['job', 'machine', 'part']), id: z.string(), name: z.string(), about: z.string() })) })
+const answerSchema = z.object({
+  found: z.array(
+    z.object({ kind: z.enum(['job', 'machine', 'part']), id: z.string(), name: z.string(), about: z.string() }),
+  ),
+})
 type Found = z.infer<typeof answerSchema>['found'][number]
 
-const addressOf = ({ kind, id }: Found): string => (kind === 'part' ? `/shelf?part=${encodeURIComponent(id)}` : `/jobs/${encodeURIComponent(id)}`)
+const addressOf = ({ kind, id }: Found): string =>
+  kind === 'part' ? `/shelf?part=${encodeURIComponent(id)}` : `/jobs/${encodeURIComponent(id)}`
 const PAUSE_MS = 120
 
 function FindDialog({ onHide }: { readonly onHide: () => void }) {
@@ -26,12 +31,17 @@ function FindDialog({ onHide }: { readonly onHide: () => void }) {
   useEffect(() => {
     const mine = ++asked.current
     const timer = setTimeout(() => {
-      void fetch(`/api/find?q=${encodeURIComponent(text)}`).then(async (answer) => answerSchema.parse(await answer.json())).then(({ found: next }) => {
-        if (mine !== asked.current) return
-        setFound(next)
-        setAt(0)
-        setTrouble(null)
-      }).catch(() => { if (mine === asked.current) setTrouble('Pyraxis does not answer. Is it still running?') })
+      void fetch(`/api/find?q=${encodeURIComponent(text)}`)
+        .then(async (answer) => answerSchema.parse(await answer.json()))
+        .then(({ found: next }) => {
+          if (mine !== asked.current) return
+          setFound(next)
+          setAt(0)
+          setTrouble(null)
+        })
+        .catch(() => {
+          if (mine === asked.current) setTrouble('Pyraxis does not answer. Is it still running?')
+        })
     }, PAUSE_MS)
     return () => clearTimeout(timer)
   }, [text])
@@ -42,9 +52,22 @@ function FindDialog({ onHide }: { readonly onHide: () => void }) {
   }
   return (
     <Modal show onHide={onHide} animation={false} aria-labelledby="find-title">
-      <Modal.Header closeButton><Modal.Title as="h2" id="find-title">Find a job, machine or part</Modal.Title></Modal.Header>
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="find-title">
+          Find a job, machine or part
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <Form.Control ref={field} value={text} maxLength={80} aria-label="Name, owner or maker" role="combobox" aria-expanded={found.length > 0} aria-controls={list} aria-activedescendant={found[at] ? `${list}-${at}` : undefined} autoComplete="off"
+        <Form.Control
+          ref={field}
+          value={text}
+          maxLength={80}
+          aria-label="Name, owner or maker"
+          role="combobox"
+          aria-expanded={found.length > 0}
+          aria-controls={list}
+          aria-activedescendant={found[at] ? `${list}-${at}` : undefined}
+          autoComplete="off"
           onChange={(e) => setText(e.target.value)}
           onKeyDown={(e) => {
             if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
@@ -52,18 +75,36 @@ function FindDialog({ onHide }: { readonly onHide: () => void }) {
               setAt((i) => Math.max(0, Math.min(found.length - 1, i + (e.key === 'ArrowDown' ? 1 : -1))))
             }
             if (e.key === 'Enter') go(found[at])
-          }} />
-        {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+          }}
+        />
+        {trouble && (
+          <p className="say say-short" role="alert">
+            {trouble}
+          </p>
+        )}
         <ul id={list} role="listbox" aria-label="Found" className="list-unstyled mt-2 mb-0">
           {found.map((f, i) => (
             // the field keeps the focus; keys go through it
             // eslint-disable-next-line jsx-a11y/click-events-have-key-events
-            <li key={`${f.kind}${f.id}`} id={`${list}-${i}`} role="option" aria-selected={i === at} tabIndex={-1} className={`found ${i === at ? 'present' : ''}`} onClick={() => go(f)}>
-              <span className="soft small">{f.kind}</span> <span className="fw-medium">{f.name}</span> <span className="soft">{f.about}</span>
+            <li
+              key={`${f.kind}${f.id}`}
+              id={`${list}-${i}`}
+              role="option"
+              aria-selected={i === at}
+              tabIndex={-1}
+              className={`found ${i === at ? 'present' : ''}`}
+              onClick={() => go(f)}
+            >
+              <span className="soft small">{f.kind}</span> <span className="fw-medium">{f.name}</span>{' '}
+              <span className="soft">{f.about}</span>
             </li>
           ))}
         </ul>
-        {text.trim() !== '' && found.length === 0 && !trouble && <p className="soft mt-2 mb-0" role="status">Nothing holds these letters.</p>}
+        {text.trim() !== '' && found.length === 0 && !trouble && (
+          <p className="soft mt-2 mb-0" role="status">
+            Nothing holds these letters.
+          </p>
+        )}
       </Modal.Body>
     </Modal>
   )
@@ -75,7 +116,15 @@ export function FindButton() {
   const hide = useCallback(() => setOpen(false), [])
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (event.key !== '/' || event.ctrlKey || event.metaKey || event.altKey || typesInto(event.target) || document.querySelector('.modal.show')) return
+      if (
+        event.key !== '/' ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        typesInto(event.target) ||
+        document.querySelector('.modal.show')
+      )
+        return
       event.preventDefault()
       setOpen(true)
     }
@@ -84,7 +133,15 @@ export function FindButton() {
   }, [])
   return (
     <>
-      <button type="button" className="word-button" aria-label="Find" aria-keyshortcuts="/" onClick={() => setOpen(true)}>find</button>
+      <button
+        type="button"
+        className="word-button"
+        aria-label="Find"
+        aria-keyshortcuts="/"
+        onClick={() => setOpen(true)}
+      >
+        find
+      </button>
       {open && <FindDialog onHide={hide} />}
     </>
   )

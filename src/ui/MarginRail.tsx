@@ -21,16 +21,34 @@ export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
       <div className="summary">
         <strong>Margins</strong>
         <span className="tally">{tally(evaluation)}</span>
-        <button type="button" className="worst" aria-expanded={listed} onClick={() => setListed(!listed)}>{listed ? 'Close the list' : worstInWords(evaluation, system)}<span className="visually-hidden">, all margins</span></button>
+        <button type="button" className="worst" aria-expanded={listed} onClick={() => setListed(!listed)}>
+          {listed ? 'Close the list' : worstInWords(evaluation, system)}
+          <span className="visually-hidden">, all margins</span>
+        </button>
       </div>
       <ul>
         {evaluation.margins.map((m) => (
           <li key={m.id}>
-            <button type="button" data-margin={m.id} aria-pressed={selected === m.id} onClick={() => { setListed(false); onSelect(selected === m.id ? null : m.id) }}>
-              <svg className="bar" viewBox="0 0 44 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true"><MarginBar margin={m} left={9} width={24} waterY={61} full={34} /></svg>
+            <button
+              type="button"
+              data-margin={m.id}
+              aria-pressed={selected === m.id}
+              onClick={() => {
+                setListed(false)
+                onSelect(selected === m.id ? null : m.id)
+              }}
+            >
+              <svg className="bar" viewBox="0 0 44 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true">
+                <MarginBar margin={m} left={9} width={24} waterY={61} full={34} />
+              </svg>
               <span className="name">{m.name}</span>
-              <span className="figure-text">{m.value === null ? (m.verdict === 'short' ? 'none' : '–') : signedFigure(m.value, m.unit, system)}</span>
-              <span className={`word verdict-${m.verdict}`}>{m.verdict}{m.warnings.length > 0 && m.verdict !== 'short' ? ', warns' : ''}</span>
+              <span className="figure-text">
+                {m.value === null ? (m.verdict === 'short' ? 'none' : '–') : signedFigure(m.value, m.unit, system)}
+              </span>
+              <span className={`word verdict-${m.verdict}`}>
+                {m.verdict}
+                {m.warnings.length > 0 && m.verdict !== 'short' ? ', warns' : ''}
+              </span>
             </button>
           </li>
         ))}

@@ -39,14 +39,42 @@ export function QuantityField({ name, label, value, quantity, system, onSettle, 
       <label htmlFor={id}>{label}</label>
       <span className="value">
         <input
-          id={id} value={draft ?? standing} autoComplete="off" spellCheck={false} maxLength={400} data-draft={draft === null ? 'no' : 'yes'}
-          aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message ? `${id}-below` : undefined}
-          onChange={(e) => setDraft(e.target.value)} onFocus={(e) => { setFocused(true); e.target.select() }} onClick={(e) => { if (draft === null) e.currentTarget.select() }} onBlur={() => { setFocused(false); settle() }}
-          onKeyDown={(e) => { if (e.key === 'Enter') settle(); if (e.key === 'Escape') { unsettled.current = null; setDraft(null); e.currentTarget.blur() } }}
+          id={id}
+          value={draft ?? standing}
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={400}
+          data-draft={draft === null ? 'no' : 'yes'}
+          aria-invalid={message !== null && !focused ? true : undefined}
+          aria-describedby={message ? `${id}-below` : undefined}
+          onChange={(e) => setDraft(e.target.value)}
+          onFocus={(e) => {
+            setFocused(true)
+            e.target.select()
+          }}
+          onClick={(e) => {
+            if (draft === null) e.currentTarget.select()
+          }}
+          onBlur={() => {
+            setFocused(false)
+            settle()
+          }}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') settle()
+            if (e.key === 'Escape') {
+              unsettled.current = null
+              setDraft(null)
+              e.currentTarget.blur()
+            }
+          }}
         />
         <span className="unit">{shown(0, quantity, system).unit}</span>
       </span>
-      {message && <div className="below wrong" id={`${id}-below`} role="alert">{message}</div>}
+      {message && (
+        <div className="below wrong" id={`${id}-below`} role="alert">
+          {message}
+        </div>
+      )}
     </div>
   )
 }

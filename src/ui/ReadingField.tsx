@@ -25,11 +25,17 @@ function textOf({ reading, quantity, wish }: PlacedField, system: UnitSystem): s
   return `${number} ±${formatSpread(reading.spread, quantity, system).number}`
 }
 
-function understood(text: string, { quantity, limits, wish }: PlacedField, system: UnitSystem): { reading: Reading } | { message: string } {
+function understood(
+  text: string,
+  { quantity, limits, wish }: PlacedField,
+  system: UnitSystem,
+): { reading: Reading } | { message: string } {
   const parsed = parse(text, quantity, system)
   if (!parsed.ok) return { message: parsed.message }
   if (parsed.value < limits.min || parsed.value > limits.max) {
-    return { message: `This is between ${format(limits.min, quantity, system)} and ${format(limits.max, quantity, system)}. What you typed is kept; the old value still counts.` }
+    return {
+      message: `This is between ${format(limits.min, quantity, system)} and ${format(limits.max, quantity, system)}. What you typed is kept; the old value still counts.`,
+    }
   }
   return { reading: retyped(text.trim(), parsed.value, wish ? undefined : parsed.spread) }
 }
@@ -74,26 +80,62 @@ export function ReadingField({ field, system, note, onPreview, onSettle }: Props
   }
   return (
     <div className="reading" data-address={field.address}>
-      {field.wish ? <span /> : <SourceMark source={field.reading.source} name={field.label} onChange={(source) => onSettle(withSource(field.reading, source))} />}
+      {field.wish ? (
+        <span />
+      ) : (
+        <SourceMark
+          source={field.reading.source}
+          name={field.label}
+          onChange={(source) => onSettle(withSource(field.reading, source))}
+        />
+      )}
       <label htmlFor={id}>{field.label}</label>
       <span className="value">
         <input
-          id={id} value={text} inputMode="text" autoComplete="off" spellCheck={false} maxLength={400} data-draft={draft === null ? 'no' : 'yes'}
-          aria-invalid={message !== null && !focused ? true : undefined} aria-describedby={message || (focused && field.tell) ? `${id}-below` : undefined}
+          id={id}
+          value={text}
+          inputMode="text"
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={400}
+          data-draft={draft === null ? 'no' : 'yes'}
+          aria-invalid={message !== null && !focused ? true : undefined}
+          aria-describedby={message || (focused && field.tell) ? `${id}-below` : undefined}
           onChange={(e) => type(e.target.value)}
-          onFocus={(e) => { setFocused(true); e.target.select() }} onClick={(e) => { if (draft === null) e.currentTarget.select() }}
-          onBlur={() => { setFocused(false); settle(false) }}
+          onFocus={(e) => {
+            setFocused(true)
+            e.target.select()
+          }}
+          onClick={(e) => {
+            if (draft === null) e.currentTarget.select()
+          }}
+          onBlur={() => {
+            setFocused(false)
+            settle(false)
+          }}
           onKeyDown={(e) => {
-            if (e.key === 'Enter') { settle(true); nextField(e.currentTarget) }
-            if (e.key === 'Escape') { drop(); e.currentTarget.blur() }
+            if (e.key === 'Enter') {
+              settle(true)
+              nextField(e.currentTarget)
+            }
+            if (e.key === 'Escape') {
+              drop()
+              e.currentTarget.blur()
+            }
           }}
         />
         <span className="unit">{shown(field.reading.value, field.quantity, system).unit}</span>
       </span>
       {note && !message && <div className="firms">{note}</div>}
-      {message
-        ? <div className="below wrong" id={`${id}-below`} role="alert">{message}</div>
-        : focused && field.tell ? <div className="below" id={`${id}-below`}>{field.tell}</div> : null}
+      {message ? (
+        <div className="below wrong" id={`${id}-below`} role="alert">
+          {message}
+        </div>
+      ) : focused && field.tell ? (
+        <div className="below" id={`${id}-below`}>
+          {field.tell}
+        </div>
+      ) : null}
     </div>
   )
 }

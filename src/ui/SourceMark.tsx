@@ -2,23 +2,48 @@
 
 import type { Source } from '@/core/reading'
 
-const words: Readonly<Record<Source, string>> = { measured: 'measured', label: 'from a label', typical: 'typical, a guess' }
+const words: Readonly<Record<Source, string>> = {
+  measured: 'measured',
+  label: 'from a label',
+  typical: 'typical, a guess',
+}
 
 /** Filled disc measured, half disc label, ring typical. */
 export function SourceDisc({ source }: { readonly source: Source }) {
   return (
     <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
-      <circle cx="7" cy="7" r="5.6" fill={source === 'measured' ? 'currentColor' : 'none'} stroke="currentColor" strokeWidth="1.6" />
+      <circle
+        cx="7"
+        cy="7"
+        r="5.6"
+        fill={source === 'measured' ? 'currentColor' : 'none'}
+        stroke="currentColor"
+        strokeWidth="1.6"
+      />
       {source === 'label' && <path d="M7 1.4 A5.6 5.6 0 0 0 7 12.6 Z" fill="currentColor" />}
     </svg>
   )
 }
 
 /** The disc as a control: each press goes on to the next way of knowing. */
-export function SourceMark({ source, name, onChange }: { readonly source: Source; readonly name: string; readonly onChange: (next: Source) => void }) {
+export function SourceMark({
+  source,
+  name,
+  onChange,
+}: {
+  readonly source: Source
+  readonly name: string
+  readonly onChange: (next: Source) => void
+}) {
   const next: Readonly<Record<Source, Source>> = { typical: 'measured', measured: 'label', label: 'typical' }
   return (
-    <button type="button" className="source-mark" aria-label={`${name} is ${words[source]}; change`} title={words[source]} onClick={() => onChange(next[source])}>
+    <button
+      type="button"
+      className="source-mark"
+      aria-label={`${name} is ${words[source]}; change`}
+      title={words[source]}
+      onClick={() => onChange(next[source])}
+    >
       <SourceDisc source={source} />
     </button>
   )

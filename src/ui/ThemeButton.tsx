@@ -10,5 +10,14 @@ export function ThemeButton() {
   const [known, setKnown] = useState(false)
   useEffect(() => setKnown(true), [])
   const dark = known && resolvedTheme === 'dark'
-  return <button type="button" className="word-button" aria-label={dark ? 'Light colours' : 'Dark colours'} onClick={() => setTheme(dark ? 'light' : 'dark')}>{dark ? 'light' : 'dark'}</button>
+  return (
+    <button
+      type="button"
+      className="word-button"
+      aria-label={dark ? 'Light colours' : 'Dark colours'}
+      onClick={() => setTheme(dark ? 'light' : 'dark')}
+    >
+      {dark ? 'light' : 'dark'}
+    </button>
+  )
 }

@@ -4,7 +4,16 @@ import { useEffect, useRef } from 'react'
 import { format as clock } from 'date-fns'
 import Button from 'react-bootstrap/Button'
 import CloseButton from 'react-bootstrap/CloseButton'
-import { decidingPart, marginInWords, signedFigure, type Evaluation, type MarginResult, type PartResult, type PlacedField, type Remedy } from '@/core/job'
+import {
+  decidingPart,
+  marginInWords,
+  signedFigure,
+  type Evaluation,
+  type MarginResult,
+  type PartResult,
+  type PlacedField,
+  type Remedy,
+} from '@/core/job'
 import type { Line } from '@/core/reading'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { SourceDisc } from './SourceMark'
@@ -21,7 +30,8 @@ interface Props {
   readonly onClose: () => void
 }
 
-const written = (formula: string, fill: (index: number) => string): string => formula.replace(/\{(\d+)\}/g, (_, i: string) => fill(Number(i)))
+const written = (formula: string, fill: (index: number) => string): string =>
+  formula.replace(/\{(\d+)\}/g, (_, i: string) => fill(Number(i)))
 
 function WorkingLine({ line, system }: { readonly line: Line; readonly system: UnitSystem }) {
   const plain = line.formula === '{0}'
@@ -30,20 +40,35 @@ function WorkingLine({ line, system }: { readonly line: Line; readonly system: U
       <span className="cite">{line.cite}</span>
       <div>{line.name}</div>
       {!plain && <div className="sum soft">{written(line.formula, (i) => line.terms[i]!.name)}</div>}
-      <div className="sum">{plain ? '' : `${written(line.formula, (i) => format(line.terms[i]!.value, line.terms[i]!.quantity, system, 3))} `}= <strong>{format(line.value, line.quantity, system, 3)}</strong></div>
+      <div className="sum">
+        {plain
+          ? ''
+          : `${written(line.formula, (i) => format(line.terms[i]!.value, line.terms[i]!.quantity, system, 3))} `}
+        = <strong>{format(line.value, line.quantity, system, 3)}</strong>
+      </div>
     </div>
   )
 }
 
 /** Each reading that went in, once, with how it is known; a press goes to its field. */
-function Inputs({ part, fieldAt, onGoTo, system }: { readonly part: PartResult } & Pick<Props, 'fieldAt' | 'onGoTo' | 'system'>) {
+function Inputs({
+  part,
+  fieldAt,
+  onGoTo,
+  system,
+}: { readonly part: PartResult } & Pick<Props, 'fieldAt' | 'onGoTo' | 'system'>) {
   const fields = part.readings.flatMap((address) => fieldAt(address) ?? [])
   if (!fields.length) return null
   return (
     <>
       <h3 className="mt-3">Readings in it</h3>
       {fields.map((f) => (
-        <button key={f.address} type="button" className="plain-button d-flex w-100 gap-2 align-items-center" onClick={() => onGoTo(f.address)}>
+        <button
+          key={f.address}
+          type="button"
+          className="plain-button d-flex w-100 gap-2 align-items-center"
+          onClick={() => onGoTo(f.address)}
+        >
           <SourceDisc source={f.reading.source} />
           <span className="flex-grow-1 text-decoration-underline">{f.label}</span>
           <span className="figure-text small">{format(f.reading.value, f.quantity, system)}</span>
@@ -57,12 +82,21 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
   return (
     <div className="line">
       <div className="part-head">
-        <span>{part.id}{part.warns ? ' (warns only)' : ''}</span>
+        <span>
+          {part.id}
+          {part.warns ? ' (warns only)' : ''}
+        </span>
         <span className={`verdict-${part.verdict}`}>{part.verdict}</span>
       </div>
       <div className="sum">
-        {part.value === null ? (part.verdict === 'open' ? `needs ${part.words}` : part.words) : `${signedFigure(part.value, part.unit, system)}, worst ${signedFigure(part.worst!, part.unit, system)}, best ${signedFigure(part.best!, part.unit, system)}`}
-        {part.chanceShort !== undefined && part.chanceShort > 0 ? `, short in ${plainNumber(part.chanceShort * 100, 2)} % of cases` : ''}
+        {part.value === null
+          ? part.verdict === 'open'
+            ? `needs ${part.words}`
+            : part.words
+          : `${signedFigure(part.value, part.unit, system)}, worst ${signedFigure(part.worst!, part.unit, system)}, best ${signedFigure(part.best!, part.unit, system)}`}
+        {part.chanceShort !== undefined && part.chanceShort > 0
+          ? `, short in ${plainNumber(part.chanceShort * 100, 2)} % of cases`
+          : ''}
       </div>
     </div>
   )
@@ -71,32 +105,61 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
 /** The working of one margin: formulas with the numbers put in, where they came from, and what would help most. */
 export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGoTo, onClose }: Props) {
   const heading = useRef<HTMLHeadingElement>(null)
-  useEffect(() => { heading.current?.focus() }, [margin.id])
+  useEffect(() => {
+    heading.current?.focus()
+  }, [margin.id])
   const part = decidingPart(margin) ?? margin.parts[0]
   return (
     <aside className="working" aria-label={`Working of ${margin.name}`}>
       <div className="d-flex justify-content-between align-items-start">
-        <h2 ref={heading} tabIndex={-1}>{margin.name}: <span className={`verdict-${margin.verdict}`}>{margin.verdict}</span></h2>
+        <h2 ref={heading} tabIndex={-1}>
+          {margin.name}: <span className={`verdict-${margin.verdict}`}>{margin.verdict}</span>
+        </h2>
         <CloseButton onClick={onClose} aria-label="Close the working" />
       </div>
-      <p className={`say say-${margin.verdict}`}>{marginInWords(margin, system)}.{margin.basis === 'rule of thumb' ? ' A rule of thumb, until a run is worked out.' : margin.basis === 'run' && run ? ` From the run of ${clock(new Date(run.at), 'HH:mm')}: ${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}` : ''}</p>
-      {margin.warnings.map((w) => <p key={w.part} className="say say-unsure">{w.text}</p>)}
-      {margin.notes.map((n) => <p key={n} className="small soft mb-1">{n}</p>)}
+      <p className={`say say-${margin.verdict}`}>
+        {marginInWords(margin, system)}.
+        {margin.basis === 'rule of thumb'
+          ? ' A rule of thumb, until a run is worked out.'
+          : margin.basis === 'run' && run
+            ? ` From the run of ${clock(new Date(run.at), 'HH:mm')}: ${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}`
+            : ''}
+      </p>
+      {margin.warnings.map((w) => (
+        <p key={w.part} className="say say-unsure">
+          {w.text}
+        </p>
+      ))}
+      {margin.notes.map((n) => (
+        <p key={n} className="small soft mb-1">
+          {n}
+        </p>
+      ))}
       {remedies.length > 0 && (
         <>
           <h3 className="mt-3">What would help most</h3>
-          {remedies.map((r) => <p key={r.text} className="mb-2"><Button variant="outline-dark" size="sm" className="text-start" onClick={() => onRemedy(r)}>{r.text}</Button></p>)}
+          {remedies.map((r) => (
+            <p key={r.text} className="mb-2">
+              <Button variant="outline-dark" size="sm" className="text-start" onClick={() => onRemedy(r)}>
+                {r.text}
+              </Button>
+            </p>
+          ))}
         </>
       )}
       {part && part.working.length > 0 && (
         <>
           <h3 className="mt-3">{part.name}</h3>
-          {part.working.map((line, i) => <WorkingLine key={i} line={line} system={system} />)}
+          {part.working.map((line, i) => (
+            <WorkingLine key={i} line={line} system={system} />
+          ))}
           <Inputs part={part} fieldAt={fieldAt} onGoTo={onGoTo} system={system} />
         </>
       )}
       <h3 className="mt-3">All its parts</h3>
-      {margin.parts.map((p) => <PartLine key={p.id} part={p} system={system} />)}
+      {margin.parts.map((p) => (
+        <PartLine key={p.id} part={p} system={system} />
+      ))}
     </aside>
   )
 }

@@ -3,7 +3,10 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
 
 /** What was typed and is not understood yet, by field: it outlives a change of station and a reload of the tab. */
-interface Drafts { readonly all: Readonly<Record<string, string>>; readonly set: (field: string, text: string | null) => void }
+interface Drafts {
+  readonly all: Readonly<Record<string, string>>
+  readonly set: (field: string, text: string | null) => void
+}
 
 const DraftContext = createContext<Drafts>({ all: {}, set: () => undefined })
 
@@ -22,14 +25,17 @@ export function DraftProvider({ job, children }: { readonly job: string; readonl
   const [all, setAll] = useState<Record<string, string>>({})
   // the server knows no drafts: they come in after the first picture, under whatever was typed since
   useEffect(() => setAll((typed) => ({ ...readStored(key), ...typed })), [key])
-  const set = useCallback((field: string, text: string | null) => {
-    setAll((before) => {
-      const rest = Object.fromEntries(Object.entries(before).filter(([name]) => name !== field))
-      const after = text === null ? rest : { ...rest, [field]: text }
-      sessionStorage.setItem(key, JSON.stringify(after))
-      return after
-    })
-  }, [key])
+  const set = useCallback(
+    (field: string, text: string | null) => {
+      setAll((before) => {
+        const rest = Object.fromEntries(Object.entries(before).filter(([name]) => name !== field))
+        const after = text === null ? rest : { ...rest, [field]: text }
+        sessionStorage.setItem(key, JSON.stringify(after))
+        return after
+      })
+    },
+    [key],
+  )
   const value = useMemo(() => ({ all, set }), [all, set])
   return <DraftContext.Provider value={value}>{children}</DraftContext.Provider>
 }

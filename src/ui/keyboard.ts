@@ -7,6 +7,9 @@ const UNTYPED = ['checkbox', 'radio', 'button', 'submit', 'file', 'range']
 /** Whether a field holds something typed that is not settled yet: then undo is the field's own. A choice is settled at once. */
 export function holdsDraft(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
-  const typed = target instanceof HTMLInputElement ? !UNTYPED.includes(target.type) : target instanceof HTMLTextAreaElement || target.isContentEditable
+  const typed =
+    target instanceof HTMLInputElement
+      ? !UNTYPED.includes(target.type)
+      : target instanceof HTMLTextAreaElement || target.isContentEditable
   return typed && target.dataset.draft !== 'no'
 }

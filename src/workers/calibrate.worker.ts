@@ -1,4 +1,13 @@
-import { dayOf, factorsFor, fitFactors, simulatedLog, works, type Calibration, type FitFactor, type LoggedRun } from '../core/job'
+import {
+  dayOf,
+  factorsFor,
+  fitFactors,
+  simulatedLog,
+  works,
+  type Calibration,
+  type FitFactor,
+  type LoggedRun,
+} from '../core/job'
 import { calibrate } from '../core/job/run/calibrate'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
@@ -8,11 +17,30 @@ import { z } from 'zod'
 const factorsSchema = z.array(z.enum(fitFactors)).max(4)
 
 export type CalibrateQuestion =
-  | { readonly ticket: number; readonly kind: 'read'; readonly text: string; readonly systemV: number; readonly job: unknown }
-  | { readonly ticket: number; readonly kind: 'fit'; readonly job: unknown; readonly log: LoggedRun; readonly factors: readonly FitFactor[]; readonly work: string }
+  | {
+      readonly ticket: number
+      readonly kind: 'read'
+      readonly text: string
+      readonly systemV: number
+      readonly job: unknown
+    }
+  | {
+      readonly ticket: number
+      readonly kind: 'fit'
+      readonly job: unknown
+      readonly log: LoggedRun
+      readonly factors: readonly FitFactor[]
+      readonly work: string
+    }
   | { readonly ticket: number; readonly kind: 'simulate'; readonly job: unknown }
 export type CalibrateAnswer =
-  | { readonly ticket: number; readonly log: LoggedRun; readonly notes: readonly string[]; readonly can: readonly FitFactor[]; readonly csv: string | null }
+  | {
+      readonly ticket: number
+      readonly log: LoggedRun
+      readonly notes: readonly string[]
+      readonly can: readonly FitFactor[]
+      readonly csv: string | null
+    }
   | { readonly ticket: number; readonly calibration: Calibration }
   | { readonly ticket: number; readonly message: string }
 
@@ -29,12 +57,29 @@ self.onmessage = ({ data }: MessageEvent<CalibrateQuestion>) => {
     if (data.kind === 'fit') {
       const factors = factorsSchema.safeParse(data.factors)
       const work = z.enum(works).safeParse(data.work)
-      return say({ ticket, calibration: calibrate(read.job, data.log, factors.success ? factors.data : [], work.success ? work.data : 'slow') })
+      return say({
+        ticket,
+        calibration: calibrate(
+          read.job,
+          data.log,
+          factors.success ? factors.data : [],
+          work.success ? work.data : 'slow',
+        ),
+      })
     }
-    const text = data.kind === 'read' ? data.text : writeLogCsv(simulatedLog(read.job, dayOf(read.job), read.job.cooling ? MADE_UP : { heat: MADE_UP.heat }))
+    const text =
+      data.kind === 'read'
+        ? data.text
+        : writeLogCsv(simulatedLog(read.job, dayOf(read.job), read.job.cooling ? MADE_UP : { heat: MADE_UP.heat }))
     const file = readLogCsv(text, read.job.machine.systemV)
     if (!file.ok) return say({ ticket, message: file.message })
-    say({ ticket, log: file.log, notes: file.notes, can: factorsFor(read.job, file.log), csv: data.kind === 'simulate' ? text : null })
+    say({
+      ticket,
+      log: file.log,
+      notes: file.notes,
+      can: factorsFor(read.job, file.log),
+      csv: data.kind === 'simulate' ? text : null,
+    })
   } catch (trouble) {
     say({ ticket, message: trouble instanceof StiffError ? trouble.message : 'This log could not be run through.' })
   }

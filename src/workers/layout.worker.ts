@@ -1,7 +1,10 @@
 import type { CircuitGraph, LaidOut } from '../core/drawing'
 import { layOut, makeReady } from '../layout/circuit-layout'
 
-export interface LayoutAnswer { readonly key: string; /** null where it could not be laid out */ readonly laid: LaidOut | null }
+export interface LayoutAnswer {
+  readonly key: string
+  /** null where it could not be laid out */ readonly laid: LaidOut | null
+}
 
 makeReady()
 

@@ -6,5 +6,9 @@ self.onmessage = (event: MessageEvent<{ ticket: number; job: unknown; run: unkno
   const { ticket, job, run } = event.data
   const findings = findingsSchema.nullable().safeParse(run)
   const read = readJob(job)
-  self.postMessage(read.ok ? { ticket, sampled: sample(read.job, findings.success ? findings.data : null) } : { ticket, message: read.message })
+  self.postMessage(
+    read.ok
+      ? { ticket, sampled: sample(read.job, findings.success ? findings.data : null) }
+      : { ticket, message: read.message },
+  )
 }

@@ -1,12 +1,32 @@
-import { findingsSchema, holdsUpTo, leftAt, mapWaitsFor, runWaitsFor, settingMap, type SettingMap, type Standing } from '../core/job'
+import {
+  findingsSchema,
+  holdsUpTo,
+  leftAt,
+  mapWaitsFor,
+  runWaitsFor,
+  settingMap,
+  type SettingMap,
+  type Standing,
+} from '../core/job'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 
 export type SweepQuestion =
   | { readonly ticket: number; readonly kind: 'map'; readonly job: unknown; readonly findings: unknown }
-  | { readonly ticket: number; readonly kind: 'weather'; readonly job: unknown; readonly airC: number; readonly standing: Standing; readonly others: readonly Standing[] }
+  | {
+      readonly ticket: number
+      readonly kind: 'weather'
+      readonly job: unknown
+      readonly airC: number
+      readonly standing: Standing
+      readonly others: readonly Standing[]
+    }
 /** What is left in one air, up to where it holds, and up to where it would otherwise. */
-export interface Weather { readonly leftK: number; readonly upToC: number | null; readonly others: readonly (number | null)[] }
+export interface Weather {
+  readonly leftK: number
+  readonly upToC: number | null
+  readonly others: readonly (number | null)[]
+}
 export type SweepAnswer =
   | { readonly ticket: number; readonly done: number; readonly of: number }
   | { readonly ticket: number; readonly map: SettingMap }
@@ -25,7 +45,14 @@ self.onmessage = ({ data }: MessageEvent<SweepQuestion>) => {
   try {
     if (data.kind === 'weather') {
       const { airC, standing, others } = data
-      return say({ ticket, weather: { leftK: leftAt(read.job, airC, standing), upToC: holdsUpTo(read.job, standing), others: others.map((o) => holdsUpTo(read.job, o)) } })
+      return say({
+        ticket,
+        weather: {
+          leftK: leftAt(read.job, airC, standing),
+          upToC: holdsUpTo(read.job, standing),
+          others: others.map((o) => holdsUpTo(read.job, o)),
+        },
+      })
     }
     const findings = findingsSchema.nullable().safeParse(data.findings)
     const steps = settingMap(read.job, findings.success ? findings.data : null)

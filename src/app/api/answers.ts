@@ -3,21 +3,33 @@ import { LARGEST_JOB_FILE, parseJson, problemsInWords } from '@/formats'
 import { StoreTrouble } from '@/store'
 
 /** The body of a request as JSON in a known shape, or why not, in words. */
-export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<{ ok: true; value: T } | { ok: false; message: string }> {
+export async function readBody<T>(
+  request: Request,
+  schema: z.ZodType<T>,
+): Promise<{ ok: true; value: T } | { ok: false; message: string }> {
   const text = await request.text()
   if (text.length > LARGEST_JOB_FILE) return { ok: false, message: 'This is too large.' }
   const json = parseJson(text)
   if (!json.ok) return json
   const parsed = schema.safeParse(json.value)
-  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, message: `This cannot be taken: ${problemsInWords(parsed.error)}.` }
+  return parsed.success
+    ? { ok: true, value: parsed.data }
+    : { ok: false, message: `This cannot be taken: ${problemsInWords(parsed.error)}.` }
 }
 
 /** Runs a request's work on the store; its trouble becomes an answer in words. */
-export async function answering(work: () => Promise<Response>, inTrouble: (message: string, busy: boolean) => unknown): Promise<Response> {
+export async function answering(
+  work: () => Promise<Response>,
+  inTrouble: (message: string, busy: boolean) => unknown,
+): Promise<Response> {
   try {
     return await work()
   } catch (error) {
-    if (error instanceof StoreTrouble) return Response.json(inTrouble(error.message, error.kind === 'locked'), { status: 503 })
-    return Response.json(inTrouble('Something went wrong inside Pyraxis. Nothing of yours is lost; try again.', false), { status: 500 })
+    if (error instanceof StoreTrouble)
+      return Response.json(inTrouble(error.message, error.kind === 'locked'), { status: 503 })
+    return Response.json(
+      inTrouble('Something went wrong inside Pyraxis. Nothing of yours is lost; try again.', false),
+      { status: 500 },
+    )
   }
 }

@@ -7,10 +7,21 @@ const paperOf = (request: Request): Paper => {
   return Object.hasOwn(papers, asked) ? (asked as Paper) : 'a4'
 }
 
-const fileName = (title: string): string => `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'sheet'}.pdf`
+const fileName = (title: string): string =>
+  `${
+    title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'sheet'
+  }.pdf`
 
 /** A sheet as a PDF answer. */
 export async function pdfAnswer(request: Request, sheet: Sheet): Promise<Response> {
   const bytes = await sheetPdf(sheet, paperOf(request))
-  return new Response(new Uint8Array(bytes), { headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${fileName(sheet.title)}"` } })
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${fileName(sheet.title)}"`,
+    },
+  })
 }

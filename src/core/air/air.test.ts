@@ -1,4 +1,13 @@
-import { airDensity, airPressure, boilingAt, coolantBoils, heatToCarry, outletDrop, waterMoleFraction, waterVapourPressure } from '.'
+import {
+  airDensity,
+  airPressure,
+  boilingAt,
+  coolantBoils,
+  heatToCarry,
+  outletDrop,
+  waterMoleFraction,
+  waterVapourPressure,
+} from '.'
 
 test('water boils where the tables say', () => {
   expect(boilingAt('water', 0, 70_100).c).toBeCloseTo(90, 0)
@@ -14,7 +23,9 @@ test('the two pieces of the vapour pressure meet', () => {
 test('half ethylene glycol: 108 °C open at sea level, 130 °C under a 1.03 bar cap, lower at height', () => {
   expect(coolantBoils('ethylene-glycol', 0.5, 0, 0).value).toBeCloseTo(108, 0)
   expect(Math.abs(coolantBoils('ethylene-glycol', 0.5, 0, 1.03e5).value - 130)).toBeLessThan(1)
-  expect(coolantBoils('ethylene-glycol', 0.5, 1150, 1.1e5).value).toBeLessThan(coolantBoils('ethylene-glycol', 0.5, 0, 1.1e5).value)
+  expect(coolantBoils('ethylene-glycol', 0.5, 1150, 1.1e5).value).toBeLessThan(
+    coolantBoils('ethylene-glycol', 0.5, 0, 1.1e5).value,
+  )
   // by hand: 0.5 · 0.998/18.02 against 0.5 · 1.113/62.07
   expect(waterMoleFraction('ethylene-glycol', 0.5)).toBeCloseTo(0.02769 / (0.02769 + 0.008966), 3)
 })

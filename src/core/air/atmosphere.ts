@@ -8,4 +8,5 @@ export const AIR_HEAT = 1006
 export const airPressure = (heightM: number): number => SEA_LEVEL_PA * (1 - 2.25577e-5 * heightM) ** 5.25588
 
 /** @returns kg/m³ @see engineering §2.1 */
-export const airDensity = (heightM: number, temperatureC: number): number => airPressure(heightM) / (GAS_CONSTANT * (temperatureC + 273.15))
+export const airDensity = (heightM: number, temperatureC: number): number =>
+  airPressure(heightM) / (GAS_CONSTANT * (temperatureC + 273.15))

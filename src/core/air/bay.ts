@@ -13,25 +13,40 @@ const TOLERANCE = 1e-10
 const HOTTEST_K = 5000
 
 /** Vents in and out in series as one opening. @returns m² @see engineering §2.7 */
-export const ventsInSeries = (inM2: number, outM2: number): number => (inM2 <= 0 || outM2 <= 0 ? 0 : 1 / Math.sqrt(1 / inM2 ** 2 + 1 / outM2 ** 2))
+export const ventsInSeries = (inM2: number, outM2: number): number =>
+  inM2 <= 0 || outM2 <= 0 ? 0 : 1 / Math.sqrt(1 / inM2 ** 2 + 1 / outM2 ** 2)
 
 /** A hose between fan and bay. */
-export interface Duct { readonly lengthM: number; readonly diameterM: number; readonly bends: number; readonly splitter: boolean }
+export interface Duct {
+  readonly lengthM: number
+  readonly diameterM: number
+  readonly bends: number
+  readonly splitter: boolean
+}
 
 const FRICTION = 0.06
 const LOSS = { entry: 0.5, exit: 1, bend: 0.8, splitter: 1 } as const
 
 /** Pressure that vents and a hose take at a flow, over flow². @see engineering §2.7 */
 export function bayResistance(ventM2: number, density: number, duct: Duct | null): number {
-  const vents = ventM2 <= 0 ? Number.POSITIVE_INFINITY : 0.5 * density / (DISCHARGE * ventM2) ** 2
+  const vents = ventM2 <= 0 ? Number.POSITIVE_INFINITY : (0.5 * density) / (DISCHARGE * ventM2) ** 2
   if (!duct) return vents
   const area = (Math.PI / 4) * duct.diameterM ** 2
-  const k = (FRICTION * duct.lengthM) / duct.diameterM + LOSS.entry + LOSS.exit + LOSS.bend * duct.bends + (duct.splitter ? LOSS.splitter : 0)
+  const k =
+    (FRICTION * duct.lengthM) / duct.diameterM +
+    LOSS.entry +
+    LOSS.exit +
+    LOSS.bend * duct.bends +
+    (duct.splitter ? LOSS.splitter : 0)
   return vents + (k * 0.5 * density) / area ** 2
 }
 
 /** A fan in a row of fans; against: it blows the other way. */
-export interface InRow { readonly fan: FanAir; readonly speed: number; readonly against?: boolean }
+export interface InRow {
+  readonly fan: FanAir
+  readonly speed: number
+  readonly against?: boolean
+}
 
 /**
  * Flow of fans one behind the other, each adding its pressure with its sign, against a resistance in proportion to the flow's square.
@@ -40,7 +55,12 @@ export interface InRow { readonly fan: FanAir; readonly speed: number; readonly 
  */
 export function inSeries(row: readonly InRow[], density: number, perSquare: number): number {
   if (!Number.isFinite(perSquare)) return 0
-  const pressure = (q: number): number => row.reduce((sum, { fan, speed, against }) => sum + (against ? -fanPressure(fan, -q, speed, density) : fanPressure(fan, q, speed, density)), -perSquare * q * Math.abs(q))
+  const pressure = (q: number): number =>
+    row.reduce(
+      (sum, { fan, speed, against }) =>
+        sum + (against ? -fanPressure(fan, -q, speed, density) : fanPressure(fan, q, speed, density)),
+      -perSquare * q * Math.abs(q),
+    )
   // all of them together move no more than the strongest alone in free air
   const high = Math.max(...row.map((r) => r.fan.freeFlow * Math.max(r.speed, 0)))
   const low = row.some((r) => r.against) ? -high : 0
@@ -87,7 +107,12 @@ export interface BayResult {
  * @returns rise Infinity where nothing carries the heat away
  * @see engineering §2.7
  */
-export function bayRise(heatW: number, { ventM2, heightM, breezeMs, fanFlow, extracts, panelM2 = 0, besides = 0 }: BayAir, outsideC: number, density: number): BayResult {
+export function bayRise(
+  heatW: number,
+  { ventM2, heightM, breezeMs, fanFlow, extracts, panelM2 = 0, besides = 0 }: BayAir,
+  outsideC: number,
+  density: number,
+): BayResult {
   const outsideK = outsideC + KELVIN
   const flowAt = (rise: number): number => {
     const buoyancy = buoyantFlow(ventM2, heightM, rise, outsideK)

@@ -45,7 +45,14 @@ export function waterMoleFraction(kind: Coolant, glycolShare: number): number {
 export function boilingAt(kind: Coolant, glycolShare: number, pressurePa: number): CoolantTemperature {
   if (!(pressurePa > 0)) throw new RangeError('pressure must be more than 0')
   const x = waterMoleFraction(kind, glycolShare)
-  return coolant(rootBetween((t) => x * waterVapourPressure(t) + (x < 1 ? (1 - x) * glycolVapourPressure(kind, t) : 0) - pressurePa, -20, 300, 1e-7))
+  return coolant(
+    rootBetween(
+      (t) => x * waterVapourPressure(t) + (x < 1 ? (1 - x) * glycolVapourPressure(kind, t) : 0) - pressurePa,
+      -20,
+      300,
+      1e-7,
+    ),
+  )
 }
 
 /**
@@ -53,13 +60,27 @@ export function boilingAt(kind: Coolant, glycolShare: number, pressurePa: number
  * @returns °C of coolant
  * @see engineering §2.2
  */
-export function coolantBoils(kind: Coolant, glycolShare: number, heightM: number, capPa: number): Worked & { readonly at: CoolantTemperature } {
+export function coolantBoils(
+  kind: Coolant,
+  glycolShare: number,
+  heightM: number,
+  capPa: number,
+): Worked & { readonly at: CoolantTemperature } {
   const outside = airPressure(heightM)
   const at = boilingAt(kind, glycolShare, outside + capPa)
   return {
     at,
-    ...worked('coolant boils at', 'boiling of {0} glycol under {1} of air + {2} of cap', [
-      term('glycol', kind === 'water' ? 0 : glycolShare, 'share'), term('air at this height', outside, 'pressure'), term('cap', capPa, 'pressure'),
-    ], at.c, 'temperature', '§2.2'),
+    ...worked(
+      'coolant boils at',
+      'boiling of {0} glycol under {1} of air + {2} of cap',
+      [
+        term('glycol', kind === 'water' ? 0 : glycolShare, 'share'),
+        term('air at this height', outside, 'pressure'),
+        term('cap', capPa, 'pressure'),
+      ],
+      at.c,
+      'temperature',
+      '§2.2',
+    ),
   }
 }

@@ -16,7 +16,8 @@ const PASSES = [1, 1, 1.03, 1.06]
 const EXPONENT = 1.6
 
 /** Δp = this × v|v|^0.6. */
-const resistance = ({ thickness, finsPerInch, resistanceFactor = 1 }: Core, density: number): number => resistanceFactor * 9.5 * (thickness / 0.025) * (finsPerInch / 14) ** 1.3 * (density / 1.2)
+const resistance = ({ thickness, finsPerInch, resistanceFactor = 1 }: Core, density: number): number =>
+  resistanceFactor * 9.5 * (thickness / 0.025) * (finsPerInch / 14) ** 1.3 * (density / 1.2)
 
 /**
  * Pressure lost through a core (estimate ± 30 %).
@@ -24,7 +25,8 @@ const resistance = ({ thickness, finsPerInch, resistanceFactor = 1 }: Core, dens
  * @returns Pa, with the sign of the velocity
  * @see engineering §2.4
  */
-export const corePressure = (core: Core, faceVelocity: number, density: number): number => resistance(core, density) * faceVelocity * Math.abs(faceVelocity) ** (EXPONENT - 1)
+export const corePressure = (core: Core, faceVelocity: number, density: number): number =>
+  resistance(core, density) * faceVelocity * Math.abs(faceVelocity) ** (EXPONENT - 1)
 
 /** Velocity that a pressure drives through a core: {@link corePressure} turned round. @returns m/s @see engineering §2.4 */
 export const faceVelocity = (core: Core, pressurePa: number, density: number): number =>
@@ -35,8 +37,16 @@ export const faceVelocity = (core: Core, pressurePa: number, density: number): n
  * @returns W/(m²·K)
  * @see engineering §2.5
  */
-export const heatTransfer = ({ thickness, finsPerInch, transferFactor = 1, passes = 1 }: Core, faceVelocityMs: number): number =>
-  transferFactor * (PASSES[passes] ?? 1) * 3500 * (Math.abs(faceVelocityMs) / 3) ** 0.55 * (thickness / 0.025) ** 0.85 * (finsPerInch / 14) ** 0.6
+export const heatTransfer = (
+  { thickness, finsPerInch, transferFactor = 1, passes = 1 }: Core,
+  faceVelocityMs: number,
+): number =>
+  transferFactor *
+  (PASSES[passes] ?? 1) *
+  3500 *
+  (Math.abs(faceVelocityMs) / 3) ** 0.55 *
+  (thickness / 0.025) ** 0.85 *
+  (finsPerInch / 14) ** 0.6
 
 /**
  * Effectiveness of a cross-flow exchanger, both fluids unmixed.
@@ -54,4 +64,5 @@ export function effectiveness(ntu: number, capacityRatio: number): number {
 export const STILL_AIR = 25
 
 /** Share of a face that a kind of ground blocks: more between finer fins, at most 0.8. @param at14 share at 14 fins per inch @see typical.md */
-export const blockedShare = (at14: number, finsPerInch: number): number => Math.min(0.8, at14 * (finsPerInch / 14) ** 1.5)
+export const blockedShare = (at14: number, finsPerInch: number): number =>
+  Math.min(0.8, at14 * (finsPerInch / 14) ** 1.5)

@@ -38,7 +38,12 @@ export const fanPressure = ({ freeFlow, maxPressure }: FanAir, flow: number, spe
  * @returns m³/s, the way the fan blows
  * @see engineering §2.3
  */
-export function flowAtPressure({ freeFlow, maxPressure }: FanAir, pressurePa: number, speed: number, density: number): number {
+export function flowAtPressure(
+  { freeFlow, maxPressure }: FanAir,
+  pressurePa: number,
+  speed: number,
+  density: number,
+): number {
   const square = speed ** 2 - pressurePa / (maxPressure * (density / RATED_DENSITY))
   return freeFlow * Math.sign(square) * Math.sqrt(Math.abs(square))
 }

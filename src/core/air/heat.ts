@@ -9,15 +9,25 @@ import { term, worked, type Worked } from '../reading'
  * @see engineering §2.8
  */
 export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: number): Worked =>
-  worked('heat to be carried away', '{0} × {1} × {2}', [
-    term('heat over brake power', heatShare, 'share'), term('load share', loadShare, 'share'), term('rated power', ratedPowerW, 'power'),
-  ], heatShare * loadShare * ratedPowerW, 'power', '§2.8')
+  worked(
+    'heat to be carried away',
+    '{0} × {1} × {2}',
+    [
+      term('heat over brake power', heatShare, 'share'),
+      term('load share', loadShare, 'share'),
+      term('rated power', ratedPowerW, 'power'),
+    ],
+    heatShare * loadShare * ratedPowerW,
+    'power',
+    '§2.8',
+  )
 
 /** the coolant of the rated flow warms by this much at the rated heat (estimate) */
 const RATED_RISE_K = 8
 
 /** ṁ c_p of the coolant, in proportion to engine speed. @returns W/K @see engineering §4 */
-export const coolantCapacity = (ratedHeatW: number, rpm: number, ratedRpm: number): number => ((ratedHeatW / RATED_RISE_K) * rpm) / ratedRpm
+export const coolantCapacity = (ratedHeatW: number, rpm: number, ratedRpm: number): number =>
+  ((ratedHeatW / RATED_RISE_K) * rpm) / ratedRpm
 
 /**
  * How much colder coolant leaves the radiator than it entered: Q/(ṁ c_p), with ṁ c_p ≈ rated heat / 8 K at rated speed, in proportion to speed.
@@ -25,7 +35,17 @@ export const coolantCapacity = (ratedHeatW: number, rpm: number, ratedRpm: numbe
  * @see engineering §3.2, §4
  */
 export function outletDrop(heatW: number, ratedHeatW: number, rpm: number, ratedRpm: number): Worked {
-  return worked("radiator outlet colder than inlet by", '{0} / ({1} / 8 K × {2} / {3})', [
-    term('heat', heatW, 'power'), term('rated heat', ratedHeatW, 'power'), term('engine speed', rpm, 'engineSpeed'), term('rated speed', ratedRpm, 'engineSpeed'),
-  ], heatW / coolantCapacity(ratedHeatW, rpm, ratedRpm), 'temperatureDifference', '§4')
+  return worked(
+    'radiator outlet colder than inlet by',
+    '{0} / ({1} / 8 K × {2} / {3})',
+    [
+      term('heat', heatW, 'power'),
+      term('rated heat', ratedHeatW, 'power'),
+      term('engine speed', rpm, 'engineSpeed'),
+      term('rated speed', ratedRpm, 'engineSpeed'),
+    ],
+    heatW / coolantCapacity(ratedHeatW, rpm, ratedRpm),
+    'temperatureDifference',
+    '§4',
+  )
 }

@@ -15,7 +15,15 @@ export function rootBetween(f: (x: number) => number, low: number, high: number,
   for (let n = 0; n < 80; n++) {
     const x = a + t * (b - a)
     const fx = f(x)
-    if (fx > 0 === fa > 0) { c = a; fc = fa } else { c = b; fc = fb; b = a; fb = fa }
+    if (fx > 0 === fa > 0) {
+      c = a
+      fc = fa
+    } else {
+      c = b
+      fc = fb
+      b = a
+      fb = fa
+    }
     a = x
     fa = fx
     const best = Math.abs(fa) < Math.abs(fb) ? a : b

@@ -39,25 +39,43 @@ const DISCHARGE = 0.6
 const STALL = 0.1
 const TOLERANCE_PA = 1e-11
 
-const throughGap = (area: number, pressurePa: number, density: number): number => DISCHARGE * area * Math.sign(pressurePa) * Math.sqrt((2 * Math.abs(pressurePa)) / density)
+const throughGap = (area: number, pressurePa: number, density: number): number =>
+  DISCHARGE * area * Math.sign(pressurePa) * Math.sqrt((2 * Math.abs(pressurePa)) / density)
 
 /**
  * Air through the zone that the fan covers and the open one, sought by the fan's pressure: the flows through core and
  * gap rise with it, the fan's own falls, so there is one answer.
  * @see engineering §2.6
  */
-export function zoneFlows({ core, coveredArea, openArea, gapArea }: CoveredCore, { fan, speed, against, ramPa, density }: Blowing): ZoneFlows {
+export function zoneFlows(
+  { core, coveredArea, openArea, gapArea }: CoveredCore,
+  { fan, speed, against, ramPa, density }: Blowing,
+): ZoneFlows {
   const openVelocity = ramPa > 0 ? faceVelocity(core, ramPa, density) : 0
-  if (!fan || coveredArea <= 0) return { covered: fan ? 0 : openVelocity * coveredArea, open: openVelocity * openArea, gap: 0, fanPressurePa: 0, stalled: false }
+  if (!fan || coveredArea <= 0)
+    return {
+      covered: fan ? 0 : openVelocity * coveredArea,
+      open: openVelocity * openArea,
+      gap: 0,
+      fanPressurePa: 0,
+      stalled: false,
+    }
   const covered = (p: number): number => coveredArea * faceVelocity(core, p + ramPa, density)
   // a fan against the ram adds −p_fan(−Q)
-  const byFan = (p: number): number => (against ? -flowAtPressure(fan, -p, speed, density) : flowAtPressure(fan, p, speed, density))
+  const byFan = (p: number): number =>
+    against ? -flowAtPressure(fan, -p, speed, density) : flowAtPressure(fan, p, speed, density)
   // the fan's own law bounds its pressure: at no flow from above; below, no more is against it than the ram can drive through
   const most = fan.maxPressure * (density / 1.2) * speed * speed + 1
   const least = -(Math.abs(ramPa) + most)
   const p = rootBetween((at) => byFan(at) - covered(at) - throughGap(gapArea, at, density), least, most, TOLERANCE_PA)
   const flow = covered(p)
-  return { covered: flow, open: openVelocity * openArea, gap: throughGap(gapArea, p, density), fanPressurePa: p, stalled: flow / coveredArea < STALL }
+  return {
+    covered: flow,
+    open: openVelocity * openArea,
+    gap: throughGap(gapArea, p, density),
+    fanPressurePa: p,
+    stalled: flow / coveredArea < STALL,
+  }
 }
 
 /**
@@ -66,7 +84,14 @@ export function zoneFlows({ core, coveredArea, openArea, gapArea }: CoveredCore,
  * @returns W
  * @see engineering §2.5
  */
-export function zoneHeat(core: Core, area: number, flow: number, coolantCapacity: number, overAirK: number, density: number): number {
+export function zoneHeat(
+  core: Core,
+  area: number,
+  flow: number,
+  coolantCapacity: number,
+  overAirK: number,
+  density: number,
+): number {
   if (area <= 0 || flow === 0 || coolantCapacity <= 0) return 0
   const air = density * AIR_HEAT * Math.abs(flow)
   const [least, most] = [Math.min(air, coolantCapacity), Math.max(air, coolantCapacity)]
@@ -74,7 +99,10 @@ export function zoneHeat(core: Core, area: number, flow: number, coolantCapacity
 }
 
 /** A part of a core's face and the air that goes through it, m² and m³/s. */
-export interface Zone { readonly area: number; readonly flow: number }
+export interface Zone {
+  readonly area: number
+  readonly flow: number
+}
 
 /**
  * Heat carried off by all of a core: zone by zone, the coolant divided by frontal area, and what it gives off in still air.
@@ -83,12 +111,21 @@ export interface Zone { readonly area: number; readonly flow: number }
  * @returns W
  * @see engineering §2.5, §2.6
  */
-export function zonesHeat(core: Core, zones: readonly Zone[], coolantCapacity: number, overAirK: number, density: number): number {
+export function zonesHeat(
+  core: Core,
+  zones: readonly Zone[],
+  coolantCapacity: number,
+  overAirK: number,
+  density: number,
+): number {
   const area = zones.reduce((sum, z) => sum + z.area, 0)
   if (area <= 0) return 0
-  return zones.reduce((sum, z) => sum + zoneHeat(core, z.area, z.flow, (coolantCapacity * z.area) / area, overAirK, density), STILL_AIR * area * overAirK)
+  return zones.reduce(
+    (sum, z) => sum + zoneHeat(core, z.area, z.flow, (coolantCapacity * z.area) / area, overAirK, density),
+    STILL_AIR * area * overAirK,
+  )
 }
 
 /** Pressure of travel on a face. @param share C_ram @returns Pa @see engineering §2.6 */
-export const ramPressure = (share: number, speedMs: number, density: number): number => share * 0.5 * density * speedMs ** 2
-
+export const ramPressure = (share: number, speedMs: number, density: number): number =>
+  share * 0.5 * density * speedMs ** 2

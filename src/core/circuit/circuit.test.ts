@@ -1,9 +1,22 @@
 import fc from 'fast-check'
-import { Circuit, conducts, faultsOf, GROUND, LEAK_S, symptoms, withFaults, type Conditions, type Element, type Netlist, type Solution } from '.'
+import {
+  Circuit,
+  conducts,
+  faultsOf,
+  GROUND,
+  LEAK_S,
+  symptoms,
+  withFaults,
+  type Conditions,
+  type Element,
+  type Netlist,
+  type Solution,
+} from '.'
 import { motorConstants } from '../electrical'
 import { eightAmps, groundSide, state, wire } from './test-support/netlists'
 
-const solved = (net: Netlist, c: Partial<Conditions>, before?: Solution): Solution => new Circuit(net).solve(state(c), before?.states)
+const solved = (net: Netlist, c: Partial<Conditions>, before?: Solution): Solution =>
+  new Circuit(net).solve(state(c), before?.states)
 const amps = (s: Solution, name: string): number => s.amps.get(name)!
 const volts = (s: Solution, name: string): number => s.volts.get(name)!
 
@@ -22,43 +35,104 @@ function imbalance(net: Netlist, s: Solution, node: string): number {
 
 const nodeName = fc.constantFrom(GROUND, 'n_a', 'n_b', 'n_c', 'n_d', 'n_e', 'n_f')
 const ends = fc.tuple(nodeName, nodeName).filter(([a, b]) => a !== b)
-const rating = fc.record({ motor: fc.constantFrom('brushed' as const, 'brushed' as const, 'brushless' as const), ratedV: fc.constant(12), ratedA: fc.double({ min: 0.5, max: 25, noNaN: true }), lockedA: fc.constant(null), diameterM: fc.constant(0.2) })
+const rating = fc.record({
+  motor: fc.constantFrom('brushed' as const, 'brushed' as const, 'brushless' as const),
+  ratedV: fc.constant(12),
+  ratedA: fc.double({ min: 0.5, max: 25, noNaN: true }),
+  lockedA: fc.constant(null),
+  diameterM: fc.constant(0.2),
+})
 const ohm = fc.double({ min: 0.001, max: 50, noNaN: true })
-const anyElement = fc.tuple(ends, fc.oneof(
-  ohm.map((o) => ({ kind: 'wire' as const, ohm: o, conductor: null })), ohm.map((o) => ({ kind: 'load' as const, ohm: o, what: 'lamp' as const })),
-  fc.record({ kind: fc.constant('motor' as const), rating, fan: fc.constant('fan'), jammed: fc.boolean() }),
-  fc.record({ kind: fc.constant('coil' as const), relay: fc.constantFrom('r1', 'r2'), ohm: fc.constant(90), pullInV: fc.constant(7.2), letGoV: fc.constant(2.4) }),
-  fc.record({ kind: fc.constant('contact' as const), relay: fc.constantFrom('r1', 'r2'), atRest: fc.constantFrom('open' as const, 'closed' as const), ohm: fc.constant(0.008), rating: fc.constant(null) }),
-  fc.record({ kind: fc.constant('switch' as const), by: fc.constantFrom('key' as const, 'override' as const), ohm: fc.constant(0.01), rating: fc.constant(null) }),
-  fc.constant({ kind: 'diode' as const }),
-  fc.record({ kind: fc.constant('fuse' as const), ohm: fc.constant(0.005), ratingA: fc.constantFrom(5, 15, 30), form: fc.constant('blade' as const) }),
-  fc.record({ kind: fc.constant('chopper' as const), controller: fc.constant('ramp'), return: fc.constant(GROUND), ohm: fc.constant(0.01), rating: fc.constant(null) }),
-))
+const anyElement = fc.tuple(
+  ends,
+  fc.oneof(
+    ohm.map((o) => ({ kind: 'wire' as const, ohm: o, conductor: null })),
+    ohm.map((o) => ({ kind: 'load' as const, ohm: o, what: 'lamp' as const })),
+    fc.record({ kind: fc.constant('motor' as const), rating, fan: fc.constant('fan'), jammed: fc.boolean() }),
+    fc.record({
+      kind: fc.constant('coil' as const),
+      relay: fc.constantFrom('r1', 'r2'),
+      ohm: fc.constant(90),
+      pullInV: fc.constant(7.2),
+      letGoV: fc.constant(2.4),
+    }),
+    fc.record({
+      kind: fc.constant('contact' as const),
+      relay: fc.constantFrom('r1', 'r2'),
+      atRest: fc.constantFrom('open' as const, 'closed' as const),
+      ohm: fc.constant(0.008),
+      rating: fc.constant(null),
+    }),
+    fc.record({
+      kind: fc.constant('switch' as const),
+      by: fc.constantFrom('key' as const, 'override' as const),
+      ohm: fc.constant(0.01),
+      rating: fc.constant(null),
+    }),
+    fc.constant({ kind: 'diode' as const }),
+    fc.record({
+      kind: fc.constant('fuse' as const),
+      ohm: fc.constant(0.005),
+      ratingA: fc.constantFrom(5, 15, 30),
+      form: fc.constant('blade' as const),
+    }),
+    fc.record({
+      kind: fc.constant('chopper' as const),
+      controller: fc.constant('ramp'),
+      return: fc.constant(GROUND),
+      ohm: fc.constant(0.01),
+      rating: fc.constant(null),
+    }),
+  ),
+)
 const anyNetlist = fc.array(anyElement, { minLength: 3, maxLength: 16 }).map((list): Netlist => ({
-  elements: [{ kind: 'source', name: 'battery', label: 'battery', a: 'n_a', b: GROUND, restV: 12.6, runningV: 14.2, ohm: 0.03 }, ...list.map(([[a, b], e], i): Element => ({ ...e, name: `e${i}`, label: `e${i}`, a, b }))],
-  controls: [{ id: 'ramp', label: 'ramp', supply: ['n_a', GROUND], leastV: 6, duty: { cold: 0, rising: 0, falling: 0.15, hot: 0.6 }, stuck: null, whenOpen: 'off', whenShorted: 'on' }],
+  elements: [
+    { kind: 'source', name: 'battery', label: 'battery', a: 'n_a', b: GROUND, restV: 12.6, runningV: 14.2, ohm: 0.03 },
+    ...list.map(([[a, b], e], i): Element => ({ ...e, name: `e${i}`, label: `e${i}`, a, b })),
+  ],
+  controls: [
+    {
+      id: 'ramp',
+      label: 'ramp',
+      supply: ['n_a', GROUND],
+      leastV: 6,
+      duty: { cold: 0, rising: 0, falling: 0.15, hot: 0.6 },
+      stuck: null,
+      whenOpen: 'off',
+      whenShorted: 'on',
+    },
+  ],
 }))
 
 test('Kirchhoff: at every node of any circuit what flows in flows out, and every voltage round a loop adds up', () => {
-  fc.assert(fc.property(anyNetlist, fc.boolean(), fc.boolean(), fc.constantFrom('cold' as const, 'falling' as const, 'hot' as const), (net, key, engine, heat) => {
-    const s = solved(net, { key, engine, heat })
-    const most = Math.max(1, ...[...s.amps.values()].map(Math.abs))
-    for (const node of s.volts.keys()) expect(Math.abs(imbalance(net, s, node))).toBeLessThan(1e-6 * most)
-    for (const e of net.elements) {
-      const across = (s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)
-      const i = amps(s, e.name)
-      if (!conducts(e, s.states, state({ key, engine, heat }))) expect(i).toBe(0)
-      else if (e.kind === 'source') expect(across + 0.03 * i).toBeCloseTo(engine ? 14.2 : 12.6, 6)
-      else if ('ohm' in e && e.kind !== 'chopper') expect(across).toBeCloseTo(i * e.ohm, 6)
-      else if (e.kind === 'motor' && !e.jammed && e.rating.motor === 'brushed') {
-        // V = I R + k ω, and k (I − I₀) = c ω² while it turns. §1.6
-        const { r, k, c, i0 } = motorConstants(e.rating)
-        const w = s.speeds.get(e.name)!
-        expect(across).toBeCloseTo(i * r + k * w, 6)
-        if (w !== 0) expect(k * (Math.abs(i) - i0)).toBeCloseTo(c * w * w, 5)
-      }
-    }
-  }), { numRuns: 400 })
+  fc.assert(
+    fc.property(
+      anyNetlist,
+      fc.boolean(),
+      fc.boolean(),
+      fc.constantFrom('cold' as const, 'falling' as const, 'hot' as const),
+      (net, key, engine, heat) => {
+        const s = solved(net, { key, engine, heat })
+        const most = Math.max(1, ...[...s.amps.values()].map(Math.abs))
+        for (const node of s.volts.keys()) expect(Math.abs(imbalance(net, s, node))).toBeLessThan(1e-6 * most)
+        for (const e of net.elements) {
+          const across = (s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)
+          const i = amps(s, e.name)
+          if (!conducts(e, s.states, state({ key, engine, heat }))) expect(i).toBe(0)
+          else if (e.kind === 'source') expect(across + 0.03 * i).toBeCloseTo(engine ? 14.2 : 12.6, 6)
+          else if ('ohm' in e && e.kind !== 'chopper') expect(across).toBeCloseTo(i * e.ohm, 6)
+          else if (e.kind === 'motor' && !e.jammed && e.rating.motor === 'brushed') {
+            // V = I R + k ω, and k (I − I₀) = c ω² while it turns. §1.6
+            const { r, k, c, i0 } = motorConstants(e.rating)
+            const w = s.speeds.get(e.name)!
+            expect(across).toBeCloseTo(i * r + k * w, 6)
+            if (w !== 0) expect(k * (Math.abs(i) - i0)).toBeCloseTo(c * w * w, 5)
+          }
+        }
+      },
+    ),
+    { numRuns: 400 },
+  )
 })
 
 test('the good circuit: dead with the key off, silent cold, running hot, held in the band on the way down', () => {
@@ -111,7 +185,13 @@ test('what a thermostat switch to ground does in the well-known wrong joins', ()
 test('a bad ground that switch and fan share: chattering at 20 ohm, slow at 2 ohm', () => {
   const shared = (ohm: number): Netlist => {
     const net = groundSide()
-    return { ...net, elements: [...net.elements.map((e) => (e.b === GROUND && e.kind === 'wire' ? { ...e, b: 'frame' } : e)), wire('frame_ground', 'frame', GROUND, ohm)] }
+    return {
+      ...net,
+      elements: [
+        ...net.elements.map((e) => (e.b === GROUND && e.kind === 'wire' ? { ...e, b: 'frame' } : e)),
+        wire('frame_ground', 'frame', GROUND, ohm),
+      ],
+    }
   }
   // both loads behind 20 ohm: the fan's 0.6 A lifts the frame to about 12.3 V, the coil is left 0.35 V and lets go
   expect(solved(shared(20), { heat: 'hot' }).chattering).toEqual(['relay1'])
@@ -124,11 +204,50 @@ test('a bad ground that switch and fan share: chattering at 20 ohm, slow at 2 oh
 test('a controller that shares a bad ground with its fan starves as soon as it closes, and is told', () => {
   const net: Netlist = {
     elements: [
-      { kind: 'source', name: 'battery', label: 'battery', a: 'bat_plus', b: GROUND, restV: 12.65, runningV: 14.2, ohm: 0.02 },
-      { kind: 'output', name: 'output_1', label: 'contact', controller: 'c1', a: 'bat_plus', b: 'fan_plus', ohm: 0.008, rating: null },
-      { kind: 'motor', name: 'fan_1', label: 'fan', fan: 'fan1', a: 'fan_plus', b: 'frame', rating: eightAmps, jammed: false }, wire('frame_ground', 'frame', GROUND, 20),
+      {
+        kind: 'source',
+        name: 'battery',
+        label: 'battery',
+        a: 'bat_plus',
+        b: GROUND,
+        restV: 12.65,
+        runningV: 14.2,
+        ohm: 0.02,
+      },
+      {
+        kind: 'output',
+        name: 'output_1',
+        label: 'contact',
+        controller: 'c1',
+        a: 'bat_plus',
+        b: 'fan_plus',
+        ohm: 0.008,
+        rating: null,
+      },
+      {
+        kind: 'motor',
+        name: 'fan_1',
+        label: 'fan',
+        fan: 'fan1',
+        a: 'fan_plus',
+        b: 'frame',
+        rating: eightAmps,
+        jammed: false,
+      },
+      wire('frame_ground', 'frame', GROUND, 20),
     ],
-    controls: [{ id: 'c1', label: 'controller', supply: ['bat_plus', 'frame'], leastV: 6.6, duty: { cold: 0, rising: 0, falling: 1, hot: 1 }, stuck: null, whenOpen: 'off', whenShorted: 'on' }],
+    controls: [
+      {
+        id: 'c1',
+        label: 'controller',
+        supply: ['bat_plus', 'frame'],
+        leastV: 6.6,
+        duty: { cold: 0, rising: 0, falling: 1, hot: 1 },
+        stuck: null,
+        whenOpen: 'off',
+        whenShorted: 'on',
+      },
+    ],
   }
   // closed, 0.6 A lift the frame to 12.4 V and leave it 0.2 V; open, it has all 12.65 V again
   expect(solved(net, { heat: 'hot' }).chattering).toEqual(['c1'])
@@ -137,7 +256,24 @@ test('a controller that shares a bad ground with its fan starves as soon as it c
 
 test('a relay that switches its own coil off chatters; a floating node is told and reads nothing', () => {
   const net = groundSide()
-  const buzzer: Netlist = { ...net, elements: net.elements.map((e) => (e.name === 'control_feed' ? { kind: 'contact', name: 'control_feed', label: 'own contact', relay: 'relay1', atRest: 'closed', a: 'ign', b: 'pin_86', ohm: 0.008, rating: null } : e)) }
+  const buzzer: Netlist = {
+    ...net,
+    elements: net.elements.map((e) =>
+      e.name === 'control_feed'
+        ? {
+            kind: 'contact',
+            name: 'control_feed',
+            label: 'own contact',
+            relay: 'relay1',
+            atRest: 'closed',
+            a: 'ign',
+            b: 'pin_86',
+            ohm: 0.008,
+            rating: null,
+          }
+        : e,
+    ),
+  }
   expect(solved(buzzer, { heat: 'hot' }).chattering).toEqual(['relay1'])
   const broken = solved(withFaults(net, ['open:feed_2', 'open:return_1']), { heat: 'hot' })
   expect(broken.floating).toEqual(expect.arrayContaining(['pin_30', 'fan_plus', 'fan_minus']))
@@ -157,7 +293,10 @@ test('a short opens the fuse that is quickest, and nothing else; without a fuse 
 })
 
 test('a wire chafed before the fuse is a short across the battery, said as such; behind it the fuse opens', () => {
-  const told = (fault: string) => { const bare = withFaults(groundSide(), [fault]); return symptoms(bare, solved(bare, { heat: 'hot' }), () => 'air').join('; ') }
+  const told = (fault: string) => {
+    const bare = withFaults(groundSide(), [fault])
+    return symptoms(bare, solved(bare, { heat: 'hot' }), () => 'air').join('; ')
+  }
   // 12.65 V over 0.02 + 0.002 + 0.002 ohm
   expect(told('chafed:feed_1')).toMatch(/a short across the battery, 52\d A: no fuse stands before it/)
   expect(told('chafed:feed_2')).toMatch(/fuse opens: \d+ A, within 0\.10 s/)
@@ -169,15 +308,29 @@ test('swapped wires turn it backwards with the same current; held fast it takes 
   const wrong = solved(withFaults(net, ['swapped:fan_1']), { heat: 'hot' })
   expect(wrong.speeds.get('fan_1')).toBeCloseTo(-right.speeds.get('fan_1')!, 9)
   const jammed = solved(withFaults(net, ['jammed:fan_1']), { heat: 'hot' })
-  expect(jammed.opened[0]!.ampsBefore).toBeCloseTo(12.65 / (0.375 + 0.02 + 0.002 + 0.12 * 15 ** -1.2 + 0.02 + 0.008 + 0.01 + 0.02), 0)
+  expect(jammed.opened[0]!.ampsBefore).toBeCloseTo(
+    12.65 / (0.375 + 0.02 + 0.002 + 0.12 * 15 ** -1.2 + 0.02 + 0.008 + 0.01 + 0.02),
+    0,
+  )
 })
 
 test('two fans share a ground: Newton finds both; each fault that a circuit offers can be put in and solved', () => {
   const net = groundSide()
-  const second: Element = { kind: 'motor', name: 'fan_2', label: 'fan 2', fan: 'fan2', a: 'fan2_plus', b: 'fan_minus', rating: { ...eightAmps, ratedA: 5, lockedA: 20 }, jammed: false }
+  const second: Element = {
+    kind: 'motor',
+    name: 'fan_2',
+    label: 'fan 2',
+    fan: 'fan2',
+    a: 'fan2_plus',
+    b: 'fan_minus',
+    rating: { ...eightAmps, ratedA: 5, lockedA: 20 },
+    jammed: false,
+  }
   const two: Netlist = {
-    ...net, elements: [...net.elements, wire('feed_4', 'pin_87', 'fan2_plus', 0.015),
-      second].map((e): Element => (e.kind === 'fuse' ? { ...e, ratingA: 30 } : e)),
+    ...net,
+    elements: [...net.elements, wire('feed_4', 'pin_87', 'fan2_plus', 0.015), second].map((e): Element =>
+      e.kind === 'fuse' ? { ...e, ratingA: 30 } : e,
+    ),
   }
   const s = solved(two, { heat: 'hot' })
   expect(amps(s, 'return_1')).toBeCloseTo(amps(s, 'fan_1') + amps(s, 'fan_2'), 6)

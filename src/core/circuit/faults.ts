@@ -9,68 +9,171 @@ interface FaultRule {
   /** what a circuit at rest does not show */
   readonly note?: string
 }
-export interface Fault { readonly id: string; readonly kind: string; readonly at: string; readonly words: string; readonly note: string | null }
+export interface Fault {
+  readonly id: string
+  readonly kind: string
+  readonly at: string
+  readonly words: string
+  readonly note: string | null
+}
 
 const BAD_OHM = 20
 const POOR_OHM = 2
 const JOINT_OHM = 0.001
 const CHAFED_OHM = 0.002
 
-const swap = (net: Netlist, name: string, change: (e: Element) => Element | null): Netlist =>
-  ({ ...net, elements: net.elements.flatMap((e) => (e.name === name ? (change(e) ?? []) : [e])) })
+const swap = (net: Netlist, name: string, change: (e: Element) => Element | null): Netlist => ({
+  ...net,
+  elements: net.elements.flatMap((e) => (e.name === name ? (change(e) ?? []) : [e])),
+})
 const without = (e: Element, net: Netlist): Netlist => swap(net, e.name, () => null)
-const asWire = (e: Element, ohm: number): Element => ({ kind: 'wire', name: e.name, label: e.label, a: e.a, b: e.b, ohm, conductor: null })
-const ofKind = (...kinds: readonly ElementKind[]) => (e: Element): boolean => kinds.includes(e.kind)
-const control = (net: Netlist, id: string, change: Partial<Control>): Netlist => ({ ...net, controls: net.controls.map((c) => (c.id === id ? { ...c, ...change } : c)) })
-const decides = (e: Element): e is Extract<Element, { kind: 'output' | 'chopper' }> => e.kind === 'output' || e.kind === 'chopper'
-const sensed = (e: Element, net: Netlist): boolean => decides(e) && net.controls.some((c) => c.id === e.controller && c.duty.cold !== c.duty.hot)
+const asWire = (e: Element, ohm: number): Element => ({
+  kind: 'wire',
+  name: e.name,
+  label: e.label,
+  a: e.a,
+  b: e.b,
+  ohm,
+  conductor: null,
+})
+const ofKind =
+  (...kinds: readonly ElementKind[]) =>
+  (e: Element): boolean =>
+    kinds.includes(e.kind)
+const control = (net: Netlist, id: string, change: Partial<Control>): Netlist => ({
+  ...net,
+  controls: net.controls.map((c) => (c.id === id ? { ...c, ...change } : c)),
+})
+const decides = (e: Element): e is Extract<Element, { kind: 'output' | 'chopper' }> =>
+  e.kind === 'output' || e.kind === 'chopper'
+const sensed = (e: Element, net: Netlist): boolean =>
+  decides(e) && net.controls.some((c) => c.id === e.controller && c.duty.cold !== c.duty.hot)
 const coilBeside = (net: Netlist) => net.elements.find((e) => e.kind === 'coil')
 const back = (net: Netlist, e: Element) => net.elements.find((r) => r.kind === 'wire' && r.a === e.b)
 const grounded = (e: Element): boolean => e.kind === 'wire' && e.b === GROUND
 
 const rules: Readonly<Record<string, FaultRule>> = {
   open: { words: (e) => `${e.label}: broken`, fits: ofKind('wire', 'coil', 'motor', 'switch', 'load'), edit: without },
-  bad: { words: (e) => `${e.label}: ${grounded(e) ? 'bad ground' : 'bad joint'}, 20 ohm`, fits: ofKind('wire'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, BAD_OHM)) },
-  poor: { words: (e) => `${e.label}: ${grounded(e) ? 'poor ground' : 'poor joint'}, 2 ohm`, fits: ofKind('wire'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, POOR_OHM)) },
+  bad: {
+    words: (e) => `${e.label}: ${grounded(e) ? 'bad ground' : 'bad joint'}, 20 ohm`,
+    fits: ofKind('wire'),
+    edit: (e, net) => swap(net, e.name, (w) => asWire(w, BAD_OHM)),
+  },
+  poor: {
+    words: (e) => `${e.label}: ${grounded(e) ? 'poor ground' : 'poor joint'}, 2 ohm`,
+    fits: ofKind('wire'),
+    edit: (e, net) => swap(net, e.name, (w) => asWire(w, POOR_OHM)),
+  },
   chafed: {
-    words: (e) => `${e.label}: chafed through to the frame`, fits: (e) => e.kind === 'wire' && e.b !== GROUND,
-    edit: (e, net) => ({ ...net, elements: [...net.elements, { ...asWire(e, CHAFED_OHM), name: `${e.name}_chafed`, label: 'bare wire on the frame', a: e.b, b: GROUND }] }),
+    words: (e) => `${e.label}: chafed through to the frame`,
+    fits: (e) => e.kind === 'wire' && e.b !== GROUND,
+    edit: (e, net) => ({
+      ...net,
+      elements: [
+        ...net.elements,
+        { ...asWire(e, CHAFED_OHM), name: `${e.name}_chafed`, label: 'bare wire on the frame', a: e.b, b: GROUND },
+      ],
+    }),
   },
   blown: { words: (e) => `${e.label}: blown`, fits: ofKind('fuse'), edit: without },
-  bridged: { words: (e) => `${e.label}: no fuse, bridged`, fits: ofKind('fuse'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, JOINT_OHM)) },
-  swapped: { words: (e) => `${e.label}: wires swapped`, fits: ofKind('motor'), edit: (e, net) => swap(net, e.name, (m) => ({ ...m, a: m.b, b: m.a })) },
-  jammed: { words: (e) => `${e.label}: held fast`, fits: ofKind('motor'), edit: (e, net) => swap(net, e.name, (m) => (m.kind === 'motor' ? { ...m, jammed: true } : m)) },
-  welded: { words: (e) => `${e.label}: stuck closed`, fits: ofKind('contact', 'switch', 'output'), edit: (e, net) => swap(net, e.name, (w) => asWire(w, 'ohm' in w ? w.ohm : JOINT_OHM)) },
+  bridged: {
+    words: (e) => `${e.label}: no fuse, bridged`,
+    fits: ofKind('fuse'),
+    edit: (e, net) => swap(net, e.name, (w) => asWire(w, JOINT_OHM)),
+  },
+  swapped: {
+    words: (e) => `${e.label}: wires swapped`,
+    fits: ofKind('motor'),
+    edit: (e, net) => swap(net, e.name, (m) => ({ ...m, a: m.b, b: m.a })),
+  },
+  jammed: {
+    words: (e) => `${e.label}: held fast`,
+    fits: ofKind('motor'),
+    edit: (e, net) => swap(net, e.name, (m) => (m.kind === 'motor' ? { ...m, jammed: true } : m)),
+  },
+  welded: {
+    words: (e) => `${e.label}: stuck closed`,
+    fits: ofKind('contact', 'switch', 'output'),
+    edit: (e, net) => swap(net, e.name, (w) => asWire(w, 'ohm' in w ? w.ohm : JOINT_OHM)),
+  },
   dead: { words: (e) => `${e.label}: never closes`, fits: ofKind('contact', 'output', 'chopper'), edit: without },
-  wrong_pin: { words: (e) => `${e.label}: on 87a instead of 87`, fits: ofKind('contact'), edit: (e, net) => swap(net, e.name, (w) => (w.kind === 'contact' ? { ...w, atRest: w.atRest === 'open' ? 'closed' : 'open' } : w)) },
-  probe_open: { words: (e) => `${e.label}: probe lead open`, fits: sensed, edit: (e, net) => (decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'open') }) : net) },
-  probe_shorted: { words: (e) => `${e.label}: probe lead shorted`, fits: sensed, edit: (e, net) => (decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'shorted') }) : net) },
-  flat: { words: (e) => `${e.label}: flat`, fits: ofKind('source'), edit: (e, net) => swap(net, e.name, (b) => (b.kind === 'source' ? { ...b, restV: b.restV * 0.82, runningV: b.runningV * 0.9, ohm: b.ohm * 4 } : b)) },
+  wrong_pin: {
+    words: (e) => `${e.label}: on 87a instead of 87`,
+    fits: ofKind('contact'),
+    edit: (e, net) =>
+      swap(net, e.name, (w) => (w.kind === 'contact' ? { ...w, atRest: w.atRest === 'open' ? 'closed' : 'open' } : w)),
+  },
+  probe_open: {
+    words: (e) => `${e.label}: probe lead open`,
+    fits: sensed,
+    edit: (e, net) => (decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'open') }) : net),
+  },
+  probe_shorted: {
+    words: (e) => `${e.label}: probe lead shorted`,
+    fits: sensed,
+    edit: (e, net) =>
+      decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'shorted') }) : net,
+  },
+  flat: {
+    words: (e) => `${e.label}: flat`,
+    fits: ofKind('source'),
+    edit: (e, net) =>
+      swap(net, e.name, (b) =>
+        b.kind === 'source' ? { ...b, restV: b.restV * 0.82, runningV: b.runningV * 0.9, ohm: b.ohm * 4 } : b,
+      ),
+  },
   ground_at_85: {
     note: 'Once the thermostat opens again the coasting fan holds the relay in for some seconds, until its own voltage is under what lets the relay go.',
-    words: (e) => `${e.label}: its ground moved to the coil's ground pin`, fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined && back(net, e) !== undefined,
+    words: (e) => `${e.label}: its ground moved to the coil's ground pin`,
+    fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined && back(net, e) !== undefined,
     edit: (e, net) => {
-      const moved = { ...asWire(e, JOINT_OHM), name: `${e.name}_at_85`, label: 'ground moved to 85', a: e.b, b: coilBeside(net)!.b }
+      const moved = {
+        ...asWire(e, JOINT_OHM),
+        name: `${e.name}_at_85`,
+        label: 'ground moved to 85',
+        a: e.b,
+        b: coilBeside(net)!.b,
+      }
       return { ...net, elements: [...net.elements.filter((x) => x !== back(net, e)), moved] }
     },
   },
   ground_joined: {
-    words: (e) => `${e.label}: its ground joined to the coil's ground pin`, fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined,
-    edit: (e, net) => ({ ...net, elements: [...net.elements, { ...asWire(e, JOINT_OHM), name: `${e.name}_joined_85`, label: 'grounds joined', a: coilBeside(net)!.b, b: e.b }] }),
+    words: (e) => `${e.label}: its ground joined to the coil's ground pin`,
+    fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined,
+    edit: (e, net) => ({
+      ...net,
+      elements: [
+        ...net.elements,
+        {
+          ...asWire(e, JOINT_OHM),
+          name: `${e.name}_joined_85`,
+          label: 'grounds joined',
+          a: coilBeside(net)!.b,
+          b: e.b,
+        },
+      ],
+    }),
   },
   from_battery: {
-    words: (e) => `${e.label}: taken from the battery, not the key`, fits: (e, net) => e.kind === 'wire' && e.name === 'control_feed' && net.elements.some((s) => s.kind === 'source' && s.a !== e.a),
+    words: (e) => `${e.label}: taken from the battery, not the key`,
+    fits: (e, net) =>
+      e.kind === 'wire' && e.name === 'control_feed' && net.elements.some((s) => s.kind === 'source' && s.a !== e.a),
     edit: (e, net) => swap(net, e.name, (w) => ({ ...w, a: net.elements.find((s) => s.kind === 'source')!.a })),
   },
 }
 
 /** which way a controller fails, as its description says: kept beside its duty */
-const probeSays = (net: Netlist, id: string, how: 'open' | 'shorted'): 'on' | 'off' => net.controls.find((c) => c.id === id)?.[how === 'open' ? 'whenOpen' : 'whenShorted'] ?? 'off'
+const probeSays = (net: Netlist, id: string, how: 'open' | 'shorted'): 'on' | 'off' =>
+  net.controls.find((c) => c.id === id)?.[how === 'open' ? 'whenOpen' : 'whenShorted'] ?? 'off'
 
 /** Every fault that a thing of the circuit can have. @see engineering §5 */
 export function faultsAt(net: Netlist, name: string): Fault[] {
   const e = net.elements.find((x) => x.name === name)
-  return e ? Object.entries(rules).filter(([, r]) => r.fits(e, net)).map(([kind, r]) => ({ id: `${kind}:${name}`, kind, at: name, words: r.words(e), note: r.note ?? null })) : []
+  return e
+    ? Object.entries(rules)
+        .filter(([, r]) => r.fits(e, net))
+        .map(([kind, r]) => ({ id: `${kind}:${name}`, kind, at: name, words: r.words(e), note: r.note ?? null }))
+    : []
 }
 
 export const faultsOf = (net: Netlist): Fault[] => net.elements.flatMap((e) => faultsAt(net, e.name))

@@ -4,11 +4,14 @@ import type { WireSize } from '../units'
 /** What an unknown wire of a machine can be. */
 export const wireIdentities = {
   ground: { name: 'ground', tell: 'may be the way back of what it is thick enough for' },
-  permanent: { name: 'permanent feed', tell: 'live with the key off: fuse it, and let a relay or the key come between' },
+  permanent: {
+    name: 'permanent feed',
+    tell: 'live with the key off: fuse it, and let a relay or the key come between',
+  },
   switched: { name: 'switched accessory feed', tell: 'live with the key' },
   lights: { name: 'lighting feed', tell: 'leave it: road lighting is never tapped' },
   fan: { name: "loom's own fan feed", tell: 'comes alive when the machine wants its fan' },
-  trigger: { name: 'trigger of a relay', tell: "goes to a coil: it switches, it never carries a fan" },
+  trigger: { name: 'trigger of a relay', tell: 'goes to a coil: it switches, it never carries a fan' },
   sensor: { name: 'sensor or data wire', tell: 'leave it alone: no load, no lamp, no tap' },
   dead: { name: 'not connected', tell: 'ends somewhere: good for nothing until traced' },
 } as const
@@ -33,33 +36,118 @@ const NONE: Range = [-0.2, 0.5]
 /** In the safest order: nothing powered and nothing loaded first, the lamp as a load last. */
 export const wireTests: readonly MeterTest[] = [
   {
-    id: 'off', title: 'Volts, key off', how: 'Black lead on the battery’s negative post, red lead on the wire. Key off, lights off.', unit: 'V', caution: 'A meter on volts harms nothing. Let no bare end touch the frame.',
-    expects: { ground: [-0.1, 0.2], permanent: LIVE, switched: NONE, lights: NONE, fan: NONE, trigger: [-0.2, 15], sensor: NONE, dead: NONE },
+    id: 'off',
+    title: 'Volts, key off',
+    how: 'Black lead on the battery’s negative post, red lead on the wire. Key off, lights off.',
+    unit: 'V',
+    caution: 'A meter on volts harms nothing. Let no bare end touch the frame.',
+    expects: {
+      ground: [-0.1, 0.2],
+      permanent: LIVE,
+      switched: NONE,
+      lights: NONE,
+      fan: NONE,
+      trigger: [-0.2, 15],
+      sensor: NONE,
+      dead: NONE,
+    },
   },
   {
-    id: 'on', title: 'Volts, key on, engine off, cold', how: 'The same with the key on and the lights off.', unit: 'V', caution: 'A fan on a thermostat starts without warning: fingers and sleeves away.',
-    expects: { ground: [-0.1, 0.3], permanent: LIVE, switched: LIVE, lights: NONE, fan: NONE, trigger: LIVE, sensor: [0.3, 5.6], dead: NONE },
+    id: 'on',
+    title: 'Volts, key on, engine off, cold',
+    how: 'The same with the key on and the lights off.',
+    unit: 'V',
+    caution: 'A fan on a thermostat starts without warning: fingers and sleeves away.',
+    expects: {
+      ground: [-0.1, 0.3],
+      permanent: LIVE,
+      switched: LIVE,
+      lights: NONE,
+      fan: NONE,
+      trigger: LIVE,
+      sensor: [0.3, 5.6],
+      dead: NONE,
+    },
   },
   {
-    id: 'lights', title: 'Volts, key on, lights on', how: 'The same with all lights on, dipped and full.', unit: 'V', caution: '',
-    expects: { ground: [-0.1, 0.3], permanent: LIVE, switched: LIVE, lights: LIVE, fan: NONE, trigger: LIVE, sensor: [0.3, 5.6], dead: NONE },
+    id: 'lights',
+    title: 'Volts, key on, lights on',
+    how: 'The same with all lights on, dipped and full.',
+    unit: 'V',
+    caution: '',
+    expects: {
+      ground: [-0.1, 0.3],
+      permanent: LIVE,
+      switched: LIVE,
+      lights: LIVE,
+      fan: NONE,
+      trigger: LIVE,
+      sensor: [0.3, 5.6],
+      dead: NONE,
+    },
   },
   {
-    id: 'ohms', title: 'Ohms to battery negative, battery off', how: 'Battery’s negative lead off and away. Meter on ohms between that lead and the wire.', unit: 'ohm', caution: 'Ohms only with the battery off: else the reading lies and the meter suffers.',
-    expects: { ground: [0, 1.5], permanent: [2, Infinity], switched: [2, Infinity], lights: [0.2, 30], fan: [0.2, Infinity], trigger: [30, Infinity], sensor: [100, Infinity], dead: [1e6, Infinity] },
+    id: 'ohms',
+    title: 'Ohms to battery negative, battery off',
+    how: 'Battery’s negative lead off and away. Meter on ohms between that lead and the wire.',
+    unit: 'ohm',
+    caution: 'Ohms only with the battery off: else the reading lies and the meter suffers.',
+    expects: {
+      ground: [0, 1.5],
+      permanent: [2, Infinity],
+      switched: [2, Infinity],
+      lights: [0.2, 30],
+      fan: [0.2, Infinity],
+      trigger: [30, Infinity],
+      sensor: [100, Infinity],
+      dead: [1e6, Infinity],
+    },
   },
   {
-    id: 'lamp', title: 'Volts with a 5 W lamp as load', how: 'Battery on, key on. A 5 W test lamp between the wire and negative; read the volts across the lamp.', unit: 'V', caution: 'Not on a wire that showed about 5 V or less: that may be a sensor. A fan may start.',
-    expects: { permanent: [10.8, 15], switched: [10.8, 15], lights: NONE, fan: NONE, trigger: [0, 6], dead: NONE, ground: [-0.2, 0.4] },
+    id: 'lamp',
+    title: 'Volts with a 5 W lamp as load',
+    how: 'Battery on, key on. A 5 W test lamp between the wire and negative; read the volts across the lamp.',
+    unit: 'V',
+    caution: 'Not on a wire that showed about 5 V or less: that may be a sensor. A fan may start.',
+    expects: {
+      permanent: [10.8, 15],
+      switched: [10.8, 15],
+      lights: NONE,
+      fan: NONE,
+      trigger: [0, 6],
+      dead: NONE,
+      ground: [-0.2, 0.4],
+    },
   },
   {
-    id: 'hot', title: 'Volts, engine hot or its sensor bridged as the maker says', how: 'Engine warm until the machine wants its fan, or its sensor bridged as its maker’s book says. Red lead on the wire.', unit: 'V', caution: 'Running engine: outdoors, sleeves and hair away, nothing near the fan.',
-    expects: { ground: [-0.1, 0.3], permanent: LIVE, switched: LIVE, lights: NONE, fan: LIVE, trigger: [-0.2, 3], sensor: [0, 5.6], dead: NONE },
+    id: 'hot',
+    title: 'Volts, engine hot or its sensor bridged as the maker says',
+    how: 'Engine warm until the machine wants its fan, or its sensor bridged as its maker’s book says. Red lead on the wire.',
+    unit: 'V',
+    caution: 'Running engine: outdoors, sleeves and hair away, nothing near the fan.',
+    expects: {
+      ground: [-0.1, 0.3],
+      permanent: LIVE,
+      switched: LIVE,
+      lights: NONE,
+      fan: LIVE,
+      trigger: [-0.2, 3],
+      sensor: [0, 5.6],
+      dead: NONE,
+    },
   },
 ]
 
-export interface WireReading { readonly test: string; readonly wire: string; /** null: open */ readonly value: number | null }
-export interface KnownWire { readonly id: string; readonly size: WireSize | null; readonly fuseA: number | null }
+export interface WireReading {
+  readonly test: string
+  readonly wire: string
+  /** null: open */ readonly value: number | null
+}
+export interface KnownWire {
+  readonly id: string
+  readonly size: WireSize | null
+  readonly fuseA: number | null
+}
 
 const shown = (value: number | null): number => value ?? Infinity
 /** a 24 V machine shows twice the volts, but sensors keep their five */
@@ -77,22 +165,36 @@ export const expected = (test: MeterTest, identity: WireIdentity, systemV: 12 | 
   return [range[0] * times, range[1] * times]
 }
 
-export interface WireFound { readonly id: string; readonly candidates: readonly WireIdentity[]; readonly known: WireIdentity | null; /** no candidate shows all that was read */ readonly contradiction: boolean; readonly mayCarryA: number | null }
+export interface WireFound {
+  readonly id: string
+  readonly candidates: readonly WireIdentity[]
+  readonly known: WireIdentity | null
+  /** no candidate shows all that was read */ readonly contradiction: boolean
+  readonly mayCarryA: number | null
+}
 
 /**
  * What each wire can still be after the readings so far.
  * @returns per wire its candidates, and once only one is left what it may be loaded with: the least of 0.75 of its fuse and 0.8 of what its size carries at 60 °C
  * @see engineering §1.3, §1.4
  */
-export function identifyWires(wires: readonly KnownWire[], readings: readonly WireReading[], systemV: 12 | 24): WireFound[] {
+export function identifyWires(
+  wires: readonly KnownWire[],
+  readings: readonly WireReading[],
+  systemV: 12 | 24,
+): WireFound[] {
   return wires.map(({ id, size, fuseA }) => {
     const own = readings.filter((r) => r.wire === id)
-    const candidates = identities.filter((identity) => own.every((r) => {
-      const test = wireTests.find((t) => t.id === r.test)
-      return !test || fits(test.expects[identity], shown(r.value), test, systemV)
-    }))
+    const candidates = identities.filter((identity) =>
+      own.every((r) => {
+        const test = wireTests.find((t) => t.id === r.test)
+        return !test || fits(test.expects[identity], shown(r.value), test, systemV)
+      }),
+    )
     const known = candidates.length === 1 ? candidates[0]! : null
-    const bySize = size ? CONDUCTOR_DERATING * allowedCurrent(size, { insulationC: 105, ambientC: 60, bundled: 2 }).value : null
+    const bySize = size
+      ? CONDUCTOR_DERATING * allowedCurrent(size, { insulationC: 105, ambientC: 60, bundled: 2 }).value
+      : null
     const byFuse = fuseA === null ? null : 0.75 * fuseA
     const loadable = known !== null && ['ground', 'permanent', 'switched', 'fan'].includes(known)
     const limits = [...(bySize === null ? [] : [bySize]), ...(byFuse === null || known === 'ground' ? [] : [byFuse])]
@@ -102,13 +204,22 @@ export function identifyWires(wires: readonly KnownWire[], readings: readonly Wi
 }
 
 /** The next test in the safest order that still tells some wire's candidates apart; null when there is none. */
-export function nextWireTest(wires: readonly KnownWire[], readings: readonly WireReading[], systemV: 12 | 24): { readonly test: MeterTest; readonly wire: string } | null {
+export function nextWireTest(
+  wires: readonly KnownWire[],
+  readings: readonly WireReading[],
+  systemV: 12 | 24,
+): { readonly test: MeterTest; readonly wire: string } | null {
   const found = identifyWires(wires, readings, systemV)
   for (const test of wireTests) {
     for (const { id, candidates } of found) {
       if (candidates.length < 2 || readings.some((r) => r.test === test.id && r.wire === id)) continue
       // the lamp loads the wire: never one that may be a sensor
-      if (test.id === 'lamp' && candidates.includes('sensor') && readings.some((r) => r.test === 'on' && r.wire === id && shown(r.value) < 6 && shown(r.value) > 0.3)) continue
+      if (
+        test.id === 'lamp' &&
+        candidates.includes('sensor') &&
+        readings.some((r) => r.test === 'on' && r.wire === id && shown(r.value) < 6 && shown(r.value) > 0.3)
+      )
+        continue
       const ranges = new Set(candidates.map((c) => JSON.stringify(test.expects[c] ?? null)))
       if (ranges.size > 1) return { test, wire: id }
     }
@@ -118,12 +229,27 @@ export function nextWireTest(wires: readonly KnownWire[], readings: readonly Wir
 
 export const pinRoles = ['30', '87', '87a', '85', '86'] as const
 export type PinRole = (typeof pinRoles)[number]
-export interface PinReading { readonly test: string; readonly wire: string; readonly to: string | null; readonly value: number | null }
+export interface PinReading {
+  readonly test: string
+  readonly wire: string
+  readonly to: string | null
+  readonly value: number | null
+}
 type Assignment = Readonly<Record<string, PinRole>>
 
 export const relayTests = [
-  { id: 'rest', title: 'Ohms between two pins, relay on the bench', how: 'Relay out of its base. Meter on ohms between the two pins, then the other way round if a diode may be inside.', unit: 'ohm' as const },
-  { id: 'pulled', title: 'Ohms between two pins, coil fed', how: 'Battery of the right voltage through a 3 A fuse on the two coil pins: it clicks. Meter on ohms between the two pins.', unit: 'ohm' as const },
+  {
+    id: 'rest',
+    title: 'Ohms between two pins, relay on the bench',
+    how: 'Relay out of its base. Meter on ohms between the two pins, then the other way round if a diode may be inside.',
+    unit: 'ohm' as const,
+  },
+  {
+    id: 'pulled',
+    title: 'Ohms between two pins, coil fed',
+    how: 'Battery of the right voltage through a 3 A fuse on the two coil pins: it clicks. Meter on ohms between the two pins.',
+    unit: 'ohm' as const,
+  },
 ] as const
 
 const COIL: Range = [25, 600]
@@ -141,7 +267,9 @@ export function pinExpects(test: string, a: PinRole, b: PinRole): Range {
 }
 
 function permutations<T>(list: readonly T[]): T[][] {
-  return list.length < 2 ? [[...list]] : list.flatMap((x, i) => permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]))
+  return list.length < 2
+    ? [[...list]]
+    : list.flatMap((x, i) => permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]))
 }
 
 export interface RelayFound {
@@ -157,20 +285,32 @@ export interface RelayFound {
 /** Which pin of a four- or five-pin relay is which. @param pins ids of its pins, four or five */
 export function identifyRelay(pins: readonly string[], readings: readonly PinReading[]): RelayFound {
   const roles = pins.length === 5 ? pinRoles : (['30', '87', '85', '86'] as const)
-  const ways = permutations<PinRole>(roles).map((p): Assignment => Object.fromEntries(pins.map((pin, i) => [pin, p[i]!])))
-    .filter((way) => readings.every((r) => {
-      if (r.to === null || way[r.wire] === undefined || way[r.to] === undefined) return true
-      const [low, high] = pinExpects(r.test, way[r.wire]!, way[r.to]!)
-      return shown(r.value) >= low && shown(r.value) <= high
-    }))
+  const ways = permutations<PinRole>(roles)
+    .map((p): Assignment => Object.fromEntries(pins.map((pin, i) => [pin, p[i]!])))
+    .filter((way) =>
+      readings.every((r) => {
+        if (r.to === null || way[r.wire] === undefined || way[r.to] === undefined) return true
+        const [low, high] = pinExpects(r.test, way[r.wire]!, way[r.to]!)
+        return shown(r.value) >= low && shown(r.value) <= high
+      }),
+    )
   // 85 and 86, and with no 87a also 30 and 87, may be taken either way round
-  const alike = (role: PinRole): string => (role === '85' || role === '86' ? 'coil' : role === '87' && roles.length === 4 ? '30' : role)
+  const alike = (role: PinRole): string =>
+    role === '85' || role === '86' ? 'coil' : role === '87' && roles.length === 4 ? '30' : role
   const settled = ways.length > 0 && pins.every((pin) => new Set(ways.map((w) => alike(w[pin]!))).size === 1)
-  return { ways, roles: Object.fromEntries(pins.map((pin) => [pin, roles.filter((role) => ways.some((w) => w[pin] === role))])), contradiction: ways.length === 0, settled }
+  return {
+    ways,
+    roles: Object.fromEntries(pins.map((pin) => [pin, roles.filter((role) => ways.some((w) => w[pin] === role))])),
+    contradiction: ways.length === 0,
+    settled,
+  }
 }
 
 /** The next pair of pins to measure: the one that parts what is left most evenly, with the relay at rest first. */
-export function nextPinTest(pins: readonly string[], readings: readonly PinReading[]): { readonly test: (typeof relayTests)[number]; readonly wire: string; readonly to: string } | null {
+export function nextPinTest(
+  pins: readonly string[],
+  readings: readonly PinReading[],
+): { readonly test: (typeof relayTests)[number]; readonly wire: string; readonly to: string } | null {
   const { ways, settled } = identifyRelay(pins, readings)
   if (settled || ways.length < 2) return null
   const coilKnown = pins.filter((p) => ways.every((w) => w[p] === '85' || w[p] === '86')).length === 2
@@ -179,9 +319,17 @@ export function nextPinTest(pins: readonly string[], readings: readonly PinReadi
     let best: { wire: string; to: string; most: number } | null = null
     for (const [i, wire] of pins.entries()) {
       for (const to of pins.slice(i + 1)) {
-        if (readings.some((r) => r.test === test.id && ((r.wire === wire && r.to === to) || (r.wire === to && r.to === wire)))) continue
+        if (
+          readings.some(
+            (r) => r.test === test.id && ((r.wire === wire && r.to === to) || (r.wire === to && r.to === wire)),
+          )
+        )
+          continue
         const groups = new Map<string, number>()
-        for (const w of ways) { const key = JSON.stringify(pinExpects(test.id, w[wire]!, w[to]!)); groups.set(key, (groups.get(key) ?? 0) + 1) }
+        for (const w of ways) {
+          const key = JSON.stringify(pinExpects(test.id, w[wire]!, w[to]!))
+          groups.set(key, (groups.get(key) ?? 0) + 1)
+        }
         const most = Math.max(...groups.values())
         if (groups.size > 1 && (best === null || most < best.most)) best = { wire, to, most }
       }

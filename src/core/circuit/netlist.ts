@@ -27,23 +27,58 @@ interface Common {
 export type Piece = 'to fuse' | 'to contact' | 'to fan' | 'fuse to fan'
 
 /** Two ends of a circuit's element and what is between them. Ohm, volts, amps. */
-export type Element = Common & (
-  | { readonly kind: 'source'; readonly restV: number; readonly runningV: number; readonly ohm: number }
-  | { readonly kind: 'wire'; readonly ohm: number; readonly conductor: string | null; /** which part of its conductor; the whole where none is said */ readonly piece?: Piece }
-  | { readonly kind: 'fuse'; readonly ohm: number; readonly ratingA: number; readonly form: 'blade' | 'breaker' }
-  | { readonly kind: 'switch'; readonly by: Switching; readonly ohm: number; readonly rating: ContactRating | null }
-  | { readonly kind: 'coil'; readonly relay: string; readonly ohm: number; readonly pullInV: number; readonly letGoV: number }
-  | { readonly kind: 'contact'; readonly relay: string; readonly atRest: 'open' | 'closed'; readonly ohm: number; readonly rating: ContactRating | null }
-  /** a controller's own contact or transistor */
-  | { readonly kind: 'output'; readonly controller: string; readonly ohm: number; readonly rating: ContactRating | null }
-  /** a pulse-width output: `b` is held at the duty's share of `a` over `return` */
-  | { readonly kind: 'chopper'; readonly controller: string; readonly return: string; readonly ohm: number; readonly rating: ContactRating | null }
-  | { readonly kind: 'motor'; readonly rating: FanRating; readonly fan: string; readonly jammed: boolean; /** its wires are swapped on purpose: backwards is what is wanted of it */ readonly reversed?: boolean }
-  | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'other' }
-  /** what a controller draws for itself */
-  | { readonly kind: 'load'; readonly ohm: number; readonly what: 'standby'; readonly controller: string }
-  | { readonly kind: 'diode' }
-)
+export type Element = Common &
+  (
+    | { readonly kind: 'source'; readonly restV: number; readonly runningV: number; readonly ohm: number }
+    | {
+        readonly kind: 'wire'
+        readonly ohm: number
+        readonly conductor: string | null
+        /** which part of its conductor; the whole where none is said */ readonly piece?: Piece
+      }
+    | { readonly kind: 'fuse'; readonly ohm: number; readonly ratingA: number; readonly form: 'blade' | 'breaker' }
+    | { readonly kind: 'switch'; readonly by: Switching; readonly ohm: number; readonly rating: ContactRating | null }
+    | {
+        readonly kind: 'coil'
+        readonly relay: string
+        readonly ohm: number
+        readonly pullInV: number
+        readonly letGoV: number
+      }
+    | {
+        readonly kind: 'contact'
+        readonly relay: string
+        readonly atRest: 'open' | 'closed'
+        readonly ohm: number
+        readonly rating: ContactRating | null
+      }
+    /** a controller's own contact or transistor */
+    | {
+        readonly kind: 'output'
+        readonly controller: string
+        readonly ohm: number
+        readonly rating: ContactRating | null
+      }
+    /** a pulse-width output: `b` is held at the duty's share of `a` over `return` */
+    | {
+        readonly kind: 'chopper'
+        readonly controller: string
+        readonly return: string
+        readonly ohm: number
+        readonly rating: ContactRating | null
+      }
+    | {
+        readonly kind: 'motor'
+        readonly rating: FanRating
+        readonly fan: string
+        readonly jammed: boolean
+        /** its wires are swapped on purpose: backwards is what is wanted of it */ readonly reversed?: boolean
+      }
+    | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'other' }
+    /** what a controller draws for itself */
+    | { readonly kind: 'load'; readonly ohm: number; readonly what: 'standby'; readonly controller: string }
+    | { readonly kind: 'diode' }
+  )
 export type ElementKind = Element['kind']
 export type Motor = Extract<Element, { kind: 'motor' }>
 
@@ -90,13 +125,20 @@ export const DIODE_OHM = 0.05
 /** Whether an element lets current through in a state; motors, loads and wires always do. */
 export function conducts(e: Element, s: States, c: Conditions): boolean {
   switch (e.kind) {
-    case 'fuse': return !s.opened.has(e.name)
-    case 'switch': return c[e.by]
-    case 'contact': return s.pulled.has(e.relay) === (e.atRest === 'open')
-    case 'output': return (s.duty.get(e.controller) ?? 0) > 0
-    case 'chopper': return (s.duty.get(e.controller) ?? 0) > 0 && !s.blocked.has(e.name)
-    case 'diode': return s.conducting.has(e.name)
-    default: return true
+    case 'fuse':
+      return !s.opened.has(e.name)
+    case 'switch':
+      return c[e.by]
+    case 'contact':
+      return s.pulled.has(e.relay) === (e.atRest === 'open')
+    case 'output':
+      return (s.duty.get(e.controller) ?? 0) > 0
+    case 'chopper':
+      return (s.duty.get(e.controller) ?? 0) > 0 && !s.blocked.has(e.name)
+    case 'diode':
+      return s.conducting.has(e.name)
+    default:
+      return true
   }
 }
 

@@ -1,6 +1,18 @@
 import { CholeskyDecomposition, Matrix, solve as solveSystem } from 'ml-matrix'
 import { CUT_OUT_SHARE, fuseGate, jammedCurrent, motorConstants, motorCurve } from '../electrical'
-import { conducts, DIODE_OHM, DIODE_V, GROUND, nodesOf, type Conditions, type Control, type Element, type Motor, type Netlist, type States } from './netlist'
+import {
+  conducts,
+  DIODE_OHM,
+  DIODE_V,
+  GROUND,
+  nodesOf,
+  type Conditions,
+  type Control,
+  type Element,
+  type Motor,
+  type Netlist,
+  type States,
+} from './netlist'
 
 /** from every node to the negative post: settles nodes that hang in the air. @see engineering §5 */
 export const LEAK_S = 1e-9
@@ -11,7 +23,13 @@ const MOST_NEWTON = 60
 /** a copper joint: nothing is allowed to be less, so that no two nodes fall together */
 const LEAST_OHM = 1e-5
 
-export interface Opened { readonly name: string; readonly label: string; readonly ampsBefore: number; readonly shortestS: number; readonly longestS: number }
+export interface Opened {
+  readonly name: string
+  readonly label: string
+  readonly ampsBefore: number
+  readonly shortestS: number
+  readonly longestS: number
+}
 
 /** A circuit at rest in one state. Volts against the battery's negative post; amps positive from source to load. */
 export interface Solution {
@@ -44,30 +62,46 @@ export class Circuit {
     this.index = new Map(this.nodes.map((n, i) => [n, i]))
   }
 
-  private at(node: string): number { return node === GROUND ? -1 : this.index.get(node)! }
+  private at(node: string): number {
+    return node === GROUND ? -1 : this.index.get(node)!
+  }
 
   /**
    * Conductances and injections with everything frozen but the turning fans.
    * @param held each turning fan stands in it as {@link holding}, so that no node hangs on the leak alone behind one
    */
-  private stamp(s: States, c: Conditions, held: boolean): { g: Float64Array[]; injected: Float64Array; turning: Motor[] } {
+  private stamp(
+    s: States,
+    c: Conditions,
+    held: boolean,
+  ): { g: Float64Array[]; injected: Float64Array; turning: Motor[] } {
     const n = this.nodes.length
-    const g = Array.from({ length: n }, (_, i) => { const row = new Float64Array(n); row[i] = LEAK_S; return row })
+    const g = Array.from({ length: n }, (_, i) => {
+      const row = new Float64Array(n)
+      row[i] = LEAK_S
+      return row
+    })
     const injected = new Float64Array(n)
     const turning: Motor[] = []
     const resistor = (a: number, b: number, siemens: number): void => {
       if (a >= 0) g[a]![a]! += siemens
       if (b >= 0) g[b]![b]! += siemens
-      if (a >= 0 && b >= 0) { g[a]![b]! -= siemens; g[b]![a]! -= siemens }
+      if (a >= 0 && b >= 0) {
+        g[a]![b]! -= siemens
+        g[b]![a]! -= siemens
+      }
     }
-    const push = (node: number, amps: number): void => { if (node >= 0) injected[node]! += amps }
+    const push = (node: number, amps: number): void => {
+      if (node >= 0) injected[node]! += amps
+    }
     for (const e of this.net.elements) {
       if (!conducts(e, s, c)) continue
       const [a, b] = [this.at(e.a), this.at(e.b)]
       if (e.kind === 'source') {
         const siemens = 1 / Math.max(e.ohm, LEAST_OHM)
         resistor(a, b, siemens)
-        push(a, siemens * sourceVolts(e, c)); push(b, -siemens * sourceVolts(e, c))
+        push(a, siemens * sourceVolts(e, c))
+        push(b, -siemens * sourceVolts(e, c))
       } else if (e.kind === 'motor') {
         if (e.jammed && e.rating.motor === 'brushed') resistor(a, b, 1 / motorConstants(e.rating).r)
         else {
@@ -76,12 +110,18 @@ export class Circuit {
         }
       } else if (e.kind === 'diode') {
         resistor(a, b, 1 / DIODE_OHM)
-        push(a, DIODE_V / DIODE_OHM); push(b, -DIODE_V / DIODE_OHM)
+        push(a, DIODE_V / DIODE_OHM)
+        push(b, -DIODE_V / DIODE_OHM)
       } else if (e.kind === 'chopper') {
         // current at b is (d·a + (1 − d)·return − b)/r, and what it takes comes from both: one outer product
         const d = s.duty.get(e.controller)!
-        const ends = [[a, d], [this.at(e.return), 1 - d], [b, -1]] as const
-        for (const [i, wi] of ends) for (const [k, wk] of ends) if (i >= 0 && k >= 0) g[i]![k]! += (wi * wk) / Math.max(e.ohm, LEAST_OHM)
+        const ends = [
+          [a, d],
+          [this.at(e.return), 1 - d],
+          [b, -1],
+        ] as const
+        for (const [i, wi] of ends)
+          for (const [k, wk] of ends) if (i >= 0 && k >= 0) g[i]![k]! += (wi * wk) / Math.max(e.ohm, LEAST_OHM)
       } else resistor(a, b, 1 / Math.max(e.ohm, LEAST_OHM))
     }
     return { g, injected, turning }
@@ -89,7 +129,10 @@ export class Circuit {
 
   /** What lets current through decides everything: most states of a table come back to a few of these. */
   private key(s: States, c: Conditions): string {
-    return this.net.elements.reduce((k, e) => k + (conducts(e, s, c) ? (e.kind === 'chopper' ? `(${s.duty.get(e.controller)})` : '1') : '0'), c.engine ? 'E' : 'R')
+    return this.net.elements.reduce(
+      (k, e) => k + (conducts(e, s, c) ? (e.kind === 'chopper' ? `(${s.duty.get(e.controller)})` : '1') : '0'),
+      c.engine ? 'E' : 'R',
+    )
   }
 
   /** Nodes solved with the fans as ports: their static curves against what the rest of the circuit offers, by Newton. @see engineering §1.6, §5 */
@@ -108,17 +151,28 @@ export class Circuit {
     const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
     const node = (i: number, column: number): number => (i < 0 ? 0 : solved.get(i, column))
     const port = (m: Motor, column: number): number => node(this.at(m.a), column) - node(this.at(m.b), column)
-    const ports = portCurrents(turning, turning.map((m) => port(m, 0)), turning.map((m) => turning.map((_, k) => -port(m, k + 1))))
-    const volts = Float64Array.from(this.nodes, (_, i) => ports.reduce((v, { besides }, k) => v + besides * solved.get(i, k + 1), solved.get(i, 0)))
+    const ports = portCurrents(
+      turning,
+      turning.map((m) => port(m, 0)),
+      turning.map((m) => turning.map((_, k) => -port(m, k + 1))),
+    )
+    const volts = Float64Array.from(this.nodes, (_, i) =>
+      ports.reduce((v, { besides }, k) => v + besides * solved.get(i, k + 1), solved.get(i, 0)),
+    )
     return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, ports[k]!.currentA])) }
   }
 
   /** what one ampere through a fan does to a node's balance */
-  private takes(m: Motor, i: number): number { return (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0) }
+  private takes(m: Motor, i: number): number {
+    return (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0)
+  }
 
   /** voltage of a node by its name, out of those of all */
   private reading(at: (i: number) => number): (node: string) => number {
-    return (node) => { const i = this.at(node); return i < 0 ? 0 : at(i) }
+    return (node) => {
+      const i = this.at(node)
+      return i < 0 ? 0 : at(i)
+    }
   }
 
   private currentThrough(e: Element, s: States, c: Conditions, { volts, motorAmps }: Linear): number {
@@ -126,14 +180,18 @@ export class Circuit {
     const v = this.reading((i) => volts[i]!)
     const across = v(e.a) - v(e.b)
     switch (e.kind) {
-      case 'source': return (sourceVolts(e, c) - across) / Math.max(e.ohm, LEAST_OHM)
-      case 'motor': return motorAmps.get(e.name) ?? jammedCurrent(e.rating, across)
-      case 'diode': return (across - DIODE_V) / DIODE_OHM
+      case 'source':
+        return (sourceVolts(e, c) - across) / Math.max(e.ohm, LEAST_OHM)
+      case 'motor':
+        return motorAmps.get(e.name) ?? jammedCurrent(e.rating, across)
+      case 'diode':
+        return (across - DIODE_V) / DIODE_OHM
       case 'chopper': {
         const d = s.duty.get(e.controller)!
         return (d * v(e.a) + (1 - d) * v(e.return) - v(e.b)) / Math.max(e.ohm, LEAST_OHM)
       }
-      default: return across / Math.max(e.ohm, LEAST_OHM)
+      default:
+        return across / Math.max(e.ohm, LEAST_OHM)
     }
   }
 
@@ -150,19 +208,21 @@ export class Circuit {
     if (!turning.length) return new Map()
     const right = this.nodes.map((_, i) => turning.map((m) => this.takes(m, i)))
     const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
-    const made = new Map(turning.map((m, k) => {
-      const v = this.reading((i) => solved.get(i, k))
-      const found = new Map<string, number>([[m.name, 1]])
-      for (const e of this.net.elements) {
-        if (e.kind === 'motor' || !conducts(e, states, c)) continue
-        const d = e.kind === 'chopper' ? states.duty.get(e.controller)! : 1
-        const across = e.kind === 'chopper' ? d * v(e.a) + (1 - d) * v(e.return) - v(e.b) : v(e.a) - v(e.b)
-        const share = Math.abs(across) / (e.kind === 'diode' ? DIODE_OHM : Math.max(e.ohm, LEAST_OHM))
-        // less than that is what the battery's own resistance passes on to everything beside it
-        if (share > 5e-3) found.set(e.name, Math.round(share * 1e3) / 1e3)
-      }
-      return [m.name, found] as const
-    }))
+    const made = new Map(
+      turning.map((m, k) => {
+        const v = this.reading((i) => solved.get(i, k))
+        const found = new Map<string, number>([[m.name, 1]])
+        for (const e of this.net.elements) {
+          if (e.kind === 'motor' || !conducts(e, states, c)) continue
+          const d = e.kind === 'chopper' ? states.duty.get(e.controller)! : 1
+          const across = e.kind === 'chopper' ? d * v(e.a) + (1 - d) * v(e.return) - v(e.b) : v(e.a) - v(e.b)
+          const share = Math.abs(across) / (e.kind === 'diode' ? DIODE_OHM : Math.max(e.ohm, LEAST_OHM))
+          // less than that is what the battery's own resistance passes on to everything beside it
+          if (share > 5e-3) found.set(e.name, Math.round(share * 1e3) / 1e3)
+        }
+        return [m.name, found] as const
+      }),
+    )
     this.shared.set(key, made)
     return made
   }
@@ -187,13 +247,16 @@ export class Circuit {
         if (d > 0 && gives < (s.blocked.has(e.name) ? 1e-6 : -1e-6)) blocked.add(e.name)
       } else if (e.kind === 'fuse' && !s.opened.has(e.name)) {
         const ampsBefore = Math.abs(this.currentThrough(e, s, c, linear))
-        if (ampsBefore >= OPENS_RATIO * e.ratingA) newly.push({ name: e.name, label: e.label, ampsBefore, ...fuseGate(ampsBefore / e.ratingA) })
+        if (ampsBefore >= OPENS_RATIO * e.ratingA)
+          newly.push({ name: e.name, label: e.label, ampsBefore, ...fuseGate(ampsBefore / e.ratingA) })
       }
     }
-    const duty = new Map(this.net.controls.map((k) => {
-      const powered = k.supply === null || v(k.supply[0]) - v(k.supply[1]) >= k.leastV
-      return [k.id, powered ? called(k, c) : 0] as const
-    }))
+    const duty = new Map(
+      this.net.controls.map((k) => {
+        const powered = k.supply === null || v(k.supply[0]) - v(k.supply[1]) >= k.leastV
+        return [k.id, powered ? called(k, c) : 0] as const
+      }),
+    )
     return { states: { pulled, duty, conducting, blocked, opened: s.opened }, opened: newly }
   }
 
@@ -204,7 +267,13 @@ export class Circuit {
    * @see engineering §5
    */
   solve(c: Conditions, before?: States): Solution {
-    let s: States = { pulled: before?.pulled ?? new Set(), duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])), conducting: before?.conducting ?? new Set(), blocked: new Set(), opened: new Set() }
+    let s: States = {
+      pulled: before?.pulled ?? new Set(),
+      duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])),
+      conducting: before?.conducting ?? new Set(),
+      blocked: new Set(),
+      opened: new Set(),
+    }
     const opened: Opened[] = []
     let seen = new Map<string, States>()
     let chattering: string[] = []
@@ -231,16 +300,40 @@ export class Circuit {
     }
     const amps = new Map(this.net.elements.map((e) => [e.name, this.currentThrough(e, s, c, linear)]))
     const volts = new Map(this.nodes.map((n, i) => [n, linear.volts[i]!]))
-    const speeds = new Map(this.net.elements.flatMap((e) => (e.kind === 'motor' ? [[e.name, e.jammed ? 0 : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed] as const] : [])))
+    const speeds = new Map(
+      this.net.elements.flatMap((e) =>
+        e.kind === 'motor'
+          ? [
+              [
+                e.name,
+                e.jammed ? 0 : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed,
+              ] as const,
+            ]
+          : [],
+      ),
+    )
     const floating = (): string[] => this.floating(s, c)
     let known: string[] | undefined
-    return { volts, amps, speeds, states: s, get floating() { return (known ??= floating()) }, chattering, opened }
+    return {
+      volts,
+      amps,
+      speeds,
+      states: s,
+      get floating() {
+        return (known ??= floating())
+      },
+      chattering,
+      opened,
+    }
   }
 
   /** Nodes that nothing joins to the battery. */
   private floating(s: States, c: Conditions): string[] {
     const joined = new Map<string, string[]>()
-    const join = (a: string, b: string): void => { joined.set(a, [...(joined.get(a) ?? []), b]); joined.set(b, [...(joined.get(b) ?? []), a]) }
+    const join = (a: string, b: string): void => {
+      joined.set(a, [...(joined.get(a) ?? []), b])
+      joined.set(b, [...(joined.get(b) ?? []), a])
+    }
     for (const e of this.net.elements) {
       if (!conducts(e, s, c)) continue
       join(e.a, e.b)
@@ -255,19 +348,25 @@ export class Circuit {
 /** What differs between the states of a cycle, by name. */
 function unsettled(cycle: readonly States[]): string[] {
   const names = new Set(cycle.flatMap((s) => [...s.pulled, ...s.duty.keys(), ...s.conducting, ...s.blocked]))
-  const of = (s: States, name: string): string => `${s.pulled.has(name)} ${s.duty.get(name)} ${s.conducting.has(name)} ${s.blocked.has(name)}`
+  const of = (s: States, name: string): string =>
+    `${s.pulled.has(name)} ${s.duty.get(name)} ${s.conducting.has(name)} ${s.blocked.has(name)}`
   return [...names].filter((name) => new Set(cycle.map((s) => of(s, name))).size > 1)
 }
 
-const sourceVolts = (e: Extract<Element, { kind: 'source' }>, c: Conditions): number => (c.engine ? e.runningV : e.restV)
+const sourceVolts = (e: Extract<Element, { kind: 'source' }>, c: Conditions): number =>
+  c.engine ? e.runningV : e.restV
 
 /** what a controller calls for while it has its supply */
 const called = (k: Control, c: Conditions): number => (k.stuck === 'on' ? 1 : k.stuck === 'off' ? 0 : k.duty[c.heat])
 
-const keyOf = (s: States): string => [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.blocked].sort(), [...s.opened].sort()].map((x) => x.join(',')).join('|')
+const keyOf = (s: States): string =>
+  [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.blocked].sort(), [...s.opened].sort()]
+    .map((x) => x.join(','))
+    .join('|')
 
 /** Conductance that stands for a turning fan while the nodes are solved; what its curve takes besides is found by Newton. */
-const holding = ({ rating }: Motor): number => (rating.motor === 'brushed' ? 1 / motorConstants(rating).r : rating.ratedA / rating.ratedV)
+const holding = ({ rating }: Motor): number =>
+  rating.motor === 'brushed' ? 1 / motorConstants(rating).r : rating.ratedA / rating.ratedV
 
 /**
  * Currents of fans at the ports of a linear circuit that has their {@link holding} in it: v + Z (i(v) − g v) = U, by damped Newton.
@@ -275,19 +374,34 @@ const holding = ({ rating }: Motor): number => (rating.motor === 'brushed' ? 1 /
  * @param z    ohm, how far current at one port lowers the voltage at each
  * @returns each fan's current, and what of it the circuit's own conductance does not hold yet, A
  */
-function portCurrents(motors: readonly Motor[], open: readonly number[], z: readonly (readonly number[])[], cutOut = false): { readonly currentA: number; readonly besides: number }[] {
+function portCurrents(
+  motors: readonly Motor[],
+  open: readonly number[],
+  z: readonly (readonly number[])[],
+  cutOut = false,
+): { readonly currentA: number; readonly besides: number }[] {
   if (motors.length === 0) return []
   const take = (m: Motor, v: number): { currentA: number; slope: number } =>
-    (cutOut && m.rating.motor === 'brushless' ? { currentA: 0, slope: 0 } : m.jammed ? { currentA: v >= CUT_OUT_SHARE * m.rating.ratedV ? jammedCurrent(m.rating, v) : 0, slope: 0 } : motorCurve(m.rating, v))
+    cutOut && m.rating.motor === 'brushless'
+      ? { currentA: 0, slope: 0 }
+      : m.jammed
+        ? { currentA: v >= CUT_OUT_SHARE * m.rating.ratedV ? jammedCurrent(m.rating, v) : 0, slope: 0 }
+        : motorCurve(m.rating, v)
   const besides = (m: Motor, v: number): number => take(m, v).currentA - holding(m) * v
-  const residual = (v: readonly number[]): number[] => v.map((x, i) => x - open[i]! + motors.reduce((sum, m, k) => sum + z[i]![k]! * besides(m, v[k]!), 0))
+  const residual = (v: readonly number[]): number[] =>
+    v.map((x, i) => x - open[i]! + motors.reduce((sum, m, k) => sum + z[i]![k]! * besides(m, v[k]!), 0))
   const size = (r: readonly number[]): number => Math.max(...r.map(Math.abs))
   let v = [...open]
   let wrong = residual(v)
   for (let n = 0; n < MOST_NEWTON && size(wrong) > 1e-12 * (1 + size(open)); n++) {
     const slopes = motors.map((m, k) => take(m, v[k]!).slope - holding(m))
-    const step = motors.length === 1 ? [wrong[0]! / (1 + z[0]![0]! * slopes[0]!)]
-      : solveSystem(new Matrix(motors.map((_, i) => motors.map((__, k) => (i === k ? 1 : 0) + z[i]![k]! * slopes[k]!))), new Matrix(wrong.map((x) => [x]))).to1DArray()
+    const step =
+      motors.length === 1
+        ? [wrong[0]! / (1 + z[0]![0]! * slopes[0]!)]
+        : solveSystem(
+            new Matrix(motors.map((_, i) => motors.map((__, k) => (i === k ? 1 : 0) + z[i]![k]! * slopes[k]!))),
+            new Matrix(wrong.map((x) => [x])),
+          ).to1DArray()
     let share = 1
     let trial = v
     do {
@@ -298,6 +412,7 @@ function portCurrents(motors: readonly Motor[], open: readonly number[], z: read
     wrong = residual(v)
   }
   // a brushless fan that the circuit cannot hold above its cut-out voltage stands
-  if (!cutOut && size(wrong) > 1e-9 && motors.some((m) => m.rating.motor === 'brushless')) return portCurrents(motors, open, z, true)
+  if (!cutOut && size(wrong) > 1e-9 && motors.some((m) => m.rating.motor === 'brushless'))
+    return portCurrents(motors, open, z, true)
   return motors.map((m, k) => ({ currentA: take(m, v[k]!).currentA, besides: besides(m, v[k]!) }))
 }

@@ -1,5 +1,5 @@
 import { heats, switchings, type Conditions, type Heat, type Netlist, type Switching } from './netlist'
-import type { Circuit} from './solve';
+import type { Circuit } from './solve'
 import { type Solution } from './solve'
 
 /** What of a circuit can be switched from outside; the engine always can. */
@@ -9,7 +9,8 @@ export function switchingsOf(net: Netlist): Switching[] {
 }
 
 /** Heats that make a difference: all four where a thermostat decides, else one. */
-export const heatsOf = (net: Netlist): readonly Heat[] => (net.controls.some((c) => c.duty.cold !== c.duty.hot) ? heats : ['cold'])
+export const heatsOf = (net: Netlist): readonly Heat[] =>
+  net.controls.some((c) => c.duty.cold !== c.duty.hot) ? heats : ['cold']
 
 export type SwitchState = Readonly<Record<Switching, boolean>>
 
@@ -26,7 +27,10 @@ export function switchStates(net: Netlist): SwitchState[] {
   return there.reduce(vary, [off]).filter((x) => (!keyed || x.key || !x.engine) && !(x.timer && x.key))
 }
 
-export interface SolvedState { readonly conditions: Conditions; readonly solution: Solution }
+export interface SolvedState {
+  readonly conditions: Conditions
+  readonly solution: Solution
+}
 
 /** One combination of switches through the heats, each from the state before: a thermostat remembers which way it came. */
 export function throughHeats(circuit: Circuit, switches: SwitchState): SolvedState[] {
@@ -45,13 +49,22 @@ export function throughHeats(circuit: Circuit, switches: SwitchState): SolvedSta
 }
 
 /** Every state of a circuit, solved. @see engineering §5 */
-export const allStates = (circuit: Circuit): SolvedState[] => switchStates(circuit.net).flatMap((s) => throughHeats(circuit, s))
+export const allStates = (circuit: Circuit): SolvedState[] =>
+  switchStates(circuit.net).flatMap((s) => throughHeats(circuit, s))
 
 /** the way through the band to each heat: a thermostat remembers it */
-const wayTo: Readonly<Record<Heat, readonly Heat[]>> = { cold: ['cold'], rising: ['cold', 'rising'], hot: ['cold', 'rising', 'hot'], falling: ['cold', 'rising', 'hot', 'falling'] }
+const wayTo: Readonly<Record<Heat, readonly Heat[]>> = {
+  cold: ['cold'],
+  rising: ['cold', 'rising'],
+  hot: ['cold', 'rising', 'hot'],
+  falling: ['cold', 'rising', 'hot', 'falling'],
+}
 
 /** One state, reached through the heats that come before it. */
 export function solveState(circuit: Circuit, conditions: Conditions): Solution {
   const [first, ...later] = wayTo[conditions.heat]
-  return later.reduce((before, heat) => circuit.solve({ ...conditions, heat }, before.states), circuit.solve({ ...conditions, heat: first! }))
+  return later.reduce(
+    (before, heat) => circuit.solve({ ...conditions, heat }, before.states),
+    circuit.solve({ ...conditions, heat: first! }),
+  )
 }

@@ -1,6 +1,22 @@
 import fc from 'fast-check'
 import { air, bay, coolant, probe } from '../units'
-import { bandRule, bayAt, bayLimitRule, bayStopsRule, boilRule, calls, coolantAt, controllerRule, onOffPoints, proposeBaySetting, proposeSetting, readingOf, secondFanRule, stopsRule, warmUpRule } from '.'
+import {
+  bandRule,
+  bayAt,
+  bayLimitRule,
+  bayStopsRule,
+  boilRule,
+  calls,
+  coolantAt,
+  controllerRule,
+  onOffPoints,
+  proposeBaySetting,
+  proposeSetting,
+  readingOf,
+  secondFanRule,
+  stopsRule,
+  warmUpRule,
+} from '.'
 
 const range = { minC: 30, maxC: 115, stepK: 1, bandMinK: 2, bandMaxK: 15 }
 
@@ -21,9 +37,16 @@ test('on at the on point, off at the off point, as before between', () => {
 
 test('probe and coolant turn into each other and back, whatever the surroundings', () => {
   expect(readingOf(coolant(90), air(32), 0.9)).toEqual(probe(84.2))
-  fc.assert(fc.property(fc.integer({ min: 20, max: 130 }), fc.integer({ min: -30, max: 50 }), fc.double({ min: 0.3, max: 1, noNaN: true }), (c, a, kappa) => {
-    expect(coolantAt(readingOf(coolant(c), air(a), kappa), air(a), kappa).c).toBeCloseTo(c, 6)
-  }))
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 20, max: 130 }),
+      fc.integer({ min: -30, max: 50 }),
+      fc.double({ min: 0.3, max: 1, noNaN: true }),
+      (c, a, kappa) => {
+        expect(coolantAt(readingOf(coolant(c), air(a), kappa), air(a), kappa).c).toBeCloseTo(c, 6)
+      },
+    ),
+  )
 })
 
 test('the rules by hand: on 87, off 82, thermostat opens at 78, probe sees 0.9', () => {
@@ -34,7 +57,17 @@ test('the rules by hand: on 87, off 82, thermostat opens at 78, probe sees 0.9',
   // 32 + 0.9 · 49 = 76.1; 87 − 76.1
   expect(warmUpRule(points, coolant(78), air(32), 0.9).value).toBeCloseTo(10.9)
   // 0 + 87/0.9 = 96.667; 129 − 10 − (96.667 + 9.5625 + 6)
-  expect(boilRule({ points, surroundings: air(0), kappa: 0.9, outletDropK: 9.5625, overshootK: 6, boils: coolant(129), keepFreeK: 10 }).value).toBeCloseTo(6.771, 2)
+  expect(
+    boilRule({
+      points,
+      surroundings: air(0),
+      kappa: 0.9,
+      outletDropK: 9.5625,
+      overshootK: 6,
+      boils: coolant(129),
+      keepFreeK: 10,
+    }).value,
+  ).toBeCloseTo(6.771, 2)
   const second = secondFanRule(points, { on: probe(92), off: probe(81) })
   expect([second.on.value, second.off.value]).toEqual([1, -1])
 })
@@ -64,12 +97,20 @@ describe('in a bay, where there is no engine thermostat', () => {
     expect(bayAt(probe(60), air(0), 0.8).c).toBeCloseTo(75)
   })
   test('a proposed setting starts in time and can stop, wherever there is room for its band', () => {
-    fc.assert(fc.property(fc.double({ min: 50, max: 110, noNaN: true }), fc.integer({ min: -10, max: 35 }), fc.constantFrom('below' as const, 'above' as const), (allowedAtProbeC, hottestC, kind) => {
-      const { setC, bandK } = proposeBaySetting({ allowedAtProbeC, hottest: air(hottestC), bandK: 5, kind, range })
-      const { on, off } = onOffPoints(kind, { setC, bandK })!
-      expect(on.c).toBeLessThanOrEqual(allowedAtProbeC + 1e-9)
-      expect(controllerRule(setC, bandK, range).value).toBeGreaterThanOrEqual(0)
-      if (allowedAtProbeC - hottestC >= 10) expect(bayStopsRule({ on, off }, air(hottestC)).value).toBeGreaterThanOrEqual(0)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 50, max: 110, noNaN: true }),
+        fc.integer({ min: -10, max: 35 }),
+        fc.constantFrom('below' as const, 'above' as const),
+        (allowedAtProbeC, hottestC, kind) => {
+          const { setC, bandK } = proposeBaySetting({ allowedAtProbeC, hottest: air(hottestC), bandK: 5, kind, range })
+          const { on, off } = onOffPoints(kind, { setC, bandK })!
+          expect(on.c).toBeLessThanOrEqual(allowedAtProbeC + 1e-9)
+          expect(controllerRule(setC, bandK, range).value).toBeGreaterThanOrEqual(0)
+          if (allowedAtProbeC - hottestC >= 10)
+            expect(bayStopsRule({ on, off }, air(hottestC)).value).toBeGreaterThanOrEqual(0)
+        },
+      ),
+    )
   })
 })

@@ -1,4 +1,12 @@
-import { bay, coolant, probe, type AirTemperature, type BayTemperature, type CoolantTemperature, type ProbeTemperature } from '../units'
+import {
+  bay,
+  coolant,
+  probe,
+  type AirTemperature,
+  type BayTemperature,
+  type CoolantTemperature,
+  type ProbeTemperature,
+} from '../units'
 
 /** Where a probe sits, with how much of the coolant's warmth it sees, and how far it overshoots without a run (estimates). */
 export const probePlaces = {
@@ -12,15 +20,21 @@ export const probePlaces = {
 export type ProbePlace = keyof typeof probePlaces
 
 /** the places that make sense for what carries the heat */
-export const probePlacesIn: Readonly<Record<'coolant' | 'air', readonly ProbePlace[]>> = { coolant: ['fin-paste', 'fin', 'strapped', 'threaded'], air: ['in-air', 'on-panel'] }
+export const probePlacesIn: Readonly<Record<'coolant' | 'air', readonly ProbePlace[]>> = {
+  coolant: ['fin-paste', 'fin', 'strapped', 'threaded'],
+  air: ['in-air', 'on-panel'],
+}
 
 /**
  * What a probe shows when the coolant at its place stands at a temperature: Reading(T).
  * @param kappa share of the coolant's warmth that reaches it, 0…1
  * @see engineering §3.2
  */
-export const readingOf = (t: CoolantTemperature | BayTemperature, surroundings: AirTemperature, kappa: number): ProbeTemperature =>
-  probe(surroundings.c + kappa * (t.c - surroundings.c))
+export const readingOf = (
+  t: CoolantTemperature | BayTemperature,
+  surroundings: AirTemperature,
+  kappa: number,
+): ProbeTemperature => probe(surroundings.c + kappa * (t.c - surroundings.c))
 
 /**
  * The coolant at the probe's place when the probe shows a temperature: {@link readingOf} turned round.

@@ -37,7 +37,19 @@ export function proposeSetting({ opens, hottest, kappa, bandK, kind, range }: Pr
  * probe shows least; down to the controller's step. The band is narrowed where off would sink below the surroundings.
  * @see engineering §3.2
  */
-export function proposeBaySetting({ allowedAtProbeC, hottest, bandK, kind, range }: { readonly allowedAtProbeC: number; readonly hottest: AirTemperature; readonly bandK: number; readonly kind: BandKind; readonly range: ControllerRange }): Setting {
+export function proposeBaySetting({
+  allowedAtProbeC,
+  hottest,
+  bandK,
+  kind,
+  range,
+}: {
+  readonly allowedAtProbeC: number
+  readonly hottest: AirTemperature
+  readonly bandK: number
+  readonly kind: BandKind
+  readonly range: ControllerRange
+}): Setting {
   const stepDown = (c: number): number => range.minC + Math.floor((c - range.minC) / range.stepK + 1e-9) * range.stepK
   const room = Math.floor((allowedAtProbeC - hottest.c - required.stops) / range.stepK + 1e-9) * range.stepK
   const band = Math.min(range.bandMaxK, Math.max(range.bandMinK, Math.min(bandK, Math.max(room, required.band))))

@@ -4,34 +4,91 @@ import { coolantAt, readingOf } from './probe-offset'
 import type { OnOff } from './thermostat'
 
 /** Kelvin that each rule asks for. @see engineering §3.2 */
-export const required = { band: 2, stops: 2, warmUp: 0, warmUpOver: 3, secondOn: 4, secondOff: 0, controller: 0 } as const
+export const required = {
+  band: 2,
+  stops: 2,
+  warmUp: 0,
+  warmUpOver: 3,
+  secondOn: 4,
+  secondOff: 0,
+  controller: 0,
+} as const
 
-const readingLine = (name: string, t: CoolantTemperature | BayTemperature, surroundings: AirTemperature, kappa: number): Worked =>
-  worked(name, '{0} + {1} × ({2} − {0})', [
-    term('surroundings', surroundings.c, 'temperature'), term('share the probe sees', kappa, 'share'), term(t.at === 'bay' ? 'bay' : 'coolant', t.c, 'temperature'),
-  ], readingOf(t, surroundings, kappa).c, 'temperature', '§3.2')
+const readingLine = (
+  name: string,
+  t: CoolantTemperature | BayTemperature,
+  surroundings: AirTemperature,
+  kappa: number,
+): Worked =>
+  worked(
+    name,
+    '{0} + {1} × ({2} − {0})',
+    [
+      term('surroundings', surroundings.c, 'temperature'),
+      term('share the probe sees', kappa, 'share'),
+      term(t.at === 'bay' ? 'bay' : 'coolant', t.c, 'temperature'),
+    ],
+    readingOf(t, surroundings, kappa).c,
+    'temperature',
+    '§3.2',
+  )
 
 /** Rule 1: the band. @returns kelvin over the 2 K required @see engineering §3.2 */
 export const bandRule = ({ on, off }: OnOff): Worked =>
-  worked('band over what it needs', '{0} − {1} − 2 K', [term('on', on.c, 'temperature'), term('off', off.c, 'temperature')], kelvinAbove(on, off) - required.band, 'temperatureDifference', '§3.2 rule 1')
+  worked(
+    'band over what it needs',
+    '{0} − {1} − 2 K',
+    [term('on', on.c, 'temperature'), term('off', off.c, 'temperature')],
+    kelvinAbove(on, off) - required.band,
+    'temperatureDifference',
+    '§3.2 rule 1',
+  )
 
 /**
  * Rule 2: off stays above what the probe shows when the engine's thermostat only just opens, or the fan never stops.
  * @returns kelvin over the 2 K required
  * @see engineering §3.2
  */
-export function stopsRule({ off }: OnOff, opens: CoolantTemperature, surroundings: AirTemperature, kappa: number): Worked {
+export function stopsRule(
+  { off }: OnOff,
+  opens: CoolantTemperature,
+  surroundings: AirTemperature,
+  kappa: number,
+): Worked {
   const shown = readingLine('the probe shows, engine thermostat just open', opens, surroundings, kappa)
-  return following([shown], worked('off above that, over what it needs', '{0} − {1} − 2 K', [term('off', off.c, 'temperature'), term('probe then', shown.value, 'temperature')],
-    kelvinAbove(off, readingOf(opens, surroundings, kappa)) - required.stops, 'temperatureDifference', '§3.2 rule 2'))
+  return following(
+    [shown],
+    worked(
+      'off above that, over what it needs',
+      '{0} − {1} − 2 K',
+      [term('off', off.c, 'temperature'), term('probe then', shown.value, 'temperature')],
+      kelvinAbove(off, readingOf(opens, surroundings, kappa)) - required.stops,
+      'temperatureDifference',
+      '§3.2 rule 2',
+    ),
+  )
 }
 
 /** Rule 3: on is not below what the probe shows 3 K above opening, or the fan works against warm-up. @returns kelvin @see engineering §3.2 */
-export function warmUpRule({ on }: OnOff, opens: CoolantTemperature, surroundings: AirTemperature, kappa: number): Worked {
+export function warmUpRule(
+  { on }: OnOff,
+  opens: CoolantTemperature,
+  surroundings: AirTemperature,
+  kappa: number,
+): Worked {
   const warm = warmer(opens, required.warmUpOver)
   const shown = readingLine('the probe shows, 3 K above opening', warm, surroundings, kappa)
-  return following([shown], worked('on above that', '{0} − {1}', [term('on', on.c, 'temperature'), term('probe then', shown.value, 'temperature')],
-    kelvinAbove(on, readingOf(warm, surroundings, kappa)), 'temperatureDifference', '§3.2 rule 3'))
+  return following(
+    [shown],
+    worked(
+      'on above that',
+      '{0} − {1}',
+      [term('on', on.c, 'temperature'), term('probe then', shown.value, 'temperature')],
+      kelvinAbove(on, readingOf(warm, surroundings, kappa)),
+      'temperatureDifference',
+      '§3.2 rule 3',
+    ),
+  )
 }
 
 /**
@@ -40,19 +97,44 @@ export function warmUpRule({ on }: OnOff, opens: CoolantTemperature, surrounding
  * @see engineering §3.2
  */
 export const bayStopsRule = ({ off }: OnOff, surroundings: AirTemperature): Worked =>
-  worked('off above the surroundings, over what it needs', '{0} − {1} − 2 K', [term('off', off.c, 'temperature'), term('surroundings, as the probe shows them', surroundings.c, 'temperature')],
-    off.c - surroundings.c - required.stops, 'temperatureDifference', '§3.2')
+  worked(
+    'off above the surroundings, over what it needs',
+    '{0} − {1} − 2 K',
+    [term('off', off.c, 'temperature'), term('surroundings, as the probe shows them', surroundings.c, 'temperature')],
+    off.c - surroundings.c - required.stops,
+    'temperatureDifference',
+    '§3.2',
+  )
 
 /**
  * In a bay: the fan starts before what is aimed at is passed, with the probe's overshoot on top.
  * @returns kelvin
  * @see engineering §3.2
  */
-export function bayLimitRule({ on }: OnOff, allowed: BayTemperature, surroundings: AirTemperature, kappa: number, overshootK: number): Worked {
+export function bayLimitRule(
+  { on }: OnOff,
+  allowed: BayTemperature,
+  surroundings: AirTemperature,
+  kappa: number,
+  overshootK: number,
+): Worked {
   const shown = readingLine('the probe shows at the hottest it may get', allowed, surroundings, kappa)
-  return following([shown], worked('on below that, overshoot taken off', '{0} − {1} × {2} − {3}', [
-    term('probe then', shown.value, 'temperature'), term('share the probe sees', kappa, 'share'), term('overshoot', overshootK, 'temperatureDifference'), term('on', on.c, 'temperature'),
-  ], shown.value - kappa * overshootK - on.c, 'temperatureDifference', '§3.2'))
+  return following(
+    [shown],
+    worked(
+      'on below that, overshoot taken off',
+      '{0} − {1} × {2} − {3}',
+      [
+        term('probe then', shown.value, 'temperature'),
+        term('share the probe sees', kappa, 'share'),
+        term('overshoot', overshootK, 'temperatureDifference'),
+        term('on', on.c, 'temperature'),
+      ],
+      shown.value - kappa * overshootK - on.c,
+      'temperatureDifference',
+      '§3.2',
+    ),
+  )
 }
 
 export interface BoilRule {
@@ -73,33 +155,74 @@ export interface BoilRule {
  */
 export function boilRule({ points, surroundings, kappa, outletDropK, overshootK, boils, keepFreeK }: BoilRule): Worked {
   const at = coolantAt(points.on, surroundings, kappa)
-  const there = worked('coolant at the probe when the fan starts', '{0} + ({1} − {0}) / {2}', [
-    term('surroundings', surroundings.c, 'temperature'), term('on', points.on.c, 'temperature'), term('share the probe sees', kappa, 'share'),
-  ], at.c, 'temperature', '§3.2')
+  const there = worked(
+    'coolant at the probe when the fan starts',
+    '{0} + ({1} − {0}) / {2}',
+    [
+      term('surroundings', surroundings.c, 'temperature'),
+      term('on', points.on.c, 'temperature'),
+      term('share the probe sees', kappa, 'share'),
+    ],
+    at.c,
+    'temperature',
+    '§3.2',
+  )
   const peak = warmer(at, outletDropK + overshootK)
-  return following([there], worked('left below boiling, over what is kept free', '{0} − {1} − ({2} + {3} + {4})', [
-    term('boils', boils.c, 'temperature'), term('kept free', keepFreeK, 'temperatureDifference'), term('coolant there', at.c, 'temperature'),
-    term('outlet drop', outletDropK, 'temperatureDifference'), term('overshoot', overshootK, 'temperatureDifference'),
-  ], kelvinAbove(boils, peak) - keepFreeK, 'temperatureDifference', '§3.2 rule 4'))
+  return following(
+    [there],
+    worked(
+      'left below boiling, over what is kept free',
+      '{0} − {1} − ({2} + {3} + {4})',
+      [
+        term('boils', boils.c, 'temperature'),
+        term('kept free', keepFreeK, 'temperatureDifference'),
+        term('coolant there', at.c, 'temperature'),
+        term('outlet drop', outletDropK, 'temperatureDifference'),
+        term('overshoot', overshootK, 'temperatureDifference'),
+      ],
+      kelvinAbove(boils, peak) - keepFreeK,
+      'temperatureDifference',
+      '§3.2 rule 4',
+    ),
+  )
 }
 
 /** Rule 5: the second fan comes on 4 K above the first and goes off no lower. @returns kelvin over each requirement @see engineering §3.2 */
 export function secondFanRule(first: OnOff, second: OnOff): { readonly on: Worked; readonly off: Worked } {
   return {
-    on: worked('second on above first on, over 4 K', '{0} − {1} − 4 K', [term('second on', second.on.c, 'temperature'), term('first on', first.on.c, 'temperature')],
-      kelvinAbove(second.on, first.on) - required.secondOn, 'temperatureDifference', '§3.2 rule 5'),
-    off: worked('second off above first off', '{0} − {1}', [term('second off', second.off.c, 'temperature'), term('first off', first.off.c, 'temperature')],
-      kelvinAbove(second.off, first.off), 'temperatureDifference', '§3.2 rule 5'),
+    on: worked(
+      'second on above first on, over 4 K',
+      '{0} − {1} − 4 K',
+      [term('second on', second.on.c, 'temperature'), term('first on', first.on.c, 'temperature')],
+      kelvinAbove(second.on, first.on) - required.secondOn,
+      'temperatureDifference',
+      '§3.2 rule 5',
+    ),
+    off: worked(
+      'second off above first off',
+      '{0} − {1}',
+      [term('second off', second.off.c, 'temperature'), term('first off', first.off.c, 'temperature')],
+      kelvinAbove(second.off, first.off),
+      'temperatureDifference',
+      '§3.2 rule 5',
+    ),
   }
 }
 
 /** What a programmable controller can be set to, °C and K. */
-export interface ControllerRange { readonly minC: number; readonly maxC: number; readonly stepK: number; readonly bandMinK: number; readonly bandMaxK: number }
+export interface ControllerRange {
+  readonly minC: number
+  readonly maxC: number
+  readonly stepK: number
+  readonly bandMinK: number
+  readonly bandMaxK: number
+}
 
 const GRAIN = 1e-6
 
 /** The nearest setting that a controller's step allows. */
-export const onStep = (setC: number, { minC, stepK }: ControllerRange): number => minC + Math.round((setC - minC) / stepK) * stepK
+export const onStep = (setC: number, { minC, stepK }: ControllerRange): number =>
+  minC + Math.round((setC - minC) / stepK) * stepK
 
 /**
  * Rule 6: the controller can be set so: within its range, on one of its steps, with that band.
@@ -109,13 +232,41 @@ export const onStep = (setC: number, { minC, stepK }: ControllerRange): number =
 export function controllerRule(setC: number, bandK: number, range: ControllerRange): Worked {
   const miss = Math.abs(setC - onStep(setC, range))
   const band = Math.min(bandK - range.bandMinK, range.bandMaxK - bandK)
-  const terms = [term('set', setC, 'temperature'), term('lowest', range.minC, 'temperature'), term('highest', range.maxC, 'temperature')]
+  const terms = [
+    term('set', setC, 'temperature'),
+    term('lowest', range.minC, 'temperature'),
+    term('highest', range.maxC, 'temperature'),
+  ]
   const inside = Math.min(setC - range.minC, range.maxC - setC)
-  if (inside >= 0 && miss > GRAIN) return worked('off its step by', '{0} against steps of {1}', [terms[0]!, term('step', range.stepK, 'temperatureDifference')], -miss, 'temperatureDifference', '§3.2 rule 6')
+  if (inside >= 0 && miss > GRAIN)
+    return worked(
+      'off its step by',
+      '{0} against steps of {1}',
+      [terms[0]!, term('step', range.stepK, 'temperatureDifference')],
+      -miss,
+      'temperatureDifference',
+      '§3.2 rule 6',
+    )
   if (inside >= 0 && band < -GRAIN) {
-    return worked('band out of what it offers by', '{0} against {1} to {2}', [
-      term('band', bandK, 'temperatureDifference'), term('least', range.bandMinK, 'temperatureDifference'), term('most', range.bandMaxK, 'temperatureDifference'),
-    ], band, 'temperatureDifference', '§3.2 rule 6')
+    return worked(
+      'band out of what it offers by',
+      '{0} against {1} to {2}',
+      [
+        term('band', bandK, 'temperatureDifference'),
+        term('least', range.bandMinK, 'temperatureDifference'),
+        term('most', range.bandMaxK, 'temperatureDifference'),
+      ],
+      band,
+      'temperatureDifference',
+      '§3.2 rule 6',
+    )
   }
-  return worked('inside its range by', 'the lesser of {0} − {1} and {2} − {0}', terms, inside, 'temperatureDifference', '§3.2 rule 6')
+  return worked(
+    'inside its range by',
+    'the lesser of {0} − {1} and {2} − {0}',
+    terms,
+    inside,
+    'temperatureDifference',
+    '§3.2 rule 6',
+  )
 }

@@ -7,12 +7,23 @@ export type BandKind = (typeof bandKinds)[number]
 /** what a ramp begins with where its description does not say (estimate) */
 export const RAMP_LEAST_DUTY = 0.15
 
-export interface Setting { readonly setC: number; readonly bandK: number }
-export interface FixedPoints { readonly closesC: number; readonly opensC: number }
-export interface OnOff { readonly on: ProbeTemperature; readonly off: ProbeTemperature }
+export interface Setting {
+  readonly setC: number
+  readonly bandK: number
+}
+export interface FixedPoints {
+  readonly closesC: number
+  readonly opensC: number
+}
+export interface OnOff {
+  readonly on: ProbeTemperature
+  readonly off: ProbeTemperature
+}
 
 /** The on and off points of each kind. A ramp begins at least duty at its set point. @see engineering §3.1 */
-const points: Readonly<Record<Exclude<BandKind, 'fixed' | 'hand' | 'always'>, (s: Setting) => { on: number; off: number }>> = {
+const points: Readonly<
+  Record<Exclude<BandKind, 'fixed' | 'hand' | 'always'>, (s: Setting) => { on: number; off: number }>
+> = {
   below: ({ setC, bandK }) => ({ on: setC, off: setC - bandK }),
   above: ({ setC, bandK }) => ({ on: setC + bandK, off: setC }),
   ramp: ({ setC, bandK }) => ({ on: setC, off: setC - bandK }),
@@ -40,4 +51,5 @@ export function settingFor(kind: BandKind, onC: number, offC: number): Setting {
  * Whether the fan is called for: on at the on point and above, off at the off point and below, as before between them.
  * @see engineering §3.1
  */
-export const calls = (shown: ProbeTemperature, { on, off }: OnOff, before: boolean): boolean => (shown.c >= on.c ? true : shown.c <= off.c ? false : before)
+export const calls = (shown: ProbeTemperature, { on, off }: OnOff, before: boolean): boolean =>
+  shown.c >= on.c ? true : shown.c <= off.c ? false : before

@@ -8,7 +8,8 @@ const H = 128
 const SIZE = 14
 
 /** How many arrows a flow is drawn with, against the strongest of the table. */
-const lanes = (flow: number, most: number): number => Math.max(1, Math.min(4, Math.round((4 * Math.abs(flow)) / Math.max(most, 1e-9))))
+const lanes = (flow: number, most: number): number =>
+  Math.max(1, Math.min(4, Math.round((4 * Math.abs(flow)) / Math.max(most, 1e-9))))
 
 /**
  * Where the air goes in one way of cooling a bay: in at the vents or the fan, through, out, what leaks at the gaps, and how hot
@@ -26,20 +27,49 @@ export function bayFlowPicture(job: Job, way: BayWay, most: number): Drawing {
   const n = lanes(way.flow, most)
   const rows = (y: number): number[] => Array.from({ length: n }, (_, i) => y + (i - (n - 1) / 2) * 8)
   const [low, high] = [98, 34]
-  const shapes: Shape[] = [path('outline', [[0, 0], [W, 0], [W, H], [0, H]], { closed: true }), rect('fixed', 76, 62, 52, 44)]
+  const shapes: Shape[] = [
+    path(
+      'outline',
+      [
+        [0, 0],
+        [W, 0],
+        [W, H],
+        [0, H],
+      ],
+      { closed: true },
+    ),
+    rect('fixed', 76, 62, 52, 44),
+  ]
   if (job.bay?.flywheel) shapes.push(circle('thin', 70, 84, 12), ...arrow('air-hot', [74, 84], [95, 84], 5))
-  shapes.push(text(W / 2, 36, t(way.bayC), 19, { anchor: 'middle', figure: true, tone: tooHot ? 'short' : 'holds' }), ...(tooHot ? [text(W / 2, 52, 'too hot', SIZE, { anchor: 'middle' as const, tone: 'short' as const })] : []))
+  shapes.push(
+    text(W / 2, 36, t(way.bayC), 19, { anchor: 'middle', figure: true, tone: tooHot ? 'short' : 'holds' }),
+    ...(tooHot ? [text(W / 2, 52, 'too hot', SIZE, { anchor: 'middle' as const, tone: 'short' as const })] : []),
+  )
   for (const y of rows(low)) shapes.push(...arrow('air-cold', [-46, y], [16, y], 7))
   for (const y of rows(high)) shapes.push(...arrow('air-hot', [W - 16, y], [W + 46, y], 7))
-  shapes.push(text(-8, low - 24, t(outside), SIZE, { tone: 'cold', anchor: 'end', figure: true }), text(W + 8, high + 32, t(way.bayC), SIZE, { figure: true }))
+  shapes.push(
+    text(-8, low - 24, t(outside), SIZE, { tone: 'cold', anchor: 'end', figure: true }),
+    text(W + 8, high + 32, t(way.bayC), SIZE, { figure: true }),
+  )
   if (fanSide) {
     const [x, y] = pulls ? [W, high] : [0, low]
     shapes.push(rect('fan', x - 6, y - 26, 12, 52), circle('hub', x, y, 5))
   }
   // gaps: cool air drawn in, or hot air driven out
-  for (const x of [44, 146]) shapes.push(...(pulls ? arrow('air-cold', [x, -20], [x, 10], 6) : fanSide ? arrow('air-hot', [x, 10], [x, -20], 6) : []))
-  if (fanSide) shapes.push(text(W / 2, -8, pulls ? 'cool in' : 'hot out', SIZE, { anchor: 'middle', tone: pulls ? 'cold' : 'short' }))
+  for (const x of [44, 146])
+    shapes.push(
+      ...(pulls ? arrow('air-cold', [x, -20], [x, 10], 6) : fanSide ? arrow('air-hot', [x, 10], [x, -20], 6) : []),
+    )
+  if (fanSide)
+    shapes.push(
+      text(W / 2, -8, pulls ? 'cool in' : 'hot out', SIZE, { anchor: 'middle', tone: pulls ? 'cold' : 'short' }),
+    )
   shapes.push(text(W / 2, H + 18, flow, SIZE, { anchor: 'middle', figure: true }))
   const name = way.panel ? `${way.panel.name}, ${pulls ? 'drawing out' : 'pushing in'}` : 'no fan'
-  return framed(name, `${name}: ${flow} of outside air, bay ${t(way.bayC)}, intake ${t(way.intakeC)}; ${way.operator}.`, shapes, 4)
+  return framed(
+    name,
+    `${name}: ${flow} of outside air, bay ${t(way.bayC)}, intake ${t(way.intakeC)}; ${way.operator}.`,
+    shapes,
+    4,
+  )
 }

@@ -11,8 +11,17 @@ export interface GraphNode {
   readonly ports: readonly { readonly id: string; readonly side: 'WEST' | 'EAST' }[]
 }
 /** A line between two of them: a wire of the circuit, or only a lead between a part and a joint. */
-export interface GraphEdge { readonly id: string; readonly wire: string | null; /** the electrical node it lies on, where it is no wire */ readonly node: string; readonly from: string; readonly to: string }
-export interface CircuitGraph { readonly nodes: readonly GraphNode[]; readonly edges: readonly GraphEdge[] }
+export interface GraphEdge {
+  readonly id: string
+  readonly wire: string | null
+  /** the electrical node it lies on, where it is no wire */ readonly node: string
+  readonly from: string
+  readonly to: string
+}
+export interface CircuitGraph {
+  readonly nodes: readonly GraphNode[]
+  readonly edges: readonly GraphEdge[]
+}
 
 /** Where a layout has put them, mm, y downwards. */
 export interface LaidOut {
@@ -45,10 +54,17 @@ export function circuitGraph(whole: Netlist): CircuitGraph {
   const edges: GraphEdge[] = []
   const isWire = (e: Element): boolean => e.kind === 'wire'
   const attached = new Map<string, { element: Element; end: 'a' | 'b' }[]>()
-  for (const e of net.elements) for (const end of ['a', 'b'] as const) attached.set(e[end], [...(attached.get(e[end]) ?? []), { element: e, end }])
+  for (const e of net.elements)
+    for (const end of ['a', 'b'] as const) attached.set(e[end], [...(attached.get(e[end]) ?? []), { element: e, end }])
   for (const e of net.elements) {
     if (isWire(e)) continue
-    const sides = e.kind === 'source' ? [{ id: `${e.name}.a`, side: 'EAST' as const }] : [{ id: `${e.name}.a`, side: 'WEST' as const }, { id: `${e.name}.b`, side: 'EAST' as const }]
+    const sides =
+      e.kind === 'source'
+        ? [{ id: `${e.name}.a`, side: 'EAST' as const }]
+        : [
+            { id: `${e.name}.a`, side: 'WEST' as const },
+            { id: `${e.name}.b`, side: 'EAST' as const },
+          ]
     nodes.push({ id: e.name, kind: 'part', element: e.name, w: PART.w, h: PART.h, ports: sides })
   }
   /** where a line ends at an electrical node: a part's own end where only these two meet, else the node's joint */
@@ -63,10 +79,14 @@ export function circuitGraph(whole: Netlist): CircuitGraph {
     const others = attached.get(node)!.filter((x) => x.element !== from)
     const [only] = others
     if (others.length === 1 && !isWire(only!.element)) return `${only!.element.name}.${only!.end}`
-    if (!joints.has(node)) { joints.add(node); nodes.push({ id: `joint_${node}`, kind: 'joint', element: null, w: JOINT, h: JOINT, ports: [] }) }
+    if (!joints.has(node)) {
+      joints.add(node)
+      nodes.push({ id: `joint_${node}`, kind: 'joint', element: null, w: JOINT, h: JOINT, ports: [] })
+    }
     return `joint_${node}`
   }
-  for (const e of net.elements) if (isWire(e)) edges.push({ id: e.name, wire: e.name, node: e.a, from: endOf(e.a, e), to: endOf(e.b, e) })
+  for (const e of net.elements)
+    if (isWire(e)) edges.push({ id: e.name, wire: e.name, node: e.a, from: endOf(e.a, e), to: endOf(e.b, e) })
   for (const e of net.elements) {
     if (isWire(e)) continue
     for (const end of e.kind === 'source' ? (['a'] as const) : (['a', 'b'] as const)) {
@@ -74,10 +94,16 @@ export function circuitGraph(whole: Netlist): CircuitGraph {
       const others = (attached.get(node) ?? []).filter((x) => !(x.element === e && x.end === end))
       if (node !== GROUND && others.length === 1 && isWire(others[0]!.element)) continue
       // two parts that meet with nothing between: one line does
-      if (node !== GROUND && others.length === 1 && (others[0]!.element.name < e.name)) continue
+      if (node !== GROUND && others.length === 1 && others[0]!.element.name < e.name) continue
       const there = endOf(node, e)
       const own = `${e.name}.${end}`
-      edges.push({ id: `${own}_lead`, wire: null, node, from: end === 'b' || e.kind === 'source' ? own : there, to: end === 'b' || e.kind === 'source' ? there : own })
+      edges.push({
+        id: `${own}_lead`,
+        wire: null,
+        node,
+        from: end === 'b' || e.kind === 'source' ? own : there,
+        to: end === 'b' || e.kind === 'source' ? there : own,
+      })
     }
   }
   return { nodes, edges }

@@ -1,24 +1,58 @@
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
-import { bayWays, changeObstacle, changePlace, machineKinds, moveFan, startJob, typicalMachines, withReading, type Job } from '../job'
-import { arrow, bayFlowPicture, dimension, drawingSchema, framed, frontView, sectionView, type Drawing, type Shape } from '.'
+import {
+  bayWays,
+  changeObstacle,
+  changePlace,
+  machineKinds,
+  moveFan,
+  startJob,
+  typicalMachines,
+  withReading,
+  type Job,
+} from '../job'
+import {
+  arrow,
+  bayFlowPicture,
+  dimension,
+  drawingSchema,
+  framed,
+  frontView,
+  sectionView,
+  type Drawing,
+  type Shape,
+} from '.'
 
 const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')
-const rects = (d: Drawing, pen: string) => d.shapes.filter((s): s is Extract<Shape, { kind: 'rect' }> => s.kind === 'rect' && s.pen === pen)
+const rects = (d: Drawing, pen: string) =>
+  d.shapes.filter((s): s is Extract<Shape, { kind: 'rect' }> => s.kind === 'rect' && s.pen === pen)
 const words = (d: Drawing): string => d.shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : [])).join(' | ')
 const marks = (d: Drawing): number => d.shapes.filter((s) => s.kind !== 'text' && s.pen === 'touch').length
 
 /** Every figure of a drawing, in the order in which it is drawn. */
-const figures = (d: Drawing): number[] => d.shapes.flatMap((s) => (s.kind === 'path' ? s.points.flat() : s.kind === 'rect' ? [s.x, s.y, s.w, s.h] : s.kind === 'circle' ? [s.x, s.y, s.r] : [s.x, s.y, s.size]))
+const figures = (d: Drawing): number[] =>
+  d.shapes.flatMap((s) =>
+    s.kind === 'path'
+      ? s.points.flat()
+      : s.kind === 'rect'
+        ? [s.x, s.y, s.w, s.h]
+        : s.kind === 'circle'
+          ? [s.x, s.y, s.r]
+          : [s.x, s.y, s.size],
+  )
 
 test('the front is to scale: the core of 120 × 240, the frame of 116 with its middle where it sits, blades of 108', () => {
   const front = frontView(bike)!
-  expect(rects(front, 'outline')).toEqual(expect.arrayContaining([expect.objectContaining({ x: 0, y: 0, w: 120, h: 240 })]))
+  expect(rects(front, 'outline')).toEqual(
+    expect.arrayContaining([expect.objectContaining({ x: 0, y: 0, w: 120, h: 240 })]),
+  )
   const { xM, yM } = bike.fans[0]!.seat!
   const [frame] = rects(front, 'fan')
-  expect([frame!.x, frame!.y, frame!.w, frame!.h].map((v) => Math.round(v * 10) / 10)).toEqual([xM * 1000 - 58, yM * 1000 - 58, 116, 116].map((v) => Math.round(v * 10) / 10))
+  expect([frame!.x, frame!.y, frame!.w, frame!.h].map((v) => Math.round(v * 10) / 10)).toEqual(
+    [xM * 1000 - 58, yM * 1000 - 58, 116, 116].map((v) => Math.round(v * 10) / 10),
+  )
   expect(front.shapes.some((s) => s.kind === 'circle' && s.of === 'fan1' && Math.abs(s.r - 54) < 1e-9)).toBe(true)
   expect(words(front)).toContain('frame tube')
   expect(marks(front)).toBe(0)
@@ -26,7 +60,10 @@ test('the front is to scale: the core of 120 × 240, the frame of 116 with its m
 
 test('a touch is marked on both views, with what is left of what is needed; over the edge is said', () => {
   // the frame tube brought to 4 mm behind the fan's own column: 38 + 5 mm of fan stand in 20 mm of room
-  const near = changeObstacle(bike, 'near1', { fromLeftM: { value: 0.05, source: 'measured' }, freeM: { value: 0.02, source: 'measured' } })
+  const near = changeObstacle(bike, 'near1', {
+    fromLeftM: { value: 0.05, source: 'measured' },
+    freeM: { value: 0.02, source: 'measured' },
+  })
   expect(marks(frontView(near)!)).toBeGreaterThan(0)
   expect(marks(sectionView(near)!)).toBeGreaterThan(0)
   expect(words(frontView(near)!)).toContain('−23 mm of 6 mm')
@@ -37,7 +74,11 @@ test('a touch is marked on both views, with what is left of what is needed; over
 })
 
 test('what moves is drawn where it comes closest, and where it rests; only the side of the fan counts', () => {
-  const fork = changeObstacle(changePlace(bike, { side: 'pusher' }), 'near3', { fromLeftM: { value: 0, source: 'measured' }, fromTopM: { value: 0.03, source: 'measured' }, wideM: { value: 0.12, source: 'measured' } })
+  const fork = changeObstacle(changePlace(bike, { side: 'pusher' }), 'near3', {
+    fromLeftM: { value: 0, source: 'measured' },
+    fromTopM: { value: 0.03, source: 'measured' },
+    wideM: { value: 0.12, source: 'measured' },
+  })
   const section = sectionView(fork)!
   // 60 mm free at rest, 28 mm nearer at lock
   expect(rects(section, 'moves')[0]!.x).toBeCloseTo(32)
@@ -46,29 +87,59 @@ test('what moves is drawn where it comes closest, and where it rests; only the s
 })
 
 test('a swapped wire turns the arrows; what the air comes from and lands on is written', () => {
-  const cold = (j: Job) => sectionView(j)!.shapes.filter((s): s is Extract<Shape, { kind: 'path' }> => s.kind === 'path' && s.pen === 'air-cold')
-  const runs = (j: Job) => cold(j).filter((s) => s.points.length === 2).map((s) => Math.sign(s.points[1]![0] - s.points[0]![0]))
+  const cold = (j: Job) =>
+    sectionView(j)!.shapes.filter(
+      (s): s is Extract<Shape, { kind: 'path' }> => s.kind === 'path' && s.pen === 'air-cold',
+    )
+  const runs = (j: Job) =>
+    cold(j)
+      .filter((s) => s.points.length === 2)
+      .map((s) => Math.sign(s.points[1]![0] - s.points[0]![0]))
   expect(runs(bike)).toEqual([1, 1, 1])
   expect(runs({ ...bike, fans: bike.fans.map((f) => ({ ...f, wiresSwapped: true })) })).toEqual([-1, -1, -1])
-  expect(words(sectionView(changePlace(bike, { inletFrom: 'near an exhaust', blowsOn: 'fuel tank or line' }))!)).toMatch(/from an exhaust.*onto fuel tank or line/)
+  expect(
+    words(sectionView(changePlace(bike, { inletFrom: 'near an exhaust', blowsOn: 'fuel tank or line' }))!),
+  ).toMatch(/from an exhaust.*onto fuel tank or line/)
 })
 
 test('everything drawn lies in its frame, is a figure, and passes the shape that sheets keep, for every machine and place', () => {
   for (const kind of machineKinds) {
     for (const job of typicalMachines[kind].jobs) {
-      const fresh = startJob({ title: 't', kind, job, machineName: 'm', owner: '', units: 'imperial', startedOn: '2026-01-15', promisedOn: null })
-      for (const d of [frontView(fresh), sectionView(fresh)]) if (d) expect(drawingSchema.safeParse(d).success).toBe(true)
+      const fresh = startJob({
+        title: 't',
+        kind,
+        job,
+        machineName: 'm',
+        owner: '',
+        units: 'imperial',
+        startedOn: '2026-01-15',
+        promisedOn: null,
+      })
+      for (const d of [frontView(fresh), sectionView(fresh)])
+        if (d) expect(drawingSchema.safeParse(d).success).toBe(true)
     }
   }
-  fc.assert(fc.property(fc.double({ min: -0.2, max: 0.4, noNaN: true }), fc.double({ min: -0.2, max: 0.5, noNaN: true }), fc.constantFrom('ties', 'bracket', 'shroud'), fc.constantFrom('puller', 'pusher'), (xM, yM, mount, side) => {
-    for (const d of [frontView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!, sectionView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!]) {
-      expect(figures(d).every(Number.isFinite)).toBe(true)
-      for (const r of [...rects(d, 'fan'), ...rects(d, 'outline'), ...rects(d, 'fixed')]) {
-        expect(r.x).toBeGreaterThanOrEqual(d.x)
-        expect(r.y + r.h).toBeLessThanOrEqual(d.y + d.h + 1e-9)
-      }
-    }
-  }), { numRuns: 40 })
+  fc.assert(
+    fc.property(
+      fc.double({ min: -0.2, max: 0.4, noNaN: true }),
+      fc.double({ min: -0.2, max: 0.5, noNaN: true }),
+      fc.constantFrom('ties', 'bracket', 'shroud'),
+      fc.constantFrom('puller', 'pusher'),
+      (xM, yM, mount, side) => {
+        for (const d of [
+          frontView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!,
+          sectionView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!,
+        ]) {
+          expect(figures(d).every(Number.isFinite)).toBe(true)
+          for (const r of [...rects(d, 'fan'), ...rects(d, 'outline'), ...rects(d, 'fixed')]) {
+            expect(r.x).toBeGreaterThanOrEqual(d.x)
+            expect(r.y + r.h).toBeLessThanOrEqual(d.y + d.h + 1e-9)
+          }
+        }
+      },
+    ),
+    { numRuns: 40 },
+  )
 })
 
 test('the picture of a bay tells each way apart: what the gaps do, where the fan is, when it is too hot', () => {
@@ -83,7 +154,9 @@ test('the picture of a bay tells each way apart: what the gaps do, where the fan
 
 test('helpers: a frame takes in every shape, a dimension too tight for its figure puts it beside, an arrow ends where it points', () => {
   expect(framed('', '', [], 5)).toMatchObject({ w: 1, h: 1 })
-  expect(framed('', '', [...dimension([0, 0], [100, 0], '100 mm', 5)], 2)).toMatchObject({ x: expect.closeTo(-3.75, 2) as number })
+  expect(framed('', '', [...dimension([0, 0], [100, 0], '100 mm', 5)], 2)).toMatchObject({
+    x: expect.closeTo(-3.75, 2) as number,
+  })
   const beside = dimension([0, 0], [10, 0], '10.5 mm', 5).find((s) => s.kind === 'text')!
   expect(beside).toMatchObject({ anchor: 'start' })
   const [, head] = arrow('air-hot', [0, 0], [10, 0], 2)

@@ -22,23 +22,45 @@ function fanFace(part: Fan['part'], x: number, y: number, of: string): Shape[] {
   const r = (part.diameterM.value * MM) / 2
   const blade = (n: number): Shape => {
     const start = (2 * Math.PI * n) / BLADES
-    return path('thin', Array.from({ length: 6 }, (_, i): [number, number] => {
-      const at = r * (HUB + ((1 - HUB) * i) / 5)
-      const a = start + 0.55 * (i / 5) ** 1.3
-      return [x + at * Math.cos(a), y + at * Math.sin(a)]
-    }), { of })
+    return path(
+      'thin',
+      Array.from({ length: 6 }, (_, i): [number, number] => {
+        const at = r * (HUB + ((1 - HUB) * i) / 5)
+        const a = start + 0.55 * (i / 5) ** 1.3
+        return [x + at * Math.cos(a), y + at * Math.sin(a)]
+      }),
+      { of },
+    )
   }
   return [
-    rect('fan', x - half, y - half, 2 * half, 2 * half, of), circle('fan', x, y, r, of), ...Array.from({ length: BLADES }, (_, n) => blade(n)), circle('hub', x, y, r * HUB, of),
-    ...holesOf(part.fixings, part.boltCircleM.value * MM).map((h) => circle('thin', x + h.x, y + h.y, Math.max(1.5, half * 0.035), of)),
+    rect('fan', x - half, y - half, 2 * half, 2 * half, of),
+    circle('fan', x, y, r, of),
+    ...Array.from({ length: BLADES }, (_, n) => blade(n)),
+    circle('hub', x, y, r * HUB, of),
+    ...holesOf(part.fixings, part.boltCircleM.value * MM).map((h) =>
+      circle('thin', x + h.x, y + h.y, Math.max(1.5, half * 0.035), of),
+    ),
   ]
 }
 
 /** The point of a rectangle nearest to a point. */
-const nearest = (r: { x: number; y: number; w: number; h: number }, x: number, y: number): [number, number] => [Math.min(r.x + r.w, Math.max(r.x, x)), Math.min(r.y + r.h, Math.max(r.y, y))]
+const nearest = (r: { x: number; y: number; w: number; h: number }, x: number, y: number): [number, number] => [
+  Math.min(r.x + r.w, Math.max(r.x, x)),
+  Math.min(r.y + r.h, Math.max(r.y, y)),
+]
 
 /** Where two things come too near: a cross, so that it is not told by colour alone. */
-export const touchMark = (x: number, y: number, size: number): Shape[] => [path('touch', [[x - size, y - size], [x + size, y + size]]), path('touch', [[x - size, y + size], [x + size, y - size]]), circle('touch', x, y, size * 1.5)]
+export const touchMark = (x: number, y: number, size: number): Shape[] => [
+  path('touch', [
+    [x - size, y - size],
+    [x + size, y + size],
+  ]),
+  path('touch', [
+    [x - size, y + size],
+    [x + size, y - size],
+  ]),
+  circle('touch', x, y, size * 1.5),
+]
 
 /** One thing near the core, with its name and how far the fan is from it. */
 function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSide: boolean): Shape[] {
@@ -46,11 +68,20 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
   const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, `near ${o.id}`)]
   // names stand clear of the core: beside it they run away from it
-  const beside = box.x >= coreFace(bench).w ? 'start' as const : box.x + box.w <= 0 ? 'end' as const : 'middle' as const
+  const beside =
+    box.x >= coreFace(bench).w ? ('start' as const) : box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
   const fan = onSide ? job.fans.find((f) => f.seat?.core === o.core) : undefined
-  const gap = fan ? `, ${format(apart(fanBox(fan.seat!, fan.part.housingM.value, fan.part.depthM.value, job.place.standOffM.value), box), 'length', job.units, 2)}` : ''
+  const gap = fan
+    ? `, ${format(apart(fanBox(fan.seat!, fan.part.housingM.value, fan.part.depthM.value, job.place.standOffM.value), box), 'length', job.units, 2)}`
+    : ''
   const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? 'in front' : 'behind'})`
-  shapes.push(text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, { anchor: beside, tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft', of: `near ${o.id}` }))
+  shapes.push(
+    text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, {
+      anchor: beside,
+      tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft',
+      of: `near ${o.id}`,
+    }),
+  )
   return shapes
 }
 
@@ -65,7 +96,16 @@ function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
     if (gap >= neighbours[o.kind].requiredMm / MM - 1e-9) continue
     const [fx, fy] = nearest(own, box.x + box.w / 2, box.y + box.h / 2)
     const [ox, oy] = nearest(box, fx, fy)
-    shapes.push(...touchMark(((fx + ox) / 2) * MM, ((fy + oy) / 2) * MM, size * 0.7), text(((fx + ox) / 2) * MM, ((fy + oy) / 2) * MM - size * 1.4, `${format(gap, 'length', job.units, 2)} of ${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`, size, { anchor: 'middle', tone: 'short', figure: true }))
+    shapes.push(
+      ...touchMark(((fx + ox) / 2) * MM, ((fy + oy) / 2) * MM, size * 0.7),
+      text(
+        ((fx + ox) / 2) * MM,
+        ((fy + oy) / 2) * MM - size * 1.4,
+        `${format(gap, 'length', job.units, 2)} of ${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`,
+        size,
+        { anchor: 'middle', tone: 'short', figure: true },
+      ),
+    )
   }
   return shapes
 }
@@ -73,7 +113,12 @@ function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
 /** What is left of a lead, in words: "lead +71 mm"; null where nothing supplies it. */
 function leadLeft(job: Job, lead: LeadName): { readonly words: string; readonly short: boolean } | null {
   const found = leadReaches(job).find((r) => r.lead === lead)
-  return found ? { words: `lead ${found.overM >= 0 ? '+' : ''}${format(found.overM, 'length', job.units, 2)}`, short: found.overM < 0 } : null
+  return found
+    ? {
+        words: `lead ${found.overM >= 0 ? '+' : ''}${format(found.overM, 'length', job.units, 2)}`,
+        short: found.overM < 0,
+      }
+    : null
 }
 
 /** The core that the fan sits on; the first where none does yet. */
@@ -92,38 +137,89 @@ function coreFront(job: Job, core: number): Drawing {
   const shapes: Shape[] = [rect('outline', -2, -top, w + 4, top), rect('outline', -2, h, w + 4, bottom)]
   // more tubes than can be told apart are drawn every second or third
   const each = Math.ceil(w / tube / 60)
-  for (let t = each; t * tube < w; t += each) shapes.push(path('faint', [[t * tube, 0], [t * tube, h]]))
+  for (let t = each; t * tube < w; t += each)
+    shapes.push(
+      path('faint', [
+        [t * tube, 0],
+        [t * tube, h],
+      ]),
+    )
   shapes.push(rect('outline', 0, 0, w, h))
-  for (const o of job.place.obstacles.filter((n) => n.core === core)) shapes.push(...obstacleShapes(job, bench, o, size, onFansSide(job, o)))
+  for (const o of job.place.obstacles.filter((n) => n.core === core))
+    shapes.push(...obstacleShapes(job, bench, o, size, onFansSide(job, o)))
   if (job.place.mount === 'shroud') shapes.push(rect('fan', 1.5, 1.5, w - 3, h - 3))
   for (const fan of job.fans.filter((f) => f.seat?.core === core)) {
     const [x, y] = [fan.seat!.xM * MM, fan.seat!.yM * MM]
     const half = (fan.part.housingM.value * MM) / 2
     shapes.push(...fanFace(fan.part, x, y, fan.id))
-    if (y - half > size * 1.2) shapes.push(...dimension([-size * 1.4, 0], [-size * 1.4, y - half], words(y - half), size, 'soft'))
-    if (x - half > size * 1.2) shapes.push(...dimension([0, h + bottom + size * 1.4], [x - half, h + bottom + size * 1.4], words(x - half), size, 'soft'))
-    if (Math.min(x - half, y - half, w - x - half, h - y - half) < -1e-9) shapes.push(...touchMark(x, Math.min(y + half, h + bottom), size * 0.6), text(x, Math.min(y + half, h + bottom) - size * 1.4, 'over the edge', size, { anchor: 'middle', tone: 'short' }))
+    if (y - half > size * 1.2)
+      shapes.push(...dimension([-size * 1.4, 0], [-size * 1.4, y - half], words(y - half), size, 'soft'))
+    if (x - half > size * 1.2)
+      shapes.push(
+        ...dimension([0, h + bottom + size * 1.4], [x - half, h + bottom + size * 1.4], words(x - half), size, 'soft'),
+      )
+    if (Math.min(x - half, y - half, w - x - half, h - y - half) < -1e-9)
+      shapes.push(
+        ...touchMark(x, Math.min(y + half, h + bottom), size * 0.6),
+        text(x, Math.min(y + half, h + bottom) - size * 1.4, 'over the edge', size, {
+          anchor: 'middle',
+          tone: 'short',
+        }),
+      )
   }
-  for (const o of job.place.obstacles.filter((n) => n.core === core && onFansSide(job, n))) shapes.push(...touches(job, bench, o, size))
+  for (const o of job.place.obstacles.filter((n) => n.core === core && onFansSide(job, n)))
+    shapes.push(...touches(job, bench, o, size))
   for (const probe of job.probes.filter((p) => p.seat?.core === core)) {
     const [x, y] = [probe.seat!.xM * MM, probe.seat!.yM * MM]
     const left = leadLeft(job, 'probe')
     const right = x < w * 0.6
-    const beside = right ? { x: x + size * 0.6, anchor: 'start' as const } : { x: x - size * 0.6, anchor: 'end' as const }
-    shapes.push(rect('probe', x - size * 0.25, y - size, size * 0.5, size * 2, probe.id), text(beside.x, y - size * 0.3, 'probe', size, { anchor: beside.anchor, tone: 'cold', of: probe.id }))
-    if (left) shapes.push(text(beside.x, y + size * 0.8, left.words, size, { anchor: beside.anchor, tone: left.short ? 'short' : 'cold', of: probe.id }))
+    const beside = right
+      ? { x: x + size * 0.6, anchor: 'start' as const }
+      : { x: x - size * 0.6, anchor: 'end' as const }
+    shapes.push(
+      rect('probe', x - size * 0.25, y - size, size * 0.5, size * 2, probe.id),
+      text(beside.x, y - size * 0.3, 'probe', size, { anchor: beside.anchor, tone: 'cold', of: probe.id }),
+    )
+    if (left)
+      shapes.push(
+        text(beside.x, y + size * 0.8, left.words, size, {
+          anchor: beside.anchor,
+          tone: left.short ? 'short' : 'cold',
+          of: probe.id,
+        }),
+      )
   }
-  shapes.push(...dimension([-size * 5.4, 0], [-size * 5.4, h], words(h), size), ...dimension([0, h + bottom + size * 3], [w, h + bottom + size * 3], words(w), size))
+  shapes.push(
+    ...dimension([-size * 5.4, 0], [-size * 5.4, h], words(h), size),
+    ...dimension([0, h + bottom + size * 3], [w, h + bottom + size * 3], words(w), size),
+  )
   const corner = job.place.leadsLeave
   const left = corner.endsWith('left')
   const [lx, ly] = [left ? 0 : w, corner.startsWith('top') ? 0 : h]
   const fanLead = leadLeft(job, 'fan')
   const away = corner.startsWith('top') ? -size : size
-  shapes.push(path('probe', [[lx, ly], [lx + (left ? -size : size) * 1.2, ly + away * 1.2]]), text(lx + (left ? -size : size) * 1.5, ly + away * 1.2 + size * 0.3, fanLead ? fanLead.words : 'leads', size, { anchor: left ? 'end' : 'start', tone: fanLead?.short ? 'short' : 'cold' }))
+  shapes.push(
+    path('probe', [
+      [lx, ly],
+      [lx + (left ? -size : size) * 1.2, ly + away * 1.2],
+    ]),
+    text(lx + (left ? -size : size) * 1.5, ly + away * 1.2 + size * 0.3, fanLead ? fanLead.words : 'leads', size, {
+      anchor: left ? 'end' : 'start',
+      tone: fanLead?.short ? 'short' : 'cold',
+    }),
+  )
   const fan = job.fans[0]
   const name = coreName(job, core)
-  const where = fan?.seat?.core === core ? `; ${fan.part.name}, its middle ${format(fan.seat.xM, 'length', job.units, 3)} from the left and ${format(fan.seat.yM, 'length', job.units, 3)} from the top` : ''
-  return framed(`${name[0]!.toUpperCase()}${name.slice(1)} from behind${job.place.side === 'pusher' ? ', fan in front' : ''}`, `${name} from behind, ${words(w)} wide and ${words(h)} high${where}.`, shapes, size * 0.6)
+  const where =
+    fan?.seat?.core === core
+      ? `; ${fan.part.name}, its middle ${format(fan.seat.xM, 'length', job.units, 3)} from the left and ${format(fan.seat.yM, 'length', job.units, 3)} from the top`
+      : ''
+  return framed(
+    `${name[0]!.toUpperCase()}${name.slice(1)} from behind${job.place.side === 'pusher' ? ', fan in front' : ''}`,
+    `${name} from behind, ${words(w)} wide and ${words(h)} high${where}.`,
+    shapes,
+    size * 0.6,
+  )
 }
 
 /** A panel of a bay with its fan. */
@@ -132,13 +228,28 @@ function panelFront(job: Job, panel: Panel): Drawing {
   const size = Math.max(w, h) * 0.045
   const fan = job.fans[0]
   const over = fan ? fan.part.housingM.value * MM > Math.min(w, h) + 1e-9 : false
-  return framed(`The ${panel.name}, from inside`, `The ${panel.name}, ${format(panel.wideM.value, 'length', job.units)} wide and ${format(panel.highM.value, 'length', job.units)} high${fan ? `, with ${fan.part.name}` : ''}.`, [
-    rect('outline', 0, 0, w, h),
-    ...(fan ? fanFace(fan.part, w / 2, h / 2, fan.id) : []),
-    ...(over ? [...touchMark(w / 2, h, size * 0.6), text(w / 2, h + size * 3.4, 'no room on this panel', size, { anchor: 'middle' as const, tone: 'short' as const })] : []),
-    ...dimension([-size, 0], [-size, h], format(panel.highM.value, 'length', job.units, 3), size), ...dimension([0, h + size * 1.6], [w, h + size * 1.6], format(panel.wideM.value, 'length', job.units, 3), size),
-  ], size)
+  return framed(
+    `The ${panel.name}, from inside`,
+    `The ${panel.name}, ${format(panel.wideM.value, 'length', job.units)} wide and ${format(panel.highM.value, 'length', job.units)} high${fan ? `, with ${fan.part.name}` : ''}.`,
+    [
+      rect('outline', 0, 0, w, h),
+      ...(fan ? fanFace(fan.part, w / 2, h / 2, fan.id) : []),
+      ...(over
+        ? [
+            ...touchMark(w / 2, h, size * 0.6),
+            text(w / 2, h + size * 3.4, 'no room on this panel', size, {
+              anchor: 'middle' as const,
+              tone: 'short' as const,
+            }),
+          ]
+        : []),
+      ...dimension([-size, 0], [-size, h], format(panel.highM.value, 'length', job.units, 3), size),
+      ...dimension([0, h + size * 1.6], [w, h + size * 1.6], format(panel.wideM.value, 'length', job.units, 3), size),
+    ],
+    size,
+  )
 }
 
 /** Front view of where the fan goes; null where the job mounts none. @see engineering §7 */
-export const frontView = (job: Job): Drawing | null => (job.cooling ? coreFront(job, drawnCore(job)) : job.bay ? panelFront(job, panelOf(job)!) : null)
+export const frontView = (job: Job): Drawing | null =>
+  job.cooling ? coreFront(job, drawnCore(job)) : job.bay ? panelFront(job, panelOf(job)!) : null

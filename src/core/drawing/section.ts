@@ -9,7 +9,11 @@ import { touchMark } from './front'
 import { arrow, dimension, framed, path, rect, text, type Drawing, type Pen, type Shape } from './shapes'
 
 const MM = 1000
-const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = { fixed: 'fixed', moves: 'moves', exhaust: 'exhaust' }
+const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = {
+  fixed: 'fixed',
+  moves: 'moves',
+  exhaust: 'exhaust',
+}
 
 /**
  * Section through the middle of the fan, to scale: core or panel, what holds the fan, the fan, and what stands behind it in
@@ -35,49 +39,118 @@ export function sectionView(job: Job): Drawing | null {
   const u = (mm: number): string => format(mm / MM, 'length', job.units, 3)
   const shapes: Shape[] = []
   shapes.push(rect('outline', -thick, 0, thick, h))
-  if (!panel) for (let n = 1; n < 30; n++) shapes.push(path('faint', [[-thick, (h * n) / 30], [0, (h * n) / 30]]))
-  shapes.push(text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? 'new core' : 'core', size, { anchor: 'middle' }))
+  if (!panel)
+    for (let n = 1; n < 30; n++)
+      shapes.push(
+        path('faint', [
+          [-thick, (h * n) / 30],
+          [0, (h * n) / 30],
+        ]),
+      )
+  shapes.push(
+    text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? 'new core' : 'core', size, { anchor: 'middle' }),
+  )
   if (fan) {
     const pad = Math.max(3, half * 0.12)
     if (off > 0) shapes.push(rect('pad', 0, y - half, off, pad), rect('pad', 0, y + half - pad, off, pad))
-    shapes.push(rect('fan', off, y - half, deep, 2 * half, fan.id), rect('hub', off + deep * 0.4, y - half * 0.3, deep * 0.6, half * 0.6, fan.id))
+    shapes.push(
+      rect('fan', off, y - half, deep, 2 * half, fan.id),
+      rect('hub', off + deep * 0.4, y - half * 0.3, deep * 0.6, half * 0.6, fan.id),
+    )
     shapes.push(text(off + deep / 2, y - half - size * 0.5, fan.part.name, size, { anchor: 'middle' }))
   }
-  for (const o of job.cooling && fan?.seat ? job.place.obstacles.filter((n) => n.core === fan.seat!.core && onFansSide(job, n)) : []) {
+  for (const o of job.cooling && fan?.seat
+    ? job.place.obstacles.filter((n) => n.core === fan.seat!.core && onFansSide(job, n))
+    : []) {
     const box = obstacleBox(job, o).at(bench)
     const from = box.from * MM
     // only what the cut through the fan meets stands in full; what lies beside it is drawn faintly
-    const beside = fan!.seat!.xM - fan!.part.housingM.value / 2 >= box.x + box.w || fan!.seat!.xM + fan!.part.housingM.value / 2 <= box.x
+    const beside =
+      fan!.seat!.xM - fan!.part.housingM.value / 2 >= box.x + box.w ||
+      fan!.seat!.xM + fan!.part.housingM.value / 2 <= box.x
     const shown = Math.max(size * 2, Math.min(40, free * 0.5))
     shapes.push(rect(beside ? 'swept' : penOf[o.kind], from, box.y * MM, shown, box.h * MM, `near ${o.id}`))
-    if (o.kind === 'moves' && o.travelM.value > 0) shapes.push(rect('swept', from + o.travelM.value * MM, box.y * MM, shown, box.h * MM))
-    if (!beside) shapes.push(text(from + shown / 2, (box.y + box.h) * MM + size * 1.1, o.name, size, { anchor: 'middle', tone: 'soft' }))
+    if (o.kind === 'moves' && o.travelM.value > 0)
+      shapes.push(rect('swept', from + o.travelM.value * MM, box.y * MM, shown, box.h * MM))
+    if (!beside)
+      shapes.push(
+        text(from + shown / 2, (box.y + box.h) * MM + size * 1.1, o.name, size, { anchor: 'middle', tone: 'soft' }),
+      )
     const rows = Math.min(y + half, (box.y + box.h) * MM) - Math.max(y - half, box.y * MM)
-    if (!beside && rows > 0 && from < off + deep + neighbours[o.kind].requiredMm) shapes.push(...touchMark((from + off + deep) / 2, Math.max(y - half, box.y * MM) + rows / 2, size * 0.6))
+    if (!beside && rows > 0 && from < off + deep + neighbours[o.kind].requiredMm)
+      shapes.push(...touchMark((from + off + deep) / 2, Math.max(y - half, box.y * MM) + rows / 2, size * 0.6))
   }
-  shapes.push(path(penOf[job.place.neighbour], [[free, -size], [free, h + size]]), text(free + size * 0.6, size * 0.6, neighbours[job.place.neighbour].name, size, { tone: 'soft' }))
+  shapes.push(
+    path(penOf[job.place.neighbour], [
+      [free, -size],
+      [free, h + size],
+    ]),
+    text(free + size * 0.6, size * 0.6, neighbours[job.place.neighbour].name, size, { tone: 'soft' }),
+  )
   const low = h + size * 2.2
   if (!panel) shapes.push(...dimension([-thick, low], [0, low], u(thick), size))
   if (fan) {
     shapes.push(...dimension([off, low], [off + deep, low], u(deep), size))
     const left = stack.leftM * MM
-    const tone = stack.leftM < stack.requiredM - 1e-9 ? 'short' as const : 'holds' as const
-    shapes.push(...dimension([off + deep, y], [free, y], '', size, tone), text(Math.max(free, off + deep) + size * 0.8, y - size * 0.2, `${u(left)} left`, size * 1.1, { tone, figure: true }), text(Math.max(free, off + deep) + size * 0.8, y + size * 1.1, `${u(stack.requiredM * MM)} needed`, size, { tone: 'soft' }))
+    const tone = stack.leftM < stack.requiredM - 1e-9 ? ('short' as const) : ('holds' as const)
+    shapes.push(
+      ...dimension([off + deep, y], [free, y], '', size, tone),
+      text(Math.max(free, off + deep) + size * 0.8, y - size * 0.2, `${u(left)} left`, size * 1.1, {
+        tone,
+        figure: true,
+      }),
+      text(Math.max(free, off + deep) + size * 0.8, y + size * 1.1, `${u(stack.requiredM * MM)} needed`, size, {
+        tone: 'soft',
+      }),
+    )
     if (tone === 'short') shapes.push(...touchMark((off + deep + free) / 2, y, size * 0.6))
   }
   // which way the air goes: with the fan as it is wired
   const rearward = behind && panel ? job.place.side === 'puller' : true
   const forwards = (fan?.wiresSwapped ?? false) ? !rearward : rearward
   const [a, b] = [-thick - size * 5, -thick - size * 1.2]
-  for (const n of [-0.5, 0, 0.5]) shapes.push(...arrow('air-cold', [forwards ? a : b, y + n * half], [forwards ? b : a, y + n * half], size * 0.7))
-  if (fan) for (const n of [-0.8, 0.8]) shapes.push(...(forwards ? arrow('air-hot', [off + deep + size * 0.3, y + n * half], [off + deep + size * 2.6, y + n * half], size * 0.7) : arrow('air-hot', [off + deep + size * 2.6, y + n * half], [off + deep + size * 0.3, y + n * half], size * 0.7)))
+  for (const n of [-0.5, 0, 0.5])
+    shapes.push(...arrow('air-cold', [forwards ? a : b, y + n * half], [forwards ? b : a, y + n * half], size * 0.7))
+  if (fan)
+    for (const n of [-0.8, 0.8])
+      shapes.push(
+        ...(forwards
+          ? arrow(
+              'air-hot',
+              [off + deep + size * 0.3, y + n * half],
+              [off + deep + size * 2.6, y + n * half],
+              size * 0.7,
+            )
+          : arrow(
+              'air-hot',
+              [off + deep + size * 2.6, y + n * half],
+              [off + deep + size * 0.3, y + n * half],
+              size * 0.7,
+            )),
+      )
   // where the air comes from and what it lands on, as far as somebody has said
   const { inletFrom, blowsOn } = job.place
-  const said = (x: number, words: string, anchor: 'start' | 'end', bad: boolean): Shape => text(x, y + half + size * 1.6, words, size, { anchor, tone: bad ? 'short' : 'soft' })
-  const from = inletFrom && said(-thick - size * 1.2, inletFrom === 'surroundings' ? 'from outside' : `from ${inletFrom.replace('near ', '')}`, 'end', inletFrom !== 'surroundings')
-  const onto = fan && blowsOn ? said(Math.max(free, off + deep) + size * 0.8, `onto ${blowsOn}`, 'start', blowsOn !== 'open air') : null
+  const said = (x: number, words: string, anchor: 'start' | 'end', bad: boolean): Shape =>
+    text(x, y + half + size * 1.6, words, size, { anchor, tone: bad ? 'short' : 'soft' })
+  const from =
+    inletFrom &&
+    said(
+      -thick - size * 1.2,
+      inletFrom === 'surroundings' ? 'from outside' : `from ${inletFrom.replace('near ', '')}`,
+      'end',
+      inletFrom !== 'surroundings',
+    )
+  const onto =
+    fan && blowsOn
+      ? said(Math.max(free, off + deep) + size * 0.8, `onto ${blowsOn}`, 'start', blowsOn !== 'open air')
+      : null
   shapes.push(...[from, onto].filter((s) => s !== null))
   const title = job.bay ? 'Section through the panel' : 'Section through the fan'
   // seen from the other side a fan in front is the same section turned round
-  return framed(job.cooling && job.place.side === 'pusher' ? 'Section through the fan, front to the right' : title, fan ? `${u(stack.leftM * MM)} left beyond the fan, ${u(stack.requiredM * MM)} needed.` : 'No fan chosen yet.', shapes, size)
+  return framed(
+    job.cooling && job.place.side === 'pusher' ? 'Section through the fan, front to the right' : title,
+    fan ? `${u(stack.leftM * MM)} left beyond the fan, ${u(stack.requiredM * MM)} needed.` : 'No fan chosen yet.',
+    shapes,
+    size,
+  )
 }

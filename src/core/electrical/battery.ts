@@ -16,9 +16,51 @@ interface Chemistry {
 
 /** @see engineering §1.9 */
 const chemistries: Readonly<Record<BatteryKind, Chemistry>> = {
-  flooded: { name: 'flooded lead-acid', rest: [[0, 11.89], [0.25, 12.06], [0.5, 12.24], [0.75, 12.45], [1, 12.65]], floor: 0.6, coldLossPerK: 0.008, peukert: 1.2, selfDischarge30d: 0.03 },
-  agm: { name: 'absorbed-glass', rest: [[0, 11.8], [0.25, 12], [0.5, 12.35], [0.75, 12.65], [1, 12.85]], floor: 0.6, coldLossPerK: 0.008, peukert: 1.1, selfDischarge30d: 0.03 },
-  lithium: { name: 'lithium iron phosphate', rest: [[0, 10], [0.1, 12], [0.2, 12.8], [0.3, 13], [0.4, 13.1], [0.7, 13.2], [0.9, 13.3], [1, 13.4]], floor: 0.3, coldLossPerK: 0.003, peukert: 1.03, selfDischarge30d: 0.02 },
+  flooded: {
+    name: 'flooded lead-acid',
+    rest: [
+      [0, 11.89],
+      [0.25, 12.06],
+      [0.5, 12.24],
+      [0.75, 12.45],
+      [1, 12.65],
+    ],
+    floor: 0.6,
+    coldLossPerK: 0.008,
+    peukert: 1.2,
+    selfDischarge30d: 0.03,
+  },
+  agm: {
+    name: 'absorbed-glass',
+    rest: [
+      [0, 11.8],
+      [0.25, 12],
+      [0.5, 12.35],
+      [0.75, 12.65],
+      [1, 12.85],
+    ],
+    floor: 0.6,
+    coldLossPerK: 0.008,
+    peukert: 1.1,
+    selfDischarge30d: 0.03,
+  },
+  lithium: {
+    name: 'lithium iron phosphate',
+    rest: [
+      [0, 10],
+      [0.1, 12],
+      [0.2, 12.8],
+      [0.3, 13],
+      [0.4, 13.1],
+      [0.7, 13.2],
+      [0.9, 13.3],
+      [1, 13.4],
+    ],
+    floor: 0.3,
+    coldLossPerK: 0.003,
+    peukert: 1.03,
+    selfDischarge30d: 0.02,
+  },
 }
 
 export const batteryKindName = (kind: BatteryKind): string => chemistries[kind].name
@@ -38,7 +80,10 @@ export interface Battery {
 export function restVoltage(kind: BatteryKind, charge: number, systemV: 12 | 24): number {
   const points = chemistries[kind].rest
   const x = Math.min(1, Math.max(0, charge))
-  const i = Math.max(1, points.findIndex(([s]) => s >= x))
+  const i = Math.max(
+    1,
+    points.findIndex(([s]) => s >= x),
+  )
   const [s0, v0] = points[i - 1]!
   const [s1, v1] = points[i]!
   return (v0 + ((v1 - v0) * (x - s0)) / (s1 - s0)) * (systemV / 12)
@@ -48,9 +93,19 @@ export function restVoltage(kind: BatteryKind, charge: number, systemV: 12 | 24)
 export function usableCapacity(battery: Battery): Worked {
   const { floor, coldLossPerK } = chemistries[battery.kind]
   const cold = 1 - coldLossPerK * Math.max(0, 25 - battery.temperatureC)
-  return worked('usable until it only just still cranks', '{0} × ({1} − {2}) × {3}', [
-    term('capacity', battery.capacityAh, 'batteryCapacity'), term('charged to', battery.charge, 'share'), term('floor', floor, 'share'), term('cold factor', cold, 'share'),
-  ], battery.capacityAh * Math.max(0, battery.charge - floor) * Math.max(0, cold), 'batteryCapacity', '§1.9')
+  return worked(
+    'usable until it only just still cranks',
+    '{0} × ({1} − {2}) × {3}',
+    [
+      term('capacity', battery.capacityAh, 'batteryCapacity'),
+      term('charged to', battery.charge, 'share'),
+      term('floor', floor, 'share'),
+      term('cold factor', cold, 'share'),
+    ],
+    battery.capacityAh * Math.max(0, battery.charge - floor) * Math.max(0, cold),
+    'batteryCapacity',
+    '§1.9',
+  )
 }
 
 /**
@@ -62,9 +117,21 @@ export function timeToFloor(battery: Battery, currentA: number): Worked {
   const usable = usableCapacity(battery)
   const nominalA = battery.capacityAh / battery.hourRateH
   const factor = Math.min(1, (nominalA / currentA) ** (chemistries[battery.kind].peukert - 1))
-  return following([usable], worked('time to the floor', '{0} / {1} × {2}', [
-    term('usable', usable.value, 'batteryCapacity'), term('current taken', currentA, 'current'), term('Peukert', factor, 'share'),
-  ], (usable.value / currentA) * factor * 3600, 'minutes', '§1.9'))
+  return following(
+    [usable],
+    worked(
+      'time to the floor',
+      '{0} / {1} × {2}',
+      [
+        term('usable', usable.value, 'batteryCapacity'),
+        term('current taken', currentA, 'current'),
+        term('Peukert', factor, 'share'),
+      ],
+      (usable.value / currentA) * factor * 3600,
+      'minutes',
+      '§1.9',
+    ),
+  )
 }
 
 /**
@@ -75,9 +142,21 @@ export function timeToFloor(battery: Battery, currentA: number): Worked {
 export function standingTime(battery: Battery, standbyA: number): Worked {
   const usable = usableCapacity(battery)
   const own = (battery.capacityAh * chemistries[battery.kind].selfDischarge30d) / (30 * 24)
-  return following([usable], worked('time standing', '{0} / ({1} + {2})', [
-    term('usable', usable.value, 'batteryCapacity'), term('standby', standbyA, 'current'), term('its own loss', own, 'current'),
-  ], (usable.value / (standbyA + own)) * 3600, 'days', '§1.9'))
+  return following(
+    [usable],
+    worked(
+      'time standing',
+      '{0} / ({1} + {2})',
+      [
+        term('usable', usable.value, 'batteryCapacity'),
+        term('standby', standbyA, 'current'),
+        term('its own loss', own, 'current'),
+      ],
+      (usable.value / (standbyA + own)) * 3600,
+      'days',
+      '§1.9',
+    ),
+  )
 }
 
 /**
@@ -92,7 +171,17 @@ export const internalResistance = (coldCrankingA: number, temperatureC: number, 
 export function crankingVoltage(battery: Battery, coldCrankingA: number, crankingA: number, fanA: number): Worked {
   const rest = restVoltage(battery.kind, battery.charge, battery.systemV)
   const ohm = internalResistance(coldCrankingA, battery.temperatureC, battery.systemV)
-  return worked('volts while cranking', '{0} − ({1} + {2}) × {3}', [
-    term('at rest', rest, 'voltage'), term('starter', crankingA, 'current'), term('fan', fanA, 'current'), term('inside the battery', ohm, 'resistance'),
-  ], rest - (crankingA + fanA) * ohm, 'voltage', '§1.9')
+  return worked(
+    'volts while cranking',
+    '{0} − ({1} + {2}) × {3}',
+    [
+      term('at rest', rest, 'voltage'),
+      term('starter', crankingA, 'current'),
+      term('fan', fanA, 'current'),
+      term('inside the battery', ohm, 'resistance'),
+    ],
+    rest - (crankingA + fanA) * ohm,
+    'voltage',
+    '§1.9',
+  )
 }

@@ -1,7 +1,10 @@
 import { following, term, worked, type Worked } from '../reading'
 
 /** One reading of the charging current at an engine speed. */
-export interface ChargePoint { readonly rpm: number; readonly currentA: number }
+export interface ChargePoint {
+  readonly rpm: number
+  readonly currentA: number
+}
 
 /**
  * Charging current by the rated output alone.
@@ -13,9 +16,19 @@ export function chargeFromRating(rpm: number, ratedA: number, ratedRpm: number, 
   const rpm0 = Math.min(idleRpm / 2, ratedRpm * 0.9)
   const scale = (ratedRpm - rpm0) / 3
   const value = rpm <= rpm0 ? 0 : (ratedA * (1 - Math.exp(-(rpm - rpm0) / scale))) / (1 - Math.exp(-3))
-  return worked('charging', '{0} × (1 − e^(−({1} − {2}) / {3})) / (1 − e^(−3))', [
-    term('rated output', ratedA, 'current'), term('engine speed', rpm, 'engineSpeed'), term('speed without output', rpm0, 'engineSpeed'), term('a third of the way to the rating', scale, 'engineSpeed'),
-  ], value, 'current', '§1.8')
+  return worked(
+    'charging',
+    '{0} × (1 − e^(−({1} − {2}) / {3})) / (1 − e^(−3))',
+    [
+      term('rated output', ratedA, 'current'),
+      term('engine speed', rpm, 'engineSpeed'),
+      term('speed without output', rpm0, 'engineSpeed'),
+      term('a third of the way to the rating', scale, 'engineSpeed'),
+    ],
+    value,
+    'current',
+    '§1.8',
+  )
 }
 
 /**
@@ -30,16 +43,36 @@ export function chargeFromPoints(rpm: number, points: readonly ChargePoint[]): W
   const to = above < 0 ? sorted[sorted.length - 1]! : sorted[above]!
   const from = above <= 0 ? to : sorted[above - 1]!
   const share = to.rpm === from.rpm ? 1 : Math.min(1, (rpm - from.rpm) / (to.rpm - from.rpm))
-  return worked('charging, between the measured points', '{0} + ({1} − {0}) × {2}', [
-    term('point below', from.currentA, 'current'), term('point above', to.currentA, 'current'), term('part of the way', share, 'share'),
-  ], from.currentA + (to.currentA - from.currentA) * share, 'current', '§1.8')
+  return worked(
+    'charging, between the measured points',
+    '{0} + ({1} − {0}) × {2}',
+    [
+      term('point below', from.currentA, 'current'),
+      term('point above', to.currentA, 'current'),
+      term('part of the way', share, 'share'),
+    ],
+    from.currentA + (to.currentA - from.currentA) * share,
+    'current',
+    '§1.8',
+  )
 }
 
 /** What is left over: charging − loads − share × fan − controller. @returns A @see engineering §1.8 */
 export function netCharge(chargeA: number, loadsA: number, fanA: number, share: number, controllerA: number): Worked {
-  return worked('left over', '{0} − {1} − {2} × {3} − {4}', [
-    term('charging', chargeA, 'current'), term('other loads', loadsA, 'current'), term('fan share', share, 'share'), term('fan', fanA, 'current'), term('controller', controllerA, 'current'),
-  ], chargeA - loadsA - share * fanA - controllerA, 'current', '§1.8')
+  return worked(
+    'left over',
+    '{0} − {1} − {2} × {3} − {4}',
+    [
+      term('charging', chargeA, 'current'),
+      term('other loads', loadsA, 'current'),
+      term('fan share', share, 'share'),
+      term('fan', fanA, 'current'),
+      term('controller', controllerA, 'current'),
+    ],
+    chargeA - loadsA - share * fanA - controllerA,
+    'current',
+    '§1.8',
+  )
 }
 
 /** Largest share of the time that the fan may run without draining the battery, 0…1. @see engineering §1.8 */
@@ -74,6 +107,27 @@ export function breakevenRpm(charge: (rpm: number) => number, neededA: number, t
  */
 export function chargeFromTow(pinA: number, regulatorV: number, restV: number, cableOhm: number): Worked {
   const byCable = Math.max(0, regulatorV - restV) / cableOhm
-  const cable = worked('the cable brings', '({0} − {1}) / {2}', [term('tow vehicle', regulatorV, 'voltage'), term('trailer battery at rest', restV, 'voltage'), term('cable, there and back', cableOhm, 'resistance')], byCable, 'current', '§1.2')
-  return following([cable], worked('comes through the tow plug', 'the lesser of {0} and {1}', [term('pin rating', pinA, 'current'), term('the cable brings', byCable, 'current')], Math.min(pinA, byCable), 'current', '§1.2'))
+  const cable = worked(
+    'the cable brings',
+    '({0} − {1}) / {2}',
+    [
+      term('tow vehicle', regulatorV, 'voltage'),
+      term('trailer battery at rest', restV, 'voltage'),
+      term('cable, there and back', cableOhm, 'resistance'),
+    ],
+    byCable,
+    'current',
+    '§1.2',
+  )
+  return following(
+    [cable],
+    worked(
+      'comes through the tow plug',
+      'the lesser of {0} and {1}',
+      [term('pin rating', pinA, 'current'), term('the cable brings', byCable, 'current')],
+      Math.min(pinA, byCable),
+      'current',
+      '§1.2',
+    ),
+  )
 }

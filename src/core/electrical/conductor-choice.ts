@@ -41,7 +41,9 @@ export function compareSizes(conductors: readonly Conductor[], needs: ConductorN
     const allowedA = Math.min(...sized.map((c) => allowedCurrent(size, c).value))
     const ohm = sized.reduce((sum, c) => sum + conductorResistance(needs.runA, c).value, needs.otherWiresOhm)
     const check = {
-      size, allowedA, dropV: needs.runA * ohm,
+      size,
+      allowedA,
+      dropV: needs.runA * ohm,
       carries: needs.runA <= CONDUCTOR_DERATING * allowedA,
       guarded: needs.fuseA === null || allowedA >= needs.fuseA,
       dropOk: needs.runA * ohm <= needs.dropLimitV,
@@ -49,7 +51,14 @@ export function compareSizes(conductors: readonly Conductor[], needs: ConductorN
       fitsTerminal: sizeAreaM2(size) <= needs.terminalAreaM2 * 1.001,
     }
     const meets = check.carries && check.guarded && check.dropOk && check.strong
-    return { ...check, verdict: !meets ? 'too thin' as const : check.fitsTerminal ? 'will do' as const : 'too thick for the terminal' as const }
+    return {
+      ...check,
+      verdict: !meets
+        ? ('too thin' as const)
+        : check.fitsTerminal
+          ? ('will do' as const)
+          : ('too thick for the terminal' as const),
+    }
   })
 }
 

@@ -17,13 +17,34 @@ export const motorRating = ({ ratedA, rating }: ContactRating): number => (ratin
 /** Running current that a contact may carry. @returns A @see engineering §1.5 */
 export function contactCarries(contact: ContactRating): Worked {
   const motor = motorRating(contact)
-  return worked('the contact may carry', '{0} × {1}', [term('share', DERATING, 'share'), term('motor rating', motor, 'current')], DERATING * motor, 'current', '§1.5')
+  return worked(
+    'the contact may carry',
+    '{0} × {1}',
+    [term('share', DERATING, 'share'), term('motor rating', motor, 'current')],
+    DERATING * motor,
+    'current',
+    '§1.5',
+  )
 }
 
 /** Starting current that a contact may close on. @returns A @see engineering §1.5 */
 export function contactMakes(contact: ContactRating): Worked {
   const motor = motorRating(contact)
   return contact.makeA === null
-    ? worked('the contact may close on', '{0} × {1}', [term('times', MAKE_RATIO, 'count'), term('motor rating', motor, 'current')], MAKE_RATIO * motor, 'current', '§1.5')
-    : worked('the contact may close on', '{0}', [term('make rating', contact.makeA, 'current')], contact.makeA, 'current', '§1.5')
+    ? worked(
+        'the contact may close on',
+        '{0} × {1}',
+        [term('times', MAKE_RATIO, 'count'), term('motor rating', motor, 'current')],
+        MAKE_RATIO * motor,
+        'current',
+        '§1.5',
+      )
+    : worked(
+        'the contact may close on',
+        '{0}',
+        [term('make rating', contact.makeA, 'current')],
+        contact.makeA,
+        'current',
+        '§1.5',
+      )
 }

@@ -1,4 +1,7 @@
-export interface Blowing { readonly air: 'as marked' | 'reversed'; readonly effectiveness: number }
+export interface Blowing {
+  readonly air: 'as marked' | 'reversed'
+  readonly effectiveness: number
+}
 
 /**
  * Which way a permanent-magnet fan blows, and how well.

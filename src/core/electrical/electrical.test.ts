@@ -1,7 +1,28 @@
 import fc from 'fast-check'
 import {
-  allowedCurrent, blowing, chargeFromPoints, chargeFromRating, chargeFromTow, chooseFuse, compareSizes, chooseConductor, conductor, conductorTemperature, crankingVoltage, fuseGate, fuseMiddle,
-  leadError, resistancePerMetre, restVoltage, runningFan, solidResistance, standingTime, startWear, timeToFloor, voltageDrop, type FanRating,
+  allowedCurrent,
+  blowing,
+  chargeFromPoints,
+  chargeFromRating,
+  chargeFromTow,
+  chooseFuse,
+  compareSizes,
+  chooseConductor,
+  conductor,
+  conductorTemperature,
+  crankingVoltage,
+  fuseGate,
+  fuseMiddle,
+  leadError,
+  resistancePerMetre,
+  restVoltage,
+  runningFan,
+  solidResistance,
+  standingTime,
+  startWear,
+  timeToFloor,
+  voltageDrop,
+  type FanRating,
 } from '.'
 
 test('copper at 20 °C, published, milliohm a metre', () => {
@@ -11,7 +32,7 @@ test('copper at 20 °C, published, milliohm a metre', () => {
   expect(resistancePerMetre('2.5 mm²', 20) * 1000).toBeCloseTo(7.6)
 })
 
-test('ampacity falls by the engine-space factor of small-craft tables, and to nothing at the insulation\'s rating', () => {
+test("ampacity falls by the engine-space factor of small-craft tables, and to nothing at the insulation's rating", () => {
   const at = (ambientC: number) => allowedCurrent('14 AWG', { insulationC: 105, ambientC, bundled: 2 }).value
   expect(at(30)).toBeCloseTo(35)
   expect(at(50) / at(30)).toBeCloseTo(0.85, 1)
@@ -65,12 +86,18 @@ test('a fan runs as rated at its rating, stands under its idle current, and solv
   expect(runningFan(fan, 12)).toEqual({ currentA: expect.closeTo(8) as number, speed: expect.closeTo(1) as number })
   expect(runningFan(fan, 0.25).speed).toBe(0)
   expect(runningFan(fan, -12).speed).toBeCloseTo(-1)
-  fc.assert(fc.property(fc.double({ min: 1, max: 16, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }), (volts, ohm) => {
-    const { currentA, speed } = runningFan(fan, volts, ohm)
-    const r = 12 / 32
-    const k = 12 - 8 * r
-    if (speed > 0) expect(currentA * (r + ohm) + k * speed).toBeCloseTo(volts, 6)
-  }))
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1, max: 16, noNaN: true }),
+      fc.double({ min: 0, max: 2, noNaN: true }),
+      (volts, ohm) => {
+        const { currentA, speed } = runningFan(fan, volts, ohm)
+        const r = 12 / 32
+        const k = 12 - 8 * r
+        if (speed > 0) expect(currentA * (r + ohm) + k * speed).toBeCloseTo(volts, 6)
+      },
+    ),
+  )
 })
 
 test('swapped wires and a turned blade', () => {
@@ -84,12 +111,22 @@ test('charging passes through its rating and through measured points', () => {
   expect(chargeFromRating(5500, 14, 5500, 1700).value).toBeCloseTo(14)
   // rpm0 850, a third of the way 1550: 14 · (1 − e^(−850/1550)) / (1 − e^−3) = 6.22
   expect(chargeFromRating(1700, 14, 5500, 1700).value).toBeCloseTo(6.22, 2)
-  const points = [{ rpm: 3000, currentA: 12 }, { rpm: 1500, currentA: 6 }]
+  const points = [
+    { rpm: 3000, currentA: 12 },
+    { rpm: 1500, currentA: 6 },
+  ]
   expect([750, 1500, 2250, 9000].map((rpm) => chargeFromPoints(rpm, points).value)).toEqual([3, 6, 9, 12])
 })
 
 test('battery by hand: 7 Ah absorbed-glass at 0 °C, charged to 0.9', () => {
-  const battery = { kind: 'agm' as const, systemV: 12 as const, capacityAh: 7, hourRateH: 10 as const, charge: 0.9, temperatureC: 0 }
+  const battery = {
+    kind: 'agm' as const,
+    systemV: 12 as const,
+    capacityAh: 7,
+    hourRateH: 10 as const,
+    charge: 0.9,
+    temperatureC: 0,
+  }
   // 7 · 0.3 · 0.8 = 1.68 Ah; at 3 A Peukert (0.7/3)^0.1 = 0.8646: 0.4842 h
   expect(timeToFloor(battery, 3).value / 60).toBeCloseTo(29.05, 1)
   // 2 mA and 7 · 0.03/720 = 0.2917 mA: 1.68 / 0.0022917 = 733 h
@@ -113,12 +150,20 @@ test('when every size that meets the rest is too thick for the terminal, a joint
   expect(choice).toEqual({ kind: 'joint and tail', size: '2.5 mm²', tail: '1 mm²' })
 })
 
-test('a tow vehicle brings what the pin may carry, and no more than leaves the trailer\'s battery at rest', () => {
+test("a tow vehicle brings what the pin may carry, and no more than leaves the trailer's battery at rest", () => {
   // (14.2 − 12.8) V over 0.1 ohm
   expect(chargeFromTow(20, 14.2, 12.8, 0.1).value).toBeCloseTo(14)
   expect(chargeFromTow(10, 14.2, 12.8, 0.1).value).toBe(10)
   expect(chargeFromTow(10, 12.5, 12.8, 0.1).value).toBe(0)
-  fc.assert(fc.property(fc.double({ min: 0.01, max: 2, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (ohm, more) => {
-    expect(chargeFromTow(15, 14.2, 12.8, ohm + more).value).toBeLessThanOrEqual(chargeFromTow(15, 14.2, 12.8, ohm).value)
-  }))
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.01, max: 2, noNaN: true }),
+      fc.double({ min: 0.01, max: 2, noNaN: true }),
+      (ohm, more) => {
+        expect(chargeFromTow(15, 14.2, 12.8, ohm + more).value).toBeLessThanOrEqual(
+          chargeFromTow(15, 14.2, 12.8, ohm).value,
+        )
+      },
+    ),
+  )
 })

@@ -37,9 +37,14 @@ export function fuseGate(ratio: number): { readonly shortestS: number; readonly 
 }
 
 /** Where most real fuses open. @returns s; endless below 1.10 @see engineering §1.4 */
-export const fuseMiddle = (ratio: number): number => (ratio < RATIOS[0]! ? Number.POSITIVE_INFINITY : Math.exp(logTime(Math.log(ratio), LOG_MIDDLE)))
+export const fuseMiddle = (ratio: number): number =>
+  ratio < RATIOS[0]! ? Number.POSITIVE_INFINITY : Math.exp(logTime(Math.log(ratio), LOG_MIDDLE))
 
-export interface Start { readonly runningA: number; readonly startingA: number; readonly timeConstantS: number }
+export interface Start {
+  readonly runningA: number
+  readonly startingA: number
+  readonly timeConstantS: number
+}
 
 /** Gauss–Legendre, four points on −1…1 */
 const NODES = [-0.8611363115940526, -0.3399810435848563, 0.3399810435848563, 0.8611363115940526]
@@ -54,7 +59,11 @@ const LONGEST_START = 12
  * @returns 0 and up; 1 opens it
  * @see engineering §1.4, §1.6: i(t) = I_run + (I_start − I_run)·e^(−t/τ)
  */
-export function startWear({ runningA, startingA, timeConstantS }: Start, ratingA: number, edge: 'middle' | 'fast'): number {
+export function startWear(
+  { runningA, startingA, timeConstantS }: Start,
+  ratingA: number,
+  edge: 'middle' | 'fast',
+): number {
   const times = edge === 'middle' ? LOG_MIDDLE : LOG_SHORTEST
   const span = startingA - runningA
   if (span <= 0) return 0
@@ -83,15 +92,25 @@ export function startWear({ runningA, startingA, timeConstantS }: Start, ratingA
  * @see engineering §1.4
  */
 export function fuseCarries(ratingA: number, ambientC: number): Worked {
-  return worked('the fuse carries for good', '0.75 × {0} × (1 − 0.0015 × ({1} − 25))', [term('fuse', ratingA, 'current'), term('surroundings of the fuse', ambientC, 'temperature')],
-    0.75 * ratingA * (1 - 0.0015 * (ambientC - 25)), 'current', '§1.4')
+  return worked(
+    'the fuse carries for good',
+    '0.75 × {0} × (1 − 0.0015 × ({1} − 25))',
+    [term('fuse', ratingA, 'current'), term('surroundings of the fuse', ambientC, 'temperature')],
+    0.75 * ratingA * (1 - 0.0015 * (ambientC - 25)),
+    'current',
+    '§1.4',
+  )
 }
 
 export const OPENS_JAMMED_RATIO = 1.6
 export const WEAR_ALLOWED = 0.3
 export const POST_DISTANCE_M = 0.18
 
-export interface FuseNeeds extends Start { readonly jammedA: number; readonly ambientC: number; readonly leastAllowedA: number }
+export interface FuseNeeds extends Start {
+  readonly jammedA: number
+  readonly ambientC: number
+  readonly leastAllowedA: number
+}
 
 /** One rating held against what it must do. */
 export interface FuseCheck {

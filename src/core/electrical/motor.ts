@@ -14,7 +14,12 @@ const LOCKED_RATIO = 4
 export const SOFT_START = 1.2
 
 /** R in ohm, k in V, c in W and I₀ in A of V = I R + k ω and k (I − I₀) = c ω². */
-export interface MotorConstants { readonly r: number; readonly k: number; readonly c: number; readonly i0: number }
+export interface MotorConstants {
+  readonly r: number
+  readonly k: number
+  readonly c: number
+  readonly i0: number
+}
 
 /** R, k, c and I₀ of a permanent-magnet motor. @see engineering §1.6 */
 export function motorConstants({ ratedV, ratedA, lockedA }: FanRating): MotorConstants {
@@ -24,7 +29,10 @@ export function motorConstants({ ratedV, ratedA, lockedA }: FanRating): MotorCon
   return { r, k, c: k * (ratedA - i0), i0 }
 }
 
-export interface Running { readonly currentA: number; readonly speed: number }
+export interface Running {
+  readonly currentA: number
+  readonly speed: number
+}
 
 /**
  * Steady speed and current of a fan at a voltage behind a resistance.
@@ -60,7 +68,10 @@ export const CUT_OUT_SHARE = 0.5
  * @returns A and A/V; a brushless fan holds its power down to its cut-out voltage, and takes nothing below it or backwards
  * @see engineering §1.6
  */
-export function motorCurve(rating: FanRating, volts: number): { readonly currentA: number; readonly slope: number; readonly speed: number } {
+export function motorCurve(
+  rating: FanRating,
+  volts: number,
+): { readonly currentA: number; readonly slope: number; readonly speed: number } {
   if (rating.motor === 'brushless') {
     if (volts < CUT_OUT_SHARE * rating.ratedV) return { currentA: 0, slope: 0, speed: 0 }
     const currentA = (rating.ratedV * rating.ratedA) / volts

@@ -1,7 +1,10 @@
 const KELVIN = 273.15
 
 /** A thermistor: ohm at 25 °C and its B value in kelvin. */
-export interface Thermistor { readonly r25Ohm: number; readonly betaK: number }
+export interface Thermistor {
+  readonly r25Ohm: number
+  readonly betaK: number
+}
 export const usualThermistor: Thermistor = { r25Ohm: 10_000, betaK: 3950 }
 
 /** @returns ohm @see engineering §1.10 */

@@ -11,7 +11,11 @@ export const RING_OHM = 0.001
 /** Cold resistance of a blade fuse, ohm. @param ratingA I_n @see engineering §1.2 */
 export const bladeFuseOhm = (ratingA: number): number => 0.12 * ratingA ** -1.2
 
-export interface Conductor extends Surroundings { readonly name: string; readonly size: WireSize; readonly lengthM: number }
+export interface Conductor extends Surroundings {
+  readonly name: string
+  readonly size: WireSize
+  readonly lengthM: number
+}
 
 /** A conductor in free, mild surroundings, for quick sums. @throws RangeError if the length is negative or not finite */
 export function conductor(size: WireSize, lengthM: number, name: string = size): Conductor {
@@ -28,8 +32,14 @@ export function conductorResistance(currentA: number, c: Conductor): Worked {
   if (!(c.lengthM >= 0 && Number.isFinite(c.lengthM))) throw new RangeError('length must be 0 or more')
   const temperatureC = conductorTemperature(currentA, allowedCurrent(c.size, c).value, c)
   const perMetre = resistancePerMetre(c.size, temperatureC)
-  return worked(`${c.name}, ${c.size}, at ${Math.round(temperatureC)} °C`, '{0} per metre × {1}',
-    [term('resistance', perMetre, 'resistance'), term('length', c.lengthM, 'run')], perMetre * c.lengthM, 'resistance', '§1.1')
+  return worked(
+    `${c.name}, ${c.size}, at ${Math.round(temperatureC)} °C`,
+    '{0} per metre × {1}',
+    [term('resistance', perMetre, 'resistance'), term('length', c.lengthM, 'run')],
+    perMetre * c.lengthM,
+    'resistance',
+    '§1.1',
+  )
 }
 
 /** What stands in the current's way besides the fan itself. */
@@ -48,20 +58,50 @@ const PLUS = Array.from({ length: 10 }, (_, n) => Array.from({ length: n }, (_, 
 /** Resistance of conductors and frame, contacts left out: what small-craft tables count. @returns ohm @see engineering §1.2 */
 export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conductors' | 'frame'>): Worked {
   const parts = run.conductors.map((c) => conductorResistance(currentA, c))
-  const frame = run.frame ? [worked('frame as the way back', '{0}', [term('clean frame', FRAME_OHM, 'resistance')], FRAME_OHM, 'resistance', '§1.2')] : []
+  const frame = run.frame
+    ? [
+        worked(
+          'frame as the way back',
+          '{0}',
+          [term('clean frame', FRAME_OHM, 'resistance')],
+          FRAME_OHM,
+          'resistance',
+          '§1.2',
+        ),
+      ]
+    : []
   const all = [...parts, ...frame]
   const total = all.reduce((s, w) => s + w.value, 0)
-  return following(all, worked('wires and frame', PLUS[all.length] ?? PLUS[0]!,
-    all.map((w) => term(lastLine(w).name, w.value, 'resistance')), total, 'resistance', '§1.2'))
+  return following(
+    all,
+    worked(
+      'wires and frame',
+      PLUS[all.length] ?? PLUS[0]!,
+      all.map((w) => term(lastLine(w).name, w.value, 'resistance')),
+      total,
+      'resistance',
+      '§1.2',
+    ),
+  )
 }
 
 /** Resistance of joints, fuse and relay contact. @returns ohm @see engineering §1.2 */
 export function contactsResistance(run: RunOfWire): Worked {
   const fuse = run.fuseA === null ? 0 : bladeFuseOhm(run.fuseA)
   const relay = run.relayContact ? RELAY_CONTACT_OHM : 0
-  return worked('joints and contacts', '{0} × 3 mohm + {1} × 1 mohm + fuse {2} + relay {3}', [
-    term('crimps', run.crimps, 'count'), term('rings', run.rings, 'count'), term('fuse', fuse, 'resistance'), term('relay contact', relay, 'resistance'),
-  ], run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + relay, 'resistance', '§1.2')
+  return worked(
+    'joints and contacts',
+    '{0} × 3 mohm + {1} × 1 mohm + fuse {2} + relay {3}',
+    [
+      term('crimps', run.crimps, 'count'),
+      term('rings', run.rings, 'count'),
+      term('fuse', fuse, 'resistance'),
+      term('relay contact', relay, 'resistance'),
+    ],
+    run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + relay,
+    'resistance',
+    '§1.2',
+  )
 }
 
 /**
@@ -77,6 +117,15 @@ export function contactsResistance(run: RunOfWire): Worked {
  */
 export function voltageDrop(currentA: number, conductors: readonly Conductor[], frame = false): Worked {
   const wires = wiresResistance(currentA, { conductors, frame })
-  return following([wires], worked('lost in wires and frame', '{0} × {1}', [term('running current', currentA, 'current'), term('wires and frame', wires.value, 'resistance')],
-    currentA * wires.value, 'voltage', '§1.2'))
+  return following(
+    [wires],
+    worked(
+      'lost in wires and frame',
+      '{0} × {1}',
+      [term('running current', currentA, 'current'), term('wires and frame', wires.value, 'resistance')],
+      currentA * wires.value,
+      'voltage',
+      '§1.2',
+    ),
+  )
 }

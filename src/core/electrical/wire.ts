@@ -8,14 +8,37 @@ const STRANDING = 1.02
 
 /** ISO 6722-1's largest resistance at 20 °C, ohm/m; stranding is in it */
 const metricResistance: Readonly<Partial<Record<WireSize, number>>> = {
-  '0.35 mm²': 54.4e-3, '0.5 mm²': 37.1e-3, '0.75 mm²': 24.7e-3, '1 mm²': 18.5e-3, '1.5 mm²': 12.7e-3,
-  '2.5 mm²': 7.6e-3, '4 mm²': 4.71e-3, '6 mm²': 3.14e-3, '10 mm²': 1.82e-3,
+  '0.35 mm²': 54.4e-3,
+  '0.5 mm²': 37.1e-3,
+  '0.75 mm²': 24.7e-3,
+  '1 mm²': 18.5e-3,
+  '1.5 mm²': 12.7e-3,
+  '2.5 mm²': 7.6e-3,
+  '4 mm²': 4.71e-3,
+  '6 mm²': 3.14e-3,
+  '10 mm²': 1.82e-3,
 }
 
 /** A: one conductor in free air at 30 °C with 105 °C insulation */
 const ampacity30: Readonly<Record<WireSize, number>> = {
-  '22 AWG': 9, '20 AWG': 14, '18 AWG': 20, '16 AWG': 25, '14 AWG': 35, '12 AWG': 45, '10 AWG': 60, '8 AWG': 80, '6 AWG': 120,
-  '0.35 mm²': 9, '0.5 mm²': 12, '0.75 mm²': 16, '1 mm²': 20, '1.5 mm²': 25, '2.5 mm²': 35, '4 mm²': 45, '6 mm²': 60, '10 mm²': 90,
+  '22 AWG': 9,
+  '20 AWG': 14,
+  '18 AWG': 20,
+  '16 AWG': 25,
+  '14 AWG': 35,
+  '12 AWG': 45,
+  '10 AWG': 60,
+  '8 AWG': 80,
+  '6 AWG': 120,
+  '0.35 mm²': 9,
+  '0.5 mm²': 12,
+  '0.75 mm²': 16,
+  '1 mm²': 20,
+  '1.5 mm²': 25,
+  '2.5 mm²': 35,
+  '4 mm²': 45,
+  '6 mm²': 60,
+  '10 mm²': 90,
 }
 
 /** Resistance of a solid conductor at 20 °C, ohm/m. @see engineering §1.1 */
@@ -43,21 +66,38 @@ export function bundleFactor(conductors: number): number {
   return conductors <= 24 ? 0.5 : 0.4
 }
 
-export interface Surroundings { readonly insulationC: number; readonly ambientC: number; readonly bundled: number }
+export interface Surroundings {
+  readonly insulationC: number
+  readonly ambientC: number
+  readonly bundled: number
+}
 
 /**
  * Current that a conductor may carry where it runs; 0 where the surroundings are as hot as the insulation may get.
  * @returns A
  * @see engineering §1.1
  */
-export function allowedCurrent(size: WireSize, { insulationC, ambientC, bundled }: Surroundings, name: string = size): Worked {
+export function allowedCurrent(
+  size: WireSize,
+  { insulationC, ambientC, bundled }: Surroundings,
+  name: string = size,
+): Worked {
   const i30 = ampacityAt30(size)
   const k = bundleFactor(bundled)
   const value = ambientC >= insulationC ? 0 : i30 * Math.sqrt((insulationC - ambientC) / 75) * k
-  return worked(`${name} may carry`, '{0} × root of (({1} − {2}) / 75 K) × {3}', [
-    term('ampacity at 30 °C', i30, 'current'), term('insulation', insulationC, 'temperature'),
-    term('surroundings of the wire', ambientC, 'temperature'), term('bundle factor', k, 'share'),
-  ], value, 'current', '§1.1')
+  return worked(
+    `${name} may carry`,
+    '{0} × root of (({1} − {2}) / 75 K) × {3}',
+    [
+      term('ampacity at 30 °C', i30, 'current'),
+      term('insulation', insulationC, 'temperature'),
+      term('surroundings of the wire', ambientC, 'temperature'),
+      term('bundle factor', k, 'share'),
+    ],
+    value,
+    'current',
+    '§1.1',
+  )
 }
 
 /**
@@ -65,7 +105,11 @@ export function allowedCurrent(size: WireSize, { insulationC, ambientC, bundled 
  * @returns °C; the insulation's rating is reached exactly at the allowed current
  * @see engineering §1.1
  */
-export function conductorTemperature(currentA: number, allowedA: number, { insulationC, ambientC }: Surroundings): number {
+export function conductorTemperature(
+  currentA: number,
+  allowedA: number,
+  { insulationC, ambientC }: Surroundings,
+): number {
   if (allowedA <= 0) return ambientC
   return ambientC + (insulationC - ambientC) * (currentA / allowedA) ** 2
 }

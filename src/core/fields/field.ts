@@ -24,10 +24,18 @@ const fieldOfSchema = new WeakMap<object, Field>()
  * The schema of one reading of the document.
  * @param range lowest and highest value there can be, SI
  */
-export function field(label: string, quantity: Quantity, range: readonly [number, number], station: Station, tell = '', wish = false) {
+export function field(
+  label: string,
+  quantity: Quantity,
+  range: readonly [number, number],
+  station: Station,
+  tell = '',
+  wish = false,
+) {
   const [min, max] = range
   const unit = definitionOf(quantity).units[0]!.symbol
-  const schema = z.strictObject({ ...readingSchema.shape, value: z.number().min(min).max(max) })
+  const schema = z
+    .strictObject({ ...readingSchema.shape, value: z.number().min(min).max(max) })
     .meta({ title: label, description: `${label}${unit ? `, ${unit}` : ''}` })
   fieldOfSchema.set(schema, { label, quantity, limits: { min, max }, station, tell, wish })
   return schema
@@ -35,12 +43,20 @@ export function field(label: string, quantity: Quantity, range: readonly [number
 
 /** The parts of a Zod schema that a walk needs. */
 interface Walkable {
-  readonly def: { readonly type: string; readonly innerType?: Walkable; readonly element?: Walkable; readonly options?: readonly Walkable[] }
+  readonly def: {
+    readonly type: string
+    readonly innerType?: Walkable
+    readonly element?: Walkable
+    readonly options?: readonly Walkable[]
+  }
   readonly shape?: Readonly<Record<string, Walkable>>
   safeParse(value: unknown): { success: boolean }
 }
 
-export interface Found extends Field { readonly address: string; readonly reading: z.infer<typeof readingSchema> }
+export interface Found extends Field {
+  readonly address: string
+  readonly reading: z.infer<typeof readingSchema>
+}
 
 function unwrapped(schema: Walkable): Walkable {
   return schema.def.innerType && !schema.shape ? unwrapped(schema.def.innerType) : schema
@@ -62,7 +78,8 @@ export function walkFields(schema: z.ZodType, value: unknown): Found[] {
     } else if (node.def.type === 'array' && Array.isArray(at)) {
       for (const entry of at) walk(node.def.element!, entry, `${address}.${(entry as { id?: string }).id ?? ''}`)
     } else if (node.shape) {
-      for (const key of Object.keys(node.shape)) walk(node.shape[key]!, (at as Record<string, unknown>)[key], address ? `${address}.${key}` : key)
+      for (const key of Object.keys(node.shape))
+        walk(node.shape[key]!, (at as Record<string, unknown>)[key], address ? `${address}.${key}` : key)
     }
   }
   walk(schema as unknown as Walkable, value, '')

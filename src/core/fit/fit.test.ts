@@ -1,5 +1,16 @@
 import fc from 'fast-check'
-import { apart, circleInRectangle, circlesInRectangle, engagement, holesOf, inside, longestScrew, offTheGaps, snapToGaps, tieLength } from '.'
+import {
+  apart,
+  circleInRectangle,
+  circlesInRectangle,
+  engagement,
+  holesOf,
+  inside,
+  longestScrew,
+  offTheGaps,
+  snapToGaps,
+  tieLength,
+} from '.'
 
 const size = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 
@@ -16,12 +27,31 @@ describe('a circle on a rectangle', () => {
     expect(circleInRectangle({ x: 2, y: 3, r: 0 }, face)).toBe(0)
   })
   test('against columns anywhere, and overlaps counted once', () => {
-    fc.assert(fc.property(size(-0.1, 0.3), size(-0.1, 0.4), size(0.01, 0.3), (x, y, r) => {
-      const face = { x: 0, y: 0, w: 0.2, h: 0.3 }
-      const exact = circleInRectangle({ x, y, r }, face)
-      expect(circlesInRectangle([{ x, y, r }, { x, y, r: r / 2 }], face)).toBeCloseTo(exact, 3)
-      expect(circlesInRectangle([{ x, y, r }, { x: 9, y: 9, r }], face)).toBeCloseTo(exact, 3)
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(size(-0.1, 0.3), size(-0.1, 0.4), size(0.01, 0.3), (x, y, r) => {
+        const face = { x: 0, y: 0, w: 0.2, h: 0.3 }
+        const exact = circleInRectangle({ x, y, r }, face)
+        expect(
+          circlesInRectangle(
+            [
+              { x, y, r },
+              { x, y, r: r / 2 },
+            ],
+            face,
+          ),
+        ).toBeCloseTo(exact, 3)
+        expect(
+          circlesInRectangle(
+            [
+              { x, y, r },
+              { x: 9, y: 9, r },
+            ],
+            face,
+          ),
+        ).toBeCloseTo(exact, 3)
+      }),
+      { numRuns: 60 },
+    )
   })
 })
 
@@ -36,12 +66,15 @@ test('boxes: apart by their gap, across a corner by both, and how far to move wh
 })
 
 test('ties: snapping never puts a hole further off, and finds the gaps where the holes are whole pitches apart', () => {
-  fc.assert(fc.property(size(0.03, 0.2), size(0.005, 0.015), size(0.05, 0.2), (x, pitch, circle) => {
-    const holes = holesOf(4, circle)
-    const snapped = snapToGaps(x, holes, pitch)
-    expect(snapped.offM).toBeLessThanOrEqual(offTheGaps(x, holes, pitch) + 1e-12)
-    expect(Math.abs(snapped.xM - x)).toBeLessThanOrEqual(pitch / 2 + 1e-12)
-  }), { numRuns: 60 })
+  fc.assert(
+    fc.property(size(0.03, 0.2), size(0.005, 0.015), size(0.05, 0.2), (x, pitch, circle) => {
+      const holes = holesOf(4, circle)
+      const snapped = snapToGaps(x, holes, pitch)
+      expect(snapped.offM).toBeLessThanOrEqual(offTheGaps(x, holes, pitch) + 1e-12)
+      expect(Math.abs(snapped.xM - x)).toBeLessThanOrEqual(pitch / 2 + 1e-12)
+    }),
+    { numRuns: 60 },
+  )
   // four holes 90 mm apart, tubes every 7.5 mm: twelve gaps, so both columns can lie in the middle of one
   expect(snapToGaps(0.06, holesOf(4, 0.09 * Math.SQRT2), 0.0075).offM).toBeLessThan(0.00007)
   expect(tieLength(0.03, 0.005, 0.004)).toBeCloseTo(0.108)
@@ -49,8 +82,15 @@ test('ties: snapping never puts a hole further off, and finds the gaps where the
 })
 
 test('fixing points: how many meet the old housing, and which way to turn it', () => {
-  expect(engagement({ count: 4, circleM: 0.14 }, { count: 4, circleM: 0.14 })).toEqual({ engaged: 4, of: 4, turns: [0, 90, 180, 270] })
-  expect(engagement({ count: 3, circleM: 0.16 }, { count: 6, circleM: 0.16 })).toMatchObject({ engaged: 3, turns: [0, 60, 120, 180, 240, 300] })
+  expect(engagement({ count: 4, circleM: 0.14 }, { count: 4, circleM: 0.14 })).toEqual({
+    engaged: 4,
+    of: 4,
+    turns: [0, 90, 180, 270],
+  })
+  expect(engagement({ count: 3, circleM: 0.16 }, { count: 6, circleM: 0.16 })).toMatchObject({
+    engaged: 3,
+    turns: [0, 60, 120, 180, 240, 300],
+  })
   expect(engagement({ count: 3, circleM: 0.16 }, { count: 4, circleM: 0.16 }).engaged).toBe(1)
   expect(engagement({ count: 4, circleM: 0.16 }, { count: 4, circleM: 0.15 })).toEqual({ engaged: 0, of: 4, turns: [] })
 })

@@ -1,5 +1,8 @@
 /** A hole of a fan's frame, from the fan's middle, m. */
-export interface Hole { readonly x: number; readonly y: number }
+export interface Hole {
+  readonly x: number
+  readonly y: number
+}
 
 /** Fixing holes evenly on their circle; four of them stand in the corners. @param turnedDeg clockwise @see engineering §7 */
 export function holesOf(count: number, circleM: number, turnedDeg = 0): Hole[] {
@@ -14,7 +17,8 @@ export function holesOf(count: number, circleM: number, turnedDeg = 0): Hole[] {
 export const nearestGap = (xM: number, pitchM: number): number => (Math.floor(xM / pitchM) + 0.5) * pitchM
 
 /** How far the worst of a fan's holes is from the gap that its tie goes through, with the fan's middle at x. @returns m */
-export const offTheGaps = (xM: number, holes: readonly Hole[], pitchM: number): number => Math.max(...holes.map((h) => Math.abs(xM + h.x - nearestGap(xM + h.x, pitchM))))
+export const offTheGaps = (xM: number, holes: readonly Hole[], pitchM: number): number =>
+  Math.max(...holes.map((h) => Math.abs(xM + h.x - nearestGap(xM + h.x, pitchM))))
 
 const STEPS = 60
 
@@ -23,12 +27,17 @@ const STEPS = 60
  * @returns the fan's middle from the core's left, m, and how far the worst hole is off there
  * @see engineering §7
  */
-export function snapToGaps(xM: number, holes: readonly Hole[], pitchM: number): { readonly xM: number; readonly offM: number } {
+export function snapToGaps(
+  xM: number,
+  holes: readonly Hole[],
+  pitchM: number,
+): { readonly xM: number; readonly offM: number } {
   let best = { xM, offM: offTheGaps(xM, holes, pitchM) }
   for (let i = -STEPS; i <= STEPS; i++) {
     const x = xM + (i / STEPS) * (pitchM / 2)
     const offM = offTheGaps(x, holes, pitchM)
-    if (offM < best.offM - 1e-9 || (Math.abs(offM - best.offM) < 1e-9 && Math.abs(x - xM) < Math.abs(best.xM - xM))) best = { xM: x, offM }
+    if (offM < best.offM - 1e-9 || (Math.abs(offM - best.offM) < 1e-9 && Math.abs(x - xM) < Math.abs(best.xM - xM)))
+      best = { xM: x, offM }
   }
   return best
 }
@@ -49,9 +58,14 @@ export interface Engagement {
  * @see engineering §7
  * @example engagement({ count: 3, circleM: 0.14 }, { count: 6, circleM: 0.14 }).engaged //=> 3
  */
-export function engagement(fan: { readonly count: number; readonly circleM: number }, housing: { readonly count: number; readonly circleM: number }): Engagement {
+export function engagement(
+  fan: { readonly count: number; readonly circleM: number },
+  housing: { readonly count: number; readonly circleM: number },
+): Engagement {
   const points = holesOf(housing.count, housing.circleM)
-  const meets = (turn: number): number => holesOf(fan.count, fan.circleM, turn).filter((h) => points.some((p) => Math.hypot(h.x - p.x, h.y - p.y) <= SLACK_M)).length
+  const meets = (turn: number): number =>
+    holesOf(fan.count, fan.circleM, turn).filter((h) => points.some((p) => Math.hypot(h.x - p.x, h.y - p.y) <= SLACK_M))
+      .length
   const tried = Array.from({ length: 360 }, (_, turn) => ({ turn, n: meets(turn) }))
   const engaged = Math.max(...tried.map((t) => t.n))
   // a bolt's slack lets a degree or so either way pass: of each such stretch the middle one is told
@@ -62,15 +76,22 @@ export function engagement(fan: { readonly count: number; readonly circleM: numb
     if (last && turn === last.at(-1)! + 1) last.push(turn)
     else stretches.push([turn])
   }
-  if (stretches.length > 1 && stretches[0]![0] === 0 && stretches.at(-1)!.at(-1) === 359) stretches[0]!.unshift(...stretches.pop()!.map((t) => t - 360))
-  return { engaged, of: fan.count, turns: stretches.length > 20 ? [0] : stretches.map((s) => (s[Math.floor((s.length - 1) / 2)]! + 360) % 360) }
+  if (stretches.length > 1 && stretches[0]![0] === 0 && stretches.at(-1)!.at(-1) === 359)
+    stretches[0]!.unshift(...stretches.pop()!.map((t) => t - 360))
+  return {
+    engaged,
+    of: fan.count,
+    turns: stretches.length > 20 ? [0] : stretches.map((s) => (s[Math.floor((s.length - 1) / 2)]! + 360) % 360),
+  }
 }
 
 /** Longest screw into a side channel: through bracket and washer, a millimetre short of its bottom. @see engineering §7 */
-export const longestScrew = (bracketM: number, washerM: number, channelM: number): number => bracketM + washerM + channelM - 0.001
+export const longestScrew = (bracketM: number, washerM: number, channelM: number): number =>
+  bracketM + washerM + channelM - 0.001
 
 /** ties are led through the core and back, with their head, m (estimate) */
 const TIE_HEAD_M = 0.03
 
 /** Length of tie that one corner takes: there and back through core, foam and frame. @see engineering §7 */
-export const tieLength = (coreM: number, foamM: number, frameM: number): number => 2 * (coreM + foamM + frameM) + TIE_HEAD_M
+export const tieLength = (coreM: number, foamM: number, frameM: number): number =>
+  2 * (coreM + foamM + frameM) + TIE_HEAD_M

@@ -8,7 +8,10 @@ import { wiresInUse } from './wiring/used'
 import { walkFields, type Field, type Found, type Station } from '../fields'
 
 /** A reading of a job with everything that is known about its place. */
-export interface PlacedField extends Field { readonly address: string; readonly reading: Reading }
+export interface PlacedField extends Field {
+  readonly address: string
+  readonly reading: Reading
+}
 
 const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
 
@@ -17,8 +20,10 @@ const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: 'slow 
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
 function ownLabel(job: Job, { address, label }: Found): string {
   const [list, id] = address.split('.')
-  if (address.startsWith('place.obstacles.')) return `${job.place.obstacles.find((o) => o.id === address.split('.')[2])?.name}, ${label}`
-  if (address.startsWith('bay.panels.')) return `${job.bay?.panels.find((p) => p.id === address.split('.')[2])?.name}, ${label}`
+  if (address.startsWith('place.obstacles.'))
+    return `${job.place.obstacles.find((o) => o.id === address.split('.')[2])?.name}, ${label}`
+  if (address.startsWith('bay.panels.'))
+    return `${job.bay?.panels.find((p) => p.id === address.split('.')[2])?.name}, ${label}`
   if (address.startsWith('place.leads.')) {
     const [, , lead, leg] = address.split('.') as [string, string, LeadName, string]
     return `${lead} lead, ${job.place.leads[lead].find((l) => l.id === leg)?.name}`
@@ -26,9 +31,13 @@ function ownLabel(job: Job, { address, label }: Found): string {
   if (list === 'oldFan') return `old fan: ${label}`
   if (list === 'probes' && job.bay && address.endsWith('.kappa')) return "share of the bay's warmth that the probe sees"
   if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
-  if (list === 'charging' && id === 'points') return address.endsWith('rpm') ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading` : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
+  if (list === 'charging' && id === 'points')
+    return address.endsWith('rpm')
+      ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading`
+      : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
   const several = list === 'fans' || list === 'controllers' || list === 'fuses' || list === 'runs' ? job[list] : []
-  if (several.length > 1) return `${label}, ${list === 'runs' ? 'fan ' : ''}${several.findIndex((x) => x.id === id) + 1}`
+  if (several.length > 1)
+    return `${label}, ${list === 'runs' ? 'fan ' : ''}${several.findIndex((x) => x.id === id) + 1}`
   if (list !== 'conductors') return label
   return `${conductorName(job, id!)}, ${label}`
 }
@@ -37,7 +46,9 @@ function ownLabel(job: Job, { address, label }: Found): string {
 export function fieldsOf(job: Job): ReadonlyMap<string, PlacedField> {
   const known = walked.get(job)
   if (known) return known
-  const map = new Map(walkFields(jobSchema as unknown as z.ZodType, job).map((f) => [f.address, { ...f, label: ownLabel(job, f) }]))
+  const map = new Map(
+    walkFields(jobSchema as unknown as z.ZodType, job).map((f) => [f.address, { ...f, label: ownLabel(job, f) }]),
+  )
   walked.set(job, map)
   return map
 }
@@ -63,7 +74,10 @@ const conditions: readonly Question[] = [
   [/^charging\.points\./, (job) => job.trailer === null && job.charging.known === 'points'],
   [/^conductors\./, (job, address) => wiresInUse(job).some((c) => c.id === address.split('.')[1])],
   // where a wire carries signals only, heat decides nothing but its sleeve
-  [/^conductors\.\w[\w-]*\.ambientC$/, (job, address) => job.runs.some((r) => r.conductors.includes(address.split('.')[1]!))],
+  [
+    /^conductors\.\w[\w-]*\.ambientC$/,
+    (job, address) => job.runs.some((r) => r.conductors.includes(address.split('.')[1]!)),
+  ],
   [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
   [/^cooling\.(core|fins|tank|ram|resistance|transfer)/, mountsFan],
@@ -76,14 +90,24 @@ const conditions: readonly Question[] = [
   [/^machine\.massKg$/, (job) => job.duty?.legs.some((l) => l.grade !== null && l.loadShare === null) ?? false],
   [/^engine\.(massKg|storeFactor)$/, mountsFan],
   [/^surroundings\.usualC$/, mountsFan],
-  [/^surroundings\.blockedShare$/, (job) => mountsFan(job) && job.cooling !== null && job.surroundings.ground !== null && job.surroundings.ground !== 'clean'],
+  [
+    /^surroundings\.blockedShare$/,
+    (job) =>
+      mountsFan(job) && job.cooling !== null && job.surroundings.ground !== null && job.surroundings.ground !== 'clean',
+  ],
   [/^bay\.(space|vent|heat|panel|flywheel)/, mountsFan],
   [/^place\.(freeDepthM|freeFrontM)$/, (job) => mountsFan(job) && job.cooling !== null],
   [/^place\.freeFrontM$/, (job) => job.place.side === 'pusher'],
   [/^place\.standOffM$/, mountsFan],
   [/^place\.obstacles\./, (job) => mountsFan(job) && job.cooling !== null],
-  [/^place\.obstacles\.\w+\.travelM$/, (job, address) => job.place.obstacles.some((o) => o.kind === 'moves' && o.id === address.split('.')[2])],
-  [/^place\.inletRiseK$/, (job) => mountsFan(job) && job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings'],
+  [
+    /^place\.obstacles\.\w+\.travelM$/,
+    (job, address) => job.place.obstacles.some((o) => o.kind === 'moves' && o.id === address.split('.')[2]),
+  ],
+  [
+    /^place\.inletRiseK$/,
+    (job) => mountsFan(job) && job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings',
+  ],
   [/^place\.(bracketM|washerM|channelM)$/, (job) => mountsFan(job) && job.place.mount === 'bracket'],
   [/^place\.gapM$/, (job) => mountsFan(job) && job.place.mount === 'shroud'],
   [/^place\.bladeProudM$/, (job) => mountsFan(job) && job.place.mount === 'panel'],
@@ -96,20 +120,24 @@ const conditions: readonly Question[] = [
   [/^fans\.\w+\.part\.boltCircleM$/, (job) => job.oldFan !== null || job.place.mount === 'ties'],
 ]
 
-const isAsked = (job: Job, address: string): boolean => conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job, address))
+const isAsked = (job: Job, address: string): boolean =>
+  conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job, address))
 
 /** Every reading that the job's choices ask for. */
-export const askedFields = (job: Job): PlacedField[] => [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))
+export const askedFields = (job: Job): PlacedField[] =>
+  [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))
 
 /** The readings that a station asks for. */
-export const fieldsAt = (job: Job, station: Station): PlacedField[] => askedFields(job).filter((f) => f.station === station)
+export const fieldsAt = (job: Job, station: Station): PlacedField[] =>
+  askedFields(job).filter((f) => f.station === station)
 
 /** The job with another reading at an address; everything else is shared with the old one. */
 export function withReading(job: Job, address: string, reading: Reading): Job {
   const set = (node: unknown, path: readonly string[]): unknown => {
     const [head, ...rest] = path
     if (head === undefined) return reading
-    if (Array.isArray(node)) return node.map((entry) => ((entry as { id: string }).id === head ? set(entry, rest) : entry))
+    if (Array.isArray(node))
+      return node.map((entry) => ((entry as { id: string }).id === head ? set(entry, rest) : entry))
     return { ...(node as object), [head]: set((node as Record<string, unknown>)[head], rest) }
   }
   if (!fieldsOf(job).has(address)) throw new RangeError(`no reading at ${address}`)

@@ -1,23 +1,48 @@
-import { airDensity, bayResistance, bayRise, heatToCarry, inSeries, ventsInSeries, type Duct, type FanAir, type InRow } from '../air'
+import {
+  airDensity,
+  bayResistance,
+  bayRise,
+  heatToCarry,
+  inSeries,
+  ventsInSeries,
+  type Duct,
+  type FanAir,
+  type InRow,
+} from '../air'
 import { term, worked, type Bench, type Worked } from '../reading'
 import { inletAirC } from './cooler'
 import type { Job, Panel } from './document'
 
 /** Heat given into the air of the bay: of the engine at its heaviest work, or of what stands in it. @see engineering §2.8 */
 export function heatIntoBay(bench: Bench, job: Job): Worked {
-  if (job.bay?.heatW) return worked('heat given off inside', '{0}', [bench.term('bay.heatW')], bench.value('bay.heatW'), 'power', '§2.8')
-  return heatToCarry(bench.value('engine.heatShare'), bench.value('engine.loadShare'), bench.value('engine.ratedPowerW'))
+  if (job.bay?.heatW)
+    return worked('heat given off inside', '{0}', [bench.term('bay.heatW')], bench.value('bay.heatW'), 'power', '§2.8')
+  return heatToCarry(
+    bench.value('engine.heatShare'),
+    bench.value('engine.loadShare'),
+    bench.value('engine.ratedPowerW'),
+  )
 }
 
 /** The hose, where the fan blows through one. */
-export const ductOf = (bench: Bench, job: Job): Duct | null => (job.place.mount === 'duct' ? {
-  lengthM: bench.value('place.duct.lengthM'), diameterM: bench.value('place.duct.diameterM'), bends: job.place.duct.bends, splitter: job.place.duct.splitter,
-} : null)
+export const ductOf = (bench: Bench, job: Job): Duct | null =>
+  job.place.mount === 'duct'
+    ? {
+        lengthM: bench.value('place.duct.lengthM'),
+        diameterM: bench.value('place.duct.diameterM'),
+        bends: job.place.duct.bends,
+        splitter: job.place.duct.splitter,
+      }
+    : null
 
-export const panelOf = (job: Job): Panel | null => job.bay?.panels.find((p) => p.id === job.place.panel) ?? job.bay?.panels[0] ?? null
+export const panelOf = (job: Job): Panel | null =>
+  job.bay?.panels.find((p) => p.id === job.place.panel) ?? job.bay?.panels[0] ?? null
 
 export type Side = Job['place']['side']
-export interface BayFan { readonly air: FanAir; readonly speed: number }
+export interface BayFan {
+  readonly air: FanAir
+  readonly speed: number
+}
 export interface BayFlow {
   readonly density: number
   readonly ventM2: number
@@ -32,12 +57,19 @@ export interface BayFlow {
 
 /** With it where the fan pulls where the flywheel blows, against it where the fan blows at its outlet; null: apart from each other. @see engineering §2.7 */
 export const flywheelHelps = (panel: Pick<Panel, 'flywheel'> | null, side: Side): boolean | null =>
-  (!panel || panel.flywheel === 'neither' ? null : (panel.flywheel === 'blows out') === (side === 'puller'))
+  !panel || panel.flywheel === 'neither' ? null : (panel.flywheel === 'blows out') === (side === 'puller')
 
 /** The engine's own fan at slow work; its figures are at the engine's rated speed. */
-export const flywheelOf = (bench: Bench, job: Job): InRow | null => job.bay?.flywheel ? {
-  fan: { freeFlow: bench.value('bay.flywheel.freeFlowM3s'), maxPressure: bench.value('bay.flywheel.maxPressurePa') }, speed: job.engine ? Math.min(1, bench.value('engine.slowRpm') / bench.value('engine.ratedRpm')) : 1,
-} : null
+export const flywheelOf = (bench: Bench, job: Job): InRow | null =>
+  job.bay?.flywheel
+    ? {
+        fan: {
+          freeFlow: bench.value('bay.flywheel.freeFlowM3s'),
+          maxPressure: bench.value('bay.flywheel.maxPressurePa'),
+        },
+        speed: job.engine ? Math.min(1, bench.value('engine.slowRpm') / bench.value('engine.ratedRpm')) : 1,
+      }
+    : null
 
 /** a bay that nothing cools at all is told as this much too hot, K: endless is no figure */
 const NO_END_K = 5000
@@ -69,12 +101,27 @@ export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: 
   if (fanFlow < 0) apartFlow = Math.hypot(apartFlow, fanFlow)
   const air = { ventM2, heightM: bench.value('bay.ventHeightM'), breezeMs: 0, panelM2: bench.value('bay.panelM2') }
   const heat = heatIntoBay(bench, job).value
-  const { riseK, flow } = bayRise(heat, { ...air, fanFlow: Math.max(0, fanFlow), extracts: side === 'puller', besides: apartFlow }, outsideC, density)
+  const { riseK, flow } = bayRise(
+    heat,
+    { ...air, fanFlow: Math.max(0, fanFlow), extracts: side === 'puller', besides: apartFlow },
+    outsideC,
+    density,
+  )
   const rise = Math.min(riseK, NO_END_K)
   return { density, ventM2, fanFlow, riseK: rise, flow, outsideC, bayC: outsideC + rise }
 }
 
 /** The working of a bay's rise. */
-export const riseWorked = (heat: Worked, { density, riseK, flow }: BayFlow): Worked => worked('bay over the air outside', '{0} / ({1} × 1006 × {2})', [
-  term('heat', heat.value, 'power'), term('density of the air, kg/m³', density, 'count'), term('air in all, what rises by itself with it', flow, 'flow'),
-], riseK, 'temperatureDifference', '§2.7')
+export const riseWorked = (heat: Worked, { density, riseK, flow }: BayFlow): Worked =>
+  worked(
+    'bay over the air outside',
+    '{0} / ({1} × 1006 × {2})',
+    [
+      term('heat', heat.value, 'power'),
+      term('density of the air, kg/m³', density, 'count'),
+      term('air in all, what rises by itself with it', flow, 'flow'),
+    ],
+    riseK,
+    'temperatureDifference',
+    '§2.7',
+  )

@@ -18,7 +18,11 @@ export interface BayWay {
   readonly flow: number
   readonly bayC: number
   readonly intakeC: number
-  readonly operator: 'hot air is blown at the operator' | 'hot air leaves at every gap, also towards the operator' | 'cool air is drawn in at every gap' | 'nothing is blown'
+  readonly operator:
+    | 'hot air is blown at the operator'
+    | 'hot air leaves at every gap, also towards the operator'
+    | 'cool air is drawn in at every gap'
+    | 'nothing is blown'
   /** whether the engine's own fan helps it; null where it has none there */
   readonly flywheel: boolean | null
 }
@@ -49,13 +53,31 @@ export function bayWays(job: Job, part: FanPart): BayWay[] {
     const bench = new Bench(lookupOf(with_))
     const circuit = circuitsOf(with_)[0]!
     const running = panel && side && circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
-    const found = bayFlow(bench, with_, running ? [{ air: running.air, speed: running.speed }] : [], panel, side ?? 'puller')
+    const found = bayFlow(
+      bench,
+      with_,
+      running ? [{ air: running.air, speed: running.speed }] : [],
+      panel,
+      side ?? 'puller',
+    )
     const stack = depthStack(with_)
     const depthShort = stack.requiredM - stack.leftM
     const wideShort = panel ? part.housingM.value - Math.min(panel.wideM.value, panel.highM.value) : 0
     return {
-      panel, side, lacksM: !panel ? null : wideShort > 0 && wideShort >= depthShort ? { what: 'width', byM: wideShort } : depthShort > 1e-9 ? { what: 'depth', byM: depthShort } : null,
-      fanFlow: found.fanFlow, flow: found.flow, bayC: found.bayC, intakeC: intakeOf(job, panel, side, found.bayC, job.surroundings.hottestC.value), operator: operatorSide(panel, side),
+      panel,
+      side,
+      lacksM: !panel
+        ? null
+        : wideShort > 0 && wideShort >= depthShort
+          ? { what: 'width', byM: wideShort }
+          : depthShort > 1e-9
+            ? { what: 'depth', byM: depthShort }
+            : null,
+      fanFlow: found.fanFlow,
+      flow: found.flow,
+      bayC: found.bayC,
+      intakeC: intakeOf(job, panel, side, found.bayC, job.surroundings.hottestC.value),
+      operator: operatorSide(panel, side),
       flywheel: panel && side && bay.flywheel ? flywheelHelps(panel, side) : null,
     }
   }
@@ -64,5 +86,6 @@ export function bayWays(job: Job, part: FanPart): BayWay[] {
 
 /** The next smaller fan of the shelf for this voltage, by its blades; null where there is none. */
 export const nextSizeDown = (job: Job, part: FanPart, shelf: readonly FanPart[]): FanPart | null =>
-  shelf.filter((p) => suitsVoltage(p, job.machine.systemV) && p.diameterM.value < part.diameterM.value - 1e-6)
+  shelf
+    .filter((p) => suitsVoltage(p, job.machine.systemV) && p.diameterM.value < part.diameterM.value - 1e-6)
     .reduce<FanPart | null>((a, b) => (a === null || b.diameterM.value > a.diameterM.value ? b : a), null)

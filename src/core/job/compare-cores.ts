@@ -31,15 +31,28 @@ export function comparedCores(job: Job): CoreComparison[] {
   if (!job.newCore || !job.cooling || !job.engine) return []
   const bench = new Bench(lookupOf(job))
   const coolantC = boilsAt(bench, job).at.c - job.limits.boilKeepK
-  return (['clean', 'a third blocked'] as const).flatMap((blocked) => comparedDuties(job).map((duty): CoreComparison => {
-    const blockedAt14 = blocked === 'clean' ? 0 : THIRD
-    const at = (which: WhichCore) => {
-      const air = airThroughCores(bench, job, duty.speed, { which, blockedAt14 })
-      return { carried: cooledAt(bench, job, duty, coolantC, { which, blockedAt14 }).carriedW, flow: air.zones.flat().reduce((sum, z) => sum + Math.abs(z.flow), 0) }
-    }
-    const [present, fresh] = [at('present'), at('new')]
-    return { duty: duty.name, blocked, presentW: present.carried, newW: fresh.carried, presentM3s: present.flow, newM3s: fresh.flow, gain: fresh.carried / present.carried - 1 }
-  }))
+  return (['clean', 'a third blocked'] as const).flatMap((blocked) =>
+    comparedDuties(job).map((duty): CoreComparison => {
+      const blockedAt14 = blocked === 'clean' ? 0 : THIRD
+      const at = (which: WhichCore) => {
+        const air = airThroughCores(bench, job, duty.speed, { which, blockedAt14 })
+        return {
+          carried: cooledAt(bench, job, duty, coolantC, { which, blockedAt14 }).carriedW,
+          flow: air.zones.flat().reduce((sum, z) => sum + Math.abs(z.flow), 0),
+        }
+      }
+      const [present, fresh] = [at('present'), at('new')]
+      return {
+        duty: duty.name,
+        blocked,
+        presentW: present.carried,
+        newW: fresh.carried,
+        presentM3s: present.flow,
+        newM3s: fresh.flow,
+        gain: fresh.carried / present.carried - 1,
+      }
+    }),
+  )
 }
 
 const SAME = 0.01
@@ -48,13 +61,18 @@ const SAME = 0.01
 export function coresInWords(rows: readonly CoreComparison[]): string {
   if (!rows.length) return ''
   const percent = (x: number): string => `${Math.abs(Math.round(100 * x))} %`
-  const says = (r: CoreComparison): string => `${r.gain > 0 ? `${percent(r.gain)} better` : `${percent(r.gain)} worse`} ${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
+  const says = (r: CoreComparison): string =>
+    `${r.gain > 0 ? `${percent(r.gain)} better` : `${percent(r.gain)} worse`} ${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)
   const air = rows[0]!.newM3s / rows[0]!.presentM3s - 1
-  const why = air < 0 ? `The same fan gets ${percent(air)} less air through it standing` : `The same fan gets ${percent(air)} more air through it standing`
+  const why =
+    air < 0
+      ? `The same fan gets ${percent(air)} less air through it standing`
+      : `The same fan gets ${percent(air)} more air through it standing`
   if (!worse.length && !better.length) return `The new core does as well as the present one. ${why}.`
-  if (!better.length) return `The new core is worse here: ${says(worst(worse))}. ${why}: what the depth gains, the lost air takes back.`
+  if (!better.length)
+    return `The new core is worse here: ${says(worst(worse))}. ${why}: what the depth gains, the lost air takes back.`
   if (!worse.length) return `The new core is better: ${says(best(better))}. ${why}.`
   return `It depends: ${says(best(better))}, but ${says(worst(worse))}. ${why}.`
 }

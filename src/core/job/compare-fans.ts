@@ -30,9 +30,17 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
     const with_ = chooseFan(job, part)
     const bench = new Bench(lookupOf(with_))
     return {
-      part, moved: movedAir(job, part), chosen: job.fans[0]?.part.id === part.id, otherVoltage: !suitsVoltage(part, job.machine.systemV),
+      part,
+      moved: movedAir(job, part),
+      chosen: job.fans[0]?.part.id === part.id,
+      otherVoltage: !suitsVoltage(part, job.machine.systemV),
       depthOverM: toMicrometre(depthStack(with_).leftM - depthStack(with_).requiredM),
-      runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value, leanestNetA: Math.min(...powerFlows(with_, bench).flows.filter((f) => f.chargeA > 0 || f.rpm !== null).map((f) => f.netA)),
+      runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value,
+      leanestNetA: Math.min(
+        ...powerFlows(with_, bench)
+          .flows.filter((f) => f.chargeA > 0 || f.rpm !== null)
+          .map((f) => f.netA),
+      ),
     }
   })
 }

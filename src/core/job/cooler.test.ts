@@ -3,7 +3,58 @@ import { example, examplesOf } from '@/formats/test-support/examples'
 import { corePressure, effectiveness, fanPressure, heatTransfer } from '../air'
 import { fasteningWords, planWarnings, tiesOf } from '../plan'
 import { Bench } from '../reading'
-import { addLeg, addObstacle, addPanel, airThroughCores, bayWays, boilsAt, changeCooling, changeFlywheel, changeGround, changeMount, changeObstacle, changePlace, chooseFan, chooseOldFan, comparedCores, cooledAt, coreName, coresInWords, currentByFuse, dropLeg, dropObstacle, dropPanel, dutiesOf, evaluate, fanCurves, firmsUp, flowByAnemometer, flowByBag, heightInWords, jobSchema, leadReaches, lookupOf, movedBy, moveFan, nextSizeDown, nothingFits, ranked, remediesFor, replacement, replacementInWords, sample, searchPlacements, snapped, startJob, turnFan, whyLost, withReading, type FanPart, type Job, type Placement } from '.'
+import {
+  addLeg,
+  addObstacle,
+  addPanel,
+  airThroughCores,
+  bayWays,
+  boilsAt,
+  changeCooling,
+  changeFlywheel,
+  changeGround,
+  changeMount,
+  changeObstacle,
+  changePlace,
+  chooseFan,
+  chooseOldFan,
+  comparedCores,
+  cooledAt,
+  coreName,
+  coresInWords,
+  currentByFuse,
+  dropLeg,
+  dropObstacle,
+  dropPanel,
+  dutiesOf,
+  evaluate,
+  fanCurves,
+  firmsUp,
+  flowByAnemometer,
+  flowByBag,
+  heightInWords,
+  jobSchema,
+  leadReaches,
+  lookupOf,
+  movedBy,
+  moveFan,
+  nextSizeDown,
+  nothingFits,
+  ranked,
+  remediesFor,
+  replacement,
+  replacementInWords,
+  sample,
+  searchPlacements,
+  snapped,
+  startJob,
+  turnFan,
+  whyLost,
+  withReading,
+  type FanPart,
+  type Job,
+  type Placement,
+} from '.'
 
 const fans = examplesOf('fan')
 const fan = (id: string): FanPart => fans.find((f) => f.id === id)!
@@ -11,7 +62,10 @@ const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')
 const bench = (job: Job): Bench => new Bench(lookupOf(job))
 const set = (job: Job, address: string, value: number): Job => withReading(job, address, { value, source: 'measured' })
-const part = (job: Job, margin: string, id: string) => evaluate(job).margins.find((m) => m.id === margin)!.parts.find((p) => p.id === id)!
+const part = (job: Job, margin: string, id: string) =>
+  evaluate(job)
+    .margins.find((m) => m.id === margin)!
+    .parts.find((p) => p.id === id)!
 const flow = (job: Job): number => movedBy(bench(job), job)
 
 describe('Air of two cores by hand', () => {
@@ -27,7 +81,9 @@ describe('Air of two cores by hand', () => {
     expect(found.density).toBeCloseTo(density, 3)
     expect(found.fans[0]!.areaM2).toBeCloseTo(covered, 9)
     const speed = found.fans[0]!.running.speed
-    expect(fanPressure({ freeFlow: 0.04444, maxPressure: job.fans[0]!.part.maxPressurePa.value }, q, speed, found.density)).toBeCloseTo(corePressure(core, q / covered, found.density), 1)
+    expect(
+      fanPressure({ freeFlow: 0.04444, maxPressure: job.fans[0]!.part.maxPressurePa.value }, q, speed, found.density),
+    ).toBeCloseTo(corePressure(core, q / covered, found.density), 1)
   })
   test('standing: ε C_min ΔT of the covered zone and 25 W/m²K of both cores, less 0.9 · 0.04 · 18 kW', () => {
     // ṁ c_p = 16 200 W / 8 K · 1700 / 8500 = 405 W/K for two cores; the covered zone has its share of one
@@ -35,7 +91,9 @@ describe('Air of two cores by hand', () => {
     const air = found.density * 1006 * q
     const [least, most] = [Math.min(air, coolant), Math.max(air, coolant)]
     const over = boilsAt(bench(job), job).at.c - 10 - 32
-    const carried = effectiveness((heatTransfer(core, q / covered) * covered) / least, least / most) * least * over + 25 * 2 * w * h * over
+    const carried =
+      effectiveness((heatTransfer(core, q / covered) * covered) / least, least / most) * least * over +
+      25 * 2 * w * h * over
     expect(part(job, 'air', 'standing').value).toBeCloseTo(carried - 0.9 * 0.04 * 18_000, 3)
   })
   test('each core fed by itself: the one without a fan has to carry its half by itself, and is told', () => {
@@ -50,7 +108,9 @@ describe('Air of two cores by hand', () => {
   test('all of the core blocked, or no fan: only still air carries', () => {
     const b = bench(job)
     const duty = dutiesOf(job)[0]!
-    expect(cooledAt(b, { ...job, fans: [], runs: job.runs.map((r) => ({ ...r, fan: null })) }, duty, 110).carriedW).toBeCloseTo(25 * 2 * w * h * 78)
+    expect(
+      cooledAt(b, { ...job, fans: [], runs: job.runs.map((r) => ({ ...r, fan: null })) }, duty, 110).carriedW,
+    ).toBeCloseTo(25 * 2 * w * h * 78)
     const blocked = changeGround(job, 'mud or seed fluff')
     expect(cooledAt(bench(blocked), blocked, duty, 110).air.blocked).toBeCloseTo(0.3)
     expect(cooledAt(bench(blocked), blocked, duty, 110).carriedW).toBeLessThan(cooledAt(b, job, duty, 110).carriedW)
@@ -59,15 +119,33 @@ describe('Air of two cores by hand', () => {
 
 describe('what moves the air one way or the other', () => {
   test('more of what is in the way never gives more air: blocked share, thickness, gap, inlet heat', () => {
-    fc.assert(fc.property(fc.constantFrom('cooling.coreThicknessM', 'cooling.resistanceFactor', 'surroundings.blockedShare', 'place.gapM', 'conductors.feed1.lengthM'), fc.double({ min: 0.02, max: 0.6, noNaN: true }), fc.double({ min: 0, max: 0.1, noNaN: true }), fc.constantFrom('ties', 'shroud'), (address, value, more, mount) => {
-      const job = changePlace(changeGround(bike, 'dust'), { mount })
-      const at = (v: number): number => flow(set(job, address, address === 'place.gapM' ? v / 20 : v))
-      expect(at(value + more)).toBeLessThanOrEqual(at(value) * (1 + 1e-9))
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(
+          'cooling.coreThicknessM',
+          'cooling.resistanceFactor',
+          'surroundings.blockedShare',
+          'place.gapM',
+          'conductors.feed1.lengthM',
+        ),
+        fc.double({ min: 0.02, max: 0.6, noNaN: true }),
+        fc.double({ min: 0, max: 0.1, noNaN: true }),
+        fc.constantFrom('ties', 'shroud'),
+        (address, value, more, mount) => {
+          const job = changePlace(changeGround(bike, 'dust'), { mount })
+          const at = (v: number): number => flow(set(job, address, address === 'place.gapM' ? v / 20 : v))
+          expect(at(value + more)).toBeLessThanOrEqual(at(value) * (1 + 1e-9))
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
   test('the wires and the blade: swapped alone 60 % and against the travel, both full strength, turned alone 60 % as marked', () => {
     const now = airThroughCores(bench(bike), bike, 'engine.slowMs').fans[0]!
-    const of = (wiresSwapped: boolean, bladeTurned: boolean) => { const j = turnFan(bike, 'fan1', { wiresSwapped, bladeTurned }); return airThroughCores(bench(j), j, 'engine.slowMs').fans[0]! }
+    const of = (wiresSwapped: boolean, bladeTurned: boolean) => {
+      const j = turnFan(bike, 'fan1', { wiresSwapped, bladeTurned })
+      return airThroughCores(bench(j), j, 'engine.slowMs').fans[0]!
+    }
     expect(of(true, false).running.air.freeFlow).toBeCloseTo(0.6 * now.running.air.freeFlow)
     expect(of(false, true).running).toMatchObject({ against: false })
     expect(of(true, true).running).toMatchObject({ against: true, air: now.running.air })
@@ -76,7 +154,9 @@ describe('what moves the air one way or the other', () => {
     const fast = set(turnFan(bike, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'engine.slowMs', 18)
     expect(airThroughCores(bench(fast), fast, 'engine.slowMs').fans[0]!.flows.covered).toBeGreaterThan(0)
     const brushless = chooseFan(bike, { ...fan('fan-swift-116'), motor: 'brushless' })
-    expect(part(turnFan(brushless, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'air', 'standing')).toMatchObject({ verdict: 'short', value: null })
+    expect(
+      part(turnFan(brushless, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'air', 'standing'),
+    ).toMatchObject({ verdict: 'short', value: null })
   })
   test('half over the edge is half of the circle', () => {
     const j = moveFan(bike, 'fan1', { core: 0, xM: 0, yM: 0.12 })
@@ -101,7 +181,9 @@ describe('the search for a place', () => {
     const found = search(bike)
     for (const p of found.filter((f) => !f.lacking)) {
       const job = moveFan(changePlace(chooseFan(bike, p.part), { side: p.side }), 'fan1', p.seat)
-      const near = evaluate(job).margins.find((m) => m.id === 'fit')!.parts.filter((x) => /^(depth|edge|near)/.test(x.id))
+      const near = evaluate(job)
+        .margins.find((m) => m.id === 'fit')!
+        .parts.filter((x) => /^(depth|edge|near)/.test(x.id))
       expect(Math.min(...near.map((x) => x.value!))).toBeGreaterThanOrEqual(-0.05)
       expect(flow(job)).toBeCloseTo(p.flowM3s, 9)
     }
@@ -109,25 +191,57 @@ describe('the search for a place', () => {
     fitting.slice(1).forEach((p, i) => expect(p.flowM3s).toBeLessThanOrEqual(fitting[i]!.flowM3s * 1.011))
     // by diameter the 190 would have won: it is 70 mm too wide for 120
     expect(found[0]!.part.id).toBe('fan-swift-116')
-    expect(whyLost(found[0]!, found.find((p) => p.part.id === 'fan-gale-190')!, 'metric')).toBe('70 mm too wide for the core')
-    expect(whyLost(found[0]!, found.find((p) => p.part.id === 'fan-curlew-225')!, 'metric')).toBe('made for 24 V')
+    expect(
+      whyLost(
+        found[0]!,
+        found.find((p) => p.part.id === 'fan-gale-190')!,
+        'metric',
+      ),
+    ).toBe('70 mm too wide for the core')
+    expect(
+      whyLost(
+        found[0]!,
+        found.find((p) => p.part.id === 'fan-curlew-225')!,
+        'metric',
+      ),
+    ).toBe('made for 24 V')
   })
   test('an exhaust drives it away, and where there is no room at all that is said', () => {
-    const low = changeObstacle(bike, 'near2', { fromLeftM: { value: 0.14, source: 'measured' }, fromTopM: { value: 0.17, source: 'measured' } })
+    const low = changeObstacle(bike, 'near2', {
+      fromLeftM: { value: 0.14, source: 'measured' },
+      fromTopM: { value: 0.17, source: 'measured' },
+    })
     const best = search(low).find((p) => p.part.id === 'fan-swift-116' && p.core === 0 && p.side === 'puller')!
     // 22 mm beside it: 50 mm asks for 44.9 mm above it as well, so the frame ends at 125 mm at the lowest
     expect(best.lacking).toBeNull()
     expect(best.seat.yM + 0.058).toBeLessThanOrEqual(0.17 - Math.sqrt(0.05 ** 2 - 0.022 ** 2) + 0.0002)
     const shallow = set(set(bike, 'place.freeDepthM', 0.028), 'place.freeFrontM', 0.01)
-    expect(nothingFits(search(shallow, [fan('fan-swift-92')]), 'metric')).toBe('Nothing fits: Swift 92 comes nearest and needs 9 mm more depth.')
+    expect(nothingFits(search(shallow, [fan('fan-swift-92')]), 'metric')).toBe(
+      'Nothing fits: Swift 92 comes nearest and needs 9 mm more depth.',
+    )
     expect(nothingFits(search(bike, []), 'metric')).toMatch(/No fan is on the shelf/)
-    for (const p of search(set(set(bike, 'cooling.coreWidthM', 0.03), 'cooling.tubePitchM', 0.05))) expect(Number.isFinite(p.flowM3s + p.spareM + p.seat.xM)).toBe(true)
+    for (const p of search(set(set(bike, 'cooling.coreWidthM', 0.03), 'cooling.tubePitchM', 0.05)))
+      expect(Number.isFinite(p.flowM3s + p.spareM + p.seat.xM)).toBe(true)
   })
   test('snapping pulls ties to the gaps and others to edges and middle, never further than they lie', () => {
     const swift = bike.fans[0]!.part
-    expect(snapped(changePlace(bike, { mount: 'bracket' }), swift, { core: 0, xM: 0.0585, yM: 0.118 })).toEqual({ core: 0, xM: 0.06, yM: 0.12 })
-    expect(snapped(changePlace(bike, { mount: 'bracket' }), swift, { core: 0, xM: 0.04, yM: 0.09 })).toEqual({ core: 0, xM: 0.04, yM: 0.09 })
-    fc.assert(fc.property(fc.double({ min: 0.05, max: 0.07, noNaN: true }), (xM) => expect(Math.abs(snapped(bike, swift, { core: 0, xM, yM: 0.1 }).xM - xM)).toBeLessThanOrEqual(0.0075 / 2 + 1e-12)))
+    expect(snapped(changePlace(bike, { mount: 'bracket' }), swift, { core: 0, xM: 0.0585, yM: 0.118 })).toEqual({
+      core: 0,
+      xM: 0.06,
+      yM: 0.12,
+    })
+    expect(snapped(changePlace(bike, { mount: 'bracket' }), swift, { core: 0, xM: 0.04, yM: 0.09 })).toEqual({
+      core: 0,
+      xM: 0.04,
+      yM: 0.09,
+    })
+    fc.assert(
+      fc.property(fc.double({ min: 0.05, max: 0.07, noNaN: true }), (xM) =>
+        expect(Math.abs(snapped(bike, swift, { core: 0, xM, yM: 0.1 }).xM - xM)).toBeLessThanOrEqual(
+          0.0075 / 2 + 1e-12,
+        ),
+      ),
+    )
   })
 })
 
@@ -137,24 +251,43 @@ test('a lead that is short says by how much, and what each way out brings with i
   // seat 103 and 200 mm from the corner, the middle 60 and 120: 123 mm more way
   expect(probe.neededM).toBeCloseTo(1.05 * (0.9 + 0.123) + 0.05 + 0.03)
   expect(probe.overM).toBeCloseTo(part(far, 'fit', 'probe lead').value! / 1000)
-  expect(probe.waysOut.join(' ')).toMatch(/Extend it by 410 mm.*two joints: the probe then reads .* colder.*Move the controller/)
+  expect(probe.waysOut.join(' ')).toMatch(
+    /Extend it by 410 mm.*two joints: the probe then reads .* colder.*Move the controller/,
+  )
   expect(leadReaches(bike).every((r) => r.overM > 0 && !r.waysOut.length)).toBe(true)
 })
 
 test('a thicker core with coarser fins can be better or worse, and the answer says which and why', () => {
-  const start = chooseFan(startJob({ title: 't', kind: 'side-by-side', job: 'thicker-core', machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null }), fan('fan-gale-190'))
+  const start = chooseFan(
+    startJob({
+      title: 't',
+      kind: 'side-by-side',
+      job: 'thicker-core',
+      machineName: 'm',
+      owner: '',
+      units: 'metric',
+      startedOn: '2026-01-15',
+      promisedOn: null,
+    }),
+    fan('fan-gale-190'),
+  )
   expect(coresInWords(comparedCores(start))).toMatch(/^The new core is better/)
   const deep = set(set(start, 'newCore.thicknessM', 0.076), 'newCore.finsPerInch', 14)
   expect(coresInWords(comparedCores(deep))).toMatch(/^The new core is worse here: .*less air/)
   // the same core twice is neither
-  const same = set(set(start, 'newCore.thicknessM', start.cooling!.coreThicknessM.value), 'newCore.finsPerInch', start.cooling!.finsPerInch.value)
+  const same = set(
+    set(start, 'newCore.thicknessM', start.cooling!.coreThicknessM.value),
+    'newCore.finsPerInch',
+    start.cooling!.finsPerInch.value,
+  )
   for (const row of comparedCores(same)) expect(row.gain).toBeCloseTo(0, 12)
   expect(comparedCores(bike)).toEqual([])
 })
 
 describe('a bay', () => {
   const chosen = digger.fans[0]!.part
-  const way = (job: Job, panel: string, side: string) => bayWays(job, chosen).find((w) => w.panel?.name === panel && w.side === side)!
+  const way = (job: Job, panel: string, side: string) =>
+    bayWays(job, chosen).find((w) => w.panel?.name === panel && w.side === side)!
   test('a fan that pulls where the flywheel blows moves more than one that pushes there; without a flywheel fan both move the same', () => {
     expect(way(digger, 'rear louvre', 'puller').fanFlow).toBeGreaterThan(way(digger, 'rear louvre', 'pusher').fanFlow)
     const still: Job = { ...digger, bay: { ...digger.bay!, flywheel: null } }
@@ -173,7 +306,10 @@ describe('a bay', () => {
     expect(way(digger, 'top cover', 'pusher').intakeC).toBe(32)
     expect(way(digger, 'top cover', 'puller').intakeC).toBe(way(digger, 'top cover', 'puller').bayC)
     expect(way(digger, 'left side panel', 'puller').operator).toBe('hot air is blown at the operator')
-    expect(way(digger, 'top cover', 'puller').lacksM).toEqual({ what: 'depth', byM: expect.closeTo(0.016, 6) as number })
+    expect(way(digger, 'top cover', 'puller').lacksM).toEqual({
+      what: 'depth',
+      byM: expect.closeTo(0.016, 6) as number,
+    })
     expect(nextSizeDown(digger, chosen, fans)?.id).toBe('fan-gale-140')
     expect(nextSizeDown(digger, fan('fan-burrow-76'), fans)).toBeNull()
   })
@@ -181,20 +317,44 @@ describe('a bay', () => {
 
 test('one fan in another’s place: the same one is as good, a better one is said to be so with how sure that is', () => {
   const itself = chooseOldFan(bike, bike.fans[0]!.part)
-  expect(replacementInWords(itself, replacement(itself)!, 'metric')).toEqual([expect.stringMatching(/moves as much air for the same current; .*overlap/), expect.stringMatching(/^All 4 fixing points meet the old housing, turned by 0°, 90°/)])
-  const sure = (p: FanPart, flowM3s: number): FanPart => ({ ...p, freeFlowM3s: { value: flowM3s, source: 'measured', spread: 0.0005 }, maxPressurePa: { value: 110, source: 'measured', spread: 1 }, diameterM: { ...p.diameterM, spread: 0.0005 }, ratedA: { value: 2.9, source: 'measured', spread: 0.02 } })
+  expect(replacementInWords(itself, replacement(itself)!, 'metric')).toEqual([
+    expect.stringMatching(/moves as much air for the same current; .*overlap/),
+    expect.stringMatching(/^All 4 fixing points meet the old housing, turned by 0°, 90°/),
+  ])
+  const sure = (p: FanPart, flowM3s: number): FanPart => ({
+    ...p,
+    freeFlowM3s: { value: flowM3s, source: 'measured', spread: 0.0005 },
+    maxPressurePa: { value: 110, source: 'measured', spread: 1 },
+    diameterM: { ...p.diameterM, spread: 0.0005 },
+    ratedA: { value: 2.9, source: 'measured', spread: 0.02 },
+  })
   const told = chooseOldFan(chooseFan(bike, sure(fan('fan-swift-116'), 0.05)), sure(fan('fan-swift-116'), 0.038))
   expect(replacement(told)!.air.overlap).toBe(false)
-  expect(replacementInWords(told, replacement(told)!, 'metric')[0]).toMatch(/more air for the same current; the spreads of their air do not overlap/)
+  expect(replacementInWords(told, replacement(told)!, 'metric')[0]).toMatch(
+    /more air for the same current; the spreads of their air do not overlap/,
+  )
 })
 
 test('makeshift measurements: median and range of a bag, mean of a grid, millivolts over a fuse; nothing from nothing', () => {
   // 0.12 m³ in 3.0 s is 0.04; in 2.9 s 0.04138, in 3.2 s 0.0375: half of the range is 0.00194
-  expect(flowByBag(0.12, [3.2, 2.9, 3])).toEqual({ value: 0.12 / 3, source: 'measured', spread: expect.closeTo((0.12 / 2.9 - 0.12 / 3.2) / 2, 9) as number })
-  expect(flowByAnemometer(0.01, [3, 4, 5])).toMatchObject({ value: expect.closeTo(0.04, 9) as number, spread: expect.closeTo(0.01 / Math.sqrt(3), 9) as number })
+  expect(flowByBag(0.12, [3.2, 2.9, 3])).toEqual({
+    value: 0.12 / 3,
+    source: 'measured',
+    spread: expect.closeTo((0.12 / 2.9 - 0.12 / 3.2) / 2, 9) as number,
+  })
+  expect(flowByAnemometer(0.01, [3, 4, 5])).toMatchObject({
+    value: expect.closeTo(0.04, 9) as number,
+    spread: expect.closeTo(0.01 / Math.sqrt(3), 9) as number,
+  })
   // a 10 A blade fuse: 0.12 · 10^−1.2 = 7.57 milliohm
   expect(currentByFuse(0.03, 10)!.value).toBeCloseTo(3.96, 2)
-  expect([flowByBag(0, [3]), flowByBag(0.1, [0]), flowByBag(0.1, []), flowByAnemometer(0.1, [-1]), currentByFuse(0.02, 0)]).toEqual([null, null, null, null, null])
+  expect([
+    flowByBag(0, [3]),
+    flowByBag(0.1, [0]),
+    flowByBag(0.1, []),
+    flowByAnemometer(0.1, [-1]),
+    currentByFuse(0.02, 0),
+  ]).toEqual([null, null, null, null, null])
 })
 
 test('a tie whose hole lies beside the fins is no tie: said in words, and no gap is named', () => {
@@ -208,7 +368,9 @@ test('a tie whose hole lies beside the fins is no tie: said in words, and no gap
 test('ties bring a look after the first hour, once, and take it with them unless it was done', () => {
   const care = (job: Job) => job.after.filter((a) => a.id === 'ties')
   const tied = changeMount(changeMount(bike, 'bracket'), 'ties')
-  expect(care(tied)).toEqual([{ id: 'ties', what: expect.stringContaining('first hour') as string, dueOn: null, doneOn: null }])
+  expect(care(tied)).toEqual([
+    { id: 'ties', what: expect.stringContaining('first hour') as string, dueOn: null, doneOn: null },
+  ])
   expect(care(changeMount(tied, 'ties'))).toHaveLength(1)
   expect(care(changeMount(tied, 'shroud'))).toHaveLength(0)
   const done: Job = { ...tied, after: tied.after.map((a) => ({ ...a, doneOn: '2026-01-20' })) }
@@ -219,20 +381,36 @@ test('a reading is said to firm up the margin that it moves most; what is measur
   const firms = firmsUp(bike)
   expect(firms.get('cooling.transferFactor')?.margin).toBe('air')
   expect(firms.get('place.obstacles.near2.fromLeftM')?.margin).toBe('fit')
-  expect(firmsUp(withReading(bike, 'cooling.transferFactor', { value: 1, source: 'measured', spread: 0 })).has('cooling.transferFactor')).toBe(false)
+  expect(
+    firmsUp(withReading(bike, 'cooling.transferFactor', { value: 1, source: 'measured', spread: 0 })).has(
+      'cooling.transferFactor',
+    ),
+  ).toBe(false)
 })
 
 test('awkward places stay figures: a fan larger than its core, overlapping neighbours, one tube, no vents, a fan that barely turns', () => {
-  const twice = changePlace(bike, { obstacles: [...bike.place.obstacles, { ...bike.place.obstacles[0]!, id: 'near9' }] })
-  const jobs = [chooseFan(bike, fan('fan-curlew-225')), twice, set(bike, 'cooling.tubePitchM', 0.05), set(digger, 'bay.ventInM2', 0), set(bike, 'fans.fan1.part.freeFlowM3s', 0.0005), set(bike, 'place.freeDepthM', 0), set(changePlace(digger, { mount: 'duct' }), 'place.duct.diameterM', 0.02)]
+  const twice = changePlace(bike, {
+    obstacles: [...bike.place.obstacles, { ...bike.place.obstacles[0]!, id: 'near9' }],
+  })
+  const jobs = [
+    chooseFan(bike, fan('fan-curlew-225')),
+    twice,
+    set(bike, 'cooling.tubePitchM', 0.05),
+    set(digger, 'bay.ventInM2', 0),
+    set(bike, 'fans.fan1.part.freeFlowM3s', 0.0005),
+    set(bike, 'place.freeDepthM', 0),
+    set(changePlace(digger, { mount: 'duct' }), 'place.duct.diameterM', 0.02),
+  ]
   for (const job of jobs) {
-    for (const m of evaluate(job).margins) for (const p of m.parts) if (p.value !== null) expect(Number.isFinite(p.value + p.worst! + p.best!)).toBe(true)
+    for (const m of evaluate(job).margins)
+      for (const p of m.parts) if (p.value !== null) expect(Number.isFinite(p.value + p.worst! + p.best!)).toBe(true)
     expect(() => sample(job)).not.toThrow()
   }
 })
 
 test('what cannot be is refused by the document: negative bends, a panel that is not there, the same neighbour twice, a seat in the next county', () => {
-  const refused = (job: unknown, at: string) => expect(jobSchema.safeParse(job).error?.issues.some((i) => i.path.join('.').startsWith(at))).toBe(true)
+  const refused = (job: unknown, at: string) =>
+    expect(jobSchema.safeParse(job).error?.issues.some((i) => i.path.join('.').startsWith(at))).toBe(true)
   refused(changePlace(bike, { duct: { ...bike.place.duct, bends: -1 } }), 'place.duct.bends')
   refused(changePlace(digger, { panel: 'nowhere' }), 'place.panel')
   refused(changePlace(bike, { obstacles: [bike.place.obstacles[0]!, bike.place.obstacles[0]!] }), 'obstacles')
@@ -241,10 +419,18 @@ test('what cannot be is refused by the document: negative bends, a panel that is
 })
 
 test('remedies of Air: a shroud with what it brings, then closing its gap; without a fan, a fan', () => {
-  const air = (job: Job) => remediesFor(job, evaluate(job).margins.find((m) => m.id === 'air')!).map((r) => r.text).join(' ')
+  const air = (job: Job) =>
+    remediesFor(
+      job,
+      evaluate(job).margins.find((m) => m.id === 'air')!,
+    )
+      .map((r) => r.text)
+      .join(' ')
   const hard = set(bike, 'engine.slowShare', 0.4)
   const shrouded = changePlace(hard, { mount: 'shroud', gapM: { value: 0.004, source: 'measured' } })
-  expect(air(hard)).toMatch(/A shroud over the whole core, closed all round: \d+ m³\/h through the fins instead of 1\d\d m³\/h/)
+  expect(air(hard)).toMatch(
+    /A shroud over the whole core, closed all round: \d+ m³\/h through the fins instead of 1\d\d m³\/h/,
+  )
   expect(air(shrouded)).toMatch(/Close the gap round the shroud/)
   expect(air(changePlace(shrouded, { gapM: { value: 0, source: 'measured' } }))).not.toMatch(/Close the gap/)
   const none: Job = { ...hard, fans: [], runs: hard.runs.map((r) => ({ ...r, fan: null })) }
@@ -252,12 +438,19 @@ test('remedies of Air: a shroud with what it brings, then closing its gap; witho
 })
 
 test('things near, panels and legs come and go by choices; the last panel and the last leg stay', () => {
-  const three = ['fixed', 'moves', 'exhaust'].reduce((j, kind) => addObstacle(j, kind as 'fixed', kind), changePlace(bike, { obstacles: [] }))
+  const three = ['fixed', 'moves', 'exhaust'].reduce(
+    (j, kind) => addObstacle(j, kind as 'fixed', kind),
+    changePlace(bike, { obstacles: [] }),
+  )
   expect(jobSchema.safeParse(three).success).toBe(true)
   expect(new Set(three.place.obstacles.map((o) => o.id)).size).toBe(3)
-  expect(dropObstacle(three, three.place.obstacles[1]!.id).place.obstacles.map((o) => o.name)).toEqual(['fixed', 'exhaust'])
+  expect(dropObstacle(three, three.place.obstacles[1]!.id).place.obstacles.map((o) => o.name)).toEqual([
+    'fixed',
+    'exhaust',
+  ])
   // two of a kind do not lie on each other
-  const tubes = addObstacle(addObstacle(changePlace(bike, { obstacles: [] }), 'fixed', 'one'), 'fixed', 'two').place.obstacles
+  const tubes = addObstacle(addObstacle(changePlace(bike, { obstacles: [] }), 'fixed', 'one'), 'fixed', 'two').place
+    .obstacles
   expect(tubes[0]!.fromLeftM.value).not.toBe(tubes[1]!.fromLeftM.value)
   const more = addPanel(digger, 'floor plate')
   expect(more.bay!.panels.at(-1)).toMatchObject({ name: 'floor plate', faces: 'neither' })

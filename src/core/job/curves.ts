@@ -8,7 +8,13 @@ import { circuitsOf } from './margins'
 import { movedBy } from './moved-air'
 
 /** A pressure at one flow, with the ends of its band; Pa. */
-export interface CurvePoint { readonly flow: number; readonly fan: number; readonly fanBand: readonly [number, number]; readonly core: number; readonly coreBand: readonly [number, number] }
+export interface CurvePoint {
+  readonly flow: number
+  readonly fan: number
+  readonly fanBand: readonly [number, number]
+  readonly core: number
+  readonly coreBand: readonly [number, number]
+}
 export interface Curves {
   readonly points: readonly CurvePoint[]
   /** where the two meet, standing: m³/s with its band, Pa */
@@ -36,18 +42,28 @@ export function fanCurves(job: Job): Curves | null {
   const nominal = new Bench(lookup)
   const running = runningAir(nominal, { ...circuit, fan })
   if (!running) return null
-  const moved = (addresses: readonly string[], end: 'low' | 'high'): Bench => new Bench(lookup, new Map(addresses.map((a) => {
-    const { reading, quantity, limits } = lookup(a)
-    return [a, endsOf(reading, quantity, limits)[end]]
-  })))
+  const moved = (addresses: readonly string[], end: 'low' | 'high'): Bench =>
+    new Bench(
+      lookup,
+      new Map(
+        addresses.map((a) => {
+          const { reading, quantity, limits } = lookup(a)
+          return [a, endsOf(reading, quantity, limits)[end]]
+        }),
+      ),
+    )
   const fanReadings = [fan.at.freeFlowM3s, fan.at.maxPressurePa]
-  const coreReadings = job.bay ? ['bay.ventInM2', 'bay.ventOutM2'] : ['cooling.resistanceFactor', fittedCore(job) === 'new' ? 'newCore.finsPerInch' : 'cooling.finsPerInch']
+  const coreReadings = job.bay
+    ? ['bay.ventInM2', 'bay.ventOutM2']
+    : ['cooling.resistanceFactor', fittedCore(job) === 'new' ? 'newCore.finsPerInch' : 'cooling.finsPerInch']
   const helps = job.bay ? flywheelHelps(panelOf(job), job.place.side) : null
   const fanAt = (bench: Bench) => {
     const r = runningAir(bench, { ...circuit, fan })!
     // the engine's own fan adds its pressure with its sign
     const f = helps === null ? null : flywheelOf(bench, job)
-    return (q: number, density: number) => fanPressure(r.air, q, r.speed, density) + (f ? (helps ? fanPressure(f.fan, q, f.speed, density) : -fanPressure(f.fan, -q, f.speed, density)) : 0)
+    return (q: number, density: number) =>
+      fanPressure(r.air, q, r.speed, density) +
+      (f ? (helps ? fanPressure(f.fan, q, f.speed, density) : -fanPressure(f.fan, -q, f.speed, density)) : 0)
   }
   const duct = job.bay ? ductOf(nominal, job) : null
   const resistanceAt = (bench: Bench): ((q: number, density: number) => number) => {
@@ -58,11 +74,16 @@ export function fanCurves(job: Job): Curves | null {
     const core = coreOf(bench, job.cooling!, fittedCore(job))
     const air = airThroughCores(bench, job, null)
     const area = air.fans.find((f) => f.circuit.fan.id === fan.id)?.areaM2 ?? 0
-    return (q, density) => (area > 0 ? corePressure(core, q / (area * (1 - air.blocked)), density) : Number.POSITIVE_INFINITY)
+    return (q, density) =>
+      area > 0 ? corePressure(core, q / (area * (1 - air.blocked)), density) : Number.POSITIVE_INFINITY
   }
   const density = airDensity(job.surroundings.heightM.value, inletAirC(nominal, job))
   const fanCurve = [fanAt(nominal), fanAt(moved(fanReadings, 'low')), fanAt(moved(fanReadings, 'high'))] as const
-  const against = [resistanceAt(nominal), resistanceAt(moved(coreReadings, job.bay ? 'high' : 'low')), resistanceAt(moved(coreReadings, job.bay ? 'low' : 'high'))] as const
+  const against = [
+    resistanceAt(nominal),
+    resistanceAt(moved(coreReadings, job.bay ? 'high' : 'low')),
+    resistanceAt(moved(coreReadings, job.bay ? 'low' : 'high')),
+  ] as const
   const most = running.air.freeFlow * Math.max(running.speed, 0.05) * 1.12
   const points = Array.from({ length: POINTS }, (_, i): CurvePoint => {
     const flow = (most * i) / (POINTS - 1)
@@ -73,5 +94,10 @@ export function fanCurves(job: Job): Curves | null {
   const noting = new NotingBench(lookup)
   const flow = movedBy(noting, job)
   const { worst, best } = corners((b) => movedBy(b, job), lookup, noting.touched, flow)
-  return { points, at: { flow, low: worst, high: best, pressure: Math.max(0, fanCurve[0](flow, density)) }, free: fan.part.freeFlowM3s.value, against: job.bay ? (duct ? 'hose and vents' : 'vents') : 'core' }
+  return {
+    points,
+    at: { flow, low: worst, high: best, pressure: Math.max(0, fanCurve[0](flow, density)) },
+    free: fan.part.freeFlowM3s.value,
+    against: job.bay ? (duct ? 'hose and vents' : 'vents') : 'core',
+  }
 }

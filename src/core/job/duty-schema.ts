@@ -12,7 +12,9 @@ const id = z.string().regex(/^[\w-]{1,40}$/)
 
 /** One leg; what stands as null is as the job's readings have it. SI, °C. */
 export const dutyLegSchema = z.strictObject({
-  id, name: z.string().trim().min(1).max(40), work: z.enum(works),
+  id,
+  name: z.string().trim().min(1).max(40),
+  work: z.enum(works),
   seconds: z.number().min(0).max(LONGEST_DAY),
   speedMs: z.number().min(0).max(80).nullable(),
   loadShare: z.number().min(0).max(1.5).nullable(),
@@ -26,8 +28,12 @@ export const dutyLegSchema = z.strictObject({
 export type DutyLeg = z.infer<typeof dutyLegSchema>
 
 /** A day that somebody put together, or that came from a track or a table; null: the usual one for its kind. */
-export const dutySchema = z.strictObject({
-  name: z.string().trim().min(1).max(80), from: z.enum(['library', 'hand', 'track', 'table']),
-  legs: z.array(dutyLegSchema).min(1).max(MOST_LEGS),
-}).refine((d) => d.legs.reduce((sum, l) => sum + l.seconds, 0) <= LONGEST_DAY + 1, 'a day is no longer than 48 hours').nullable()
+export const dutySchema = z
+  .strictObject({
+    name: z.string().trim().min(1).max(80),
+    from: z.enum(['library', 'hand', 'track', 'table']),
+    legs: z.array(dutyLegSchema).min(1).max(MOST_LEGS),
+  })
+  .refine((d) => d.legs.reduce((sum, l) => sum + l.seconds, 0) <= LONGEST_DAY + 1, 'a day is no longer than 48 hours')
+  .nullable()
 export type Day = NonNullable<z.infer<typeof dutySchema>>

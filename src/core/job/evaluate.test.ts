@@ -3,14 +3,53 @@ import path from 'node:path'
 import fc from 'fast-check'
 import { Bench } from '../reading'
 import { example, exampleShelf } from '@/formats/test-support/examples'
-import { changeCharging, changeFuse, changeRun, changeWiring, changeSizes, chooseController, chooseFan, evaluate, evaluationSchema, fieldsOf, jobSchema, lookupOf, powerFlows, proposedFuse, proposedSize, remediesFor, sample, slideCollar, startJob, triggerLadder, withReading, worstInWords, type ControllerPart, type FanPart, type Job, type MarginId, type ProbePart } from '.'
+import {
+  changeCharging,
+  changeFuse,
+  changeRun,
+  changeWiring,
+  changeSizes,
+  chooseController,
+  chooseFan,
+  evaluate,
+  evaluationSchema,
+  fieldsOf,
+  jobSchema,
+  lookupOf,
+  powerFlows,
+  proposedFuse,
+  proposedSize,
+  remediesFor,
+  sample,
+  slideCollar,
+  startJob,
+  triggerLadder,
+  withReading,
+  worstInWords,
+  type ControllerPart,
+  type FanPart,
+  type Job,
+  type MarginId,
+  type ProbePart,
+} from '.'
 
 const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
 const shelf = exampleShelf()
 const partOf = <P>(id: string): P => shelf.find((p) => p.id === id) as unknown as P
-const part = (job: Job, margin: MarginId, id: string) => evaluate(job).margins.find((m) => m.id === margin)!.parts.find((p) => p.id === id)!
+const part = (job: Job, margin: MarginId, id: string) =>
+  evaluate(job)
+    .margins.find((m) => m.id === margin)!
+    .parts.find((p) => p.id === id)!
 const margin = (job: Job, id: MarginId) => evaluate(job).margins.find((m) => m.id === id)!
-const fresh = startJob({ title: 't', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
+const fresh = startJob({
+  title: 't',
+  kind: 'trail-bike',
+  machineName: 'm',
+  owner: '',
+  units: 'metric',
+  startedOn: '2026-01-15',
+  promisedOn: null,
+})
 const short = example('fell-bike-short-at-idle')
 
 test('every example is a valid job, and its evaluation has the published shape', () => {
@@ -87,27 +126,53 @@ describe('each margin by hand', () => {
 const anyReading = fc.constantFrom(...fieldsOf(short).keys())
 
 test('worst ≤ value ≤ best, and the evaluation is total, whatever the readings are', () => {
-  fc.assert(fc.property(fc.array(fc.tuple(anyReading, fc.double({ min: 0, max: 1, noNaN: true }), fc.constantFrom('measured' as const, 'label' as const, 'typical' as const)), { maxLength: 12 }), (changes) => {
-    const job = changes.reduce((j, [address, share, source]) => {
-      const { limits } = fieldsOf(j).get(address)!
-      return withReading(j, address, { value: limits.min + share * (limits.max - limits.min), source })
-    }, short)
-    const evaluation = evaluate(jobSchema.parse(job))
-    evaluationSchema.parse(evaluation)
-    for (const p of evaluation.margins.flatMap((m) => m.parts)) {
-      if (p.value === null) continue
-      expect(p.worst!).toBeLessThanOrEqual(p.value)
-      expect(p.best!).toBeGreaterThanOrEqual(p.value)
-    }
-  }), { numRuns: 60 })
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.tuple(
+          anyReading,
+          fc.double({ min: 0, max: 1, noNaN: true }),
+          fc.constantFrom('measured' as const, 'label' as const, 'typical' as const),
+        ),
+        { maxLength: 12 },
+      ),
+      (changes) => {
+        const job = changes.reduce((j, [address, share, source]) => {
+          const { limits } = fieldsOf(j).get(address)!
+          return withReading(j, address, { value: limits.min + share * (limits.max - limits.min), source })
+        }, short)
+        const evaluation = evaluate(jobSchema.parse(job))
+        evaluationSchema.parse(evaluation)
+        for (const p of evaluation.margins.flatMap((m) => m.parts)) {
+          if (p.value === null) continue
+          expect(p.worst!).toBeLessThanOrEqual(p.value)
+          expect(p.best!).toBeGreaterThanOrEqual(p.value)
+        }
+      },
+    ),
+    { numRuns: 60 },
+  )
 })
 
 test('a longer wire never raises a margin', () => {
-  fc.assert(fc.property(fc.constantFrom('conductors.feed1.lengthM', 'conductors.return1.lengthM'), fc.double({ min: 0.05, max: 30, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (address, length, more) => {
-    const at = (value: number) => evaluate(withReading(short, address, { value, source: 'measured' })).margins.flatMap((m) => m.parts.map((p) => p.value))
-    const longer = at(length + more)
-    at(length).forEach((v, i) => { if (v !== null) expect(longer[i]!).toBeLessThanOrEqual(v + 1e-9) })
-  }), { numRuns: 60 })
+  fc.assert(
+    fc.property(
+      fc.constantFrom('conductors.feed1.lengthM', 'conductors.return1.lengthM'),
+      fc.double({ min: 0.05, max: 30, noNaN: true }),
+      fc.double({ min: 0, max: 20, noNaN: true }),
+      (address, length, more) => {
+        const at = (value: number) =>
+          evaluate(withReading(short, address, { value, source: 'measured' })).margins.flatMap((m) =>
+            m.parts.map((p) => p.value),
+          )
+        const longer = at(length + more)
+        at(length).forEach((v, i) => {
+          if (v !== null) expect(longer[i]!).toBeLessThanOrEqual(v + 1e-9)
+        })
+      },
+    ),
+    { numRuns: 60 },
+  )
 })
 
 test('sampling gives the same answer twice, agrees with the verdicts, and names the reading that matters', () => {
@@ -124,14 +189,26 @@ test('sampling gives the same answer twice, agrees with the verdicts, and names 
 })
 
 test('following the remedies leads a chosen fan and controller to a circuit where nothing is short or open', () => {
-  let job = chooseController(chooseFan(fresh, partOf<FanPart>('fan-swift-92')), partOf<ControllerPart>('controller-beadwheel'), partOf<ProbePart>('probe-fin-800'))
+  let job = chooseController(
+    chooseFan(fresh, partOf<FanPart>('fan-swift-92')),
+    partOf<ControllerPart>('controller-beadwheel'),
+    partOf<ProbePart>('probe-fin-800'),
+  )
   // without an override through the key, which would carry the fan
   job = changeWiring(changeRun(job, { switchedBy: 'controller' }), { override: 'none' })
   for (let n = 0; n < 8; n++) {
-    const change = evaluate(job).margins.filter((m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id) && m.verdict !== 'holds').flatMap((m) => remediesFor(job, m)).find((x) => x.change)?.change
+    const change = evaluate(job)
+      .margins.filter((m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id) && m.verdict !== 'holds')
+      .flatMap((m) => remediesFor(job, m))
+      .find((x) => x.change)?.change
     if (change) job = change(job)
   }
-  expect(['supply', 'wire', 'fuse', 'contacts'].map((id) => margin(job, id as MarginId).verdict)).toEqual(['holds', 'holds', 'unsure', 'holds'])
+  expect(['supply', 'wire', 'fuse', 'contacts'].map((id) => margin(job, id as MarginId).verdict)).toEqual([
+    'holds',
+    'holds',
+    'unsure',
+    'holds',
+  ])
   // what is left to doubt is mostly the label's 10 % on the fan's current
   expect(margin(job, 'fuse').hurtsMost).toBe('fans.fan1.part.ratedA')
   expect(proposedFuse(job)!.ratingA).toBe(job.fuses[0]!.ratingA)
@@ -145,12 +222,17 @@ test('a fuse too large for its wire is short, and the wire too thick for its ter
 })
 
 test('charging points begin as the rating promises, and then rule', () => {
-  const job = withReading(changeCharging(short, 'points'), 'charging.points.idle.currentA', { value: 12, source: 'measured' })
+  const job = withReading(changeCharging(short, 'points'), 'charging.points.idle.currentA', {
+    value: 12,
+    source: 'measured',
+  })
   expect(powerFlows(job, new Bench(lookupOf(job))).flows[0]!.chargeA).toBeCloseTo(12)
-  expect(part(changeCharging(short, 'points'), 'charge', 'slow work').value).toBeCloseTo(part(short, 'charge', 'slow work').value!)
+  expect(part(changeCharging(short, 'points'), 'charge', 'slow work').value).toBeCloseTo(
+    part(short, 'charge', 'slow work').value!,
+  )
 })
 
-test('collars slide by the controller\'s steps and stop at its ends', () => {
+test("collars slide by the controller's steps and stop at its ends", () => {
   const to = (job: Job) => triggerLadder(job)!.probe
   expect(to(slideCollar(short, 'on', 91.4))).toMatchObject({ onC: 91, offC: 86 })
   expect(to(slideCollar(short, 'off', 79.6))).toMatchObject({ onC: 87, offC: 80 })

@@ -22,8 +22,16 @@ function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const value = settled(nominal.value / si)
   const low = settled(worst / si)
   return {
-    ...common, verdict: verdictOf(value, low), value, worst: Math.min(value, low), best: Math.max(value, settled(best / si)),
-    scale: Math.max(part.scale(new Bench(lookup)), 1e-9), words: null, hurtsMost: hurtsMost ?? null, readings: [...bench.touched], working: [...nominal.lines] as PartResult['working'],
+    ...common,
+    verdict: verdictOf(value, low),
+    value,
+    worst: Math.min(value, low),
+    best: Math.max(value, settled(best / si)),
+    scale: Math.max(part.scale(new Bench(lookup)), 1e-9),
+    words: null,
+    hurtsMost: hurtsMost ?? null,
+    readings: [...bench.touched],
+    working: [...nominal.lines] as PartResult['working'],
   }
 }
 
@@ -40,23 +48,40 @@ function evaluateMargin(margin: MarginDefinition, lookup: Lookup): MarginResult 
   const numbered = counting.filter((p) => p.value !== null)
   const least = shortInWords ?? (numbered.length ? numbered.reduce((a, b) => (xOf(b) < xOf(a) ? b : a)) : counting[0])
   const verdict = gravest(counting.map((p) => p.verdict))
-  const x = (at: 'value' | 'worst' | 'best'): number | null => (shortInWords || !numbered.length ? null : Math.min(...numbered.map((p) => xOf(p, at))))
+  const x = (at: 'value' | 'worst' | 'best'): number | null =>
+    shortInWords || !numbered.length ? null : Math.min(...numbered.map((p) => xOf(p, at)))
   const texts = new Map(margin.parts.flatMap((p) => (p.warns ? [[p.id, p.warns] as const] : [])))
   return {
-    id: margin.id, name: margin.name, verdict,
-    part: least?.id ?? null, unit: least?.unit ?? 'K', value: least?.value ?? null, required: least?.required ?? 0, worst: least?.worst ?? null, best: least?.best ?? null,
-    x: x('value'), xWorst: x('worst'), xBest: x('best'),
+    id: margin.id,
+    name: margin.name,
+    verdict,
+    part: least?.id ?? null,
+    unit: least?.unit ?? 'K',
+    value: least?.value ?? null,
+    required: least?.required ?? 0,
+    worst: least?.worst ?? null,
+    best: least?.best ?? null,
+    x: x('value'),
+    xWorst: x('worst'),
+    xBest: x('best'),
     needs: [...new Set(counting.flatMap((p) => (p.verdict === 'open' && p.words ? [p.words] : [])))],
-    basis: margin.basis ?? 'readings', working: least?.working ?? [], parts,
-    warnings: parts.filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure'))
+    basis: margin.basis ?? 'readings',
+    working: least?.working ?? [],
+    parts,
+    warnings: parts
+      .filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure'))
       .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : `Perhaps: ${texts.get(p.id)!}` })),
-    notes: [...(margin.notes ?? [])], hurtsMost: (numbered.length ? leastSure(numbered)?.hurtsMost : null) ?? null,
+    notes: [...(margin.notes ?? [])],
+    hurtsMost: (numbered.length ? leastSure(numbered)?.hurtsMost : null) ?? null,
   }
 }
 
 /** The part whose worst corner lies lowest: where measuring helps most. */
 const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
-  parts.reduce<PartResult | undefined>((a, b) => (a === undefined || xOf(b, 'worst') < xOf(a, 'worst') ? b : a), undefined)
+  parts.reduce<PartResult | undefined>(
+    (a, b) => (a === undefined || xOf(b, 'worst') < xOf(a, 'worst') ? b : a),
+    undefined,
+  )
 
 /**
  * Every margin of a job: nominal values, corners, verdicts and workings. Pure and total on a valid job.
@@ -66,7 +91,9 @@ const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
 export function evaluate(job: Job, run: Findings | null = null): Evaluation {
   const lookup = lookupOf(job)
   return {
-    jobVersion: job.version, coreVersion: CORE_VERSION, margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup)),
+    jobVersion: job.version,
+    coreVersion: CORE_VERSION,
+    margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup)),
     ...(run ? { run: { at: run.at, day: run.day, settled: run.settled } } : {}),
   }
 }

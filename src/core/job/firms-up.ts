@@ -4,7 +4,11 @@ import type { Job, MarginId } from './document'
 import { isMissing, isOpen, marginsOf, marginUnits } from './margins'
 
 /** The margin whose doubt a reading makes most of, and how much of the common scale its ends move it. */
-export interface FirmsUp { readonly margin: MarginId; readonly name: string; readonly x: number }
+export interface FirmsUp {
+  readonly margin: MarginId
+  readonly name: string
+  readonly x: number
+}
 
 /** a reading that moves no margin by this much of its scale firms nothing up */
 const LEAST = 0.02
@@ -26,7 +30,8 @@ export function firmsUp(job: Job): ReadonlyMap<string, FirmsUp> {
       for (const { address, low, high } of endsAt(lookup, noting.touched)) {
         const at = (value: number): number => part.compute(new Bench(lookup, new Map([[address, value]]))).value
         const x = Math.abs(at(high) - at(low)) / scale
-        if (x > LEAST && x > (found.get(address)?.x ?? 0)) found.set(address, { margin: margin.id, name: margin.name, x })
+        if (x > LEAST && x > (found.get(address)?.x ?? 0))
+          found.set(address, { margin: margin.id, name: margin.name, x })
       }
     }
   }

@@ -6,7 +6,24 @@ export * from './document'
 export * from './evaluate'
 export * from './evaluation'
 export * from '../fields'
-export { circuitsOf, marginUnits, neighbours, depthStack, powerFlows, batteryOutlook, holeMove, boilsAt, outletDropAt, pointsOf, chargeAt, isThermostat, type Flow, type BatteryOutlook, type MarginUnit, type FanCircuit } from './margins'
+export {
+  circuitsOf,
+  marginUnits,
+  neighbours,
+  depthStack,
+  powerFlows,
+  batteryOutlook,
+  holeMove,
+  boilsAt,
+  outletDropAt,
+  pointsOf,
+  chargeAt,
+  isThermostat,
+  type Flow,
+  type BatteryOutlook,
+  type MarginUnit,
+  type FanCircuit,
+} from './margins'
 export * from './kinds'
 export * from './ladder'
 export * from './lift'

@@ -3,26 +3,97 @@ import path from 'node:path'
 import { readJob, readShelfFile } from '@/formats'
 import { benchSheet, cureChecks, planWarnings, proofsOf, signing, stepsOf } from '../plan'
 import { Bench } from '../reading'
-import { askedFields, batteryOutlook, changeFuse, changeRun, changeSizes, changeSystemVoltage, chooseController, chooseFan, chooseRelay, evaluate, holeMove, jobKinds, jobSchema, liftJob, lookupOf, machineKinds, powerFlows, proposedSetting, remediesFor, sample, slideCollar, startJob, takeBatteryLabel, triggerLadder, typicalMachines, withReading, type BatteryPart, type ControllerPart, type FanPart, type Job, type JobKind, type MachineKind, type MarginId, type ProbePart, type RelayPart, changeWiring } from '.'
+import {
+  askedFields,
+  batteryOutlook,
+  changeFuse,
+  changeRun,
+  changeSizes,
+  changeSystemVoltage,
+  chooseController,
+  chooseFan,
+  chooseRelay,
+  evaluate,
+  holeMove,
+  jobKinds,
+  jobSchema,
+  liftJob,
+  lookupOf,
+  machineKinds,
+  powerFlows,
+  proposedSetting,
+  remediesFor,
+  sample,
+  slideCollar,
+  startJob,
+  takeBatteryLabel,
+  triggerLadder,
+  typicalMachines,
+  withReading,
+  type BatteryPart,
+  type ControllerPart,
+  type FanPart,
+  type Job,
+  type JobKind,
+  type MachineKind,
+  type MarginId,
+  type ProbePart,
+  type RelayPart,
+  changeWiring,
+} from '.'
 
 const shelf = readShelfFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', 'shelf.json'), 'utf8'))
 const partOf = <P>(id: string): P => (shelf.ok ? (shelf.parts.find((p) => p.id === id) as unknown as P) : undefined)!
-const begin = (kind: MachineKind, job?: JobKind): Job => startJob({ title: 't', kind, job, machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null })
+const begin = (kind: MachineKind, job?: JobKind): Job =>
+  startJob({
+    title: 't',
+    kind,
+    job,
+    machineName: 'm',
+    owner: '',
+    units: 'metric',
+    startedOn: '2026-01-15',
+    promisedOn: null,
+  })
 const equipped = (job: Job, fan = partOf<FanPart>('fan-gale-140')): Job =>
-  changeFuse(changeSizes(changeRun(chooseController(chooseFan(job, fan), partOf<ControllerPart>('controller-beadwheel'), partOf<ProbePart>('probe-fin-800')), { switchedBy: 'controller' }), '2.5 mm²'), 15)
+  changeFuse(
+    changeSizes(
+      changeRun(
+        chooseController(
+          chooseFan(job, fan),
+          partOf<ControllerPart>('controller-beadwheel'),
+          partOf<ProbePart>('probe-fin-800'),
+        ),
+        { switchedBy: 'controller' },
+      ),
+      '2.5 mm²',
+    ),
+    15,
+  )
 const ids = (job: Job): string[] => evaluate(job).margins.map((m) => m.id)
-const part = (job: Job, margin: MarginId, id: string) => evaluate(job).margins.find((m) => m.id === margin)!.parts.find((p) => p.id === id)!
-const asks = (job: Job): string => askedFields(job).map((f) => f.address).join(' ')
+const part = (job: Job, margin: MarginId, id: string) =>
+  evaluate(job)
+    .margins.find((m) => m.id === margin)!
+    .parts.find((p) => p.id === id)!
+const asks = (job: Job): string =>
+  askedFields(job)
+    .map((f) => f.address)
+    .join(' ')
 
 test('every machine with every kind of job that suits it: a valid document, total, and it says what is left', () => {
-  for (const kind of machineKinds) for (const job of typicalMachines[kind].jobs) {
-    for (const j of [begin(kind, job), equipped(begin(kind, job)), changeSystemVoltage(equipped(begin(kind, job)), 24)]) {
-      expect(jobSchema.safeParse(j).success).toBe(true)
-      expect(() => sample(j)).not.toThrow()
-      expect(signing(j, evaluate(j)).ready).toBe(false)
-      expect(benchSheet(j, evaluate(j)).sections.length).toBe(j.fans.length && jobKinds[j.kind].mountsFan ? 14 : 13)
+  for (const kind of machineKinds)
+    for (const job of typicalMachines[kind].jobs) {
+      for (const j of [
+        begin(kind, job),
+        equipped(begin(kind, job)),
+        changeSystemVoltage(equipped(begin(kind, job)), 24),
+      ]) {
+        expect(jobSchema.safeParse(j).success).toBe(true)
+        expect(() => sample(j)).not.toThrow()
+        expect(signing(j, evaluate(j)).ready).toBe(false)
+        expect(benchSheet(j, evaluate(j)).sections.length).toBe(j.fans.length && jobKinds[j.kind].mountsFan ? 14 : 13)
+      }
     }
-  }
 })
 
 describe('each kind of job asks only its own questions and shows only its own margins', () => {
@@ -38,8 +109,16 @@ describe('each kind of job asks only its own questions and shows only its own ma
     expect(ids(job)).toEqual(all.filter((m) => m !== 'boil'))
     expect(asks(job)).toMatch(/bay\.ventInM2/)
     expect(asks(job)).not.toMatch(/cooling|thermostatOpensC/)
-    expect(evaluate(job).margins.find((m) => m.id === 'trigger')!.parts.map((p) => p.id)).toEqual(['band', 'stops, coldest', 'in time, coldest', 'stops, hottest', 'in time, hottest', 'controller'])
-    expect(evaluate(job).margins.find((m) => m.id === 'air')!.parts.map((p) => p.unit)).toEqual(['K'])
+    expect(
+      evaluate(job)
+        .margins.find((m) => m.id === 'trigger')!
+        .parts.map((p) => p.id),
+    ).toEqual(['band', 'stops, coldest', 'in time, coldest', 'stops, hottest', 'in time, hottest', 'controller'])
+    expect(
+      evaluate(job)
+        .margins.find((m) => m.id === 'air')!
+        .parts.map((p) => p.unit),
+    ).toEqual(['K'])
     expect(stepsOf(job).map((s) => s.id)).not.toEqual(expect.arrayContaining(['drain']))
     expect(proofsOf(job).map((p) => p.id)).not.toContain('level')
     expect(cureChecks(job).map((c) => c.id)).toContain('shut-vents')
@@ -47,14 +126,27 @@ describe('each kind of job asks only its own questions and shows only its own ma
   })
   test('a thicker core: the gaps it takes, the pins that move, coolant out whatever holds the fan', () => {
     const job = equipped(begin('side-by-side', 'thicker-core'))
-    const read = (address: string, mm: number) => (j: Job) => withReading(j, address, { value: mm / 1000, source: 'measured' })
-    const thick = [read('cooling.coreThicknessM', 38), read('newCore.thicknessM', 56), read('place.freeDepthM', 90), read('place.standOffM', 5), read('newCore.hoseGapM', 30), read('newCore.pinOldM', 19), read('newCore.pinNewM', 28)].reduce((j, f) => f(j), job)
+    const read = (address: string, mm: number) => (j: Job) =>
+      withReading(j, address, { value: mm / 1000, source: 'measured' })
+    const thick = [
+      read('cooling.coreThicknessM', 38),
+      read('newCore.thicknessM', 56),
+      read('place.freeDepthM', 90),
+      read('place.standOffM', 5),
+      read('newCore.hoseGapM', 30),
+      read('newCore.pinOldM', 19),
+      read('newCore.pinNewM', 28),
+    ].reduce((j, f) => f(j), job)
     // 90 − (56 − 38) − 52 − 5 − 6 mm; 30 − 18 − 6 mm; 28 − 19 mm
     expect(part(thick, 'fit', 'depth').value).toBeCloseTo(9)
     expect(part(thick, 'fit', 'hoses').value).toBeCloseTo(6)
     expect(holeMove(thick)).toBeCloseTo(0.009)
     expect(stepsOf(thick).map((s) => s.id)).toContain('drain')
-    expect(planWarnings({ ...thick, machine: { ...thick.machine, ownerAllows: 'undoable only' } }).map((w) => w.text).join()).toMatch(/pin holes moved/)
+    expect(
+      planWarnings({ ...thick, machine: { ...thick.machine, ownerAllows: 'undoable only' } })
+        .map((w) => w.text)
+        .join(),
+    ).toMatch(/pin holes moved/)
   })
   test('wiring or controller only: nothing of core, depth and weight is asked, Air does not stand there', () => {
     const job = equipped(begin('older-vehicle', 'wiring'))
@@ -66,8 +158,16 @@ describe('each kind of job asks only its own questions and shows only its own ma
   })
   test('a trailer: its own states, no engine, no starter', () => {
     const job = equipped(begin('trailer'))
-    expect(evaluate(job).margins.find((m) => m.id === 'charge')!.parts.map((p) => p.id)).toEqual(['towed', 'on its charger'])
-    expect(evaluate(job).margins.find((m) => m.id === 'battery')!.parts.map((p) => p.id)).toEqual(['standing alone', 'standing'])
+    expect(
+      evaluate(job)
+        .margins.find((m) => m.id === 'charge')!
+        .parts.map((p) => p.id),
+    ).toEqual(['towed', 'on its charger'])
+    expect(
+      evaluate(job)
+        .margins.find((m) => m.id === 'battery')!
+        .parts.map((p) => p.id),
+    ).toEqual(['standing alone', 'standing'])
     expect(asks(job)).not.toMatch(/engine\.|crankingA|ratedRpm|afterRunS/)
     expect(stepsOf(job).flatMap((s) => s.cautions)).toContain('towLights')
   })
@@ -88,7 +188,12 @@ test('trailer by hand: 90 Ah absorbed-glass at 0.9, 6 m of 2.5 mm² to the tow v
   expect(part(job, 'charge', 'towed').value).toBeCloseTo(towed - 4 - gale(14.2) - standby, 4)
   expect(part(job, 'charge', 'on its charger').value).toBeCloseTo(10 - 4 - gale(14.2) - standby, 4)
   // a short, thick cable is limited by the pin
-  expect(powerFlows(withReading(job, 'trailer.cableM', { value: 2, source: 'measured' }), new Bench(lookupOf(withReading(job, 'trailer.cableM', { value: 2, source: 'measured' })))).flows[0]!.chargeA).toBe(15)
+  expect(
+    powerFlows(
+      withReading(job, 'trailer.cableM', { value: 2, source: 'measured' }),
+      new Bench(lookupOf(withReading(job, 'trailer.cableM', { value: 2, source: 'measured' }))),
+    ).flows[0]!.chargeA,
+  ).toBe(15)
   // 90 · 0.3 · (1 − 0.008 · 20) = 22.68 Ah at 5 °C; Peukert against 9 A
   const all = gale(rest) + 4 + standby
   const alone = (22.68 / all) * (9 / all) ** 0.1 * 60
@@ -96,7 +201,10 @@ test('trailer by hand: 90 Ah absorbed-glass at 0.9, 6 m of 2.5 mm² to the tow v
   expect(batteryOutlook(job, new Bench(lookupOf(job)))).toMatchObject({ crankingWithV: null, crankingWithoutV: null })
   // 22.68 Ah over 90 · 0.03 / 720 h = 3.75 mA: its isolator is off; without one the controller's 2 mA too
   expect(part(job, 'battery', 'standing').value).toBeCloseTo(22.68 / 0.00375 / 24 - 14, 3)
-  expect(part(changeWiring(job, { isolator: false }), 'battery', 'standing').value).toBeCloseTo(22.68 / 0.00575 / 24 - 14, 3)
+  expect(part(changeWiring(job, { isolator: false }), 'battery', 'standing').value).toBeCloseTo(
+    22.68 / 0.00575 / 24 - 14,
+    3,
+  )
 })
 
 test('24 V by hand: regulator, drop, cranking and charge of two batteries in series', () => {
@@ -105,7 +213,11 @@ test('24 V by hand: regulator, drop, cranking and charge of two batteries in ser
   expect(job.charging.regulatorV.value).toBeCloseTo(28.4)
   // R = 24/23.2, k = 18, c/k = 5.22: 5.4 w² + 18 w − (V − 0.6) = 0
   const fan = (volts: number): number => 0.58 + 5.22 * ((-18 + Math.sqrt(324 + 21.6 * (volts - 0.6))) / 10.8) ** 2
-  expect(part(job, 'charge', 'cruise').working.at(-1)!.terms.find((t) => t.name === 'fan')!.value).toBeCloseTo(fan(28.4), 6)
+  expect(
+    part(job, 'charge', 'cruise')
+      .working.at(-1)!
+      .terms.find((t) => t.name === 'fan')!.value,
+  ).toBeCloseTo(fan(28.4), 6)
   expect(part(job, 'supply', 'wires').scale).toBeCloseTo(0.24)
   expect(part(job, 'supply', 'wires').working.find((l) => l.name === 'may be lost')!.value).toBeCloseTo(0.72)
   // flooded at 0.9: 2 · (12.45 + 0.2 · 0.6) = 25.14 V; R = 2 · 5.4/450 · e^(−0.02 · 18)
@@ -118,13 +230,23 @@ test('24 V by hand: regulator, drop, cranking and charge of two batteries in ser
 
 test('a bay by hand: what the fan brings through the vents, and how hot it gets', () => {
   const read = (address: string, value: number) => (j: Job) => withReading(j, address, { value, source: 'measured' })
-  const job = [read('bay.ventHeightM', 0), read('bay.ventInM2', 0.03), read('bay.ventOutM2', 0.03), read('surroundings.heightM', 0), read('surroundings.hottestC', 32), read('bay.allowedC', 85)]
-    .reduce((j, f) => f(j), equipped({ ...begin('digger-air'), place: { ...begin('digger-air').place, side: 'pusher' } }))
+  const job = [
+    read('bay.ventHeightM', 0),
+    read('bay.ventInM2', 0.03),
+    read('bay.ventOutM2', 0.03),
+    read('surroundings.heightM', 0),
+    read('surroundings.hottestC', 32),
+    read('bay.allowedC', 85),
+  ].reduce(
+    (j, f) => f(j),
+    equipped({ ...begin('digger-air'), place: { ...begin('digger-air').place, side: 'pusher' } }),
+  )
   const bare: Job = { ...job, conductors: job.conductors.map((c) => ({ ...c, size: null })) }
   // Gale 140 at 14.2 V: w from the motor's curve above; 0.08611 m³/s and 110 Pa on its box; vents 0.03/root 2 m²
   const w = (-9 + Math.sqrt(81 + 10.8 * (14.2 - 0.3))) / 5.4
   const density = 101_325 / (287.05 * 305.15)
-  const flow = w / Math.sqrt(1 / 0.08611 ** 2 + (0.5 * density) / ((110 * density) / 1.2 * ((0.6 * 0.03) / Math.SQRT2) ** 2))
+  const flow =
+    w / Math.sqrt(1 / 0.08611 ** 2 + (0.5 * density) / (((110 * density) / 1.2) * ((0.6 * 0.03) / Math.SQRT2) ** 2))
   const rise = (0.5 * 0.5 * 9000) / (density * 1006 * flow)
   expect(part(bare, 'air', 'bay').value).toBeCloseTo(85 - 32 - rise, 2)
   // wire takes air from it, a vent gives some, and hot air that rises helps
@@ -137,15 +259,24 @@ test('a bay by hand: what the fan brings through the vents, and how hot it gets'
 test('a 12 V fan or coil on 24 V, no battery or no direct current is short in words', () => {
   const job = equipped(changeSystemVoltage(begin('digger-liquid'), 24))
   expect(evaluate(job).margins.find((m) => m.id === 'supply')).toMatchObject({ verdict: 'short', value: null })
-  const relayed = changeRun(chooseRelay(job, partOf<RelayPart>('relay-latch-30') ?? (shelf.ok ? shelf.parts.find((p): p is RelayPart => p.kind === 'relay')! : undefined!)), { switchedBy: 'relay' })
+  const relayed = changeRun(
+    chooseRelay(
+      job,
+      partOf<RelayPart>('relay-latch-30') ??
+        (shelf.ok ? shelf.parts.find((p): p is RelayPart => p.kind === 'relay')! : undefined!),
+    ),
+    { switchedBy: 'relay' },
+  )
   expect(part(relayed, 'contacts', 'coil').words).toMatch(/coil is for 12 V/)
   const bike = equipped(begin('trail-bike'))
   for (const machine of [{ hasBattery: false }, { outputDc: false }]) {
-    expect(evaluate({ ...bike, machine: { ...bike.machine, ...machine } }).margins.find((m) => m.id === 'supply')!.verdict).toBe('short')
+    expect(
+      evaluate({ ...bike, machine: { ...bike.machine, ...machine } }).margins.find((m) => m.id === 'supply')!.verdict,
+    ).toBe('short')
   }
 })
 
-test('a bay\'s setting is proposed so that it starts in time and can stop', () => {
+test("a bay's setting is proposed so that it starts in time and can stop", () => {
   const job = equipped(begin('digger-air'))
   const { setC, bandK } = proposedSetting(job)!
   // allowed 90 °C less 6 K of overshoot, probe free in the air: κ 1
@@ -156,31 +287,70 @@ test('a bay\'s setting is proposed so that it starts in time and can stop', () =
 })
 
 test('what speaks against the plan is said, and a signature waits for a name under it', () => {
-  const job: Job = { ...equipped(begin('digger-air')), surroundings: { ...begin('digger-air').surroundings, livesIn: 'pressure washer' }, baseline: { ...begin('digger-air').baseline, state: 'cannot be had' } }
-  const blows: Job = { ...job, place: { ...job.place, blowsOn: 'fuel tank or line' }, machine: { ...job.machine, ownerAllows: 'undoable only' } }
-  const texts = planWarnings(blows).map((w) => w.text).join(' ')
+  const job: Job = {
+    ...equipped(begin('digger-air')),
+    surroundings: { ...begin('digger-air').surroundings, livesIn: 'pressure washer' },
+    baseline: { ...begin('digger-air').baseline, state: 'cannot be had' },
+  }
+  const blows: Job = {
+    ...job,
+    place: { ...job.place, blowsOn: 'fuel tank or line' },
+    machine: { ...job.machine, ownerAllows: 'undoable only' },
+  }
+  const texts = planWarnings(blows)
+    .map((w) => w.text)
+    .join(' ')
   expect(texts).toMatch(/Gale 140 is not rated.*IP65 where IPX9.*drilled hole.*without a baseline.*fuel tank/)
-  expect(signing(blows, evaluate(blows)).toAccept.filter((a) => a.margin === 'plan')).toHaveLength(planWarnings(blows).length)
+  expect(signing(blows, evaluate(blows)).toAccept.filter((a) => a.margin === 'plan')).toHaveLength(
+    planWarnings(blows).length,
+  )
   const shielded: Job = { ...job, surroundings: { ...job.surroundings, shielded: true } }
   expect(planWarnings(shielded).some((w) => w.text.startsWith('Gale'))).toBe(false)
 })
 
 test('a job of version 1 is lifted, keeps what it said, and comes to the same margins', () => {
-  const old = JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', 'version-1.job.json'), 'utf8')) as Record<string, unknown>
+  const old = JSON.parse(
+    readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', 'version-1.job.json'), 'utf8'),
+  ) as Record<string, unknown>
   const read = readJob(old)
   expect(read.ok).toBe(true)
   if (!read.ok) return
-  expect(read.job).toMatchObject({ version: 5, kind: 'core', title: old.title, signature: old.signature, baseline: { state: 'taken' }, bay: null })
+  expect(read.job).toMatchObject({
+    version: 5,
+    kind: 'core',
+    title: old.title,
+    signature: old.signature,
+    baseline: { state: 'taken' },
+    bay: null,
+  })
   // Air was open then; now that it is worked out it may be short, and nothing else is
-  expect(evaluate(read.job).margins.filter((m) => m.id !== 'air').map((m) => m.verdict)).not.toContain('short')
-  expect(read.job.fans[0]).toMatchObject({ seat: { core: 0, xM: read.job.cooling!.coreWidthM.value / 2 }, wiresSwapped: false })
-  expect(part(read.job, 'fit', 'fan lead').value).toBeCloseTo(400 - (1.05 * read.job.place.leads.fan[0]!.lengthM.value * 1000 + 50 + read.job.place.sweepM.value * 1000))
+  expect(
+    evaluate(read.job)
+      .margins.filter((m) => m.id !== 'air')
+      .map((m) => m.verdict),
+  ).not.toContain('short')
+  expect(read.job.fans[0]).toMatchObject({
+    seat: { core: 0, xM: read.job.cooling!.coreWidthM.value / 2 },
+    wiresSwapped: false,
+  })
+  expect(part(read.job, 'fit', 'fan lead').value).toBeCloseTo(
+    400 - (1.05 * read.job.place.leads.fan[0]!.lengthM.value * 1000 + 50 + read.job.place.sweepM.value * 1000),
+  )
   expect(liftJob(read.job)).toEqual(read.job)
-  for (const broken of [{ format: 'pyraxis-job', version: 1 }, { ...old, fans: 7 }, { ...old, machine: [] }, { ...old, place: null }]) expect(readJob(broken)).toMatchObject({ ok: false })
+  for (const broken of [
+    { format: 'pyraxis-job', version: 1 },
+    { ...old, fans: 7 },
+    { ...old, machine: [] },
+    { ...old, place: null },
+  ])
+    expect(readJob(broken)).toMatchObject({ ok: false })
 })
 
 test('jobs of version 2 are lifted: the fan in the middle, the panel from what was free behind it, every lead as it was', () => {
-  const old = (name: string) => JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8')) as { version: number; place: Record<string, { value: number }>; signature: unknown; build: unknown }
+  const old = (name: string) =>
+    JSON.parse(
+      readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
+    ) as { version: number; place: Record<string, { value: number }>; signature: unknown; build: unknown }
   for (const name of ['version-2', 'version-2-bay']) {
     const before = old(name)
     expect(before.version).toBe(2)
@@ -192,17 +362,33 @@ test('jobs of version 2 are lifted: the fan in the middle, the panel from what w
     expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
     expect(liftJob(job)).toEqual(job)
     const needed = (way: number) => 1000 * (1.05 * way + 0.05 + before.place.sweepM!.value)
-    expect(part(job, 'fit', 'fan lead').value).toBeCloseTo(1000 * job.fans[0]!.part.leadM.value - needed(before.place.fanRouteM!.value))
-    expect(part(job, 'fit', 'probe lead').value).toBeCloseTo(1000 * job.probes[0]!.part!.leadM.value - needed(before.place.probeRouteM!.value))
+    expect(part(job, 'fit', 'fan lead').value).toBeCloseTo(
+      1000 * job.fans[0]!.part.leadM.value - needed(before.place.fanRouteM!.value),
+    )
+    expect(part(job, 'fit', 'probe lead').value).toBeCloseTo(
+      1000 * job.probes[0]!.part!.leadM.value - needed(before.place.probeRouteM!.value),
+    )
     if (job.bay) expect(job.bay.panels).toMatchObject([{ id: 'panel1', freeM: before.place.freeDepthM }])
-    else expect(job.fans[0]!.seat).toEqual({ core: 0, xM: job.cooling!.coreWidthM.value / 2, yM: job.cooling!.coreHeightM.value / 2 })
+    else
+      expect(job.fans[0]!.seat).toEqual({
+        core: 0,
+        xM: job.cooling!.coreWidthM.value / 2,
+        yM: job.cooling!.coreHeightM.value / 2,
+      })
   }
-  for (const broken of [{ ...old('version-2'), place: 7 }, { ...old('version-2'), fans: 'none' }, { ...old('version-2-bay'), bay: 'none' }]) expect(readJob(broken)).toMatchObject({ ok: false })
+  for (const broken of [
+    { ...old('version-2'), place: 7 },
+    { ...old('version-2'), fans: 'none' },
+    { ...old('version-2-bay'), bay: 'none' },
+  ])
+    expect(readJob(broken)).toMatchObject({ ok: false })
 })
 
 test('jobs of version 3 are lifted: wired as they were, the same margins but for what the key now switches off, a signed one still good', () => {
   for (const name of ['version-3', 'version-3-trailer']) {
-    const old = JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8')) as Job
+    const old = JSON.parse(
+      readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
+    ) as Job
     const read = readJob(old)
     if (!read.ok) throw new Error(read.message)
     const { job } = read
@@ -212,21 +398,32 @@ test('jobs of version 3 are lifted: wired as they were, the same margins but for
     expect(liftJob(job)).toEqual(job)
     // the feed's last part is a share of what it was measured to be
     expect(job.runs[0]!.switchAtM.value).toBeCloseTo(0.4 * old.conductors[0]!.lengthM.value, 2)
-    if (old.signature) expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+    if (old.signature)
+      expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
     else expect(part(job, 'battery', 'standing').value).toBeCloseTo(150.348, 2)
   }
 })
 
 test('jobs of version 4 are lifted: a usual day, an engine with its weight, the same margins, a signed one still good', () => {
   for (const name of ['version-4', 'version-4-trailer']) {
-    const old = JSON.parse(readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8')) as Job
+    const old = JSON.parse(
+      readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
+    ) as Job
     const read = readJob(old)
     if (!read.ok) throw new Error(read.message)
     const { job } = read
     expect(job).toMatchObject({ ...old, version: 5, controllers: expect.anything() as unknown, duty: null })
-    expect(job.controllers).toMatchObject(old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })))
-    expect(job.surroundings.usualC).toEqual({ value: Math.round(old.surroundings.coldestC.value + 0.6 * (old.surroundings.hottestC.value - old.surroundings.coldestC.value)), source: 'typical' })
-    if (old.signature) expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+    expect(job.controllers).toMatchObject(
+      old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })),
+    )
+    expect(job.surroundings.usualC).toEqual({
+      value: Math.round(
+        old.surroundings.coldestC.value + 0.6 * (old.surroundings.hottestC.value - old.surroundings.coldestC.value),
+      ),
+      source: 'typical',
+    })
+    if (old.signature)
+      expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
   }
 })
 
@@ -235,9 +432,16 @@ test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds
 describe('the ladder of a bay', () => {
   const job = ((): Job => {
     const j = equipped(begin('digger-air'))
-    return { ...j, probes: j.probes.map((p) => ({ ...p, place: 'on-panel' as const, kappa: { value: 0.8, source: 'typical' as const, spread: 0.1 } })) }
+    return {
+      ...j,
+      probes: j.probes.map((p) => ({
+        ...p,
+        place: 'on-panel' as const,
+        kappa: { value: 0.8, source: 'typical' as const, spread: 0.1 },
+      })),
+    }
   })()
-  test('its second rail is the bay\'s air, joined by the same conversion; nothing of coolant stands on it', () => {
+  test("its second rail is the bay's air, joined by the same conversion; nothing of coolant stands on it", () => {
     const ladder = triggerLadder({ ...job, controllers: job.controllers.map((c) => ({ ...c, setC: 60, bandK: 5 })) })!
     expect(ladder).toMatchObject({ other: 'bay', coolant: null, bay: { allowedC: 90 }, probe: { onC: 60, offC: 55 } })
     const at = (mark: string, season: string) => ladder.joins.find((j) => j.mark === mark && j.season === season)!
@@ -247,27 +451,51 @@ describe('the ladder of a bay', () => {
     expect(at('allowed', 'hottest').probeC).toBeCloseTo(78.4)
     expect(ladder.joins.some((j) => j.mark === 'opens')).toBe(false)
   })
-  test('its collars slide by the controller\'s steps like any other', () => {
+  test("its collars slide by the controller's steps like any other", () => {
     expect(triggerLadder(slideCollar(job, 'on', 71.4))!.probe).toMatchObject({ onC: 71, offC: 66 })
   })
 })
 
-test('a battery\'s label gives a job its figures, and a starter only to what is cranked', () => {
-  const heron = { ...(shelf.ok ? shelf.parts.find((p) => p.id === 'battery-agm-24') : undefined)! } as unknown as BatteryPart
+test("a battery's label gives a job its figures, and a starter only to what is cranked", () => {
+  const heron = {
+    ...(shelf.ok ? shelf.parts.find((p) => p.id === 'battery-agm-24') : undefined)!,
+  } as unknown as BatteryPart
   const bike = takeBatteryLabel(begin('trail-bike'), heron)
-  expect(bike.batteries[0]).toMatchObject({ kind: 'agm', hourRateH: 20, capacityAh: { value: 24, source: 'label' }, coldCrankingA: { value: 310, source: 'label' }, crankingA: { source: 'typical' } })
-  expect(takeBatteryLabel(begin('trailer'), heron).batteries[0]).toMatchObject({ capacityAh: { value: 24 }, coldCrankingA: null, crankingA: null })
-  expect(takeBatteryLabel(begin('trail-bike'), { ...heron, coldCrankingA: null }).batteries[0]!.coldCrankingA).toEqual(begin('trail-bike').batteries[0]!.coldCrankingA)
+  expect(bike.batteries[0]).toMatchObject({
+    kind: 'agm',
+    hourRateH: 20,
+    capacityAh: { value: 24, source: 'label' },
+    coldCrankingA: { value: 310, source: 'label' },
+    crankingA: { source: 'typical' },
+  })
+  expect(takeBatteryLabel(begin('trailer'), heron).batteries[0]).toMatchObject({
+    capacityAh: { value: 24 },
+    coldCrankingA: null,
+    crankingA: null,
+  })
+  expect(takeBatteryLabel(begin('trail-bike'), { ...heron, coldCrankingA: null }).batteries[0]!.coldCrankingA).toEqual(
+    begin('trail-bike').batteries[0]!.coldCrankingA,
+  )
 })
 
 test('what helps a margin that does not hold is said for every kind, and what can be done at once does help', () => {
-  for (const [kind, job] of [['digger-air', undefined], ['trailer', undefined], ['side-by-side', 'thicker-core'], ['older-vehicle', 'wiring'], ['digger-liquid', 'bay']] as const) {
+  for (const [kind, job] of [
+    ['digger-air', undefined],
+    ['trailer', undefined],
+    ['side-by-side', 'thicker-core'],
+    ['older-vehicle', 'wiring'],
+    ['digger-liquid', 'bay'],
+  ] as const) {
     const j = equipped(begin(kind, job))
     const evaluation = evaluate(j)
     for (const m of evaluation.margins.filter((x) => x.verdict !== 'holds' && x.verdict !== 'open')) {
       const remedies = remediesFor(j, m)
       expect(remedies.length).toBeGreaterThan(0)
-      for (const { change } of remedies) if (change) expect(evaluate(change(j)).margins.find((x) => x.id === m.id)!.x!).toBeGreaterThan(m.x ?? Number.NEGATIVE_INFINITY)
+      for (const { change } of remedies)
+        if (change)
+          expect(evaluate(change(j)).margins.find((x) => x.id === m.id)!.x!).toBeGreaterThan(
+            m.x ?? Number.NEGATIVE_INFINITY,
+          )
     }
   }
 })

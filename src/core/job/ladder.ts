@@ -9,22 +9,42 @@ import { boilsAt, circuitsOf, isThermostat, pointsOf, type FanCircuit } from './
 type Season = 'coldest' | 'hottest'
 
 /** A slanting line of the ladder: one mark on both rails, joined at one surroundings. */
-export interface Join { readonly mark: 'on' | 'off' | 'opens' | 'allowed'; readonly season: Season; readonly surroundingsC: number; readonly probeC: number; readonly otherC: number }
+export interface Join {
+  readonly mark: 'on' | 'off' | 'opens' | 'allowed'
+  readonly season: Season
+  readonly surroundingsC: number
+  readonly probeC: number
+  readonly otherC: number
+}
 
 /** The two rails of the trigger ladder with their marks, °C: each mark belongs to one rail. */
 export interface Ladder {
-  readonly probe: { readonly onC: number; readonly offC: number; readonly lowestC: number; readonly highestC: number; readonly stepK: number; readonly movable: boolean }
+  readonly probe: {
+    readonly onC: number
+    readonly offC: number
+    readonly lowestC: number
+    readonly highestC: number
+    readonly stepK: number
+    readonly movable: boolean
+  }
   /** the rail of what is cooled: coolant, or the air of a bay */
   readonly other: 'coolant' | 'bay'
-  readonly coolant: { readonly opensC: number; readonly fullC: number; readonly boilsC: number; readonly keptFreeC: number } | null
+  readonly coolant: {
+    readonly opensC: number
+    readonly fullC: number
+    readonly boilsC: number
+    readonly keptFreeC: number
+  } | null
   readonly bay: { readonly allowedC: number } | null
   readonly joins: readonly Join[]
   readonly scale: { readonly fromC: number; readonly toC: number }
 }
 
-const first = (job: Job): FanCircuit & { controller: NonNullable<FanCircuit['controller']> } | null => {
+const first = (job: Job): (FanCircuit & { controller: NonNullable<FanCircuit['controller']> }) | null => {
   const circuit = circuitsOf(job)[0]!
-  return circuit.controller && isThermostat(circuit.controller.part) ? { ...circuit, controller: circuit.controller } : null
+  return circuit.controller && isThermostat(circuit.controller.part)
+    ? { ...circuit, controller: circuit.controller }
+    : null
 }
 
 /** @returns null without a thermostat, or where nothing is known of what it is to cool @see engineering §3.2 */
@@ -44,18 +64,52 @@ export function triggerLadder(job: Job): Ladder | null {
     return [
       { ...common, mark: 'on', probeC: on.c, otherC: otherAt(on, surroundings, kappa).c },
       { ...common, mark: 'off', probeC: off.c, otherC: otherAt(off, surroundings, kappa).c },
-      ...(opens ? [{ ...common, mark: 'opens' as const, probeC: readingOf(opens, surroundings, kappa).c, otherC: opens.c }] : []),
-      ...(allowed ? [{ ...common, mark: 'allowed' as const, probeC: readingOf(allowed, surroundings, kappa).c, otherC: allowed.c }] : []),
+      ...(opens
+        ? [{ ...common, mark: 'opens' as const, probeC: readingOf(opens, surroundings, kappa).c, otherC: opens.c }]
+        : []),
+      ...(allowed
+        ? [
+            {
+              ...common,
+              mark: 'allowed' as const,
+              probeC: readingOf(allowed, surroundings, kappa).c,
+              otherC: allowed.c,
+            },
+          ]
+        : []),
     ]
   })
   const range = circuit.controller.part.range
-  const marks = [on.c, off.c, ...(opens ? [opens.c] : []), ...(boils ? [boils.c] : []), ...joins.flatMap((j) => [j.probeC, j.otherC])]
+  const marks = [
+    on.c,
+    off.c,
+    ...(opens ? [opens.c] : []),
+    ...(boils ? [boils.c] : []),
+    ...joins.flatMap((j) => [j.probeC, j.otherC]),
+  ]
   return {
-    probe: { onC: on.c, offC: off.c, lowestC: range?.minC ?? off.c, highestC: range?.maxC ?? on.c, stepK: range?.stepK ?? 1, movable: range !== null && circuit.controller.part.band !== 'fixed' },
+    probe: {
+      onC: on.c,
+      offC: off.c,
+      lowestC: range?.minC ?? off.c,
+      highestC: range?.maxC ?? on.c,
+      stepK: range?.stepK ?? 1,
+      movable: range !== null && circuit.controller.part.band !== 'fixed',
+    },
     other: allowed ? 'bay' : 'coolant',
-    coolant: opens && boils && { opensC: opens.c, fullC: warmer(opens, FULL_OPEN_OVER_K).c, boilsC: boils.c, keptFreeC: warmer(boils, -job.limits.boilKeepK).c },
+    coolant: opens &&
+      boils && {
+        opensC: opens.c,
+        fullC: warmer(opens, FULL_OPEN_OVER_K).c,
+        boilsC: boils.c,
+        keptFreeC: warmer(boils, -job.limits.boilKeepK).c,
+      },
     bay: allowed && { allowedC: allowed.c },
-    joins, scale: { fromC: Math.floor((Math.min(...marks) - 6) / 10) * 10, toC: Math.ceil((Math.max(...marks) + 6) / 10) * 10 },
+    joins,
+    scale: {
+      fromC: Math.floor((Math.min(...marks) - 6) / 10) * 10,
+      toC: Math.ceil((Math.max(...marks) + 6) / 10) * 10,
+    },
   }
 }
 

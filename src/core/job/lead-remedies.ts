@@ -15,7 +15,12 @@ export interface LeadReach {
   readonly waysOut: readonly string[]
 }
 
-const names: Readonly<Record<LeadName, string>> = { fan: "fan's lead", probe: "probe's lead", controller: "controller's lead", supply: 'supply lead' }
+const names: Readonly<Record<LeadName, string>> = {
+  fan: "fan's lead",
+  probe: "probe's lead",
+  controller: "controller's lead",
+  supply: 'supply lead',
+}
 export const leadName = (lead: LeadName): string => names[lead]
 
 /** probe leads are thin: 22 AWG is the thinnest that is handled without breaking */
@@ -35,7 +40,8 @@ function colder(job: Job, moreM: number): number {
   const part = job.probes[0]?.part
   const set = job.controllers[0]?.setC ?? 90
   if (!part) return 0
-  const error = (lengthM: number): number => leadError(set, 2 * lengthM * resistancePerMetre(THIN, 20), { r25Ohm: part.r25Ohm, betaK: part.betaK })
+  const error = (lengthM: number): number =>
+    leadError(set, 2 * lengthM * resistancePerMetre(THIN, 20), { r25Ohm: part.r25Ohm, betaK: part.betaK })
   return Math.abs(error(part.leadM.value + moreM) - error(part.leadM.value))
 }
 
@@ -43,7 +49,11 @@ function colder(job: Job, moreM: number): number {
 const nearestSeat = (job: Job, seat: Seat): Seat => {
   const half = (job.fans[0]?.part.housingM.value ?? 0) / 2
   const { coreWidthM, coreHeightM } = job.cooling!
-  return { core: 0, xM: job.place.leadsLeave.endsWith('left') ? half : coreWidthM.value - half, yM: job.place.leadsLeave.startsWith('top') ? Math.min(half, seat.yM) : Math.max(coreHeightM.value - half, seat.yM) }
+  return {
+    core: 0,
+    xM: job.place.leadsLeave.endsWith('left') ? half : coreWidthM.value - half,
+    yM: job.place.leadsLeave.startsWith('top') ? Math.min(half, seat.yM) : Math.max(coreHeightM.value - half, seat.yM),
+  }
 }
 
 function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string[] {
@@ -55,10 +65,25 @@ function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string
     controller: `Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a little more drop.`,
     supply: `Extend it by ${mm(more)} in the size of the feed; the fuse stays within 180 mm of the post.`,
   }[lead]
-  const nearer = { fan: `Bring the joint ${mm(shortM / 1.05)} nearer to the core.`, probe: `Move the controller ${mm(shortM / 1.05)} nearer: the leads on its other side grow by as much.`, controller: `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may want more.`, supply: `Move the controller ${mm(shortM / 1.05)} nearer to the battery: the probe's lead may want more.` }[lead]
+  const nearer = {
+    fan: `Bring the joint ${mm(shortM / 1.05)} nearer to the core.`,
+    probe: `Move the controller ${mm(shortM / 1.05)} nearer: the leads on its other side grow by as much.`,
+    controller: `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may want more.`,
+    supply: `Move the controller ${mm(shortM / 1.05)} nearer to the battery: the probe's lead may want more.`,
+  }[lead]
   const seat = lead === 'fan' ? seatOfLead(job, 'fan') : null
-  const gain = seat ? reachOf(job, 'fan', seat)(bench).value - reachOf(job, 'fan', nearestSeat(job, seat))(bench).value : 0
-  return [extend, nearer, ...(gain > 0.01 ? [`Seat the fan nearer to the corner where the leads leave: up to ${mm(gain)} less lead${gain < shortM ? ', not enough alone' : ''}.`] : [])]
+  const gain = seat
+    ? reachOf(job, 'fan', seat)(bench).value - reachOf(job, 'fan', nearestSeat(job, seat))(bench).value
+    : 0
+  return [
+    extend,
+    nearer,
+    ...(gain > 0.01
+      ? [
+          `Seat the fan nearer to the corner where the leads leave: up to ${mm(gain)} less lead${gain < shortM ? ', not enough alone' : ''}.`,
+        ]
+      : []),
+  ]
 }
 
 /** Every lead that comes with a chosen part: what it needs, what it has, and what to do where it is short. @see engineering §7, §1.10 */

@@ -16,7 +16,8 @@ function alongTheCore(bench: Bench, job: Job, seat: Seat | null): number {
 }
 
 /** Where the thing that a lead comes from sits on the core; null where it sits nowhere on one. */
-export const seatOfLead = (job: Job, lead: LeadName, n = 0): Seat | null => (lead === 'fan' ? (job.fans[n]?.seat ?? null) : lead === 'probe' ? (job.probes[n]?.seat ?? null) : null)
+export const seatOfLead = (job: Job, lead: LeadName, n = 0): Seat | null =>
+  lead === 'fan' ? (job.fans[n]?.seat ?? null) : lead === 'probe' ? (job.probes[n]?.seat ?? null) : null
 
 /**
  * Lead that a way asks for: its legs and what its place on the core adds, + 5 %, a service loop, and what steering takes.
@@ -32,7 +33,16 @@ export function reachOf(job: Job, lead: LeadName, seat: Seat | null): (bench: Be
     const way = legs.reduce((sum, l) => sum + bench.value(l), onCore)
     const terms = legs.map((l) => bench.term(l))
     if (seat) terms.push(term('for its place on the core', onCore, 'length'))
-    return following([worked('way of the lead', formula, terms, way, 'length', '§7')],
-      worked('lead needed', '{0} × 1.05 + 50 mm + {1}', [term('way', way, 'length'), bench.term('place.sweepM')], LEAD_SPARE * Math.max(0, way) + SERVICE_LOOP_M + bench.value('place.sweepM'), 'length', '§7'))
+    return following(
+      [worked('way of the lead', formula, terms, way, 'length', '§7')],
+      worked(
+        'lead needed',
+        '{0} × 1.05 + 50 mm + {1}',
+        [term('way', way, 'length'), bench.term('place.sweepM')],
+        LEAD_SPARE * Math.max(0, way) + SERVICE_LOOP_M + bench.value('place.sweepM'),
+        'length',
+        '§7',
+      ),
+    )
   }
 }

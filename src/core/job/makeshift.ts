@@ -11,7 +11,11 @@ const median = (values: readonly number[]): number => {
 const LEAST_SPREAD = 0.03
 
 /** Spread from the range of what was read, never less than {@link LEAST_SPREAD}. */
-const fromRange = (value: number, all: readonly number[]): Reading => ({ value, source: 'measured', spread: Math.max((Math.max(...all) - Math.min(...all)) / 2, LEAST_SPREAD * value) })
+const fromRange = (value: number, all: readonly number[]): Reading => ({
+  value,
+  source: 'measured',
+  spread: Math.max((Math.max(...all) - Math.min(...all)) / 2, LEAST_SPREAD * value),
+})
 
 /**
  * Air-flow from the time in which a fan fills a bag.
@@ -23,7 +27,10 @@ const fromRange = (value: number, all: readonly number[]): Reading => ({ value, 
  */
 export function flowByBag(volumeM3: number, seconds: readonly number[]): Reading | null {
   if (!(volumeM3 > 0) || !seconds.length || seconds.some((s) => !(s > 0))) return null
-  return fromRange(volumeM3 / median(seconds), seconds.map((s) => volumeM3 / s))
+  return fromRange(
+    volumeM3 / median(seconds),
+    seconds.map((s) => volumeM3 / s),
+  )
 }
 
 /**
@@ -38,7 +45,11 @@ export function flowByAnemometer(areaM2: number, metresPerSecond: readonly numbe
   const mean = metresPerSecond.reduce((a, b) => a + b, 0) / n
   if (mean <= 0) return null
   const deviation = n > 1 ? Math.sqrt(metresPerSecond.reduce((s, v) => s + (v - mean) ** 2, 0) / (n - 1)) : 0.3 * mean
-  return { value: areaM2 * mean, source: 'measured', spread: areaM2 * Math.max(deviation / Math.sqrt(n), LEAST_SPREAD * mean) }
+  return {
+    value: areaM2 * mean,
+    source: 'measured',
+    spread: areaM2 * Math.max(deviation / Math.sqrt(n), LEAST_SPREAD * mean),
+  }
 }
 
 /** a fuse warms as it carries: its resistance is known to this share (estimate) */

@@ -12,7 +12,11 @@ import { coreFace, fanBox, obstacleBox, onFansSide } from './surroundings-of-fan
 export type CoreSide = Job['place']['side']
 
 /** What a fan lacks to fit, and by how much, m. */
-export interface Lacking { readonly what: 'depth' | 'width' | 'height' | 'voltage' | 'distance'; readonly from: string; readonly byM: number }
+export interface Lacking {
+  readonly what: 'depth' | 'width' | 'height' | 'voltage' | 'distance'
+  readonly from: string
+  readonly byM: number
+}
 
 /** The best place of one fan on one core and side. */
 export interface Placement {
@@ -38,10 +42,21 @@ const ROUNDS = 3
 /** flows within this share of each other count as the same air: then room decides */
 const SAME_AIR = 0.01
 
-interface Candidate { readonly x: number; readonly y: number; readonly spare: number; readonly tightest: string }
+interface Candidate {
+  readonly x: number
+  readonly y: number
+  readonly spare: number
+  readonly tightest: string
+}
 
 /** Everything that a fan of this size must keep away from on one core. */
-interface Neighbourhood { readonly face: { readonly w: number; readonly h: number }; readonly boxes: readonly { readonly name: string; readonly box: Box; readonly needed: number }[]; readonly housing: number; readonly depth: number; readonly standOff: number }
+interface Neighbourhood {
+  readonly face: { readonly w: number; readonly h: number }
+  readonly boxes: readonly { readonly name: string; readonly box: Box; readonly needed: number }[]
+  readonly housing: number
+  readonly depth: number
+  readonly standOff: number
+}
 
 function at({ face, boxes, housing, depth, standOff }: Neighbourhood, x: number, y: number): Candidate {
   const fan = fanBox({ xM: x, yM: y }, housing, depth, standOff)
@@ -49,7 +64,10 @@ function at({ face, boxes, housing, depth, standOff }: Neighbourhood, x: number,
   let tightest = "the core's edge"
   for (const { name, box, needed } of boxes) {
     const left = apart(fan, box) - needed
-    if (left < spare) { spare = left; tightest = name }
+    if (left < spare) {
+      spare = left
+      tightest = name
+    }
   }
   return { x, y, spare, tightest }
 }
@@ -62,18 +80,21 @@ function roomiest(n: Neighbourhood, preferred: Pick<Seat, 'xM' | 'yM'>): Candida
   const from = { x: Math.min(face.w, housing) / 2, y: Math.min(face.h, housing) / 2 }
   const base = { x: spanX > 0 ? from.x : face.w / 2, y: spanY > 0 ? from.y : face.h / 2 }
   // among places that fit, the one nearest to where it sits now is as good as any: it moves nothing for nothing
-  const value = (c: Candidate): number => (c.spare >= 0 ? 1 - Math.hypot(c.x - preferred.xM, c.y - preferred.yM) * 1e-3 + Math.min(c.spare, 0.004) : c.spare)
+  const value = (c: Candidate): number =>
+    c.spare >= 0 ? 1 - Math.hypot(c.x - preferred.xM, c.y - preferred.yM) * 1e-3 + Math.min(c.spare, 0.004) : c.spare
   let best = at(n, base.x + spanX / 2, base.y + spanY / 2)
   const consider = (x: number, y: number): void => {
     const c = at(n, Math.min(base.x + spanX, Math.max(base.x, x)), Math.min(base.y + spanY, Math.max(base.y, y)))
     if (value(c) > value(best) + 1e-12) best = c
   }
-  for (let i = 0; i <= COARSE; i++) for (let k = 0; k <= COARSE; k++) consider(base.x + (spanX * i) / COARSE, base.y + (spanY * k) / COARSE)
+  for (let i = 0; i <= COARSE; i++)
+    for (let k = 0; k <= COARSE; k++) consider(base.x + (spanX * i) / COARSE, base.y + (spanY * k) / COARSE)
   let stepX = spanX / COARSE
   let stepY = spanY / COARSE
   for (let round = 0; round < ROUNDS && Math.max(stepX, stepY) > FINE_M / 2; round++) {
     const middle = best
-    for (let i = -4; i <= 4; i++) for (let k = -4; k <= 4; k++) consider(middle.x + (stepX * i) / 4, middle.y + (stepY * k) / 4)
+    for (let i = -4; i <= 4; i++)
+      for (let k = -4; k <= 4; k++) consider(middle.x + (stepX * i) / 4, middle.y + (stepY * k) / 4)
     stepX /= 4
     stepY /= 4
   }
@@ -86,7 +107,9 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const face = coreFace(bench)
   const stack = depthStack(with_)
   const housing = part.housingM.value
-  const boxes = with_.place.obstacles.filter((o) => o.core === core && onFansSide(with_, o)).map((o) => ({ name: o.name, box: obstacleBox(with_, o).at(bench), needed: neighbours[o.kind].requiredMm / 1000 }))
+  const boxes = with_.place.obstacles
+    .filter((o) => o.core === core && onFansSide(with_, o))
+    .map((o) => ({ name: o.name, box: obstacleBox(with_, o).at(bench), needed: neighbours[o.kind].requiredMm / 1000 }))
   const now = with_.fans[0]!.seat!
   const around = { face, boxes, housing, depth: part.depthM.value, standOff: with_.place.standOffM.value }
   let found = roomiest(around, now)
@@ -102,15 +125,28 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const flowM3s = air?.flows.covered ?? 0
   const depthOver = stack.leftM - stack.requiredM + 1e-9
   const lacks: Lacking[] = [
-    ...(!suitsVoltage(part, job.machine.systemV) ? [{ what: 'voltage' as const, from: `${part.ratedV} V`, byM: Number.POSITIVE_INFINITY }] : []),
-    ...(depthOver < 0 ? [{ what: 'depth' as const, from: neighbours[with_.place.neighbour].name, byM: -depthOver }] : []),
+    ...(!suitsVoltage(part, job.machine.systemV)
+      ? [{ what: 'voltage' as const, from: `${part.ratedV} V`, byM: Number.POSITIVE_INFINITY }]
+      : []),
+    ...(depthOver < 0
+      ? [{ what: 'depth' as const, from: neighbours[with_.place.neighbour].name, byM: -depthOver }]
+      : []),
     ...(housing > face.w ? [{ what: 'width' as const, from: 'the core', byM: housing - face.w }] : []),
     ...(housing > face.h ? [{ what: 'height' as const, from: 'the core', byM: housing - face.h }] : []),
-    ...(found.spare < 0 && found.tightest !== "the core's edge" ? [{ what: 'distance' as const, from: found.tightest, byM: -found.spare }] : []),
+    ...(found.spare < 0 && found.tightest !== "the core's edge"
+      ? [{ what: 'distance' as const, from: found.tightest, byM: -found.spare }]
+      : []),
   ]
   return {
-    part, core, side, seat, flowM3s, ofBox: flowM3s / part.freeFlowM3s.value, coverage: air ? air.areaM2 / (face.w * face.h) : 0,
-    spareM: Math.min(found.spare, depthOver), tightest: depthOver < found.spare ? neighbours[with_.place.neighbour].name : found.tightest,
+    part,
+    core,
+    side,
+    seat,
+    flowM3s,
+    ofBox: flowM3s / part.freeFlowM3s.value,
+    coverage: air ? air.areaM2 / (face.w * face.h) : 0,
+    spareM: Math.min(found.spare, depthOver),
+    tightest: depthOver < found.spare ? neighbours[with_.place.neighbour].name : found.tightest,
     leadOverM: part.leadM.value - reachOf(seated, 'fan', seat)(seatedBench).value,
     lacking: lacks.reduce<Lacking | null>((worst, l) => (worst === null || l.byM > worst.byM ? l : worst), null),
   }
@@ -137,14 +173,22 @@ export function ranked(placements: readonly Placement[]): Placement[] {
 export function* searchPlacements(job: Job, parts: readonly FanPart[]): Generator<Placement, void> {
   if (!job.cooling) return
   const sides: readonly CoreSide[] = ['puller', 'pusher']
-  for (const part of parts) for (let core = 0; core < job.cooling.cores; core++) for (const side of sides) yield place(job, part, core, side)
+  for (const part of parts)
+    for (let core = 0; core < job.cooling.cores; core++) for (const side of sides) yield place(job, part, core, side)
 }
 export const placementCount = (job: Job, fans: number): number => (job.cooling ? fans * job.cooling.cores * 2 : 0)
 
 /** Takes a proposal up: the fan, its place and its side. */
-export const takePlacement = (job: Job, { part, side, seat }: Placement): Job => moveFan(changePlace(chooseFan(job, part), { side }), 'fan1', seat)
+export const takePlacement = (job: Job, { part, side, seat }: Placement): Job =>
+  moveFan(changePlace(chooseFan(job, part), { side }), 'fan1', seat)
 
 export const isPlaced = (job: Job, { part, side, seat }: Placement): boolean => {
   const fan = circuitsOf(job)[0]?.fan
-  return fan?.part.id === part.id && job.place.side === side && fan.seat !== null && fan.seat.core === seat.core && Math.hypot(fan.seat.xM - seat.xM, fan.seat.yM - seat.yM) < 0.001
+  return (
+    fan?.part.id === part.id &&
+    job.place.side === side &&
+    fan.seat !== null &&
+    fan.seat.core === seat.core &&
+    Math.hypot(fan.seat.xM - seat.xM, fan.seat.yM - seat.yM) < 0.001
+  )
 }

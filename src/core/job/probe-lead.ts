@@ -13,5 +13,8 @@ export function probeLeadError(job: Job): number | null {
   const part = job.probes[0]!.part
   const controller = job.controllers[0]
   if (!part || !controller) return null
-  return leadError(controller.setC, 2 * part.leadM.value * resistancePerMetre(LEAD, 20), { r25Ohm: part.r25Ohm, betaK: part.betaK })
+  return leadError(controller.setC, 2 * part.leadM.value * resistancePerMetre(LEAD, 20), {
+    r25Ohm: part.r25Ohm,
+    betaK: part.betaK,
+  })
 }

@@ -10,7 +10,11 @@ import { circuitsOf, ratingOf } from './margins'
 import { movedBy } from './moved-air'
 
 /** A figure with what the readings leave open. */
-export interface Spread { readonly value: number; readonly low: number; readonly high: number }
+export interface Spread {
+  readonly value: number
+  readonly low: number
+  readonly high: number
+}
 export interface Replacement {
   /** air on this core or bay, m³/s, and current, A, of the fan that is there now and of the new one */
   readonly air: { readonly old: Spread; readonly new: Spread; readonly overlap: boolean }
@@ -23,7 +27,12 @@ function spread(job: Job, compute: (bench: Bench) => number, own: RegExp): Sprea
   const bench = new NotingBench(lookup)
   const value = compute(bench)
   // both fans stand on the same core behind the same wire: only what is known of the fans themselves tells them apart
-  const { worst, best } = corners(compute, lookup, bench.touched.filter((a) => own.test(a)), value)
+  const { worst, best } = corners(
+    compute,
+    lookup,
+    bench.touched.filter((a) => own.test(a)),
+    value,
+  )
   return { value, low: worst, high: best }
 }
 
@@ -41,7 +50,11 @@ export function replacement(job: Job): Replacement | null {
     const with_ = { ...chooseFan(job, part), oldFan: null }
     return {
       air: spread(with_, (b) => movedBy(b, with_), /^fans\./),
-      amps: spread(with_, (b) => runningFan(ratingOf(b, circuitsOf(with_)[0]!.fan!), b.value('charging.regulatorV')).currentA, /^fans\./),
+      amps: spread(
+        with_,
+        (b) => runningFan(ratingOf(b, circuitsOf(with_)[0]!.fan!), b.value('charging.regulatorV')).currentA,
+        /^fans\./,
+      ),
     }
   }
   const [before, after] = [of(job.oldFan.part), of(next)]

@@ -7,7 +7,18 @@ export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug
 export type Feed = (typeof feeds)[number]
 
 /** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
-export const conductorRoles = ['feed', 'return', 'control', 'trigger', 'coil-return', 'supply-return', 'override', 'call', 'timer', 'lamp'] as const
+export const conductorRoles = [
+  'feed',
+  'return',
+  'control',
+  'trigger',
+  'coil-return',
+  'supply-return',
+  'override',
+  'call',
+  'timer',
+  'lamp',
+] as const
 export type ConductorRole = (typeof conductorRoles)[number]
 
 export const controlIntents = ['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const
@@ -25,26 +36,61 @@ export const intentSchema = z.strictObject({
 const words = z.string().trim().min(1).max(80)
 /** A change to a harness that came with a kit or with the machine; each kind is an entry of `wiring/harness`. */
 export const harnessEditSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ id: idSchema, kind: z.literal('length'), conductor: idSchema, fromM: z.number().min(0).max(60), toM: z.number().min(0).max(60) }),
-  z.strictObject({ id: idSchema, kind: z.literal('thicken'), conductors: z.array(idSchema).min(1).max(8), from: z.array(z.enum(wireSizes).nullable()).max(8), to: z.enum(wireSizes) }),
+  z.strictObject({
+    id: idSchema,
+    kind: z.literal('length'),
+    conductor: idSchema,
+    fromM: z.number().min(0).max(60),
+    toM: z.number().min(0).max(60),
+  }),
+  z.strictObject({
+    id: idSchema,
+    kind: z.literal('thicken'),
+    conductors: z.array(idSchema).min(1).max(8),
+    from: z.array(z.enum(wireSizes).nullable()).max(8),
+    to: z.enum(wireSizes),
+  }),
   z.strictObject({ id: idSchema, kind: z.literal('swap leads'), fan: idSchema }),
   z.strictObject({ id: idSchema, kind: z.literal('cut loop off'), what: words }),
   z.strictObject({ id: idSchema, kind: z.literal('second relay') }),
-  z.strictObject({ id: idSchema, kind: z.literal('breaker to fuse'), fuse: idSchema, ratingA: z.number().min(0.5).max(100) }),
+  z.strictObject({
+    id: idSchema,
+    kind: z.literal('breaker to fuse'),
+    fuse: idSchema,
+    ratingA: z.number().min(0.5).max(100),
+  }),
   z.strictObject({ id: idSchema, kind: z.literal('connector'), what: words, crimps: z.int().min(0).max(8) }),
 ])
 export type HarnessEdit = z.infer<typeof harnessEditSchema>
 
 /** Something in the machine that nobody knows: its wires or pins, and what the meter has said of them so far. */
 export const unknownSchema = z.strictObject({
-  id: idSchema, kind: z.enum(['plug', 'pigtail', 'relay']), name: words,
-  wires: z.array(z.strictObject({
-    id: idSchema,
-    /** its colour, or what is stamped beside the pin */
-    mark: z.string().trim().min(1).max(30),
-    size: z.enum(wireSizes).nullable(), fuseA: z.number().min(0.5).max(200).nullable(),
-  })).min(2).max(8),
-  readings: z.array(z.strictObject({ test: idSchema, wire: idSchema, /** the other pin, for a relay */ to: idSchema.nullable(), /** null: open, no reading */ value: z.number().min(-100).max(1e9).nullable(), typed: z.string().max(40) })).max(120),
+  id: idSchema,
+  kind: z.enum(['plug', 'pigtail', 'relay']),
+  name: words,
+  wires: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        /** its colour, or what is stamped beside the pin */
+        mark: z.string().trim().min(1).max(30),
+        size: z.enum(wireSizes).nullable(),
+        fuseA: z.number().min(0.5).max(200).nullable(),
+      }),
+    )
+    .min(2)
+    .max(8),
+  readings: z
+    .array(
+      z.strictObject({
+        test: idSchema,
+        wire: idSchema,
+        /** the other pin, for a relay */ to: idSchema.nullable(),
+        /** null: open, no reading */ value: z.number().min(-100).max(1e9).nullable(),
+        typed: z.string().max(40),
+      }),
+    )
+    .max(120),
 })
 export type Unknown = z.infer<typeof unknownSchema>
 

@@ -16,7 +16,8 @@ export const signedFigure = (value: number, unit: MarginUnit, system: UnitSystem
 /** The part that decides a margin's verdict: the gravest, and of those the one lowest on the rail. */
 export function decidingPart(margin: MarginResult): PartResult | undefined {
   const at = margin.verdict === 'unsure' ? 'worst' : 'value'
-  return margin.parts.filter((p) => !p.warns && p.verdict === margin.verdict)
+  return margin.parts
+    .filter((p) => !p.warns && p.verdict === margin.verdict)
     .reduce<PartResult | undefined>((a, b) => (a === undefined || xOf(b, at) < xOf(a, at) ? b : a), undefined)
 }
 
@@ -25,10 +26,15 @@ export function marginInWords(margin: MarginResult, system: UnitSystem): string 
   const part = decidingPart(margin)
   if (margin.verdict === 'open') return `${margin.name} open: needs ${margin.needs[0] ?? 'a choice'}`
   if (margin.verdict === 'short') {
-    return part?.value == null ? `${margin.name} short: ${part?.words ?? ''}` : `${margin.name} short ${part.name} by ${marginFigure(-part.value, part.unit, system)}`
+    return part?.value == null
+      ? `${margin.name} short: ${part?.words ?? ''}`
+      : `${margin.name} short ${part.name} by ${marginFigure(-part.value, part.unit, system)}`
   }
-  if (margin.verdict === 'unsure') return `${margin.name} unsure ${part?.name ?? ''}: ${signedFigure(part?.value ?? 0, part?.unit ?? 'K', system)}, at worst ${signedFigure(part?.worst ?? 0, part?.unit ?? 'K', system)}`
-  return margin.value === null ? `${margin.name} holds` : `${margin.name} holds by ${marginFigure(margin.value, margin.unit, system)}`
+  if (margin.verdict === 'unsure')
+    return `${margin.name} unsure ${part?.name ?? ''}: ${signedFigure(part?.value ?? 0, part?.unit ?? 'K', system)}, at worst ${signedFigure(part?.worst ?? 0, part?.unit ?? 'K', system)}`
+  return margin.value === null
+    ? `${margin.name} holds`
+    : `${margin.name} holds by ${marginFigure(margin.value, margin.unit, system)}`
 }
 
 const order = ['short', 'unsure', 'open', 'holds'] as const
@@ -36,14 +42,24 @@ const order = ['short', 'unsure', 'open', 'holds'] as const
 /** The margin that matters most: short before unsure before open; of equals the lowest on the rail. */
 export function worstMargin(evaluation: Evaluation): MarginResult | undefined {
   const depth = (m: MarginResult): number => (m.verdict === 'unsure' ? m.xWorst : m.x) ?? Number.NEGATIVE_INFINITY
-  return [...evaluation.margins].sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict) || depth(a) - depth(b))[0]
+  return [...evaluation.margins].sort(
+    (a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict) || depth(a) - depth(b),
+  )[0]
 }
 
 /** "7 hold, 2 unsure, 1 short" */
 export function tally(evaluation: Evaluation): string {
   const count = (v: MarginResult['verdict']): number => evaluation.margins.filter((m) => m.verdict === v).length
-  return ([['hold', 'holds'], ['unsure', 'unsure'], ['open', 'open'], ['short', 'short']] as const)
-    .flatMap(([word, v]) => (count(v) ? [`${count(v)} ${word === 'hold' && count(v) === 1 ? 'holds' : word}`] : [])).join(', ')
+  return (
+    [
+      ['hold', 'holds'],
+      ['unsure', 'unsure'],
+      ['open', 'open'],
+      ['short', 'short'],
+    ] as const
+  )
+    .flatMap(([word, v]) => (count(v) ? [`${count(v)} ${word === 'hold' && count(v) === 1 ? 'holds' : word}`] : []))
+    .join(', ')
 }
 
 /** The worst margin in words, or that there is nothing to say. */
@@ -59,5 +75,14 @@ export function worstInWords(evaluation: Evaluation, system: UnitSystem): string
 
 /** Station that a margin belongs to. */
 export const stationOfMargin = {
-  fit: 'place', air: 'place', supply: 'wire', wire: 'wire', fuse: 'wire', contacts: 'wire', charge: 'power', battery: 'power', trigger: 'trigger', boil: 'trigger',
+  fit: 'place',
+  air: 'place',
+  supply: 'wire',
+  wire: 'wire',
+  fuse: 'wire',
+  contacts: 'wire',
+  charge: 'power',
+  battery: 'power',
+  trigger: 'trigger',
+  boil: 'trigger',
 } as const

@@ -14,6 +14,19 @@ const tidy = (m: number): number => Number(m.toPrecision(6))
  * What a fan's seller usually leaves out, guessed from what is known of it (estimates).
  * @see engineering §2.3, §7
  */
-export function fanGuesses(diameterM: number, housingM = diameterM + RIM_M): { readonly maxPressurePa: Reading; readonly housingM: Reading; readonly fixings: number; readonly boltCircleM: Reading } {
-  return { maxPressurePa: typical(typicalMaxPressure(diameterM)), housingM: typical(tidy(housingM), RIM_SPREAD_M), fixings: 4, boltCircleM: typical(tidy(housingM * CIRCLE_SHARE), tidy(0.05 * housingM)) }
+export function fanGuesses(
+  diameterM: number,
+  housingM = diameterM + RIM_M,
+): {
+  readonly maxPressurePa: Reading
+  readonly housingM: Reading
+  readonly fixings: number
+  readonly boltCircleM: Reading
+} {
+  return {
+    maxPressurePa: typical(typicalMaxPressure(diameterM)),
+    housingM: typical(tidy(housingM), RIM_SPREAD_M),
+    fixings: 4,
+    boltCircleM: typical(tidy(housingM * CIRCLE_SHARE), tidy(0.05 * housingM)),
+  }
 }

@@ -14,23 +14,52 @@ test('the demo shelf has about thirty parts, some of every kind', () => {
 })
 
 test('a form that nobody touches gives the very same part, in either system of units', () => {
-  for (const part of parts) for (const units of ['metric', 'imperial'] as const) {
-    expect(readForm(part.kind, part.id, formText(part, units), units, part)).toEqual({ ok: true, part })
-  }
+  for (const part of parts)
+    for (const units of ['metric', 'imperial'] as const) {
+      expect(readForm(part.kind, part.id, formText(part, units), units, part)).toEqual({ ok: true, part })
+    }
 })
 
 test('one line changed leaves all others to their last figure', () => {
-  const changed = readForm('fan', gale.id, { ...formText(gale, 'imperial'), depthM: '2 1/8 in ±0.02', 'depthM source': 'measured' }, 'imperial', gale)
-  expect(changed).toMatchObject({ ok: true, part: { ...gale, depthM: { value: 0.053975, source: 'measured', spread: 0.000508 } } })
+  const changed = readForm(
+    'fan',
+    gale.id,
+    { ...formText(gale, 'imperial'), depthM: '2 1/8 in ±0.02', 'depthM source': 'measured' },
+    'imperial',
+    gale,
+  )
+  expect(changed).toMatchObject({
+    ok: true,
+    part: { ...gale, depthM: { value: 0.053975, source: 'measured', spread: 0.000508 } },
+  })
 })
 
 test('every wrong line is told beside it, and none of the rest is lost', () => {
-  const bad = readForm('fan', 'x', { ...formText(gale, 'metric'), ratedA: 'lots', massKg: '', ingress: 'wet', motor: 'steam' }, 'metric')
-  expect(bad).toMatchObject({ ok: false, problems: { ratedA: expect.stringMatching(/not a current/) as string, massKg: 'Nothing is written here.', motor: expect.stringMatching(/none of/) as string } })
-  expect(readForm('fan', 'x', { ...formText(gale, 'metric'), ingress: 'wet' }, 'metric')).toMatchObject({ ok: false, problems: { ingress: 'Write it like IP65, or leave it empty.' } })
+  const bad = readForm(
+    'fan',
+    'x',
+    { ...formText(gale, 'metric'), ratedA: 'lots', massKg: '', ingress: 'wet', motor: 'steam' },
+    'metric',
+  )
+  expect(bad).toMatchObject({
+    ok: false,
+    problems: {
+      ratedA: expect.stringMatching(/not a current/) as string,
+      massKg: 'Nothing is written here.',
+      motor: expect.stringMatching(/none of/) as string,
+    },
+  })
+  expect(readForm('fan', 'x', { ...formText(gale, 'metric'), ingress: 'wet' }, 'metric')).toMatchObject({
+    ok: false,
+    problems: { ingress: 'Write it like IP65, or leave it empty.' },
+  })
   const beadwheel = parts.find((p) => p.id === 'controller-beadwheel')!
-  expect(readForm('controller', 'x', { ...formText(beadwheel, 'metric'), 'range.minC': '120 C' }, 'metric')).toMatchObject({ ok: false })
-  expect(readForm('controller', 'x', { ...formText(beadwheel, 'metric'), 'range.minC': '', 'contact.ratedA': '' }, 'metric')).toMatchObject({ ok: true, part: { range: null, contact: null } })
+  expect(
+    readForm('controller', 'x', { ...formText(beadwheel, 'metric'), 'range.minC': '120 C' }, 'metric'),
+  ).toMatchObject({ ok: false })
+  expect(
+    readForm('controller', 'x', { ...formText(beadwheel, 'metric'), 'range.minC': '', 'contact.ratedA': '' }, 'metric'),
+  ).toMatchObject({ ok: true, part: { range: null, contact: null } })
 })
 
 test('facts that contradict each other are found; any of them can be made to count', () => {
@@ -48,11 +77,22 @@ describe('the shelf as CSV', () => {
     expect(readShelfCsv(`\uFEFF${head},whim\r\n${rows.map((r) => `${r},x`).join('\r\n')}`).parts).toEqual(parts)
   })
   test('any unit will do, and a row without an id gets one', () => {
-    const { parts: [fan], problems } = readShelfCsv('name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 mA,measured,4 5/8 in,38,90 cfm,12 oz,400')
+    const {
+      parts: [fan],
+      problems,
+    } = readShelfCsv(
+      'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 mA,measured,4 5/8 in,38,90 cfm,12 oz,400',
+    )
     expect(problems[0]!.message).toMatch(/massKg/)
     expect(fan).toBeUndefined()
-    const good = readShelfCsv('name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 mA,measured,4 5/8 in,38,90 cfm,0.8 lb,400')
-    expect(good.parts[0]).toMatchObject({ id: 'fan-lark', ratedA: { value: 2.9, source: 'measured' }, depthM: { value: 0.038, source: 'label' } })
+    const good = readShelfCsv(
+      'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 mA,measured,4 5/8 in,38,90 cfm,0.8 lb,400',
+    )
+    expect(good.parts[0]).toMatchObject({
+      id: 'fan-lark',
+      ratedA: { value: 2.9, source: 'measured' },
+      depthM: { value: 0.038, source: 'label' },
+    })
   })
   test('rows that are wrong are told one by one', () => {
     const { problems } = readShelfCsv(`kind,id,name\nteapot,a,b\nprobe,p,Probe\nprobe,"bad id!",c\n${'x'.repeat(50)}`)

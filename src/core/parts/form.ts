@@ -6,8 +6,15 @@ import { fanGuesses } from './fan-guess'
 import { partSchema, type Part, type PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
-  fan: { name: 'fan', plural: 'fans' }, controller: { name: 'controller', plural: 'controllers' }, probe: { name: 'probe', plural: 'probes' }, relay: { name: 'relay', plural: 'relays' },
-  switch: { name: 'switch', plural: 'switches' }, fuse: { name: 'fuse with holder', plural: 'fuses and holders' }, conductor: { name: 'conductor', plural: 'conductors' }, connector: { name: 'connector', plural: 'connectors' }, battery: { name: 'battery', plural: 'batteries' },
+  fan: { name: 'fan', plural: 'fans' },
+  controller: { name: 'controller', plural: 'controllers' },
+  probe: { name: 'probe', plural: 'probes' },
+  relay: { name: 'relay', plural: 'relays' },
+  switch: { name: 'switch', plural: 'switches' },
+  fuse: { name: 'fuse with holder', plural: 'fuses and holders' },
+  conductor: { name: 'conductor', plural: 'conductors' },
+  connector: { name: 'connector', plural: 'connectors' },
+  battery: { name: 'battery', plural: 'batteries' },
 }
 
 type Choice = { readonly value: string; readonly name: string }
@@ -26,44 +33,188 @@ export interface FormLine {
   readonly tell?: string
 }
 
-const reading = (path: string, label: string, quantity: Quantity, more: Partial<FormLine> = {}): FormLine => ({ path, label, kind: 'reading', quantity, ...more })
-const figure = (path: string, label: string, quantity: Quantity, more: Partial<FormLine> = {}): FormLine => ({ path, label, kind: 'figure', quantity, ...more })
-const choice = (path: string, label: string, values: readonly (string | Choice)[], more: Partial<FormLine> = {}): FormLine =>
-  ({ path, label, kind: 'choice', options: values.map((v) => (typeof v === 'string' ? { value: v, name: v } : v)), ...more })
-const text = (path: string, label: string, more: Partial<FormLine> = {}): FormLine => ({ path, label, kind: 'text', optional: true, ...more })
+const reading = (path: string, label: string, quantity: Quantity, more: Partial<FormLine> = {}): FormLine => ({
+  path,
+  label,
+  kind: 'reading',
+  quantity,
+  ...more,
+})
+const figure = (path: string, label: string, quantity: Quantity, more: Partial<FormLine> = {}): FormLine => ({
+  path,
+  label,
+  kind: 'figure',
+  quantity,
+  ...more,
+})
+const choice = (
+  path: string,
+  label: string,
+  values: readonly (string | Choice)[],
+  more: Partial<FormLine> = {},
+): FormLine => ({
+  path,
+  label,
+  kind: 'choice',
+  options: values.map((v) => (typeof v === 'string' ? { value: v, name: v } : v)),
+  ...more,
+})
+const text = (path: string, label: string, more: Partial<FormLine> = {}): FormLine => ({
+  path,
+  label,
+  kind: 'text',
+  optional: true,
+  ...more,
+})
 const ingress = text('ingress', 'ingress code', { tell: 'IP65; empty where unknown: it counts as IP20' })
-const terminal = figure('terminalAreaM2', 'terminal takes', 'area', { optional: true, tell: 'thickest copper; empty where nothing limits it' })
+const terminal = figure('terminalAreaM2', 'terminal takes', 'area', {
+  optional: true,
+  tell: 'thickest copper; empty where nothing limits it',
+})
 const contact = (optional: boolean): FormLine[] => [
-  figure('contact.ratedA', 'contact rating', 'current', { optional, tell: optional ? 'empty where it cannot carry a fan' : '' }),
-  choice('contact.rating', 'rating is for', [{ value: 'motor', name: 'motors' }, { value: 'resistive', name: 'resistive loads' }]),
-  figure('contact.makeA', 'may make', 'current', { optional: true, tell: 'starting current; 3 × the motor rating where unknown' }),
+  figure('contact.ratedA', 'contact rating', 'current', {
+    optional,
+    tell: optional ? 'empty where it cannot carry a fan' : '',
+  }),
+  choice('contact.rating', 'rating is for', [
+    { value: 'motor', name: 'motors' },
+    { value: 'resistive', name: 'resistive loads' },
+  ]),
+  figure('contact.makeA', 'may make', 'current', {
+    optional: true,
+    tell: 'starting current; 3 × the motor rating where unknown',
+  }),
 ]
-const failing = [{ value: 'fan off', name: 'fan stays off' }, { value: 'fan on', name: 'fan stays on' }]
+const failing = [
+  { value: 'fan off', name: 'fan stays off' },
+  { value: 'fan on', name: 'fan stays on' },
+]
 
 /** What a part of each kind is described by; a new property is a new line here and in its schema. */
 const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   fan: [
-    choice('motor', 'motor', [{ value: 'brushed', name: 'with brushes' }, { value: 'brushless', name: 'brushless' }]), figure('ratedV', 'rated at', 'voltage'),
-    reading('ratedA', 'fan current, rated', 'current'), reading('lockedA', 'fan current, held fast', 'current', { optional: true, tell: '4 × rated where unknown' }),
-    reading('diameterM', 'blade diameter', 'length'), reading('housingM', 'housing, across', 'length', { optional: true, tell: 'guessed from the blades where unknown' }), figure('fixings', 'fixing holes', 'count', { optional: true, raw: true, tell: 'four where unknown' }), reading('boltCircleM', 'circle of its fixing holes', 'length', { optional: true, tell: 'guessed from the housing where unknown' }), reading('depthM', 'fan depth', 'length'), reading('freeFlowM3s', 'free air-flow, from the box', 'flow'), reading('maxPressurePa', 'greatest pressure', 'airPressure', { optional: true, tell: 'guessed from the diameter where unknown' }), reading('massKg', 'fan weight', 'mass'), reading('leadM', 'lead supplied with the fan', 'length'), ingress,
+    choice('motor', 'motor', [
+      { value: 'brushed', name: 'with brushes' },
+      { value: 'brushless', name: 'brushless' },
+    ]),
+    figure('ratedV', 'rated at', 'voltage'),
+    reading('ratedA', 'fan current, rated', 'current'),
+    reading('lockedA', 'fan current, held fast', 'current', { optional: true, tell: '4 × rated where unknown' }),
+    reading('diameterM', 'blade diameter', 'length'),
+    reading('housingM', 'housing, across', 'length', { optional: true, tell: 'guessed from the blades where unknown' }),
+    figure('fixings', 'fixing holes', 'count', { optional: true, raw: true, tell: 'four where unknown' }),
+    reading('boltCircleM', 'circle of its fixing holes', 'length', {
+      optional: true,
+      tell: 'guessed from the housing where unknown',
+    }),
+    reading('depthM', 'fan depth', 'length'),
+    reading('freeFlowM3s', 'free air-flow, from the box', 'flow'),
+    reading('maxPressurePa', 'greatest pressure', 'airPressure', {
+      optional: true,
+      tell: 'guessed from the diameter where unknown',
+    }),
+    reading('massKg', 'fan weight', 'mass'),
+    reading('leadM', 'lead supplied with the fan', 'length'),
+    ingress,
   ],
   controller: [
-    choice('band', 'keeps its band', bandKinds.map((value) => ({ value, name: { below: 'below the set point', above: 'above the set point', fixed: 'fixed switch', ramp: 'ramp', hand: 'hand switch', always: 'always on' }[value] }))),
-    figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }), figure('range.maxC', 'highest setting', 'temperature', { optional: true }), figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
-    figure('range.bandMinK', 'least band', 'temperatureDifference', { optional: true }), figure('range.bandMaxK', 'widest band', 'temperatureDifference', { optional: true }),
+    choice(
+      'band',
+      'keeps its band',
+      bandKinds.map((value) => ({
+        value,
+        name: {
+          below: 'below the set point',
+          above: 'above the set point',
+          fixed: 'fixed switch',
+          ramp: 'ramp',
+          hand: 'hand switch',
+          always: 'always on',
+        }[value],
+      })),
+    ),
+    figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }),
+    figure('range.maxC', 'highest setting', 'temperature', { optional: true }),
+    figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
+    figure('range.bandMinK', 'least band', 'temperatureDifference', { optional: true }),
+    figure('range.bandMaxK', 'widest band', 'temperatureDifference', { optional: true }),
     figure('leastDuty', 'ramp begins with', 'share', { optional: true, tell: '15 % of full where unknown' }),
-    reading('fixed.closesC', 'switch closes', 'temperature', { optional: true }), reading('fixed.opensC', 'switch opens', 'temperature', { optional: true }),
-    ...contact(true), terminal, reading('standbyA', 'draw, standing', 'current'), reading('leadM', 'lead supplied, to fan or relay', 'length', { optional: true, tell: 'empty where it has terminals' }), reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
-    choice('probeOpen', 'probe lead open', failing), choice('probeShorted', 'probe lead shorted', failing), ingress,
-    { path: 'keys', label: 'how its keys set it', kind: 'lines', optional: true, tell: 'one step a line; {set}, {band}, {span}, {on}, {off} and {lowest} are filled in' }, text('suppliedProbeId', 'comes with probe'),
+    reading('fixed.closesC', 'switch closes', 'temperature', { optional: true }),
+    reading('fixed.opensC', 'switch opens', 'temperature', { optional: true }),
+    ...contact(true),
+    terminal,
+    reading('standbyA', 'draw, standing', 'current'),
+    reading('leadM', 'lead supplied, to fan or relay', 'length', {
+      optional: true,
+      tell: 'empty where it has terminals',
+    }),
+    reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
+    choice('probeOpen', 'probe lead open', failing),
+    choice('probeShorted', 'probe lead shorted', failing),
+    ingress,
+    {
+      path: 'keys',
+      label: 'how its keys set it',
+      kind: 'lines',
+      optional: true,
+      tell: 'one step a line; {set}, {band}, {span}, {on}, {off} and {lowest} are filled in',
+    },
+    text('suppliedProbeId', 'comes with probe'),
   ],
-  probe: [figure('r25Ohm', 'resistance at 25 °C', 'resistance'), figure('betaK', 'B value, K', 'count', { raw: true }), reading('leadM', 'lead supplied with the probe', 'length')],
-  relay: [...contact(false), figure('coilOhm', 'coil', 'resistance'), choice('coilV', 'coil is for', [{ value: '12', name: '12 V' }, { value: '24', name: '24 V' }]), choice('suppressed', 'diode or resistor across the coil', [{ value: 'yes', name: 'yes' }, { value: 'no', name: 'no' }]), terminal],
+  probe: [
+    figure('r25Ohm', 'resistance at 25 °C', 'resistance'),
+    figure('betaK', 'B value, K', 'count', { raw: true }),
+    reading('leadM', 'lead supplied with the probe', 'length'),
+  ],
+  relay: [
+    ...contact(false),
+    figure('coilOhm', 'coil', 'resistance'),
+    choice('coilV', 'coil is for', [
+      { value: '12', name: '12 V' },
+      { value: '24', name: '24 V' },
+    ]),
+    choice('suppressed', 'diode or resistor across the coil', [
+      { value: 'yes', name: 'yes' },
+      { value: 'no', name: 'no' },
+    ]),
+    terminal,
+  ],
   switch: [...contact(false), terminal],
-  fuse: [choice('form', 'form', [{ value: 'blade', name: 'blade fuse' }, { value: 'breaker', name: 'breaker' }]), figure('ratingA', 'rating', 'current'), figure('holderA', 'holder carries at most', 'current', { optional: true }), terminal, ingress],
-  conductor: [{ path: 'size', label: 'size', kind: 'size' }, choice('insulationC', 'insulation', [{ value: '80', name: '80 °C' }, { value: '105', name: '105 °C' }, { value: '125', name: '125 °C' }]), text('colour', 'colour'), figure('stockM', 'on the reel', 'run')],
+  fuse: [
+    choice('form', 'form', [
+      { value: 'blade', name: 'blade fuse' },
+      { value: 'breaker', name: 'breaker' },
+    ]),
+    figure('ratingA', 'rating', 'current'),
+    figure('holderA', 'holder carries at most', 'current', { optional: true }),
+    terminal,
+    ingress,
+  ],
+  conductor: [
+    { path: 'size', label: 'size', kind: 'size' },
+    choice('insulationC', 'insulation', [
+      { value: '80', name: '80 °C' },
+      { value: '105', name: '105 °C' },
+      { value: '125', name: '125 °C' },
+    ]),
+    text('colour', 'colour'),
+    figure('stockM', 'on the reel', 'run'),
+  ],
   connector: [figure('ways', 'ways', 'count'), figure('ratedA', 'each pin carries', 'current'), terminal, ingress],
-  battery: [choice('chemistry', 'kind', batteryKinds.map((value) => ({ value, name: batteryKindName(value) }))), choice('hourRateH', 'capacity is at', [{ value: '10', name: '10 h' }, { value: '20', name: '20 h' }]), reading('capacityAh', 'battery capacity', 'batteryCapacity'), reading('coldCrankingA', 'cold-cranking current', 'current', { optional: true }), reading('massKg', 'battery weight', 'mass')],
+  battery: [
+    choice(
+      'chemistry',
+      'kind',
+      batteryKinds.map((value) => ({ value, name: batteryKindName(value) })),
+    ),
+    choice('hourRateH', 'capacity is at', [
+      { value: '10', name: '10 h' },
+      { value: '20', name: '20 h' },
+    ]),
+    reading('capacityAh', 'battery capacity', 'batteryCapacity'),
+    reading('coldCrankingA', 'cold-cranking current', 'current', { optional: true }),
+    reading('massKg', 'battery weight', 'mass'),
+  ],
 }
 
 const named = [text('name', 'name', { optional: false }), text('maker', 'maker')]
@@ -75,7 +226,13 @@ export const formOf = (kind: PartKind): FormLine[] => [...named, ...own[kind], t
 export type FormText = Readonly<Record<string, string>>
 export const sourcePath = (path: string): string => `${path} source`
 
-const at = (value: unknown, path: string): unknown => path.split('.').reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined), value)
+const at = (value: unknown, path: string): unknown =>
+  path
+    .split('.')
+    .reduce<unknown>(
+      (v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined),
+      value,
+    )
 
 const written = (si: number, quantity: Quantity, units: UnitSystem, figures: number): string => {
   const unit = shownUnit(quantity, units)
@@ -83,7 +240,8 @@ const written = (si: number, quantity: Quantity, units: UnitSystem, figures: num
 }
 
 function readingText(r: Reading, quantity: Quantity, units: UnitSystem, figures: number): string {
-  const own = r.spread !== undefined && (figures > 4 || r.spread !== spreadOf({ value: r.value, source: r.source }, quantity))
+  const own =
+    r.spread !== undefined && (figures > 4 || r.spread !== spreadOf({ value: r.value, source: r.source }, quantity))
   if (!own) return written(r.value, quantity, units, figures)
   const spread = shown(r.spread!, quantity === 'temperature' ? 'temperatureDifference' : quantity, units, figures)
   return `${written(r.value, quantity, units, figures)} ±${spread.number}`
@@ -94,17 +252,31 @@ function readingText(r: Reading, quantity: Quantity, units: UnitSystem, figures:
  * @param figures how many figures a number keeps: 4 to read, 12 to read back the same
  */
 export function formText(part: Part, units: UnitSystem, figures = 4): FormText {
-  return Object.fromEntries(formOf(part.kind).flatMap((line): [string, string][] => {
-    const value = at(part, line.path)
-    if (value === null || value === undefined) return [[line.path, '']]
-    if (line.kind === 'reading') return [[line.path, readingText(value as Reading, line.quantity!, units, figures)], [sourcePath(line.path), (value as Reading).source]]
-    if (line.kind === 'figure') return [[line.path, line.raw ? plainNumber(value as number, figures) : written(value as number, line.quantity!, units, figures)]]
-    if (line.kind === 'lines') return [[line.path, (value as string[]).join('\n')]]
-    return [[line.path, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)]]
-  }))
+  return Object.fromEntries(
+    formOf(part.kind).flatMap((line): [string, string][] => {
+      const value = at(part, line.path)
+      if (value === null || value === undefined) return [[line.path, '']]
+      if (line.kind === 'reading')
+        return [
+          [line.path, readingText(value as Reading, line.quantity!, units, figures)],
+          [sourcePath(line.path), (value as Reading).source],
+        ]
+      if (line.kind === 'figure')
+        return [
+          [
+            line.path,
+            line.raw ? plainNumber(value as number, figures) : written(value as number, line.quantity!, units, figures),
+          ],
+        ]
+      if (line.kind === 'lines') return [[line.path, (value as string[]).join('\n')]]
+      return [[line.path, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)]]
+    }),
+  )
 }
 
-export type FormRead = { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly problems: Readonly<Record<string, string>> }
+export type FormRead =
+  | { readonly ok: true; readonly part: Part }
+  | { readonly ok: false; readonly problems: Readonly<Record<string, string>> }
 
 /** without the last places' noise of a change of units, so that what is written out reads back the same */
 const tidy = (si: number): number => Number(si.toPrecision(12))
@@ -116,11 +288,21 @@ function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: 
   if (typed === '') {
     if (line.kind === 'choice') return { value: line.options![0]!.value }
     if (line.kind === 'lines') return { value: [] }
-    if (line.optional) return { value: line.kind === 'text' && line.path !== 'ingress' && line.path !== 'suppliedProbeId' ? '' : null }
+    if (line.optional)
+      return { value: line.kind === 'text' && line.path !== 'ingress' && line.path !== 'suppliedProbeId' ? '' : null }
     return { problem: 'Nothing is written here.' }
   }
-  if (line.kind === 'lines') return { value: typed.split('\n').map((l) => l.trim()).filter(Boolean) }
-  if (line.kind === 'choice') return line.options!.some((o) => o.value === typed) ? { value: typed } : { problem: `"${typed.slice(0, 30)}" is none of ${line.options!.map((o) => o.value).join(', ')}.` }
+  if (line.kind === 'lines')
+    return {
+      value: typed
+        .split('\n')
+        .map((l) => l.trim())
+        .filter(Boolean),
+    }
+  if (line.kind === 'choice')
+    return line.options!.some((o) => o.value === typed)
+      ? { value: typed }
+      : { problem: `"${typed.slice(0, 30)}" is none of ${line.options!.map((o) => o.value).join(', ')}.` }
   if (line.kind === 'size') {
     const read = parseWireSize(typed, units)
     return read.ok ? { value: read.size } : { problem: read.message }
@@ -130,16 +312,29 @@ function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: 
   if (!read.ok) return { problem: read.message }
   if (line.kind === 'figure') return { value: tidy(read.value) }
   const word = texts[sourcePath(line.path)]
-  return { value: { value: tidy(read.value), source: isSource(word) ? word : 'label', ...(read.spread === undefined ? {} : { spread: tidy(read.spread) }) } satisfies Reading }
+  return {
+    value: {
+      value: tidy(read.value),
+      source: isSource(word) ? word : 'label',
+      ...(read.spread === undefined ? {} : { spread: tidy(read.spread) }),
+    } satisfies Reading,
+  }
 }
 
 /** words of the document for what a form offers as text */
 const coerced: Readonly<Record<string, (value: unknown) => unknown>> = {
-  coilV: Number, insulationC: Number, hourRateH: Number, suppressed: (v) => v === 'yes',
+  coilV: Number,
+  insulationC: Number,
+  hourRateH: Number,
+  suppressed: (v) => v === 'yes',
 }
 
 /** groups that stand in a part as a whole or not at all, by the line that decides */
-const wholes: readonly (readonly [group: string, decides: string])[] = [['range', 'range.minC'], ['fixed', 'fixed.closesC'], ['contact', 'contact.ratedA']]
+const wholes: readonly (readonly [group: string, decides: string])[] = [
+  ['range', 'range.minC'],
+  ['fixed', 'fixed.closesC'],
+  ['contact', 'contact.ratedA'],
+]
 
 const set = (node: Record<string, unknown>, path: string, value: unknown): void => {
   const [head, tail] = path.split('.') as [string, string?]
@@ -152,29 +347,56 @@ const set = (node: Record<string, unknown>, path: string, value: unknown): void 
  * @param before the part that the form was filled from, if any
  * @returns the part, or for each path what is wrong with its text
  */
-export function readForm(kind: PartKind, id: string, texts: FormText, units: UnitSystem, before: Part | null = null): FormRead {
+export function readForm(
+  kind: PartKind,
+  id: string,
+  texts: FormText,
+  units: UnitSystem,
+  before: Part | null = null,
+): FormRead {
   const problems: Record<string, string> = {}
   const part: Record<string, unknown> = { id, kind, facts: before?.facts ?? [] }
   const old = before && before.kind === kind ? formText(before, units) : null
-  const absent = wholes.filter(([group, decides]) => formOf(kind).some((l) => l.path.startsWith(`${group}.`) && l.path === decides && l.optional) && !(texts[decides] ?? '').trim()).map(([group]) => group)
+  const absent = wholes
+    .filter(
+      ([group, decides]) =>
+        formOf(kind).some((l) => l.path.startsWith(`${group}.`) && l.path === decides && l.optional) &&
+        !(texts[decides] ?? '').trim(),
+    )
+    .map(([group]) => group)
   for (const line of formOf(kind)) {
     const group = line.path.split('.')[0]!
-    if (absent.includes(group)) { part[group] = null; continue }
-    const untouched = old !== null && old[line.path] === texts[line.path] && old[sourcePath(line.path)] === texts[sourcePath(line.path)]
-    if (untouched) { set(part, line.path, at(before, line.path)); continue }
+    if (absent.includes(group)) {
+      part[group] = null
+      continue
+    }
+    const untouched =
+      old !== null && old[line.path] === texts[line.path] && old[sourcePath(line.path)] === texts[sourcePath(line.path)]
+    if (untouched) {
+      set(part, line.path, at(before, line.path))
+      continue
+    }
     const read = readLine(line, texts, units)
     if ('problem' in read) problems[line.path] = read.problem
     else set(part, line.path, coerced[line.path]?.(read.value) ?? read.value)
   }
   if (Object.keys(problems).length) return { ok: false, problems }
-  if (kind === 'fan') for (const [key, guess] of Object.entries(fanGuesses((part.diameterM as Reading).value, (part.housingM as Reading | null)?.value))) part[key] ??= guess
+  if (kind === 'fan')
+    for (const [key, guess] of Object.entries(
+      fanGuesses((part.diameterM as Reading).value, (part.housingM as Reading | null)?.value),
+    ))
+      part[key] ??= guess
   const parsed = partSchema.safeParse(part)
   if (parsed.success) return { ok: true, part: parsed.data }
   const lines = formOf(kind)
   for (const issue of parsed.error.issues) {
     const path = issue.path.join('.')
-    const line = lines.find((l) => path === l.path || path.startsWith(`${l.path}.`)) ?? lines.find((l) => l.path.startsWith(`${path}.`)) ?? lines[0]!
-    problems[line.path] ??= line.path === 'ingress' ? 'Write it like IP65, or leave it empty.' : `This cannot be: ${issue.message}.`
+    const line =
+      lines.find((l) => path === l.path || path.startsWith(`${l.path}.`)) ??
+      lines.find((l) => l.path.startsWith(`${path}.`)) ??
+      lines[0]!
+    problems[line.path] ??=
+      line.path === 'ingress' ? 'Write it like IP65, or leave it empty.' : `This cannot be: ${issue.message}.`
   }
   return { ok: false, problems }
 }
@@ -198,7 +420,10 @@ export function takeFact(part: Part, factId: string): Part {
   const fact = part.facts.find((f) => f.id === factId)
   if (!fact) return part
   const next = structuredClone(part) as unknown as Record<string, unknown>
-  set(next, fact.about, { value: fact.value, source: fact.from === 'measured' ? 'measured' : 'label', typed: fact.typed })
+  set(next, fact.about, {
+    value: fact.value,
+    source: fact.from === 'measured' ? 'measured' : 'label',
+    typed: fact.typed,
+  })
   return partSchema.parse(next)
 }
-

@@ -9,9 +9,22 @@ const name = z.string().trim().min(1).max(80)
 /** where a fact about a part was found */
 export const factSources = ['on the box', 'in the sheet', 'measured', 'the seller said'] as const
 /** What one source says of one figure of a part; contradictory ones stand side by side. `value` in SI. */
-const factSchema = z.strictObject({ id: idSchema, about: z.string().max(40), from: z.enum(factSources), value: z.number(), typed: z.string().max(80), note: z.string().max(160) })
+const factSchema = z.strictObject({
+  id: idSchema,
+  about: z.string().max(40),
+  from: z.enum(factSources),
+  value: z.number(),
+  typed: z.string().max(80),
+  note: z.string().max(160),
+})
 export type Fact = z.infer<typeof factSchema>
-const common = { id: idSchema, name, maker: z.string().max(60), note: z.string().max(400), facts: z.array(factSchema).max(40) }
+const common = {
+  id: idSchema,
+  name,
+  maker: z.string().max(60),
+  note: z.string().max(400),
+  facts: z.array(factSchema).max(40),
+}
 
 /** What a contact's label promises: a rating is a promise, not a reading, so it has no spread. A. */
 export const contactSchema = z.strictObject({
@@ -20,23 +33,57 @@ export const contactSchema = z.strictObject({
   makeA: z.number().positive().max(2000).nullable(),
 })
 
-const ingress = z.string().regex(/^IP[0-9X]{2}K?$/).nullable()
+const ingress = z
+  .string()
+  .regex(/^IP[0-9X]{2}K?$/)
+  .nullable()
 /** largest copper a terminal accepts, m²; null where it has none of its own */
 const terminalAreaM2 = z.number().positive().max(1e-4).nullable()
 
 export const fanPartSchema = z.strictObject({
-  ...common, kind: z.literal('fan'),
+  ...common,
+  kind: z.literal('fan'),
   motor: z.enum(['brushed', 'brushless']),
   ratedV: z.number().min(5).max(60),
-  ratedA: field('fan current, rated', 'current', [0.05, 60], 'place', 'from the nameplate, or a clamp meter on the bench'),
-  lockedA: field('fan current, held fast', 'current', [0.1, 400], 'place', 'a short blip with the blade held; 4 × rated where unknown').nullable(),
+  ratedA: field(
+    'fan current, rated',
+    'current',
+    [0.05, 60],
+    'place',
+    'from the nameplate, or a clamp meter on the bench',
+  ),
+  lockedA: field(
+    'fan current, held fast',
+    'current',
+    [0.1, 400],
+    'place',
+    'a short blip with the blade held; 4 × rated where unknown',
+  ).nullable(),
   diameterM: field('blade diameter', 'length', [0.02, 1], 'place'),
   housingM: field('fan housing, across', 'length', [0.02, 1.2], 'place', 'over its frame, the wider way'),
   fixings: z.int().min(2).max(12),
-  boltCircleM: field('circle of its fixing holes', 'length', [0.02, 1.5], 'place', 'corner to corner across the middle'),
-  depthM: field('fan depth', 'length', [0.005, 0.4], 'place', 'from mounting face to the furthest point, shaft end included'),
+  boltCircleM: field(
+    'circle of its fixing holes',
+    'length',
+    [0.02, 1.5],
+    'place',
+    'corner to corner across the middle',
+  ),
+  depthM: field(
+    'fan depth',
+    'length',
+    [0.005, 0.4],
+    'place',
+    'from mounting face to the furthest point, shaft end included',
+  ),
   freeFlowM3s: field('free air-flow, from the box', 'flow', [0.0005, 3], 'place', 'sellers overstate it'),
-  maxPressurePa: field('greatest pressure', 'airPressure', [1, 5000], 'place', 'from its sheet, with the air-flow shut off'),
+  maxPressurePa: field(
+    'greatest pressure',
+    'airPressure',
+    [1, 5000],
+    'place',
+    'from its sheet, with the air-flow shut off',
+  ),
   massKg: field('fan weight', 'mass', [0.02, 20], 'place'),
   leadM: field('lead supplied with the fan', 'length', [0, 10], 'place'),
   ingress,
@@ -44,18 +91,27 @@ export const fanPartSchema = z.strictObject({
 
 /** A thermostat controller, a fixed switch, or a plain hand switch for the fan. */
 export const controllerPartSchema = z.strictObject({
-  ...common, kind: z.literal('controller'),
+  ...common,
+  kind: z.literal('controller'),
   band: z.enum(bandKinds),
   /** what a programmable one can be set to */
-  range: z.strictObject({
-    minC: z.number().min(-60).max(200), maxC: z.number().min(-60).max(250), stepK: z.number().positive().max(50),
-    bandMinK: z.number().min(0).max(100), bandMaxK: z.number().min(0).max(100),
-  }).refine((r) => r.minC < r.maxC && r.bandMinK <= r.bandMaxK, 'the lowest must be below the highest').nullable(),
+  range: z
+    .strictObject({
+      minC: z.number().min(-60).max(200),
+      maxC: z.number().min(-60).max(250),
+      stepK: z.number().positive().max(50),
+      bandMinK: z.number().min(0).max(100),
+      bandMaxK: z.number().min(0).max(100),
+    })
+    .refine((r) => r.minC < r.maxC && r.bandMinK <= r.bandMaxK, 'the lowest must be below the highest')
+    .nullable(),
   /** the points of a fixed switch */
-  fixed: z.strictObject({
-    closesC: field('switch closes', 'temperature', [-40, 200], 'trigger'),
-    opensC: field('switch opens', 'temperature', [-40, 200], 'trigger'),
-  }).nullable(),
+  fixed: z
+    .strictObject({
+      closesC: field('switch closes', 'temperature', [-40, 200], 'trigger'),
+      opensC: field('switch opens', 'temperature', [-40, 200], 'trigger'),
+    })
+    .nullable(),
   /** a ramp's least share of the full voltage; null where unknown or none */
   leastDuty: z.number().min(0.01).max(1).nullable(),
   contact: contactSchema.nullable(),
@@ -73,14 +129,16 @@ export const controllerPartSchema = z.strictObject({
 })
 
 export const probePartSchema = z.strictObject({
-  ...common, kind: z.literal('probe'),
+  ...common,
+  kind: z.literal('probe'),
   r25Ohm: z.number().positive().max(1e7),
   betaK: z.number().min(500).max(10_000),
   leadM: field('lead supplied with the probe', 'length', [0, 20], 'place'),
 })
 
 export const relayPartSchema = z.strictObject({
-  ...common, kind: z.literal('relay'),
+  ...common,
+  kind: z.literal('relay'),
   contact: contactSchema,
   coilOhm: z.number().min(10).max(5000),
   coilV: z.union([z.literal(12), z.literal(24)]),
@@ -88,34 +146,64 @@ export const relayPartSchema = z.strictObject({
   terminalAreaM2,
 })
 
-export const switchPartSchema = z.strictObject({ ...common, kind: z.literal('switch'), contact: contactSchema, terminalAreaM2 })
+export const switchPartSchema = z.strictObject({
+  ...common,
+  kind: z.literal('switch'),
+  contact: contactSchema,
+  terminalAreaM2,
+})
 
 /** A fuse with its holder, or a breaker. */
 export const fusePartSchema = z.strictObject({
-  ...common, kind: z.literal('fuse'), form: z.enum(['blade', 'breaker']), ratingA: z.number().min(0.5).max(100),
+  ...common,
+  kind: z.literal('fuse'),
+  form: z.enum(['blade', 'breaker']),
+  ratingA: z.number().min(0.5).max(100),
   /** most that its holder may be loaded with; null for a bare fuse */
-  holderA: z.number().positive().max(200).nullable(), terminalAreaM2, ingress,
+  holderA: z.number().positive().max(200).nullable(),
+  terminalAreaM2,
+  ingress,
 })
 
 /** Wire by the metre. */
 export const conductorPartSchema = z.strictObject({
-  ...common, kind: z.literal('conductor'), size: z.enum(wireSizes), insulationC: z.union([z.literal(80), z.literal(105), z.literal(125)]),
-  colour: z.string().max(40), stockM: z.number().min(0).max(10_000),
+  ...common,
+  kind: z.literal('conductor'),
+  size: z.enum(wireSizes),
+  insulationC: z.union([z.literal(80), z.literal(105), z.literal(125)]),
+  colour: z.string().max(40),
+  stockM: z.number().min(0).max(10_000),
 })
 
 export const connectorPartSchema = z.strictObject({
-  ...common, kind: z.literal('connector'), ways: z.int().min(1).max(60), ratedA: z.number().positive().max(500), terminalAreaM2, ingress,
+  ...common,
+  kind: z.literal('connector'),
+  ways: z.int().min(1).max(60),
+  ratedA: z.number().positive().max(500),
+  terminalAreaM2,
+  ingress,
 })
 
 export const batteryPartSchema = z.strictObject({
-  ...common, kind: z.literal('battery'), chemistry: z.enum(batteryKinds), hourRateH: z.union([z.literal(10), z.literal(20)]),
+  ...common,
+  kind: z.literal('battery'),
+  chemistry: z.enum(batteryKinds),
+  hourRateH: z.union([z.literal(10), z.literal(20)]),
   capacityAh: field('battery capacity', 'batteryCapacity', [0.5, 1000], 'power'),
   coldCrankingA: field('cold-cranking current', 'current', [10, 3000], 'power').nullable(),
   massKg: field('battery weight', 'mass', [0.05, 200], 'power'),
 })
 
 export const partSchema = z.discriminatedUnion('kind', [
-  fanPartSchema, controllerPartSchema, probePartSchema, relayPartSchema, switchPartSchema, fusePartSchema, conductorPartSchema, connectorPartSchema, batteryPartSchema,
+  fanPartSchema,
+  controllerPartSchema,
+  probePartSchema,
+  relayPartSchema,
+  switchPartSchema,
+  fusePartSchema,
+  conductorPartSchema,
+  connectorPartSchema,
+  batteryPartSchema,
 ])
 export type Part = z.infer<typeof partSchema>
 export type PartKind = Part['kind']

@@ -17,7 +17,13 @@ const FRAME_M = 0.004
 /** The holes that ties go through, from the fan's middle; null without a fan on a core. */
 const tieHoles = (job: Job) => {
   const fan = job.fans[0]
-  return fan?.seat && job.cooling ? { seat: fan.seat, pitch: job.cooling.tubePitchM.value, holes: holesOf(fan.part.fixings, fan.part.boltCircleM.value) } : null
+  return fan?.seat && job.cooling
+    ? {
+        seat: fan.seat,
+        pitch: job.cooling.tubePitchM.value,
+        holes: holesOf(fan.part.fixings, fan.part.boltCircleM.value),
+      }
+    : null
 }
 
 export interface Ties {
@@ -42,9 +48,21 @@ export function tiesOf(job: Job): Ties | null {
   const { seat, pitch, holes } = tied
   const snapped = snapToGaps(seat.xM, holes, pitch)
   return {
-    gapsM: [...new Set(holes.map((h) => nearestGap(seat.xM + h.x, pitch).toFixed(4)))].map(Number).sort((a, b) => a - b), offM: offTheGaps(seat.xM, holes, pitch),
-    snapped: { ...seat, xM: snapped.xM }, snappedOffM: snapped.offM, lengthM: tieLength(job.cooling!.coreThicknessM.value, job.place.standOffM.value, FRAME_M), tooHeavy: job.fans[0]!.part.massKg.value > KG_PER_FOUR_TIES,
-    besideFins: holes.some((h) => seat.xM + h.x < 0 || seat.xM + h.x > job.cooling!.coreWidthM.value || seat.yM + h.y < 0 || seat.yM + h.y > job.cooling!.coreHeightM.value),
+    gapsM: [...new Set(holes.map((h) => nearestGap(seat.xM + h.x, pitch).toFixed(4)))]
+      .map(Number)
+      .sort((a, b) => a - b),
+    offM: offTheGaps(seat.xM, holes, pitch),
+    snapped: { ...seat, xM: snapped.xM },
+    snappedOffM: snapped.offM,
+    lengthM: tieLength(job.cooling!.coreThicknessM.value, job.place.standOffM.value, FRAME_M),
+    tooHeavy: job.fans[0]!.part.massKg.value > KG_PER_FOUR_TIES,
+    besideFins: holes.some(
+      (h) =>
+        seat.xM + h.x < 0 ||
+        seat.xM + h.x > job.cooling!.coreWidthM.value ||
+        seat.yM + h.y < 0 ||
+        seat.yM + h.y > job.cooling!.coreHeightM.value,
+    ),
   }
 }
 
@@ -66,7 +84,9 @@ export function shroudLeak(job: Job): Leak | null {
   const duty = dutiesOf(job)[0]!
   const coolantC = boilsAt(bench, job).at.c - job.limits.boilKeepK
   return {
-    gapM: job.place.gapM.value, leakM3s: open.fans.reduce((sum, f) => sum + f.flows.gap, 0), gainM3s: through(shut) - through(open),
+    gapM: job.place.gapM.value,
+    leakM3s: open.fans.reduce((sum, f) => sum + f.flows.gap, 0),
+    gainM3s: through(shut) - through(open),
     gainW: cooledAt(bench, job, duty, coolantC, { gapM: 0 }).carriedW - cooledAt(bench, job, duty, coolantC).carriedW,
   }
 }
@@ -96,29 +116,44 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
   },
   ties: (job) => {
     const ties = tiesOf(job)
-    if (ties?.besideFins) return ['A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or a bracket.']
-    return ties ? [
-      `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
-      `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under each corner; trim to ${mm(job, 0.003)}.`,
-    ] : []
+    if (ties?.besideFins)
+      return [
+        'A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or a bracket.',
+      ]
+    return ties
+      ? [
+          `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
+          `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under each corner; trim to ${mm(job, 0.003)}.`,
+        ]
+      : []
   },
   shroud: (job) => {
     const leak = shroudLeak(job)
     if (!leak) return []
-    return [leak.gapM > 0
-      ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ${format(leak.gainW, 'power', job.units, 2)} standing.`
-      : 'The edge is closed all round: nothing leaks past the fins.']
+    return [
+      leak.gapM > 0
+        ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ${format(leak.gainW, 'power', job.units, 2)} standing.`
+        : 'The edge is closed all round: nothing leaks past the fins.',
+    ]
   },
   panel: (job) => {
     const { standOffM, bladeProudM } = job.place
-    return [`Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`, ...breathing(job)]
+    return [
+      `Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`,
+      ...breathing(job),
+    ]
   },
   duct: (job) => {
     const through = movedBy(new Bench(lookupOf(job)), job)
     const box = job.fans[0]!.part.freeFlowM3s.value
     const { lengthM, bends, splitter, leadsTo } = job.place.duct
-    const leads = splitter ? `; now it leads to ${leadsTo === 'outside' ? 'the outside (summer)' : 'the cab (winter)'}` : ''
-    return [`Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ${Math.round((100 * through) / box)} %${leads}.`, ...breathing(job)]
+    const leads = splitter
+      ? `; now it leads to ${leadsTo === 'outside' ? 'the outside (summer)' : 'the cab (winter)'}`
+      : ''
+    return [
+      `Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ${Math.round((100 * through) / box)} %${leads}.`,
+      ...breathing(job),
+    ]
   },
 }
 
@@ -127,5 +162,9 @@ export const fasteningWords = (job: Job): string[] => (job.fans.length ? words[j
 
 function breathing(job: Job): string[] {
   const inlet = inletNeeded(job)
-  return inlet && inlet.haveM2 < inlet.needM2 ? [`It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ${format(inlet.haveM2, 'opening', job.units, 2)}.`] : []
+  return inlet && inlet.haveM2 < inlet.needM2
+    ? [
+        `It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ${format(inlet.haveM2, 'opening', job.units, 2)}.`,
+      ]
+    : []
 }

@@ -14,7 +14,10 @@ export interface Filled {
   readonly left: string
 }
 
-interface Choice { readonly name: string; readonly made: boolean }
+interface Choice {
+  readonly name: string
+  readonly made: boolean
+}
 
 /** The choices that each station asks for besides its readings. */
 const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
@@ -26,21 +29,34 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     { name: 'the baseline', made: job.baseline.state !== 'not yet' },
     { name: 'what the owner allows', made: job.machine.ownerAllows !== null },
     { name: 'where it lives', made: job.surroundings.livesIn !== null },
-    ...(jobKinds[job.kind].mountsFan && job.cooling ? [{ name: 'the ground it works on', made: job.surroundings.ground !== null }] : []),
+    ...(jobKinds[job.kind].mountsFan && job.cooling
+      ? [{ name: 'the ground it works on', made: job.surroundings.ground !== null }]
+      : []),
   ],
   measure: () => [],
   place: (job) => [
     { name: 'a fan', made: job.fans.length > 0 },
-    ...(jobKinds[job.kind].mountsFan ? [{ name: 'where the air is drawn in', made: job.place.inletFrom !== null }, { name: 'what the hot air blows on', made: job.place.blowsOn !== null }] : []),
-    ...(jobKinds[job.kind].mountsFan && job.bay ? [{ name: 'where the engine draws its air', made: job.bay.intakeFrom !== null || job.engine === null }] : []),
+    ...(jobKinds[job.kind].mountsFan
+      ? [
+          { name: 'where the air is drawn in', made: job.place.inletFrom !== null },
+          { name: 'what the hot air blows on', made: job.place.blowsOn !== null },
+        ]
+      : []),
+    ...(jobKinds[job.kind].mountsFan && job.bay
+      ? [{ name: 'where the engine draws its air', made: job.bay.intakeFrom !== null || job.engine === null }]
+      : []),
   ],
   power: (job) => (job.trailer ? [{ name: "the tow cable's size", made: job.trailer.cableSize !== null }] : []),
   wire: (job) => [
     { name: 'conductor sizes', made: wiresInUse(job).every((c) => c.size !== null) },
     { name: 'a fuse', made: job.runs.every((r) => r.fuse !== null) },
     ...job.runs.filter((r) => r.switchedBy === 'relay').map((r) => ({ name: 'a relay', made: r.relay !== null })),
-    ...job.runs.filter((r) => r.source === 'key switch').map((r) => ({ name: 'the key switch', made: r.keySwitch !== null })),
-    ...(/block|plug/.test(job.runs[0]!.source) ? [{ name: 'what that feed may be loaded with', made: job.wiring.feedRatedA !== null }] : []),
+    ...job.runs
+      .filter((r) => r.source === 'key switch')
+      .map((r) => ({ name: 'the key switch', made: r.keySwitch !== null })),
+    ...(/block|plug/.test(job.runs[0]!.source)
+      ? [{ name: 'what that feed may be loaded with', made: job.wiring.feedRatedA !== null }]
+      : []),
   ],
   trigger: (job) => [
     { name: 'a controller', made: job.controllers.length > 0 },
@@ -51,7 +67,10 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     ...proofsOf(job).map((p) => ({ name: p.name, made: job.proofs.some((d) => d.id === p.id) })),
     { name: 'the working setting', made: job.setting.state === 'working' },
   ],
-  after: (job) => [...job.after.map((a) => ({ name: a.what, made: a.dueOn !== null })), { name: 'the signature', made: job.signature !== null }],
+  after: (job) => [
+    ...job.after.map((a) => ({ name: a.what, made: a.dueOn !== null })),
+    { name: 'the signature', made: job.signature !== null },
+  ],
 }
 
 /** How far a station is filled: the share of its readings and choices that are no longer typical or unchosen. @see margins.md */
@@ -60,6 +79,13 @@ export function filled(job: Job, station: Station): Filled {
   const chosen = choices[station](job)
   const open = chosen.filter((c) => !c.made)
   const guessed = fields.filter((f) => f.reading.source === 'typical').length
-  const left = [...(open[0] ? [open.length > 1 ? `${open[0].name} and ${open.length - 1} more` : open[0].name] : []), ...(guessed ? [`${guessed} ${guessed === 1 ? 'reading' : 'readings'} still typical`] : [])]
-  return { done: fields.length - guessed + chosen.length - open.length, total: fields.length + chosen.length, left: left.join(', ') }
+  const left = [
+    ...(open[0] ? [open.length > 1 ? `${open[0].name} and ${open.length - 1} more` : open[0].name] : []),
+    ...(guessed ? [`${guessed} ${guessed === 1 ? 'reading' : 'readings'} still typical`] : []),
+  ]
+  return {
+    done: fields.length - guessed + chosen.length - open.length,
+    total: fields.length + chosen.length,
+    left: left.join(', '),
+  }
 }

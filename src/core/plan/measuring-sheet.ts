@@ -21,21 +21,65 @@ export function measuringSheet(job: Job): Sheet {
   const units = job.units
   const firms = firmsUp(job)
   const perStation = stations.flatMap((station): Sheet['sections'] => {
-    const rows = askedFields(job).filter((f) => f.station === station && !f.address.startsWith('controllers')).map((f) => {
-      const { unit } = shown(0, f.quantity, units)
-      const known = format(f.reading.value, f.quantity, units)
-      return [f.label, f.tell, firms.get(f.address)?.name ?? '', f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(), f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`]
-    })
-    return rows.length ? [{ heading: stationNames[station], lines: [], table: { columns: ['reading', 'how', 'firms up', 'measured', 'stands in the job as'], rows } }] : []
+    const rows = askedFields(job)
+      .filter((f) => f.station === station && !f.address.startsWith('controllers'))
+      .map((f) => {
+        const { unit } = shown(0, f.quantity, units)
+        const known = format(f.reading.value, f.quantity, units)
+        return [
+          f.label,
+          f.tell,
+          firms.get(f.address)?.name ?? '',
+          f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(),
+          f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`,
+        ]
+      })
+    return rows.length
+      ? [
+          {
+            heading: stationNames[station],
+            lines: [],
+            table: { columns: ['reading', 'how', 'firms up', 'measured', 'stands in the job as'], rows },
+          },
+        ]
+      : []
   })
   return {
-    title: `Measuring sheet: ${job.title}`, coreVersion: CORE_VERSION,
+    title: `Measuring sheet: ${job.title}`,
+    coreVersion: CORE_VERSION,
     subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ${complaintInWords(job)}.`,
     sections: [
-      { heading: 'First', lines: [`Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves clear of the fan it has.`], table: null },
-      { heading: 'Is a fan the cure?', lines: [], table: { columns: ['is it', 'would look like', 'ruled out / looks like it'], rows: cureChecks(job).map((c) => [c.name, c.looksLike, job.checks.find((d) => d.id === c.id)?.found ?? BLANK]) } },
+      {
+        heading: 'First',
+        lines: [
+          `Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves clear of the fan it has.`,
+        ],
+        table: null,
+      },
+      {
+        heading: 'Is a fan the cure?',
+        lines: [],
+        table: {
+          columns: ['is it', 'would look like', 'ruled out / looks like it'],
+          rows: cureChecks(job).map((c) => [
+            c.name,
+            c.looksLike,
+            job.checks.find((d) => d.id === c.id)?.found ?? BLANK,
+          ]),
+        },
+      },
       ...perStation,
-      { heading: 'Sketch', lines: ['What is near it, what moves, what is hot; where the leads could go. As it stands in the job, to scale:', ' ', ' ', ' '], table: null, drawings: jobKinds[job.kind].mountsFan ? [frontView(job), sectionView(job)].filter((d) => d !== null) : [] },
+      {
+        heading: 'Sketch',
+        lines: [
+          'What is near it, what moves, what is hot; where the leads could go. As it stands in the job, to scale:',
+          ' ',
+          ' ',
+          ' ',
+        ],
+        table: null,
+        drawings: jobKinds[job.kind].mountsFan ? [frontView(job), sectionView(job)].filter((d) => d !== null) : [],
+      },
     ],
   }
 }

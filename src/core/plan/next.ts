@@ -8,10 +8,21 @@ import { provedCircuit } from '../job/wiring/proof'
 import { remediesFor } from '../job/remedies'
 import { worstMargin } from '../job/words'
 
-export interface NextThing { readonly text: string; readonly station: Station }
+export interface NextThing {
+  readonly text: string
+  readonly station: Station
+}
 
 export const stationNames: Readonly<Record<Station, string>> = {
-  machine: 'Machine', measure: 'Measure', place: 'Place', power: 'Power', wire: 'Wire', trigger: 'Trigger', build: 'Build', prove: 'Prove', after: 'After',
+  machine: 'Machine',
+  measure: 'Measure',
+  place: 'Place',
+  power: 'Power',
+  wire: 'Wire',
+  trigger: 'Trigger',
+  build: 'Build',
+  prove: 'Prove',
+  after: 'After',
 }
 
 /**
@@ -26,15 +37,24 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
   if (due) return { text: due.what, station: 'after' }
   if (job.signature) {
     const coming = job.after.find((a) => a.dueOn !== null && a.doneOn === null)
-    return coming ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' } : { text: 'Nothing left to do', station: 'after' }
+    return coming
+      ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' }
+      : { text: 'Nothing left to do', station: 'after' }
   }
-  if (job.machine.hasBattery === null || job.machine.outputDc === null) return { text: 'Ask first: is there a battery, is its output DC?', station: 'machine' }
+  if (job.machine.hasBattery === null || job.machine.outputDc === null)
+    return { text: 'Ask first: is there a battery, is its output DC?', station: 'machine' }
   // a doubt that somebody took on by name is not asked for again
   const waiting = signing(job, evaluation).toAccept.filter((a) => a.verdict === 'unsure' && !a.accepted)
-  const worst = worstMargin({ ...evaluation, margins: evaluation.margins.filter((m) => m.verdict !== 'unsure' || waiting.some((a) => a.margin === m.id)) })
+  const worst = worstMargin({
+    ...evaluation,
+    margins: evaluation.margins.filter((m) => m.verdict !== 'unsure' || waiting.some((a) => a.margin === m.id)),
+  })
   // a circuit that does not do what was asked stands after what is short and before what is only unsure
   if (worst?.verdict !== 'short' && job.fans.length && job.controllers.length) {
-    const { net, mismatches: [wrong] } = provedCircuit(job)
+    const {
+      net,
+      mismatches: [wrong],
+    } = provedCircuit(job)
     if (wrong) return { text: `Wire: ${mismatchInWords(net, wrong)}`, station: 'wire' }
   }
   if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
@@ -42,5 +62,7 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
     if (remedy) return { text: remedy.text, station: remedy.station }
   }
   const first = stations.find((s) => filled(job, s).done < filled(job, s).total)
-  return first ? { text: `${stationNames[first]}: ${filled(job, first).left}`, station: first } : { text: 'Sign the job', station: 'after' }
+  return first
+    ? { text: `${stationNames[first]}: ${filled(job, first).left}`, station: first }
+    : { text: 'Sign the job', station: 'after' }
 }

@@ -1,6 +1,20 @@
 import { example } from '@/formats/test-support/examples'
 import { changeFuse, changeSetting, evaluate, withReading, type Job } from '../job'
-import { addDays, asPredicted, benchSheet, daysBetween, filled, keepsSignature, nextThing, proofsOf, signed, signing, stepsOf, whatToPress, withoutStaleSignature } from '.'
+import {
+  addDays,
+  asPredicted,
+  benchSheet,
+  daysBetween,
+  filled,
+  keepsSignature,
+  nextThing,
+  proofsOf,
+  signed,
+  signing,
+  stepsOf,
+  whatToPress,
+  withoutStaleSignature,
+} from '.'
 
 const done = example('fell-bike-signed')
 const open: Job = { ...done, signature: null }
@@ -9,7 +23,21 @@ const blockers = (job: Job): string => signing(job, evaluate(job)).blockers.join
 test('a finished job is ready; without its fuse nothing lets it be signed', () => {
   expect(signing(open, evaluate(open)).ready).toBe(true)
   const bare = changeFuse(open, null)
-  const everything: Job = { ...bare, acceptances: [...bare.acceptances, ...(['unsure', 'open', 'warning'] as const).map((verdict) => ({ margin: 'fuse' as const, part: 'carries', verdict, worst: null, who: 'me', at: '2026-01-01T00:00:00Z', why: 'because' }))] }
+  const everything: Job = {
+    ...bare,
+    acceptances: [
+      ...bare.acceptances,
+      ...(['unsure', 'open', 'warning'] as const).map((verdict) => ({
+        margin: 'fuse' as const,
+        part: 'carries',
+        verdict,
+        worst: null,
+        who: 'me',
+        at: '2026-01-01T00:00:00Z',
+        why: 'because',
+      })),
+    ],
+  }
   expect(signing(everything, evaluate(everything))).toMatchObject({ ready: false })
   expect(blockers(everything)).toMatch(/No fuse fitted/)
 })
@@ -18,14 +46,17 @@ test('a short margin, an unmade step, an unanswered or failed proof and a test s
   expect(blockers(changeSetting(open, 'controller1', 70, 5))).toMatch(/Trigger is short/)
   expect(blockers({ ...open, build: { done: open.build.done.slice(1) } })).toMatch(/1 build step not ticked/)
   expect(blockers({ ...open, proofs: open.proofs.slice(1) })).toMatch(/1 proof not answered/)
-  expect(blockers({ ...open, proofs: open.proofs.map((p) => (p.id === 'turns' ? { ...p, answer: 'no' as const } : p)) })).toMatch(/Proof failed: It turns/)
+  expect(
+    blockers({ ...open, proofs: open.proofs.map((p) => (p.id === 'turns' ? { ...p, answer: 'no' as const } : p)) }),
+  ).toMatch(/Proof failed: It turns/)
   expect(blockers({ ...open, setting: { state: 'test' } })).toMatch(/test setting/)
   expect(signing({ ...open, acceptances: [] }, evaluate(open))).toMatchObject({ ready: false, blockers: [] })
 })
 
 test('an acceptance covers what is no worse than what was accepted', () => {
   const warned = (job: Job) => signing(job, evaluate(job)).toAccept.find((a) => a.part === 'jammed fan')!.accepted
-  const longer = (lengthM: number): Job => withReading(open, 'conductors.feed1.lengthM', { value: lengthM, source: 'measured' })
+  const longer = (lengthM: number): Job =>
+    withReading(open, 'conductors.feed1.lengthM', { value: lengthM, source: 'measured' })
   expect([warned(open), warned(longer(0.8)), warned(longer(2.4))]).toEqual([true, true, false])
 })
 
@@ -34,7 +65,11 @@ test('a signature stays through aftercare and falls with any other change', () =
   expect(keepsSignature(done, cared)).toBe(true)
   expect(withoutStaleSignature(done, changeSetting(done, 'controller1', 88, 5)).signature).toBeNull()
   expect(keepsSignature(open, done)).toBe(false)
-  expect(signed({ ...open, after: open.after.map((a) => ({ ...a, dueOn: null })) }, 'me', '2026-03-01T10:00:00Z').after.map((a) => a.dueOn)).toEqual(['2026-03-02', '2026-03-08', '2026-03-31'])
+  expect(
+    signed({ ...open, after: open.after.map((a) => ({ ...a, dueOn: null })) }, 'me', '2026-03-01T10:00:00Z').after.map(
+      (a) => a.dueOn,
+    ),
+  ).toEqual(['2026-03-02', '2026-03-08', '2026-03-31'])
 })
 
 test('steps come from the choices: battery and then the fuse last, coolant only if the core comes off', () => {
@@ -56,7 +91,7 @@ test('predictions bracket what an honest meter shows', () => {
   expect(asPredicted(volts, volts.value)).toBe(true)
 })
 
-test('what to press is the controller\'s own description with the figures in it', () => {
+test("what to press is the controller's own description with the figures in it", () => {
   const { part } = open.controllers[0]!
   expect(whatToPress(part, 87, 5, 'metric').join(' ')).toMatch(/87 °C.*band of 5 K.*on at 87 °C, off at 82 °C/)
   expect(whatToPress(part, 87, 5, 'imperial').join(' ')).toMatch(/188.6 °F/)
@@ -64,7 +99,22 @@ test('what to press is the controller\'s own description with the figures in it'
 
 test('the sheet reads in working order and tells of a missing fuse', () => {
   const sheet = benchSheet(changeFuse(open, null), evaluate(changeFuse(open, null)))
-  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual(['Job and complaint', 'Before anything comes apart', 'Readings', 'Margins', 'Parts and wire', 'Circuit', 'Cut list', 'Labels for the wire ends', 'Place', 'Setting and keys', 'Steps', 'Proof against prediction', 'Cautions', 'Signature'])
+  expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual([
+    'Job and complaint',
+    'Before anything comes apart',
+    'Readings',
+    'Margins',
+    'Parts and wire',
+    'Circuit',
+    'Cut list',
+    'Labels for the wire ends',
+    'Place',
+    'Setting and keys',
+    'Steps',
+    'Proof against prediction',
+    'Cautions',
+    'Signature',
+  ])
   expect(JSON.stringify(sheet)).toMatch(/NONE FITTED/)
 })
 
@@ -84,10 +134,16 @@ test('days', () => {
 test('a job signed before circuits were asked about stays good; signed today it is held against what was asked', () => {
   const bike = example('fell-bike-signed')
   const always: Job = { ...bike, wiring: { ...bike.wiring, controlFrom: 'feed' } }
-  const under = (coreVersion: string) => signing({ ...always, signature: { ...bike.signature!, coreVersion } }, evaluate(always))
+  const under = (coreVersion: string) =>
+    signing({ ...always, signature: { ...bike.signature!, coreVersion } }, evaluate(always))
   expect(under('1.2.0').ready).toBe(true)
-  expect(under('1.3.0').blockers.join()).toMatch(/does not do what you asked for\. Parked and hot: the fan runs, you asked for key only/)
+  expect(under('1.3.0').blockers.join()).toMatch(
+    /does not do what you asked for\. Parked and hot: the fan runs, you asked for key only/,
+  )
   expect(signing({ ...always, signature: null }, evaluate(always)).ready).toBe(false)
   const open = { ...always, signature: null, after: [] }
-  expect(nextThing(open, evaluate(open), '2026-01-10')).toMatchObject({ station: 'wire', text: expect.stringMatching(/^Wire: parked and hot: the fan runs/) as string })
+  expect(nextThing(open, evaluate(open), '2026-01-10')).toMatchObject({
+    station: 'wire',
+    text: expect.stringMatching(/^Wire: parked and hot: the fan runs/) as string,
+  })
 })

@@ -3,13 +3,28 @@ import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
 import { lookupOf } from '../job/address'
 import type { Job } from '../job/document'
-import { circuitsOf, isThermostat, parkedDraw, pointsOf, ratingOf, runCurrent, wiresOf, wiresWaitFor, type FanCircuit } from '../job/margins'
+import {
+  circuitsOf,
+  isThermostat,
+  parkedDraw,
+  pointsOf,
+  ratingOf,
+  runCurrent,
+  wiresOf,
+  wiresWaitFor,
+  type FanCircuit,
+} from '../job/margins'
 import { jobKinds } from '../job/kinds'
 import { typicalMachines } from '../job/typical'
 import { stepsOf } from './steps'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
-export interface Prediction { readonly value: number; readonly low: number; readonly high: number; readonly quantity: Quantity }
+export interface Prediction {
+  readonly value: number
+  readonly low: number
+  readonly high: number
+  readonly quantity: Quantity
+}
 
 export interface Proof {
   readonly id: string
@@ -37,29 +52,53 @@ function figures(job: Job, circuit: FanCircuit, where: string): Proof[] {
   const ready = fan !== null && wiresWaitFor(circuit) === null
   const proofs: Proof[] = [
     {
-      id: 'amps', name: 'Running current', kind: 'figure', how: `Clamp on the feed, ${where}, fan held on.`,
+      id: 'amps',
+      name: 'Running current',
+      kind: 'figure',
+      how: `Clamp on the feed, ${where}, fan held on.`,
       predicted: fan ? predict(job, 'current', SLACK.amps, (b) => runCurrent(b, fan).value) : null,
     },
     {
-      id: 'volts', name: 'Voltage at the fan', kind: 'figure', how: `Across its own plug while it runs, ${where}.`,
-      predicted: ready ? predict(job, 'voltage', SLACK.volts, (b) => {
-        const run = wiresOf(b, circuit)
-        const ohm = wiresResistance(runCurrent(b, fan).value, run).value + contactsResistance(run).value
-        const volts = b.value('charging.regulatorV')
-        return volts - ohm * runningFan(ratingOf(b, fan), volts, ohm).currentA
-      }) : null,
+      id: 'volts',
+      name: 'Voltage at the fan',
+      kind: 'figure',
+      how: `Across its own plug while it runs, ${where}.`,
+      predicted: ready
+        ? predict(job, 'voltage', SLACK.volts, (b) => {
+            const run = wiresOf(b, circuit)
+            const ohm = wiresResistance(runCurrent(b, fan).value, run).value + contactsResistance(run).value
+            const volts = b.value('charging.regulatorV')
+            return volts - ohm * runningFan(ratingOf(b, fan), volts, ohm).currentA
+          })
+        : null,
     },
   ]
   if (controller && isThermostat(controller.part)) {
-    const points = (edge: 'on' | 'off') => predict(job, 'temperature', SLACK.kelvin, (b) => pointsOf(b, { ...circuit, controller })[edge].c)
+    const points = (edge: 'on' | 'off') =>
+      predict(job, 'temperature', SLACK.kelvin, (b) => pointsOf(b, { ...circuit, controller })[edge].c)
     proofs.push(
-      { id: 'starts', name: 'Starts, as the probe shows', kind: 'figure', how: 'Working setting, warm it up outdoors and watch the controller.', predicted: points('on') },
-      { id: 'stops', name: 'Stops, as the probe shows', kind: 'figure', how: 'Let it run; note where it stops.', predicted: points('off') },
+      {
+        id: 'starts',
+        name: 'Starts, as the probe shows',
+        kind: 'figure',
+        how: 'Working setting, warm it up outdoors and watch the controller.',
+        predicted: points('on'),
+      },
+      {
+        id: 'stops',
+        name: 'Stops, as the probe shows',
+        kind: 'figure',
+        how: 'Let it run; note where it stops.',
+        predicted: points('off'),
+      },
     )
   }
   if (controller) {
     proofs.push({
-      id: 'standby', name: 'Draw with the key off', kind: 'figure', how: 'Meter in series at the battery, fan still.',
+      id: 'standby',
+      name: 'Draw with the key off',
+      kind: 'figure',
+      how: 'Meter in series at the battery, fan still.',
       predicted: predict(job, 'current', 0.001, (b) => parkedDraw(b, job)),
     })
   }
@@ -69,9 +108,14 @@ function figures(job: Job, circuit: FanCircuit, where: string): Proof[] {
 const yes = (id: string, name: string, how: string): Proof => ({ id, name, how, kind: 'yes or no', predicted: null })
 
 /** How the direction of the air is seen. */
-const paperTest = (job: Job): string => (job.bay
-  ? (job.place.side === 'puller' ? 'Test setting. A strip of paper at the vent is drawn in, and blown away at the fan.' : 'Test setting. A strip of paper at the fan is drawn in, and blown away at the vent.')
-  : (job.place.side === 'puller' ? 'Test setting. A strip of paper in front of the core is drawn to it.' : 'Test setting. A strip of paper behind the core is blown away from it.'))
+const paperTest = (job: Job): string =>
+  job.bay
+    ? job.place.side === 'puller'
+      ? 'Test setting. A strip of paper at the vent is drawn in, and blown away at the fan.'
+      : 'Test setting. A strip of paper at the fan is drawn in, and blown away at the vent.'
+    : job.place.side === 'puller'
+      ? 'Test setting. A strip of paper in front of the core is drawn to it.'
+      : 'Test setting. A strip of paper behind the core is blown away from it.'
 
 /** Everything that is proved before covers go back, with what the plan predicts. */
 export function proofsOf(job: Job): Proof[] {
@@ -82,15 +126,47 @@ export function proofsOf(job: Job): Proof[] {
   return [
     yes('turns', 'It turns, the right way', paperTest(job)),
     ...figures(job, circuit, where),
-    job.trailer || job.use.live === 'isolator' ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
-      : yes('key-off', job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time', 'Fan running, key off, hands away.'),
-    ...(job.wiring.override !== 'none' ? [yes('override', 'Override: it runs cold, and stops with it', job.engine && job.wiring.override === 'key' ? 'Key on, engine cold: on, then off; then key off with it left on: nothing runs.' : 'Cold: on, then off.')] : []),
-    ...(job.wiring.call ? [yes('call', 'The other system calls it', 'Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.')] : []),
-    yes('clear', steers ? 'Nothing caught, lock to lock' : 'Nothing caught, all travel', steers ? 'Engine off, steering from lock to lock, suspension pressed down.' : 'All off: covers, doors and what moves through their travel.'),
+    job.trailer || job.use.live === 'isolator'
+      ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
+      : yes(
+          'key-off',
+          job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time',
+          'Fan running, key off, hands away.',
+        ),
+    ...(job.wiring.override !== 'none'
+      ? [
+          yes(
+            'override',
+            'Override: it runs cold, and stops with it',
+            job.engine && job.wiring.override === 'key'
+              ? 'Key on, engine cold: on, then off; then key off with it left on: nothing runs.'
+              : 'Cold: on, then off.',
+          ),
+        ]
+      : []),
+    ...(job.wiring.call
+      ? [
+          yes(
+            'call',
+            'The other system calls it',
+            'Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.',
+          ),
+        ]
+      : []),
+    yes(
+      'clear',
+      steers ? 'Nothing caught, lock to lock' : 'Nothing caught, all travel',
+      steers
+        ? 'Engine off, steering from lock to lock, suspension pressed down.'
+        : 'All off: covers, doors and what moves through their travel.',
+    ),
     ...(job.cooling && opened ? [yes('leaks', 'No leaks', 'Warm, then cold: hoses, clips and drain.')] : []),
-    ...(job.cooling && jobKinds[job.kind].mountsFan ? [yes('level', 'Coolant level, after the first heat cycle', 'Cold again: cap off, level as before.')] : []),
+    ...(job.cooling && jobKinds[job.kind].mountsFan
+      ? [yes('level', 'Coolant level, after the first heat cycle', 'Cold again: cap off, level as before.')]
+      : []),
   ]
 }
 
 /** Whether a measured value lies in what was predicted. */
-export const asPredicted = (predicted: Prediction, measured: number): boolean => measured >= predicted.low && measured <= predicted.high
+export const asPredicted = (predicted: Prediction, measured: number): boolean =>
+  measured >= predicted.low && measured <= predicted.high

@@ -29,59 +29,121 @@ import { handsOnMinutes, sideInWords, stepsOf } from './steps'
 
 /** A bench sheet as plain words, so that what was signed reads the same for ever. */
 export const sheetSchema = z.strictObject({
-  title: z.string(), subtitle: z.string(), coreVersion: z.string(),
-  sections: z.array(z.strictObject({
-    heading: z.string(),
-    lines: z.array(z.string()),
-    table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
-    /** to scale, beside each other; sheets signed before there were drawings have none */
-    drawings: z.array(drawingSchema).max(4).optional(),
-  })),
+  title: z.string(),
+  subtitle: z.string(),
+  coreVersion: z.string(),
+  sections: z.array(
+    z.strictObject({
+      heading: z.string(),
+      lines: z.array(z.string()),
+      table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
+      /** to scale, beside each other; sheets signed before there were drawings have none */
+      drawings: z.array(drawingSchema).max(4).optional(),
+    }),
+  ),
 })
 export type Sheet = z.infer<typeof sheetSchema>
 type Section = Sheet['sections'][number]
 
-const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section =>
-  ({ heading, lines, table: rows.length ? { columns, rows } : null })
+const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section => ({
+  heading,
+  lines,
+  table: rows.length ? { columns, rows } : null,
+})
 
 /** The complaint as one sentence of choices. */
 export function complaintInWords(job: Job): string {
   const { what, on, breeze, after, aboveC } = job.complaint
-  return [what, ...(after ? [`after ${format(after.value, 'minutes', job.units)}`] : []), `on ${on}`.replace('on after', 'after').replace('on idling', 'idling'),
-    ...(aboveC ? [`above ${format(aboveC.value, 'temperature', job.units)}`] : []), breeze].join(' · ')
+  return [
+    what,
+    ...(after ? [`after ${format(after.value, 'minutes', job.units)}`] : []),
+    `on ${on}`.replace('on after', 'after').replace('on idling', 'idling'),
+    ...(aboveC ? [`above ${format(aboveC.value, 'temperature', job.units)}`] : []),
+    breeze,
+  ].join(' · ')
 }
 
 const sourceWords = { measured: 'measured', label: 'label', typical: 'typical, a guess' } as const
 
 function readings(job: Job, units: UnitSystem): Section {
-  const rows = askedFields(job).filter((f) => !f.wish).map(({ label, reading, quantity }) => {
-    const spread = formatSpread(spreadOf(reading, quantity), quantity, units)
-    return [label, format(reading.value, quantity, units), `±${spread.number} ${spread.unit}`.trim(), sourceWords[reading.source]]
-  })
+  const rows = askedFields(job)
+    .filter((f) => !f.wish)
+    .map(({ label, reading, quantity }) => {
+      const spread = formatSpread(spreadOf(reading, quantity), quantity, units)
+      return [
+        label,
+        format(reading.value, quantity, units),
+        `±${spread.number} ${spread.unit}`.trim(),
+        sourceWords[reading.source],
+      ]
+    })
   return section('Readings', [], ['reading', 'value', 'spread', 'known by'], rows)
 }
 
 function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
   const rows = evaluation.margins.map((m) => {
     const part = decidingPart(m)
-    return [m.name, m.verdict, marginInWords(m, units), part?.worst != null && part.best !== null ? `${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}` : '–']
+    return [
+      m.name,
+      m.verdict,
+      marginInWords(m, units),
+      part?.worst != null && part.best !== null
+        ? `${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}`
+        : '–',
+    ]
   })
-  const warnings = evaluation.margins.flatMap((m) => [...m.warnings.map((w) => `Warning, ${m.name}: ${w.text}`), ...m.notes.map((n) => `${m.name}: ${n}`)])
-  return section('Margins', [...warnings, ...evaluation.margins.filter((m) => m.basis === 'rule of thumb').map((m) => `${m.name} is a rule of thumb until a run is worked out.`), ...(evaluation.run ? [`${evaluation.margins.filter((m) => m.basis === 'run').map((m) => m.name).join(', ')}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through “${evaluation.run.day}”.`] : [])], ['margin', 'verdict', 'in words', 'worst to best'], rows)
+  const warnings = evaluation.margins.flatMap((m) => [
+    ...m.warnings.map((w) => `Warning, ${m.name}: ${w.text}`),
+    ...m.notes.map((n) => `${m.name}: ${n}`),
+  ])
+  return section(
+    'Margins',
+    [
+      ...warnings,
+      ...evaluation.margins
+        .filter((m) => m.basis === 'rule of thumb')
+        .map((m) => `${m.name} is a rule of thumb until a run is worked out.`),
+      ...(evaluation.run
+        ? [
+            `${evaluation.margins
+              .filter((m) => m.basis === 'run')
+              .map((m) => m.name)
+              .join(
+                ', ',
+              )}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through “${evaluation.run.day}”.`,
+          ]
+        : []),
+    ],
+    ['margin', 'verdict', 'in words', 'worst to best'],
+    rows,
+  )
 }
 
-const partName = (part: { name: string; maker: string } | null | undefined): string => (part ? `${part.name}${part.maker ? ` (${part.maker})` : ''}` : 'not chosen')
+const partName = (part: { name: string; maker: string } | null | undefined): string =>
+  part ? `${part.name}${part.maker ? ` (${part.maker})` : ''}` : 'not chosen'
 
 function partsAndWire(job: Job, units: UnitSystem): Section {
   const [circuit] = circuitsOf(job)
   const run = circuit!.run
   const rows = [
-    ['fan', partName(circuit!.fan?.part), jobKinds[job.kind].mountsFan ? `${mounts[job.place.mount].name}. ${sideInWords(job)}` : 'stays as it is'],
+    [
+      'fan',
+      partName(circuit!.fan?.part),
+      jobKinds[job.kind].mountsFan ? `${mounts[job.place.mount].name}. ${sideInWords(job)}` : 'stays as it is',
+    ],
     ['controller', partName(circuit!.controller?.part), ''],
     ['probe', partName(circuit!.probe.part), ''],
     ...(run.switchedBy === 'relay' ? [['relay', partName(job.relays.find((r) => r.id === run.relay)?.part), '']] : []),
-    ['fuse', circuit!.fuse ? `${circuit!.fuse.ratingA} A ${circuit!.fuse.kind}` : 'NONE FITTED', circuit!.fuse ? `${format(circuit!.fuse.fromPostM.value, 'length', units)} from the post` : ''],
-    ...circuit!.conductors.map((c) => [roleNames[c.role], c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen', format(c.lengthM.value, 'run', units)]),
+    [
+      'fuse',
+      circuit!.fuse ? `${circuit!.fuse.ratingA} A ${circuit!.fuse.kind}` : 'NONE FITTED',
+      circuit!.fuse ? `${format(circuit!.fuse.fromPostM.value, 'length', units)} from the post` : '',
+    ],
+    ...circuit!.conductors.map((c) => [
+      roleNames[c.role],
+      c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen',
+      format(c.lengthM.value, 'run', units),
+    ]),
     ['source', feedWords[run.source], run.frame ? 'back through the frame' : 'back to the battery'],
   ]
   return section('Parts and wire', [], ['part', 'what', 'how'], rows)
@@ -89,24 +151,56 @@ function partsAndWire(job: Job, units: UnitSystem): Section {
 
 /** Where each kind of feed comes from, in words. */
 export const feedWords: Readonly<Record<Job['runs'][number]['source'], string>> = {
-  battery: 'fused straight from the battery', 'key switch': 'through the key switch', 'accessory block': 'from the accessory block', 'existing plug': "from the loom's own plug", 'road lights': 'FROM A ROAD-LIGHTING WIRE',
+  battery: 'fused straight from the battery',
+  'key switch': 'through the key switch',
+  'accessory block': 'from the accessory block',
+  'existing plug': "from the loom's own plug",
+  'road lights': 'FROM A ROAD-LIGHTING WIRE',
 }
 
 /** The circuit as drawn and proved, and every wire as it is cut. @param drawn in its running state; null where nobody has laid it out */
 function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Section[] {
   const { net, mismatches, rows, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
   const says = [
-    ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)), ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
+    ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)),
+    ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
     `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
-    ...switches.map((s) => `${s.label}: ${format(s.amps, 'current', units, 2)}${s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`}${s.verdict === 'short' ? ', SHORT' : ''}.`),
+    ...switches.map(
+      (s) =>
+        `${s.label}: ${format(s.amps, 'current', units, 2)}${s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`}${s.verdict === 'short' ? ', SHORT' : ''}.`,
+    ),
   ]
-  const states = rows.flatMap((r) => r.states).map((s) => [stateInWords(s.conditions, net), fansInWords(s.fans, units), s.mismatch ? 'not as asked' : 'as asked'])
+  const states = rows
+    .flatMap((r) => r.states)
+    .map((s) => [stateInWords(s.conditions, net), fansInWords(s.fans, units), s.mismatch ? 'not as asked' : 'as asked'])
   const cut = cutList(job, [])
-  const wires = cut.wires.map((w) => [String(w.number), w.label, `${w.size ?? 'size?'} ${w.colour}`, format(w.cutM, 'run', units, 3), w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '), `${w.sleeve}; ${w.insulationC} °C`])
+  const wires = cut.wires.map((w) => [
+    String(w.number),
+    w.label,
+    `${w.size ?? 'size?'} ${w.colour}`,
+    format(w.cutM, 'run', units, 3),
+    w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '),
+    `${w.sleeve}; ${w.insulationC} °C`,
+  ])
   return [
     { ...section('Circuit', says, ['state', 'fan', 'asked'], states), ...(drawn ? { drawings: [drawn] } : {}) },
-    section('Cut list', [...cut.totals.map((t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`), ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`)], ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'], wires),
-    section('Labels for the wire ends', [], ['first end', 'other end'], cut.wires.map((w) => w.ends.map((e) => `${w.number} · ${e.at}`))),
+    section(
+      'Cut list',
+      [
+        ...cut.totals.map(
+          (t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`,
+        ),
+        ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`),
+      ],
+      ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'],
+      wires,
+    ),
+    section(
+      'Labels for the wire ends',
+      [],
+      ['first end', 'other end'],
+      cut.wires.map((w) => w.ends.map((e) => `${w.number} · ${e.at}`)),
+    ),
   ]
 }
 
@@ -114,7 +208,12 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
 function placeSection(job: Job): Section[] {
   if (!jobKinds[job.kind].mountsFan || !job.fans.length) return []
   const drawings = [frontView(job), sectionView(job)].filter((d) => d !== null)
-  const leads = leadReaches(job).map((r) => [leadName(r.lead), format(r.suppliedM, 'length', job.units, 3), format(r.neededM, 'length', job.units, 3), format(r.overM, 'length', job.units, 2)])
+  const leads = leadReaches(job).map((r) => [
+    leadName(r.lead),
+    format(r.suppliedM, 'length', job.units, 3),
+    format(r.neededM, 'length', job.units, 3),
+    format(r.overM, 'length', job.units, 2),
+  ])
   return [{ ...section('Place', fasteningWords(job), ['lead', 'supplied', 'needed', 'left'], leads), drawings }]
 }
 
@@ -122,10 +221,18 @@ function settingSection(job: Job, units: UnitSystem): Section {
   const controller = job.controllers[0]
   if (!controller) return section('Setting', ['No controller chosen.'])
   const { part, setC, bandK, spanK } = controller
-  const points = onOffPoints(part.band, { setC, bandK }, part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined)
+  const points = onOffPoints(
+    part.band,
+    { setC, bandK },
+    part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined,
+  )
   const boils = job.cooling ? boilsAt(new Bench(lookupOf(job)), job).at : null
   return section('Setting and keys', [
-    ...(points ? [`At the probe: on ${format(points.on.c, 'temperature', units)}, off ${format(points.off.c, 'temperature', units)}.`] : ['No thermostat.']),
+    ...(points
+      ? [
+          `At the probe: on ${format(points.on.c, 'temperature', units)}, off ${format(points.off.c, 'temperature', units)}.`,
+        ]
+      : ['No thermostat.']),
     ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
     ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
     `Now on its ${job.setting.state} setting.`,
@@ -134,7 +241,8 @@ function settingSection(job: Job, units: UnitSystem): Section {
   ])
 }
 
-const predictedWords = (p: Prediction, units: UnitSystem): string => `${format(p.value, p.quantity, units, 3)} (${format(p.low, p.quantity, units, 3)} to ${format(p.high, p.quantity, units, 3)})`
+const predictedWords = (p: Prediction, units: UnitSystem): string =>
+  `${format(p.value, p.quantity, units, 3)} (${format(p.low, p.quantity, units, 3)} to ${format(p.high, p.quantity, units, 3)})`
 
 function proofSection(job: Job, units: UnitSystem): Section {
   const rows = proofsOf(job).map((p) => {
@@ -142,17 +250,33 @@ function proofSection(job: Job, units: UnitSystem): Section {
     const predicted = p.predicted ? predictedWords(p.predicted, units) : p.kind === 'figure' ? 'not worked out' : 'yes'
     if (!done) return [p.name, predicted, '', '']
     if (done.notProved !== null) return [p.name, predicted, 'not proved', done.notProved]
-    if (done.measured && p.predicted) return [p.name, predicted, format(done.measured.value, p.predicted.quantity, units), asPredicted(p.predicted, done.measured.value) ? 'as predicted' : 'differs']
+    if (done.measured && p.predicted)
+      return [
+        p.name,
+        predicted,
+        format(done.measured.value, p.predicted.quantity, units),
+        asPredicted(p.predicted, done.measured.value) ? 'as predicted' : 'differs',
+      ]
     return [p.name, predicted, done.answer ?? done.measured?.typed ?? '', '']
   })
   return section('Proof against prediction', [], ['proof', 'predicted', 'found', 'verdict'], rows)
 }
 
 function signatureSection(job: Job, evaluation: Evaluation): Section {
-  const accepted = job.acceptances.map((a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${a.at.slice(0, 10)}: ${a.why}`)
-  if (job.signature) return section('Signature', [...accepted, `Signed by ${job.signature.by} on ${job.signature.at.slice(0, 10)}, computed by core ${job.signature.coreVersion}.`])
+  const accepted = job.acceptances.map(
+    (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${a.at.slice(0, 10)}: ${a.why}`,
+  )
+  if (job.signature)
+    return section('Signature', [
+      ...accepted,
+      `Signed by ${job.signature.by} on ${job.signature.at.slice(0, 10)}, computed by core ${job.signature.coreVersion}.`,
+    ])
   const { blockers } = signing(job, evaluation)
-  return section('Signature', [...accepted, ...blockers.map((b) => `Not ready: ${b}`), 'Signed: ______________________________   Day: ______________'])
+  return section('Signature', [
+    ...accepted,
+    ...blockers.map((b) => `Not ready: ${b}`),
+    'Signed: ______________________________   Day: ______________',
+  ])
 }
 
 const checkWords = { 'ruled out': 'ruled out', 'looks like it': 'LOOKS LIKE IT' } as const
@@ -161,20 +285,30 @@ const checkWords = { 'ruled out': 'ruled out', 'looks like it': 'LOOKS LIKE IT' 
 function beforeSection(job: Job, units: UnitSystem): Section {
   const { baseline, machine, surroundings } = job
   const figures = [
-    ...(baseline.hotC ? [`as hot as ${format(baseline.hotC.value, 'temperature', units)}`] : []), ...(baseline.airC ? [`surroundings ${format(baseline.airC.value, 'temperature', units)}`] : []),
-    ...(baseline.touchS ? [`touched for ${format(baseline.touchS.value, 'seconds', units)}`] : []), ...(baseline.load ? [baseline.load] : []),
+    ...(baseline.hotC ? [`as hot as ${format(baseline.hotC.value, 'temperature', units)}`] : []),
+    ...(baseline.airC ? [`surroundings ${format(baseline.airC.value, 'temperature', units)}`] : []),
+    ...(baseline.touchS ? [`touched for ${format(baseline.touchS.value, 'seconds', units)}`] : []),
+    ...(baseline.load ? [baseline.load] : []),
   ]
   const rows = cureChecks(job).map((c) => {
     const found = job.checks.find((d) => d.id === c.id)
     return [c.name, c.looksLike, found ? checkWords[found.found] : '']
   })
-  return section('Before anything comes apart', [
-    `Baseline: ${baseline.state}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
-    `Battery: ${machine.hasBattery === null ? 'not asked' : machine.hasBattery ? 'yes' : 'NONE'}; output DC: ${machine.outputDc === null ? 'not asked' : machine.outputDc ? 'yes' : 'NO'}; ${machine.systemV} V.`,
-    `The owner allows: ${machine.ownerAllows ?? 'not asked'}. It lives: ${surroundings.livesIn ?? 'not asked'}${surroundings.shielded ? ', shielded' : ''}.`,
-    ...alterationsOf(job).map((a) => `Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} (${a.undoable ? 'can be undone' : 'stays'}${a.clashes ? '; NOT ALLOWED' : ''}).`),
-    ...planWarnings(job).map((w) => `Warning: ${w.text} ${w.helps}`),
-  ], ['is a fan the cure?', 'would look like', 'found'], rows)
+  return section(
+    'Before anything comes apart',
+    [
+      `Baseline: ${baseline.state}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
+      `Battery: ${machine.hasBattery === null ? 'not asked' : machine.hasBattery ? 'yes' : 'NONE'}; output DC: ${machine.outputDc === null ? 'not asked' : machine.outputDc ? 'yes' : 'NO'}; ${machine.systemV} V.`,
+      `The owner allows: ${machine.ownerAllows ?? 'not asked'}. It lives: ${surroundings.livesIn ?? 'not asked'}${surroundings.shielded ? ', shielded' : ''}.`,
+      ...alterationsOf(job).map(
+        (a) =>
+          `Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} (${a.undoable ? 'can be undone' : 'stays'}${a.clashes ? '; NOT ALLOWED' : ''}).`,
+      ),
+      ...planWarnings(job).map((w) => `Warning: ${w.text} ${w.helps}`),
+    ],
+    ['is a fan the cure?', 'would look like', 'found'],
+    rows,
+  )
 }
 
 /**
@@ -191,7 +325,13 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
     subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}`,
     coreVersion: evaluation.coreVersion,
     sections: [
-      section('Job and complaint', [`${jobKinds[job.kind].name}. ${complaintInWords(job)}.`, ...(job.ended ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${job.ended.at.slice(0, 10)})`] : []), `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`]),
+      section('Job and complaint', [
+        `${jobKinds[job.kind].name}. ${complaintInWords(job)}.`,
+        ...(job.ended
+          ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${job.ended.at.slice(0, 10)})`]
+          : []),
+        `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`,
+      ]),
       beforeSection(job, units),
       readings(job, units),
       marginSection(evaluation, units),
@@ -199,11 +339,22 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
       ...circuitSections(job, units, circuit),
       ...placeSection(job),
       settingSection(job, units),
-      section(`Steps, ${handsOnMinutes(steps)} min of hands`, [], ['no.', 'step', 'how', 'done'], steps.map((s, i) => [
-        String(i + 1), s.title, s.tell, job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',
-      ])),
+      section(
+        `Steps, ${handsOnMinutes(steps)} min of hands`,
+        [],
+        ['no.', 'step', 'how', 'done'],
+        steps.map((s, i) => [
+          String(i + 1),
+          s.title,
+          s.tell,
+          job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',
+        ]),
+      ),
       proofSection(job, units),
-      section('Cautions', (Object.keys(cautions) as Caution[]).filter((c) => named.has(c)).map((c) => cautions[c])),
+      section(
+        'Cautions',
+        (Object.keys(cautions) as Caution[]).filter((c) => named.has(c)).map((c) => cautions[c]),
+      ),
       signatureSection(job, evaluation),
     ],
   }

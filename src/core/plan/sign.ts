@@ -10,7 +10,14 @@ import { wiresInUse } from '../job/wiring/used'
 import { provedCircuit } from '../job/wiring/proof'
 
 /** Something that must be accepted by name before a job is signed. */
-export interface ToAccept { readonly margin: MarginId | 'plan'; readonly part: string; readonly verdict: 'unsure' | 'open' | 'warning'; readonly worst: number | null; readonly text: string; readonly accepted: boolean }
+export interface ToAccept {
+  readonly margin: MarginId | 'plan'
+  readonly part: string
+  readonly verdict: 'unsure' | 'open' | 'warning'
+  readonly worst: number | null
+  readonly text: string
+  readonly accepted: boolean
+}
 
 const ROUNDING = 1e-9
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
@@ -38,39 +45,86 @@ function circuitAsked({ signature }: Job): boolean {
 export function signing(job: Job, evaluation: Evaluation): Signing {
   const blockers: string[] = []
   if (job.ended) blockers.push('The job has ended without a fan.')
-  if (job.machine.hasBattery === null || job.machine.outputDc === null) blockers.push('Nobody has said whether there is a battery and its output is direct current.')
-  if (job.runs.some((r) => r.fan !== null && r.fuse === null)) blockers.push('No fuse fitted. A job is not signed off without its fuse; there is no way round this.')
+  if (job.machine.hasBattery === null || job.machine.outputDc === null)
+    blockers.push('Nobody has said whether there is a battery and its output is direct current.')
+  if (job.runs.some((r) => r.fan !== null && r.fuse === null))
+    blockers.push('No fuse fitted. A job is not signed off without its fuse; there is no way round this.')
   if (!job.fans.length) blockers.push('No fan chosen.')
   if (!job.controllers.length) blockers.push('No controller chosen.')
-  for (const m of evaluation.margins) if (m.verdict === 'short' && !(m.id === 'fuse' && m.value === null)) blockers.push(`${m.name} is short.`)
+  for (const m of evaluation.margins)
+    if (m.verdict === 'short' && !(m.id === 'fuse' && m.value === null)) blockers.push(`${m.name} is short.`)
   if (wiresInUse(job).some((c) => c.size === null)) blockers.push('A conductor has no size.')
   const unmade = stepsOf(job).filter((s) => !job.build.done.some((d) => d.step === s.id))
-  if (unmade.length) blockers.push(`${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`)
+  if (unmade.length)
+    blockers.push(
+      `${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`,
+    )
   const unproved = proofsOf(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
-  if (unproved.length) blockers.push(`${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`)
+  if (unproved.length)
+    blockers.push(
+      `${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`,
+    )
   const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
   const asked = circuitAsked(job)
   if (asked && job.fans.length && job.controllers.length) {
     const { net, mismatches } = provedCircuit(job)
     for (const p of net.problems.filter((x) => x.level === 'refused')) blockers.push(p.text)
-    for (const m of mismatches) blockers.push(`The circuit does not do what you asked for. ${capital(mismatchInWords(net, m))}.`)
+    for (const m of mismatches)
+      blockers.push(`The circuit does not do what you asked for. ${capital(mismatchInWords(net, m))}.`)
   }
-  if (job.setting.state === 'test') blockers.push('The controller is on its test setting: put back the working setting.')
+  if (job.setting.state === 'test')
+    blockers.push('The controller is on its test setting: put back the working setting.')
   // what was accepted covers what is no worse; a change for the worse must be accepted anew
-  const accepted = (margin: MarginId | 'plan', part: string, verdict: ToAccept['verdict'], worst: number | null): boolean =>
-    job.acceptances.some((a) => a.margin === margin && a.part === part && a.verdict === verdict && (worst === null || (a.worst !== null && worst >= a.worst - ROUNDING)))
+  const accepted = (
+    margin: MarginId | 'plan',
+    part: string,
+    verdict: ToAccept['verdict'],
+    worst: number | null,
+  ): boolean =>
+    job.acceptances.some(
+      (a) =>
+        a.margin === margin &&
+        a.part === part &&
+        a.verdict === verdict &&
+        (worst === null || (a.worst !== null && worst >= a.worst - ROUNDING)),
+    )
   const margins = evaluation.margins.flatMap((m): ToAccept[] => [
-    ...m.parts.filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open')).map((p) => {
-      const verdict = p.verdict as 'unsure' | 'open'
-      return { margin: m.id, part: p.id, verdict, worst: p.worst, text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`, accepted: accepted(m.id, p.id, verdict, p.worst) }
-    }),
+    ...m.parts
+      .filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open'))
+      .map((p) => {
+        const verdict = p.verdict as 'unsure' | 'open'
+        return {
+          margin: m.id,
+          part: p.id,
+          verdict,
+          worst: p.worst,
+          text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`,
+          accepted: accepted(m.id, p.id, verdict, p.worst),
+        }
+      }),
     ...m.warnings.map((w) => {
       const worst = m.parts.find((p) => p.id === w.part)?.worst ?? null
-      return { margin: m.id, part: w.part, verdict: 'warning' as const, worst, text: w.text, accepted: accepted(m.id, w.part, 'warning', worst) }
+      return {
+        margin: m.id,
+        part: w.part,
+        verdict: 'warning' as const,
+        worst,
+        text: w.text,
+        accepted: accepted(m.id, w.part, 'warning', worst),
+      }
     }),
   ])
-  const plan = planWarnings(job).filter((w) => asked || !/^(circuit |owner key-wire)/.test(w.id)).map((w): ToAccept => ({ margin: 'plan', part: w.id, verdict: 'warning', worst: null, text: w.text, accepted: accepted('plan', w.id, 'warning', null) }))
+  const plan = planWarnings(job)
+    .filter((w) => asked || !/^(circuit |owner key-wire)/.test(w.id))
+    .map((w): ToAccept => ({
+      margin: 'plan',
+      part: w.id,
+      verdict: 'warning',
+      worst: null,
+      text: w.text,
+      accepted: accepted('plan', w.id, 'warning', null),
+    }))
   const toAccept = [...margins, ...plan]
   return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
 }
@@ -80,10 +134,13 @@ const signedContent = (job: Job): string => JSON.stringify({ ...job, signature: 
 
 /** Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed changed. */
 export const keepsSignature = (before: Job, after: Job): boolean =>
-  after.signature === null || (JSON.stringify(after.signature) === JSON.stringify(before.signature) && signedContent(before) === signedContent(after))
+  after.signature === null ||
+  (JSON.stringify(after.signature) === JSON.stringify(before.signature) &&
+    signedContent(before) === signedContent(after))
 
 /** The next version of a job: a change to anything that was signed takes the signature off it. */
-export const withoutStaleSignature = (before: Job, after: Job): Job => (keepsSignature(before, after) ? after : { ...after, signature: null })
+export const withoutStaleSignature = (before: Job, after: Job): Job =>
+  keepsSignature(before, after) ? after : { ...after, signature: null }
 
 /**
  * The signed job: signature set and the days of aftercare filled in where nobody chose them.

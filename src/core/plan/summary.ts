@@ -11,8 +11,24 @@ import { complaintInWords } from './sheet'
 
 /** A job as one line of the yard: worked out when it is saved, so that a yard of thousands opens at once. */
 export const summarySchema = z.strictObject({
-  coreVersion: z.string(), title: z.string(), kind: z.enum(machineKinds), about: z.string(), complaint: z.string(), promisedOn: z.string().nullable(), signedOn: z.string().nullable(), endedOn: z.string().nullable(),
-  margins: z.array(z.strictObject({ id: z.enum(marginIds), name: z.string(), verdict: z.enum(verdicts), x: z.number().nullable(), xWorst: z.number().nullable(), xBest: z.number().nullable() })),
+  coreVersion: z.string(),
+  title: z.string(),
+  kind: z.enum(machineKinds),
+  about: z.string(),
+  complaint: z.string(),
+  promisedOn: z.string().nullable(),
+  signedOn: z.string().nullable(),
+  endedOn: z.string().nullable(),
+  margins: z.array(
+    z.strictObject({
+      id: z.enum(marginIds),
+      name: z.string(),
+      verdict: z.enum(verdicts),
+      x: z.number().nullable(),
+      xWorst: z.number().nullable(),
+      xBest: z.number().nullable(),
+    }),
+  ),
   worst: z.string(),
   /** the next thing to do but for what falls due by the calendar */
   next: z.string(),
@@ -32,10 +48,28 @@ const NEVER_DUE = '0000-01-01'
 export function summaryOf(job: Job, run: Findings | null = null): Summary {
   const evaluation = evaluate(job, run)
   return {
-    coreVersion: CORE_VERSION, title: job.title, kind: job.machine.kind, about: [...(job.machine.name === job.title ? [] : [job.machine.name]), ...(job.machine.owner ? [job.machine.owner] : []), jobKinds[job.kind].name].join(', '), complaint: complaintInWords(job),
-    promisedOn: job.promisedOn, signedOn: job.signature?.at.slice(0, 10) ?? null, endedOn: job.ended?.at.slice(0, 10) ?? null,
-    margins: evaluation.margins.map(({ id, name, verdict, x, xWorst, xBest }) => ({ id, name, verdict, x: drawn(x), xWorst: drawn(xWorst), xBest: drawn(xBest) })),
-    worst: job.ended ? `Ended without a fan: ${job.ended.why}` : worstInWords(evaluation, job.units), next: nextThing(job, evaluation, NEVER_DUE).text,
+    coreVersion: CORE_VERSION,
+    title: job.title,
+    kind: job.machine.kind,
+    about: [
+      ...(job.machine.name === job.title ? [] : [job.machine.name]),
+      ...(job.machine.owner ? [job.machine.owner] : []),
+      jobKinds[job.kind].name,
+    ].join(', '),
+    complaint: complaintInWords(job),
+    promisedOn: job.promisedOn,
+    signedOn: job.signature?.at.slice(0, 10) ?? null,
+    endedOn: job.ended?.at.slice(0, 10) ?? null,
+    margins: evaluation.margins.map(({ id, name, verdict, x, xWorst, xBest }) => ({
+      id,
+      name,
+      verdict,
+      x: drawn(x),
+      xWorst: drawn(xWorst),
+      xBest: drawn(xBest),
+    })),
+    worst: job.ended ? `Ended without a fan: ${job.ended.why}` : worstInWords(evaluation, job.units),
+    next: nextThing(job, evaluation, NEVER_DUE).text,
     ticks: stations.map((s) => {
       const { done, total } = filled(job, s)
       return total > 0 && done === total ? 'full' : done > 0 ? 'begun' : 'empty'
@@ -45,4 +79,5 @@ export function summaryOf(job: Job, run: Findings | null = null): Summary {
 }
 
 /** What falls due on a day or has been due before. */
-export const dueOn = ({ care }: Pick<Summary, 'care'>, today: string): string[] => care.filter((c) => c.dueOn <= today).map((c) => c.what)
+export const dueOn = ({ care }: Pick<Summary, 'care'>, today: string): string[] =>
+  care.filter((c) => c.dueOn <= today).map((c) => c.what)

@@ -11,43 +11,118 @@ import { ingressFaults } from './ingress'
 const TIE_SLACK_M = 0.003
 
 /** Something about the plan that no margin holds, with what would help; accepted by name before a job is signed. */
-export interface PlanWarning { readonly id: string; readonly text: string; readonly helps: string }
-
-const blowing: Readonly<Partial<Record<NonNullable<Job['place']['blowsOn']>, readonly [text: string, helps: string]>>> = {
-  'rider or operator': ['The hot air lands on whoever sits there.', 'Turn the outlet away, or lead it off with a duct.'],
-  'fuel tank or line': ['The hot air lands on the fuel tank or line.', 'A shield or a duct between them; the other side of the core.'],
-  'loom or hoses': ['The hot air lands on the loom or hoses.', 'Sleeve or move them; reckon their wires at that temperature.'],
-  'hot exhaust': ['The fan blows at the exhaust: its heat comes back with the next still air.', 'Another place, or a shield.'],
-  'the inlet again': ['The outlet feeds the inlet: the fan goes round in its own hot air.', 'Part them with a sheet or a duct.'],
+export interface PlanWarning {
+  readonly id: string
+  readonly text: string
+  readonly helps: string
 }
+
+const blowing: Readonly<Partial<Record<NonNullable<Job['place']['blowsOn']>, readonly [text: string, helps: string]>>> =
+  {
+    'rider or operator': [
+      'The hot air lands on whoever sits there.',
+      'Turn the outlet away, or lead it off with a duct.',
+    ],
+    'fuel tank or line': [
+      'The hot air lands on the fuel tank or line.',
+      'A shield or a duct between them; the other side of the core.',
+    ],
+    'loom or hoses': [
+      'The hot air lands on the loom or hoses.',
+      'Sleeve or move them; reckon their wires at that temperature.',
+    ],
+    'hot exhaust': [
+      'The fan blows at the exhaust: its heat comes back with the next still air.',
+      'Another place, or a shield.',
+    ],
+    'the inlet again': [
+      'The outlet feeds the inlet: the fan goes round in its own hot air.',
+      'Part them with a sheet or a duct.',
+    ],
+  }
 
 /** What speaks against the plan besides its margins. */
 export function planWarnings(job: Job): PlanWarning[] {
   const found: PlanWarning[] = []
   for (const { name, short } of ingressFaults(job)) {
-    found.push({ id: `ingress ${name}`.slice(0, 60), text: `${name} is not rated for where this machine lives: ${short}.`, helps: 'A part of a higher class, a dry place or a shield for it.' })
+    found.push({
+      id: `ingress ${name}`.slice(0, 60),
+      text: `${name} is not rated for where this machine lives: ${short}.`,
+      helps: 'A part of a higher class, a dry place or a shield for it.',
+    })
   }
   for (const a of alterationsOf(job).filter((x) => x.clashes)) {
-    found.push({ id: `owner ${a.id}`.slice(0, 60), text: `The owner allows ${job.machine.ownerAllows}; the plan has a ${alterationWords[a.kind].name}: ${a.what}.`, helps: 'Ask the owner, or choose another way of fastening or feeding it.' })
+    found.push({
+      id: `owner ${a.id}`.slice(0, 60),
+      text: `The owner allows ${job.machine.ownerAllows}; the plan has a ${alterationWords[a.kind].name}: ${a.what}.`,
+      helps: 'Ask the owner, or choose another way of fastening or feeding it.',
+    })
   }
   if (job.baseline.state === 'cannot be had') {
-    found.push({ id: 'baseline', text: 'Stripped without a baseline: before and after will not be comparable.', helps: 'Nothing gives it back; say so to the owner now.' })
+    found.push({
+      id: 'baseline',
+      text: 'Stripped without a baseline: before and after will not be comparable.',
+      helps: 'Nothing gives it back; say so to the owner now.',
+    })
   }
   const lands = job.place.blowsOn && jobKinds[job.kind].mountsFan ? blowing[job.place.blowsOn] : undefined
   if (lands) found.push({ id: 'blows on', text: lands[0], helps: lands[1] })
   const ties = tiesOf(job)
   const rough = typicalMachines[job.machine.kind].rough
   if (ties && (ties.tooHeavy || rough)) {
-    found.push({ id: 'ties', text: ties.tooHeavy ? 'The fan is heavier than four ties through fins should hold.' : 'Ties alone, on a machine that shakes.', helps: 'A bracket that shares the load; else look at the ties after the first hour.' })
+    found.push({
+      id: 'ties',
+      text: ties.tooHeavy
+        ? 'The fan is heavier than four ties through fins should hold.'
+        : 'Ties alone, on a machine that shakes.',
+      helps: 'A bracket that shares the load; else look at the ties after the first hour.',
+    })
   }
-  if (ties?.besideFins) found.push({ id: 'tie holes', text: 'A fixing hole lies beside the fins: no tie can go through there.', helps: 'Move the fan, take a smaller one, or a bracket.' })
-  else if (ties && ties.offM > TIE_SLACK_M) found.push({ id: 'tie holes', text: `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would press on a tube.`, helps: ties.snappedOffM < ties.offM - 1e-5 ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.` : 'Another fan, or a bracket.' })
+  if (ties?.besideFins)
+    found.push({
+      id: 'tie holes',
+      text: 'A fixing hole lies beside the fins: no tie can go through there.',
+      helps: 'Move the fan, take a smaller one, or a bracket.',
+    })
+  else if (ties && ties.offM > TIE_SLACK_M)
+    found.push({
+      id: 'tie holes',
+      text: `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would press on a tube.`,
+      helps:
+        ties.snappedOffM < ties.offM - 1e-5
+          ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.`
+          : 'Another fan, or a bracket.',
+    })
   const inlet = inletNeeded(job)
-  if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan) found.push({ id: 'inlet', text: `The inlet is smaller than 1.2 × the fan's annulus: ${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`, helps: 'Open another vent low down, or take the next smaller fan.' })
-  if (job.place.inletFrom === 'near an exhaust') found.push({ id: 'inlet air', text: 'The inlet draws near an exhaust: hot gas goes through the core or into the bay.', helps: 'Lead the exhaust away, or draw from the other side.' })
-  if (job.place.inletFrom === 'its own outlet') found.push({ id: 'inlet air', text: 'The inlet draws the fan’s own hot outlet air.', helps: 'Part inlet and outlet with a sheet or a duct.' })
-  netlistOf(job).problems.filter((p) => p.level === 'warns').forEach((p, i) => found.push({ id: `circuit ${p.at ?? i}`, text: p.text, helps: 'Wire shows it in the circuit; mend it there.' }))
+  if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan)
+    found.push({
+      id: 'inlet',
+      text: `The inlet is smaller than 1.2 × the fan's annulus: ${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`,
+      helps: 'Open another vent low down, or take the next smaller fan.',
+    })
+  if (job.place.inletFrom === 'near an exhaust')
+    found.push({
+      id: 'inlet air',
+      text: 'The inlet draws near an exhaust: hot gas goes through the core or into the bay.',
+      helps: 'Lead the exhaust away, or draw from the other side.',
+    })
+  if (job.place.inletFrom === 'its own outlet')
+    found.push({
+      id: 'inlet air',
+      text: 'The inlet draws the fan’s own hot outlet air.',
+      helps: 'Part inlet and outlet with a sheet or a duct.',
+    })
+  netlistOf(job)
+    .problems.filter((p) => p.level === 'warns')
+    .forEach((p, i) =>
+      found.push({ id: `circuit ${p.at ?? i}`, text: p.text, helps: 'Wire shows it in the circuit; mend it there.' }),
+    )
   const likely = job.checks.find((c) => c.found === 'looks like it')
-  if (likely) found.push({ id: `cure ${likely.id}`.slice(0, 60), text: 'Something else looks like the cause; a fan may not be the cure.', helps: 'Mend that first and run it again; the job can end there.' })
+  if (likely)
+    found.push({
+      id: `cure ${likely.id}`.slice(0, 60),
+      text: 'Something else looks like the cause; a fan may not be the cure.',
+      helps: 'Mend that first and run it again; the job can end there.',
+    })
   return found
 }

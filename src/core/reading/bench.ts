@@ -3,7 +3,12 @@ import { endsOf, type Limits, type Reading } from './reading'
 import { term, type Term } from './working'
 
 /** Where a reading stands: what it is called, what it measures, and what it can be at all. */
-export interface Placed { readonly reading: Reading; readonly label: string; readonly quantity: Quantity; readonly limits: Limits }
+export interface Placed {
+  readonly reading: Reading
+  readonly label: string
+  readonly quantity: Quantity
+  readonly limits: Limits
+}
 
 /** Finds a reading of a job by its address, for instance "batteries.b1.capacityAh". */
 export type Lookup = (address: string) => Placed
@@ -11,9 +16,14 @@ export type Lookup = (address: string) => Placed
 /** Hands readings to a computation: the nominal value, unless this pass moves it. */
 export class Bench {
   /** which sample this pass is of a whole drawn beforehand; null: none */
-  get sampleOf(): { readonly index: number; readonly size: number } | null { return null }
+  get sampleOf(): { readonly index: number; readonly size: number } | null {
+    return null
+  }
 
-  constructor(private readonly lookup: Lookup, private readonly moved?: ReadonlyMap<string, number>) {}
+  constructor(
+    private readonly lookup: Lookup,
+    private readonly moved?: ReadonlyMap<string, number>,
+  ) {}
 
   value(address: string): number {
     return this.moved?.get(address) ?? this.lookup(address).reading.value
@@ -33,15 +43,24 @@ export class NotingBench extends Bench {
     this.asked.add(address)
     return super.value(address)
   }
-  get touched(): readonly string[] { return [...this.asked] }
+  get touched(): readonly string[] {
+    return [...this.asked]
+  }
 }
 
-export interface Ends { readonly address: string; readonly low: number; readonly high: number; readonly value: number }
+export interface Ends {
+  readonly address: string
+  readonly low: number
+  readonly high: number
+  readonly value: number
+}
 
 /** The ends of every reading that has a spread at all. */
 export function endsAt(lookup: Lookup, addresses: readonly string[]): Ends[] {
-  return addresses.map((address) => {
-    const { reading, quantity, limits } = lookup(address)
-    return { address, value: reading.value, ...endsOf(reading, quantity, limits) }
-  }).filter((e) => e.low < e.high)
+  return addresses
+    .map((address) => {
+      const { reading, quantity, limits } = lookup(address)
+      return { address, value: reading.value, ...endsOf(reading, quantity, limits) }
+    })
+    .filter((e) => e.low < e.high)
 }

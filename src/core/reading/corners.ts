@@ -15,7 +15,12 @@ export interface Corners {
  * @returns worst ≤ nominal ≤ best
  * @see engineering §0, margins.md
  */
-export function corners(compute: (bench: Bench) => number, lookup: Lookup, touched: readonly string[], nominal: number): Corners {
+export function corners(
+  compute: (bench: Bench) => number,
+  lookup: Lookup,
+  touched: readonly string[],
+  nominal: number,
+): Corners {
   const down = new Map<string, number>()
   const up = new Map<string, number>()
   let worst = nominal
@@ -29,7 +34,10 @@ export function corners(compute: (bench: Bench) => number, lookup: Lookup, touch
     const greater = Math.max(atLow, atHigh)
     if (lesser < nominal) down.set(address, atLow <= atHigh ? low : high)
     if (greater > nominal) up.set(address, atLow >= atHigh ? low : high)
-    if (lesser < worst) { worst = lesser; hurtsMost = address }
+    if (lesser < worst) {
+      worst = lesser
+      hurtsMost = address
+    }
     best = Math.max(best, greater)
   }
   if (down.size > 1) worst = Math.min(worst, at(down))

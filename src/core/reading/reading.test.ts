@@ -1,12 +1,36 @@
 import fc from 'fast-check'
 import { air, coolant, kelvinAbove, probe } from '../units'
-import type { Bench} from '.';
-import { chanceBelowZero, corners, drawSample, endsOf, gravest, label, measured, NotingBench, overSamples, retyped, SAMPLES, sobolIndex, spreadOf, triangularQuantile, typical, verdictOf, withSource, type Lookup, type Reading } from '.'
+import type { Bench } from '.'
+import {
+  chanceBelowZero,
+  corners,
+  drawSample,
+  endsOf,
+  gravest,
+  label,
+  measured,
+  NotingBench,
+  overSamples,
+  retyped,
+  SAMPLES,
+  sobolIndex,
+  spreadOf,
+  triangularQuantile,
+  typical,
+  verdictOf,
+  withSource,
+  type Lookup,
+  type Reading,
+} from '.'
 
-const lookupIn = (readings: Readonly<Record<string, Reading>>): Lookup => (address) => ({ reading: readings[address]!, label: address, quantity: 'current', limits: { min: -1e9, max: 1e9 } })
+const lookupIn =
+  (readings: Readonly<Record<string, Reading>>): Lookup =>
+  (address) => ({ reading: readings[address]!, label: address, quantity: 'current', limits: { min: -1e9, max: 1e9 } })
 
-test('spreads by source: per cent, but kelvin for a temperature, and a seller\'s air-flow is doubted more', () => {
-  expect([measured(10), label(10), typical(10)].map((r) => spreadOf(r, 'current'))).toEqual([0.3, 1, 3].map((n) => expect.closeTo(n) as number))
+test("spreads by source: per cent, but kelvin for a temperature, and a seller's air-flow is doubted more", () => {
+  expect([measured(10), label(10), typical(10)].map((r) => spreadOf(r, 'current'))).toEqual(
+    [0.3, 1, 3].map((n) => expect.closeTo(n) as number),
+  )
   expect([measured(90), label(90), typical(90)].map((r) => spreadOf(r, 'temperature'))).toEqual([1, 3, 6])
   expect(spreadOf(label(100), 'flow')).toBe(20)
   expect(spreadOf(label(10, 0.2), 'current')).toBe(0.2)
@@ -21,19 +45,35 @@ test('corners by hand: 10 a − b, a 2 ± 0.2, b 5 ± 1.5', () => {
   const compute = (bench: Bench): number => 10 * bench.value('a') - bench.value('b')
   const bench = new NotingBench(lookup)
   expect(compute(bench)).toBe(15)
-  expect(corners(compute, lookup, bench.touched, 15)).toEqual({ worst: expect.closeTo(11.5) as number, best: expect.closeTo(18.5) as number, hurtsMost: 'a' })
+  expect(corners(compute, lookup, bench.touched, 15)).toEqual({
+    worst: expect.closeTo(11.5) as number,
+    best: expect.closeTo(18.5) as number,
+    hurtsMost: 'a',
+  })
 })
 
 test('worst ≤ nominal ≤ best for any shape, also where both ends hurt', () => {
-  const shapes: readonly ((x: number, y: number) => number)[] = [(x, y) => x * y, (x, y) => -((x - 3) ** 2) + y, (x, y) => Math.sin(5 * x) - y, (x, y) => Math.abs(x - 3) - Math.abs(y - 4)]
-  fc.assert(fc.property(fc.constantFrom(...shapes), fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0, max: 3, noNaN: true }), (shape, dx, dy) => {
-    const lookup = lookupIn({ x: measured(3, dx), y: measured(4, dy) })
-    const compute = (b: Bench): number => shape(b.value('x'), b.value('y'))
-    const nominal = shape(3, 4)
-    const { worst, best } = corners(compute, lookup, ['x', 'y'], nominal)
-    expect(worst).toBeLessThanOrEqual(nominal)
-    expect(best).toBeGreaterThanOrEqual(nominal)
-  }))
+  const shapes: readonly ((x: number, y: number) => number)[] = [
+    (x, y) => x * y,
+    (x, y) => -((x - 3) ** 2) + y,
+    (x, y) => Math.sin(5 * x) - y,
+    (x, y) => Math.abs(x - 3) - Math.abs(y - 4),
+  ]
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...shapes),
+      fc.double({ min: 0, max: 3, noNaN: true }),
+      fc.double({ min: 0, max: 3, noNaN: true }),
+      (shape, dx, dy) => {
+        const lookup = lookupIn({ x: measured(3, dx), y: measured(4, dy) })
+        const compute = (b: Bench): number => shape(b.value('x'), b.value('y'))
+        const nominal = shape(3, 4)
+        const { worst, best } = corners(compute, lookup, ['x', 'y'], nominal)
+        expect(worst).toBeLessThanOrEqual(nominal)
+        expect(best).toBeGreaterThanOrEqual(nominal)
+      },
+    ),
+  )
 })
 
 test('the hypercube is triangular: its mean and variance, and each stratum once', () => {
@@ -45,7 +85,11 @@ test('the hypercube is triangular: its mean and variance, and each stratum once'
   // variance of a symmetric triangle of half-width 3: 9/6
   expect(values.reduce((s, v) => s + (v - mean) ** 2, 0) / SAMPLES).toBeCloseTo(1.5, 1)
   expect(new Set(stratum.get('a')!).size).toBe(SAMPLES)
-  expect([triangularQuantile(0, 7, 10, 13), triangularQuantile(0.5, 7, 10, 13), triangularQuantile(1, 7, 10, 13)]).toEqual([7, 10, 13])
+  expect([
+    triangularQuantile(0, 7, 10, 13),
+    triangularQuantile(0.5, 7, 10, 13),
+    triangularQuantile(1, 7, 10, 13),
+  ]).toEqual([7, 10, 13])
 })
 
 test('Sobol indices of 3 a + b are 0.9 and 0.1; the chance below nothing of a symmetric sum is a half', () => {
@@ -65,7 +109,7 @@ test('verdicts', () => {
   expect(gravest(['open', 'short', 'unsure'])).toBe('short')
 })
 
-test('typing over a guess measures it; a spread typed by hand outlives a change of source, the tool\'s own does not', () => {
+test("typing over a guess measures it; a spread typed by hand outlives a change of source, the tool's own does not", () => {
   expect(retyped('4.2 A', 4.2, undefined)).toEqual({ value: 4.2, source: 'measured', typed: '4.2 A' })
   expect(withSource(retyped('4.2 A ±0.3', 4.2, 0.3), 'label')).toMatchObject({ source: 'label', spread: 0.3 })
   expect(withSource(typical(0.9, 0.1), 'measured')).toEqual({ value: 0.9, source: 'measured' })

@@ -38,7 +38,10 @@ export function spreadOf(reading: Reading, quantity: Quantity): number {
 }
 
 /** What a quantity can be at all, SI; a spread is cut there. */
-export interface Limits { readonly min: number; readonly max: number }
+export interface Limits {
+  readonly min: number
+  readonly max: number
+}
 
 /** Lowest and highest value the reading may really have. */
 export function endsOf(reading: Reading, quantity: Quantity, limits: Limits): { low: number; high: number } {
@@ -50,6 +53,18 @@ export function endsOf(reading: Reading, quantity: Quantity, limits: Limits): { 
   }
 }
 
-export const measured = (value: number, spread?: number): Reading => ({ value, source: 'measured', ...(spread === undefined ? {} : { spread }) })
-export const label = (value: number, spread?: number): Reading => ({ value, source: 'label', ...(spread === undefined ? {} : { spread }) })
-export const typical = (value: number, spread?: number): Reading => ({ value, source: 'typical', ...(spread === undefined ? {} : { spread }) })
+export const measured = (value: number, spread?: number): Reading => ({
+  value,
+  source: 'measured',
+  ...(spread === undefined ? {} : { spread }),
+})
+export const label = (value: number, spread?: number): Reading => ({
+  value,
+  source: 'label',
+  ...(spread === undefined ? {} : { spread }),
+})
+export const typical = (value: number, spread?: number): Reading => ({
+  value,
+  source: 'typical',
+  ...(spread === undefined ? {} : { spread }),
+})

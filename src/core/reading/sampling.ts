@@ -5,7 +5,8 @@ const STRATA = 16
 const SEED = 0x9e3779b9
 
 /** each reading has its own numbers, whatever is drawn beside it */
-const seedOf = (address: string): number => [...address].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 0x01000193), SEED) >>> 0
+const seedOf = (address: string): number =>
+  [...address].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 0x01000193), SEED) >>> 0
 
 /** A small reproducible generator (mulberry32), so that a job gives the same answer twice. */
 function generator(seed: number): () => number {
@@ -57,7 +58,10 @@ export function drawSample(lookup: Lookup, addresses: readonly string[], size = 
     const random = generator(seedOf(address))
     const order = shuffled(size, random)
     stratum.set(address, order)
-    drawn.set(address, Float64Array.from(order, (k) => triangularQuantile((k + random()) / size, low, value, high)))
+    drawn.set(
+      address,
+      Float64Array.from(order, (k) => triangularQuantile((k + random()) / size, low, value, high)),
+    )
   }
   return { size, stratum, drawn }
 }
@@ -65,9 +69,18 @@ export function drawSample(lookup: Lookup, addresses: readonly string[], size = 
 /** A reader that sees one sample after another, without building a map for each. */
 class SampleBench extends Bench {
   index = 0
-  constructor(lookup: Lookup, private readonly sample: Sample) { super(lookup) }
-  override get sampleOf() { return this }
-  get size(): number { return this.sample.size }
+  constructor(
+    lookup: Lookup,
+    private readonly sample: Sample,
+  ) {
+    super(lookup)
+  }
+  override get sampleOf() {
+    return this
+  }
+  get size(): number {
+    return this.sample.size
+  }
   override value(address: string): number {
     return this.sample.drawn.get(address)?.[this.index] ?? super.value(address)
   }
@@ -83,7 +96,8 @@ export function overSamples(compute: (bench: Bench) => number, lookup: Lookup, s
 }
 
 /** Share of results below the water line. */
-export const chanceBelowZero = (results: Float64Array): number => results.reduce((n, r) => n + (r < 0 ? 1 : 0), 0) / results.length
+export const chanceBelowZero = (results: Float64Array): number =>
+  results.reduce((n, r) => n + (r < 0 ? 1 : 0), 0) / results.length
 
 /**
  * First-order Sobol index of one input: variance of the output's means over equal strata of that input, over its whole variance.
@@ -96,6 +110,8 @@ export function sobolIndex(results: Float64Array, stratum: Uint16Array): number 
   if (variance <= 1e-18) return 0
   const sums = new Float64Array(STRATA)
   const perStratum = results.length / STRATA
-  results.forEach((r, i) => { sums[Math.floor(stratum[i]! / perStratum)]! += r })
+  results.forEach((r, i) => {
+    sums[Math.floor(stratum[i]! / perStratum)]! += r
+  })
   return sums.reduce((s, total) => s + (total / perStratum - mean) ** 2, 0) / STRATA / variance
 }

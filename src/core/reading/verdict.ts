@@ -7,7 +7,8 @@ export type Verdict = (typeof verdicts)[number]
  * @param worst   the same at the worst corner
  * @see engineering §0
  */
-export const verdictOf = (nominal: number, worst: number): Verdict => (nominal < 0 ? 'short' : worst < 0 ? 'unsure' : 'holds')
+export const verdictOf = (nominal: number, worst: number): Verdict =>
+  nominal < 0 ? 'short' : worst < 0 ? 'unsure' : 'holds'
 
 /** The gravest of several verdicts: short before open before unsure before holds. */
 export const gravest = (list: readonly Verdict[]): Verdict =>

@@ -42,7 +42,9 @@ export class BayPlant implements Plant {
   private outsideC = 0
   private breeze = 0
 
-  constructor(private readonly spec: BaySpec) { this.fans = spec.fanFlows.length }
+  constructor(private readonly spec: BaySpec) {
+    this.fans = spec.fanFlows.length
+  }
 
   begin(leg: Leg): void {
     this.leg = leg
@@ -71,7 +73,7 @@ export class BayPlant implements Plant {
     const bay = y[HOT]!
     const rise = bay - this.outsideC
     const heat = leg.running ? leg.heatW : 0
-    const carried = (leg.density * AIR_HEAT * this.flow(rise > 0 ? rise : 0)) * rise
+    const carried = leg.density * AIR_HEAT * this.flow(rise > 0 ? rise : 0) * rise
     const shed = PANEL_SHEDS * spec.panelM2 * rise
     let into = heat
     if (spec.metal > 0) {
@@ -91,14 +93,25 @@ export class BayPlant implements Plant {
   fastest(): number {
     const { spec, leg } = this
     const through = leg.density * AIR_HEAT * this.flow(100) + PANEL_SHEDS * spec.panelM2
-    return 2 * max(spec.metal > 0 ? spec.metalToBay / spec.metal : 0, (spec.metalToBay + 1.5 * through) / spec.bay, 1 / spec.probe.lagS)
+    return (
+      2 *
+      max(
+        spec.metal > 0 ? spec.metalToBay / spec.metal : 0,
+        (spec.metalToBay + 1.5 * through) / spec.bay,
+        1 / spec.probe.lagS,
+      )
+    )
   }
 
-  settle(y: Float64Array, c: number): void { settled(y, c, 0) }
+  settle(y: Float64Array, c: number): void {
+    settled(y, c, 0)
+  }
 
   stored(y: Float64Array): number {
     return this.spec.metal * y[METAL]! + this.spec.bay * y[HOT]!
   }
 
-  boilsC(): number { return Number.POSITIVE_INFINITY }
+  boilsC(): number {
+    return Number.POSITIVE_INFINITY
+  }
 }

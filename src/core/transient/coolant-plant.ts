@@ -149,7 +149,10 @@ export class CoolantPlant implements Plant {
     let net = fromMetal - through * (hot - out)
     const heat = leg.running ? leg.heatW : 0
     dy[VENTED] = 0
-    if (hot >= this.boiling && net > 0) { dy[VENTED] = net; net = 0 }
+    if (hot >= this.boiling && net > 0) {
+      dy[VENTED] = net
+      net = 0
+    }
     dy[METAL] = (heat - fromMetal - shed) / spec.metal
     dy[HOT] = net / spec.inEngine
     dy[OUTLET] = (through * (hot - out) - core) / spec.inCore
@@ -169,14 +172,27 @@ export class CoolantPlant implements Plant {
     const through = this.flow
     let ua = STILL_AIR * this.area
     for (let i = 0; i < this.n; i++) ua += this.areas[i]! * min(this.ua[i]!, this.air[i]!)
-    return 2 * max((spec.metalToCoolant + this.toAir) / spec.metal, (spec.metalToCoolant + through) / spec.inEngine, (through + ua) / spec.inCore, 1 / OPENING_S, 1 / spec.probe.lagS)
+    return (
+      2 *
+      max(
+        (spec.metalToCoolant + this.toAir) / spec.metal,
+        (spec.metalToCoolant + through) / spec.inEngine,
+        (through + ua) / spec.inCore,
+        1 / OPENING_S,
+        1 / spec.probe.lagS,
+      )
+    )
   }
 
-  settle(y: Float64Array, c: number): void { settled(y, c, this.spec.thermostat ? 0 : 1) }
+  settle(y: Float64Array, c: number): void {
+    settled(y, c, this.spec.thermostat ? 0 : 1)
+  }
 
   stored(y: Float64Array): number {
     return this.spec.metal * y[METAL]! + this.spec.inEngine * y[HOT]! + this.spec.inCore * y[OUTLET]!
   }
 
-  boilsC(): number { return this.boiling }
+  boilsC(): number {
+    return this.boiling
+  }
 }

@@ -1,4 +1,11 @@
-import { CUT_OUT_SHARE, internalResistance, motorConstants, restVoltage, type BatteryKind, type FanRating } from '../electrical'
+import {
+  CUT_OUT_SHARE,
+  internalResistance,
+  motorConstants,
+  restVoltage,
+  type BatteryKind,
+  type FanRating,
+} from '../electrical'
 
 // looked up once: this is the inside of every run
 const { max, min, floor, sqrt } = Math
@@ -15,7 +22,10 @@ export class FanMotor {
   private readonly brushless: boolean
 
   /** @param seriesOhm everything between battery and fan */
-  constructor(rating: FanRating, private readonly seriesOhm: number) {
+  constructor(
+    rating: FanRating,
+    private readonly seriesOhm: number,
+  ) {
     const { r, k, c, i0 } = motorConstants(rating)
     this.ohm = r + seriesOhm
     this.k = k
@@ -80,13 +90,21 @@ export class Bus {
   fanA = 0
 
   constructor(private readonly spec: BatterySpec) {
-    this.ohm = internalResistance(spec.coldCrankingA ?? CRANKING_PER_AH * spec.capacityAh, spec.temperatureC, spec.systemV)
+    this.ohm = internalResistance(
+      spec.coldCrankingA ?? CRANKING_PER_AH * spec.capacityAh,
+      spec.temperatureC,
+      spec.systemV,
+    )
     this.most = TAKES[spec.kind] * spec.capacityAh
     this.rest = Float64Array.from({ length: TABLE + 1 }, (_, i) => restVoltage(spec.kind, i / TABLE, spec.systemV))
   }
 
-  get capacityAh(): number { return this.spec.capacityAh }
-  get startCharge(): number { return this.spec.charge }
+  get capacityAh(): number {
+    return this.spec.capacityAh
+  }
+  get startCharge(): number {
+    return this.spec.charge
+  }
 
   private restV(charge: number): number {
     const x = min(1, max(0, charge)) * TABLE
@@ -97,7 +115,8 @@ export class Bus {
   /** Settles the voltage for what is charged and taken; `duties` are each fan's share of the time or of the voltage. */
   settle(charge: number, chargeA: number, loadsA: number, motors: readonly FanMotor[], duties: Float64Array): void {
     let fans = 0
-    for (let i = 0; i < motors.length; i++) fans += duties[i]! > 0 ? duties[i]! * motors[i]!.current(duties[i]! * this.spec.regulatorV) : 0
+    for (let i = 0; i < motors.length; i++)
+      fans += duties[i]! > 0 ? duties[i]! * motors[i]!.current(duties[i]! * this.spec.regulatorV) : 0
     if (chargeA > 0 && chargeA >= loadsA + fans) {
       this.volts = this.spec.regulatorV
       this.fanA = fans
@@ -105,11 +124,17 @@ export class Bus {
       return
     }
     const rest = this.restV(charge)
-    if (charge <= 0) { this.volts = 0; this.fanA = 0; this.netA = 0; return }
+    if (charge <= 0) {
+      this.volts = 0
+      this.fanA = 0
+      this.netA = 0
+      return
+    }
     let volts = rest
     for (let n = 0; n < 4; n++) {
       fans = 0
-      for (let i = 0; i < motors.length; i++) fans += duties[i]! > 0 ? duties[i]! * motors[i]!.current(duties[i]! * volts) : 0
+      for (let i = 0; i < motors.length; i++)
+        fans += duties[i]! > 0 ? duties[i]! * motors[i]!.current(duties[i]! * volts) : 0
       volts = max(0, min(this.spec.regulatorV, rest + (chargeA - loadsA - fans) * this.ohm))
     }
     this.volts = volts

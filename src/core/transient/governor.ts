@@ -2,7 +2,13 @@
 const { max, min } = Math
 /** What decides whether a fan runs. */
 export type GovernorSpec =
-  | { readonly kind: 'thermostat'; readonly onC: number; readonly offC: number; /** a ramp's: from `onC` up to full over so many kelvins */ readonly spanK: number | null; readonly leastDuty: number }
+  | {
+      readonly kind: 'thermostat'
+      readonly onC: number
+      readonly offC: number
+      /** a ramp's: from `onC` up to full over so many kelvins */ readonly spanK: number | null
+      readonly leastDuty: number
+    }
   /** as its circuit has power, whatever the temperature */
   | { readonly kind: 'on' }
   | { readonly kind: 'off' }
@@ -21,9 +27,15 @@ export class Governor {
   on = false
   /** time since the key went off, s */
   private since = 0
-  constructor(readonly spec: GovernorSpec, private readonly fed: FedSpec) {}
+  constructor(
+    readonly spec: GovernorSpec,
+    private readonly fed: FedSpec,
+  ) {}
 
-  reset(): void { this.on = false; this.since = 0 }
+  reset(): void {
+    this.on = false
+    this.since = 0
+  }
 
   /** what the probe shows at the beginning, or after everything has stood still */
   look(probeC: number): void {
@@ -42,12 +54,18 @@ export class Governor {
 
   /** time until its timer ends, s; Infinity where none runs */
   timerLeft(live: boolean): number {
-    return live || this.fed.afterS === 0 || this.since >= this.fed.afterS ? Number.POSITIVE_INFINITY : this.fed.afterS - this.since
+    return live || this.fed.afterS === 0 || this.since >= this.fed.afterS
+      ? Number.POSITIVE_INFINITY
+      : this.fed.afterS - this.since
   }
 
-  pass(live: boolean, seconds: number): void { this.since = live ? 0 : this.since + seconds }
+  pass(live: boolean, seconds: number): void {
+    this.since = live ? 0 : this.since + seconds
+  }
 
-  powered(live: boolean): boolean { return live || this.since < this.fed.afterS - 1e-9 }
+  powered(live: boolean): boolean {
+    return live || this.since < this.fed.afterS - 1e-9
+  }
 
   /** share of the full voltage that the fan gets */
   duty(probeC: number, live: boolean): number {

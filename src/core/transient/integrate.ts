@@ -94,41 +94,95 @@ export interface Run {
   readonly flatAtS: number | null
   readonly lengthS: number
   /** heat in, carried by core or vents, shed by the engine, gone as vapour, and what the parts hold more than at the start, J */
-  readonly energy: { readonly brought: number; readonly carried: number; readonly shed: number; readonly vented: number; readonly stored: number }
+  readonly energy: {
+    readonly brought: number
+    readonly carried: number
+    readonly shed: number
+    readonly vented: number
+    readonly stored: number
+  }
 }
 
 /** Readings whose quickest part is quicker than any step that ends: no machine is like that. */
 export class StiffError extends Error {
   constructor(readonly perSecond: number) {
-    super('These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again at coolant, core and rated power.')
+    super(
+      'These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again at coolant, core and rated power.',
+    )
     this.name = 'StiffError'
   }
 }
 
 class Columns {
-  readonly t: Float64Array; readonly hot: Float64Array; readonly metal: Float64Array; readonly outlet: Float64Array; readonly probe: Float64Array
-  readonly volts: Float64Array; readonly charge: Float64Array; readonly opening: Float64Array; readonly boiling: Uint8Array
-  readonly share: Float64Array[]; readonly speed: Float64Array[]
+  readonly t: Float64Array
+  readonly hot: Float64Array
+  readonly metal: Float64Array
+  readonly outlet: Float64Array
+  readonly probe: Float64Array
+  readonly volts: Float64Array
+  readonly charge: Float64Array
+  readonly opening: Float64Array
+  readonly boiling: Uint8Array
+  readonly share: Float64Array[]
+  readonly speed: Float64Array[]
   rows = 0
   constructor(size: number, fans: number) {
     const column = (): Float64Array => new Float64Array(size)
-    this.t = column(); this.hot = column(); this.metal = column(); this.outlet = column(); this.probe = column()
-    this.volts = column(); this.charge = column(); this.opening = column(); this.boiling = new Uint8Array(size)
+    this.t = column()
+    this.hot = column()
+    this.metal = column()
+    this.outlet = column()
+    this.probe = column()
+    this.volts = column()
+    this.charge = column()
+    this.opening = column()
+    this.boiling = new Uint8Array(size)
     this.share = Array.from({ length: fans }, column)
     this.speed = Array.from({ length: fans }, column)
   }
-  add(t: number, y: Float64Array, volts: number, charge: number, duties: Float64Array, speeds: Float64Array, boiling: boolean): void {
+  add(
+    t: number,
+    y: Float64Array,
+    volts: number,
+    charge: number,
+    duties: Float64Array,
+    speeds: Float64Array,
+    boiling: boolean,
+  ): void {
     const i = this.rows
     if (i >= this.t.length) return
-    this.t[i] = t; this.hot[i] = y[HOT]!; this.metal[i] = y[METAL]!; this.outlet[i] = y[OUTLET]!; this.probe[i] = y[PROBE]!
-    this.volts[i] = volts; this.charge[i] = charge; this.opening[i] = y[OPENING]!; this.boiling[i] = boiling ? 1 : 0
-    for (let f = 0; f < this.share.length; f++) { this.share[f]![i] = duties[f]!; this.speed[f]![i] = speeds[f]! }
+    this.t[i] = t
+    this.hot[i] = y[HOT]!
+    this.metal[i] = y[METAL]!
+    this.outlet[i] = y[OUTLET]!
+    this.probe[i] = y[PROBE]!
+    this.volts[i] = volts
+    this.charge[i] = charge
+    this.opening[i] = y[OPENING]!
+    this.boiling[i] = boiling ? 1 : 0
+    for (let f = 0; f < this.share.length; f++) {
+      this.share[f]![i] = duties[f]!
+      this.speed[f]![i] = speeds[f]!
+    }
     this.rows = i + 1
   }
   cut(): Trace {
     const n = this.rows
     const to = (a: Float64Array): Float64Array => a.subarray(0, n)
-    return { rows: n, t: to(this.t), hot: to(this.hot), metal: to(this.metal), outlet: to(this.outlet), probe: to(this.probe), volts: to(this.volts), charge: to(this.charge), opening: to(this.opening), boiling: this.boiling.subarray(0, n), share: this.share.map(to), speed: this.speed.map(to) }
+    return {
+      rows: n,
+      t: to(this.t),
+      hot: to(this.hot),
+      metal: to(this.metal),
+      outlet: to(this.outlet),
+      probe: to(this.probe),
+      volts: to(this.volts),
+      charge: to(this.charge),
+      opening: to(this.opening),
+      boiling: this.boiling.subarray(0, n),
+      share: this.share.map(to),
+      speed: this.speed.map(to),
+    }
   }
 }
 
@@ -147,8 +201,18 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
   plant.begin(legs[0]!)
   if (spec.start) y.set(spec.start)
   else plant.settle(y, spec.startC ?? legs[0]!.airC)
-  for (const g of governors) { g.reset(); g.look(y[PROBE]!) }
-  const [k1, k2, k3, k4, at, next] = Array.from({ length: 6 }, () => new Float64Array(STATES)) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array]
+  for (const g of governors) {
+    g.reset()
+    g.look(y[PROBE]!)
+  }
+  const [k1, k2, k3, k4, at, next] = Array.from({ length: 6 }, () => new Float64Array(STATES)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ]
   const duties = new Float64Array(fans)
   const wasOn = new Uint8Array(fans)
   const speeds = new Float64Array(fans)
@@ -206,7 +270,10 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
         duties[f] = given ? given(t) : governors[f]!.duty(y[PROBE]!, leg.live)
         if (governors[f]!.powered(leg.live)) controllers = spec.controllerA
         const on = duties[f]! > 0 ? 1 : 0
-        if (on && !wasOn[f]) { starts[f] = starts[f]! + 1; legStarts[f] = legStarts[f]! + 1 }
+        if (on && !wasOn[f]) {
+          starts[f] = starts[f]! + 1
+          legStarts[f] = legStarts[f]! + 1
+        }
         wasOn[f] = on
       }
       bus.settle(charge, leg.running || leg.chargeA > 0 ? leg.chargeA : 0, leg.loadsA + controllers, motors, duties)
@@ -214,7 +281,10 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       let duty = 0
       for (let f = 0; f < fans; f++) {
         speeds[f] = duties[f]! > 0 ? motors[f]!.speed(duties[f]! * bus.volts) : 0
-        if (speeds[f]! > 0) { running = 1; duty = max(duty, duties[f]!) }
+        if (speeds[f]! > 0) {
+          running = 1
+          duty = max(duty, duties[f]!)
+        }
       }
       plant.blow(speeds)
       if (t >= nextRow - 1e-9) {
@@ -227,12 +297,19 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       // cut where the probe passes a point, or the coolant begins to boil
       let share = 2
       let who = -1
-      if (!given) for (let f = 0; f < fans; f++) {
-        const s = governors[f]!.crossing(y[PROBE]!, next[PROBE]!)
-        if (s < share) { share = s; who = f }
-      }
+      if (!given)
+        for (let f = 0; f < fans; f++) {
+          const s = governors[f]!.crossing(y[PROBE]!, next[PROBE]!)
+          if (s < share) {
+            share = s
+            who = f
+          }
+        }
       const boils = y[HOT]! < boilsC && next[HOT]! > boilsC ? (boilsC - y[HOT]!) / (next[HOT]! - y[HOT]!) : 2
-      if (boils < share) { share = boils; who = -2 }
+      if (boils < share) {
+        share = boils
+        who = -2
+      }
       if (share < 1) {
         h = max(share * h, 1e-9)
         step(h)
@@ -243,19 +320,32 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
         next[HOT] = boilsC
         next[VENTED] = next[VENTED]! + before - plant.stored(next)
       }
-      if (next[VENTED]! > y[VENTED]! + 1e-9) { boilingS += h; boilsAtS ??= t }
+      if (next[VENTED]! > y[VENTED]! + 1e-9) {
+        boilingS += h
+        boilsAtS ??= t
+      }
       y.set(next)
       t += h
       left -= h
       if (who >= 0) governors[who]!.on = !governors[who]!.on
-      for (let f = 0; f < fans; f++) { governors[f]!.pass(leg.live, h); if (who !== f && !given) governors[f]!.look(y[PROBE]!) }
+      for (let f = 0; f < fans; f++) {
+        governors[f]!.pass(leg.live, h)
+        if (who !== f && !given) governors[f]!.look(y[PROBE]!)
+      }
       charge = min(1, max(0, charge + (bus.netA * h) / 3600 / bus.capacityAh))
       if (charge === 0 && bus.netA < 0) flatAtS ??= t
       leastV = min(leastV, bus.volts)
       fanS += running * h
       dutyS += duty * h
-      if (after) { after.seconds += running * h; after.ah += (running * bus.fanA * h) / 3600; after.still = running === 1 }
-      if (y[HOT]! > peakC) { peakC = y[HOT]!; peakAtS = t }
+      if (after) {
+        after.seconds += running * h
+        after.ah += (running * bus.fanA * h) / 3600
+        after.still = running === 1
+      }
+      if (y[HOT]! > peakC) {
+        peakC = y[HOT]!
+        peakAtS = t
+      }
       if (y[HOT]! > legPeak) legPeak = y[HOT]!
       if (y[VENTED]! / LATENT > MOST_VENTED * spec.coolantKg) ended = 'coolant gone'
       if (progress && t >= nextWord) {
@@ -263,12 +353,40 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
         if (progress(t / total)) return null
       }
     }
-    sums.push({ leg, fromS, fanS, dutyS, starts: legStarts.reduce((a, b) => max(a, b), 0), peakC: legPeak, lastC: y[HOT]! })
+    sums.push({
+      leg,
+      fromS,
+      fanS,
+      dutyS,
+      starts: legStarts.reduce((a, b) => max(a, b), 0),
+      peakC: legPeak,
+      lastC: y[HOT]!,
+    })
     if (ended) break
   }
   keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= plant.boilsC())
   return {
-    trace: keep.cut(), legs: sums, peakC, peakAtS, boilingS, boilsAtS, ventedKg: y[VENTED]! / LATENT, ended, starts: [...starts], after, startCharge: bus.startCharge, endCharge: charge, leastV: Number.isFinite(leastV) ? leastV : 0, flatAtS, lengthS: t,
-    energy: { brought: y[BROUGHT]!, carried: y[CARRIED]!, shed: y[SHED]!, vented: y[VENTED]!, stored: plant.stored(y) - storedBefore },
+    trace: keep.cut(),
+    legs: sums,
+    peakC,
+    peakAtS,
+    boilingS,
+    boilsAtS,
+    ventedKg: y[VENTED]! / LATENT,
+    ended,
+    starts: [...starts],
+    after,
+    startCharge: bus.startCharge,
+    endCharge: charge,
+    leastV: Number.isFinite(leastV) ? leastV : 0,
+    flatAtS,
+    lengthS: t,
+    energy: {
+      brought: y[BROUGHT]!,
+      carried: y[CARRIED]!,
+      shed: y[SHED]!,
+      vented: y[VENTED]!,
+      stored: plant.stored(y) - storedBefore,
+    },
   }
 }

@@ -14,7 +14,10 @@ export class SpeedTable {
    * @param rows how many rows
    * @param compute the quantity at a row and a relative speed
    */
-  constructor(rows: number, private readonly compute: (row: number, speed: number) => number) {
+  constructor(
+    rows: number,
+    private readonly compute: (row: number, speed: number) => number,
+  ) {
     this.values = new Float64Array(rows * NODES).fill(Number.NaN)
   }
 
@@ -42,7 +45,10 @@ export class SpeedTable {
  * Rows for values that a duty passes through: each by itself where they are few, else evenly spread ones.
  * @returns the rows' values, and for each value its row
  */
-export function rowsFor(values: readonly number[], most = 60): { readonly rows: readonly number[]; readonly rowOf: (value: number) => number } {
+export function rowsFor(
+  values: readonly number[],
+  most = 60,
+): { readonly rows: readonly number[]; readonly rowOf: (value: number) => number } {
   const own = [...new Set(values)].sort((a, b) => a - b)
   if (own.length <= most) {
     const index = new Map(own.map((v, i) => [v, i]))

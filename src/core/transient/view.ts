@@ -2,9 +2,12 @@ import type { Run, Trace } from './integrate'
 import { thinned } from './thin'
 
 /** A run as a chart and sentences need it: its figures, and rows thinned so that no peak is lost. */
-export interface RunView extends Omit<Run, 'trace'> { readonly rows: Trace }
+export interface RunView extends Omit<Run, 'trace'> {
+  readonly rows: Trace
+}
 
-const picked = (column: Float64Array, kept: readonly number[]): Float64Array => Float64Array.from(kept, (i) => column[i]!)
+const picked = (column: Float64Array, kept: readonly number[]): Float64Array =>
+  Float64Array.from(kept, (i) => column[i]!)
 
 /** @param most about how many rows are kept */
 export function runView({ trace, ...run }: Run, most = 700): RunView {
@@ -13,8 +16,18 @@ export function runView({ trace, ...run }: Run, most = 700): RunView {
   return {
     ...run,
     rows: {
-      rows: kept.length, t: p(trace.t), hot: p(trace.hot), metal: p(trace.metal), outlet: p(trace.outlet), probe: p(trace.probe), share: trace.share.map(p), speed: trace.speed.map(p),
-      volts: p(trace.volts), charge: p(trace.charge), opening: p(trace.opening), boiling: Uint8Array.from(kept, (i) => trace.boiling[i]!),
+      rows: kept.length,
+      t: p(trace.t),
+      hot: p(trace.hot),
+      metal: p(trace.metal),
+      outlet: p(trace.outlet),
+      probe: p(trace.probe),
+      share: trace.share.map(p),
+      speed: trace.speed.map(p),
+      volts: p(trace.volts),
+      charge: p(trace.charge),
+      opening: p(trace.opening),
+      boiling: Uint8Array.from(kept, (i) => trace.boiling[i]!),
     },
   }
 }

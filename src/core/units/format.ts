@@ -16,7 +16,10 @@ export function plainNumber(value: number, figures = 4): string {
   return value < 0 && Number(trimmed) !== 0 ? MINUS + trimmed : trimmed
 }
 
-export interface Shown { readonly number: string; readonly unit: string }
+export interface Shown {
+  readonly number: string
+  readonly unit: string
+}
 
 /**
  * A quantity in the chosen system, number and unit apart.

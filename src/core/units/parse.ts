@@ -1,15 +1,21 @@
 import { definitionOf, shownUnit, toSi, type Quantity, type Unit, type UnitSystem } from './quantity'
 
 /** What somebody typed, understood; or why not, in words that say what is accepted. */
-export type Parsed = { readonly ok: true; readonly value: number; readonly spread?: number } | { readonly ok: false; readonly message: string }
+export type Parsed =
+  | { readonly ok: true; readonly value: number; readonly spread?: number }
+  | { readonly ok: false; readonly message: string }
 
 const refuse = (message: string): Parsed => ({ ok: false, message })
 const DASHES = /[−–—]/g
 const PLUS_MINUS = /±|\+\/-|\+-/
 /** a whole or decimal number, a fraction, or a whole number with a fraction; thousands may be set apart by a space */
-const NUMBER = /^([+-]?(?:\d{1,3}(?: \d{3})+(?!\d)(?:[.,]\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)(?:[ -]+(\d+)\/(\d+)|\/(\d+))?/i
+const NUMBER =
+  /^([+-]?(?:\d{1,3}(?: \d{3})+(?!\d)(?:[.,]\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)(?:[ -]+(\d+)\/(\d+)|\/(\d+))?/i
 
-interface Term { readonly number: number; readonly unitText: string }
+interface Term {
+  readonly number: number
+  readonly unitText: string
+}
 
 /** Reads "3 5/8 in", "6 ft 3 in", "-4": one or more numbers, each with the letters that follow it. */
 function terms(text: string): Term[] | string {
@@ -35,7 +41,9 @@ function findUnit(quantity: Quantity, text: string): Unit | undefined {
   const exact = definitionOf(quantity).units.find((u) => u.symbol === text)
   if (exact) return exact
   const bare = text.toLowerCase().replace(/[\s°]|\.$/g, '')
-  return definitionOf(quantity).units.find((u) => u.symbol.toLowerCase().replace(/°/g, '') === bare || u.spellings.includes(bare))
+  return definitionOf(quantity).units.find(
+    (u) => u.symbol.toLowerCase().replace(/°/g, '') === bare || u.spellings.includes(bare),
+  )
 }
 
 function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
@@ -44,12 +52,15 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   if (typeof found === 'string') {
     if (found.startsWith('thousands:')) {
       const typed = found.slice('thousands:'.length)
-      return refuse(`${typed} can be read two ways: write ${typed.replaceAll(',', '')} or ${Number(typed.replace(',', '.')) || typed.replace(',', '.')}.`)
+      return refuse(
+        `${typed} can be read two ways: write ${typed.replaceAll(',', '')} or ${Number(typed.replace(',', '.')) || typed.replace(',', '.')}.`,
+      )
     }
     return refuse(`This is not a ${noun}. Write it like ${examples}.`)
   }
   const compound = found.length > 1
-  if (compound && found.some((t) => !t.unitText)) return refuse(`Each number needs its unit here. Write it like ${examples}.`)
+  if (compound && found.some((t) => !t.unitText))
+    return refuse(`Each number needs its unit here. Write it like ${examples}.`)
   let value = 0
   const negative = found[0]!.number < 0
   for (const { number, unitText } of found) {
@@ -59,7 +70,8 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
     const si = toSi(number, u)
     value += compound && negative ? -Math.abs(si) : si
   }
-  if (!Number.isFinite(value) || Math.abs(value) > 1e12) return refuse(`That is too large, or not a number. Write a ${noun} like ${examples}.`)
+  if (!Number.isFinite(value) || Math.abs(value) > 1e12)
+    return refuse(`That is too large, or not a number. Write a ${noun} like ${examples}.`)
   const floor = definitionOf(quantity).floor
   if (floor !== undefined && value < floor) return refuse('Nothing is colder than −273.15 °C.')
   return { ok: true, value }
@@ -78,7 +90,11 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
 export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   const { noun, examples, spreadAs } = definitionOf(quantity)
   if (text.length > 80) return refuse(`That is too long for a ${noun}. Write it like ${examples}.`)
-  const [main = '', spreadText, more] = text.normalize('NFC').replace(DASHES, '-').replace(/\u00a0|\u202f/g, ' ').split(PLUS_MINUS)
+  const [main = '', spreadText, more] = text
+    .normalize('NFC')
+    .replace(DASHES, '-')
+    .replace(/\u00a0|\u202f/g, ' ')
+    .split(PLUS_MINUS)
   if (!main.trim()) return refuse(`Nothing is written here. Write a ${noun} like ${examples}.`)
   const value = amount(main, quantity, system)
   if (!value.ok || spreadText === undefined) return value
@@ -87,7 +103,9 @@ export function parse(text: string, quantity: Quantity, system: UnitSystem): Par
   if (percent && quantity !== 'share') {
     if (spreadAs) return refuse('A temperature is not spread in per cent. Write it like 41 C ±1.')
     const part = Number(percent[1]!.replace(',', '.'))
-    return Number.isFinite(part) ? { ...value, spread: Math.abs(value.value) * part / 100 } : refuse('The spread is not a number. Write it like ±5 %.')
+    return Number.isFinite(part)
+      ? { ...value, spread: (Math.abs(value.value) * part) / 100 }
+      : refuse('The spread is not a number. Write it like ±5 %.')
   }
   const mainUnit = /^[\s\d.,/]*$/.test(spreadText) ? unitWordOf(main) : ''
   const spread = amount(`${spreadText} ${mainUnit}`, spreadAs ?? quantity, system)

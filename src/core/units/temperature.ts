@@ -3,14 +3,19 @@
  * what the probe shows from what the coolant is: the only bridge is `control/probe-offset`.
  */
 export type Place = 'coolant' | 'probe' | 'air' | 'metal' | 'bay'
-export interface Temperature<P extends Place> { readonly at: P; readonly c: number }
+export interface Temperature<P extends Place> {
+  readonly at: P
+  readonly c: number
+}
 
 export type CoolantTemperature = Temperature<'coolant'>
 export type ProbeTemperature = Temperature<'probe'>
 export type AirTemperature = Temperature<'air'>
 export type BayTemperature = Temperature<'bay'>
 
-const taken = <P extends Place>(at: P) => (c: number): Temperature<P> => ({ at, c })
+const taken =
+  <P extends Place>(at: P) =>
+  (c: number): Temperature<P> => ({ at, c })
 /** coolant, °C */
 export const coolant = taken('coolant')
 /** what the probe shows, °C */
@@ -29,4 +34,7 @@ export const bay = taken('bay')
 export const kelvinAbove = <P extends Place>(a: Temperature<P>, b: Temperature<NoInfer<P>>): number => a.c - b.c
 
 /** The temperature `kelvin` above `t`, at the same place. */
-export const warmer = <P extends Place>(t: Temperature<P>, kelvin: number): Temperature<P> => ({ at: t.at, c: t.c + kelvin })
+export const warmer = <P extends Place>(t: Temperature<P>, kelvin: number): Temperature<P> => ({
+  at: t.at,
+  c: t.c + kelvin,
+})

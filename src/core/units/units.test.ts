@@ -1,5 +1,16 @@
 import fc from 'fast-check'
-import { definitionOf, format, parse, parseWireSize, plainNumber, quantities, sizeAreaM2, wireSizes, type Quantity, type UnitSystem } from '.'
+import {
+  definitionOf,
+  format,
+  parse,
+  parseWireSize,
+  plainNumber,
+  quantities,
+  sizeAreaM2,
+  wireSizes,
+  type Quantity,
+  type UnitSystem,
+} from '.'
 
 const value = (text: string, quantity: Quantity, system: UnitSystem = 'metric'): number => {
   const read = parse(text, quantity, system)
@@ -8,10 +19,23 @@ const value = (text: string, quantity: Quantity, system: UnitSystem = 'metric'):
 }
 
 test.each<[string, Quantity, number]>([
-  ['3 5/8 in', 'length', 0.092075], ['132mm', 'length', 0.132], ['1/4"', 'length', 0.00635], ['6 ft 3 in', 'run', 1.905],
-  ['41 C', 'temperature', 41], ['106 F', 'temperature', 41.1111], ['12 in-lb', 'torque', 1.35582], ['90 cfm', 'flow', 0.0424753],
-  ['2,5 L', 'volume', 0.0025], ['16 psi', 'pressure', 110316], ['9 F', 'temperatureDifference', 5], ['−4 °C', 'temperature', -4],
-  ['1 150 m', 'height', 1150], ['0,500 m', 'run', 0.5], ['45 %', 'share', 0.45], ['1.4 qt', 'volume', 0.00132489], ['30 mA', 'current', 0.03],
+  ['3 5/8 in', 'length', 0.092075],
+  ['132mm', 'length', 0.132],
+  ['1/4"', 'length', 0.00635],
+  ['6 ft 3 in', 'run', 1.905],
+  ['41 C', 'temperature', 41],
+  ['106 F', 'temperature', 41.1111],
+  ['12 in-lb', 'torque', 1.35582],
+  ['90 cfm', 'flow', 0.0424753],
+  ['2,5 L', 'volume', 0.0025],
+  ['16 psi', 'pressure', 110316],
+  ['9 F', 'temperatureDifference', 5],
+  ['−4 °C', 'temperature', -4],
+  ['1 150 m', 'height', 1150],
+  ['0,500 m', 'run', 0.5],
+  ['45 %', 'share', 0.45],
+  ['1.4 qt', 'volume', 0.00132489],
+  ['30 mA', 'current', 0.03],
 ])('reads %s as %s', (text, quantity, si) => expect(value(text, quantity) / si).toBeCloseTo(1, 4))
 
 test('a bare number takes the unit of the field in the present system', () => {
@@ -20,16 +44,26 @@ test('a bare number takes the unit of the field in the present system', () => {
   expect(value('50', 'temperature', 'imperial')).toBeCloseTo(10)
 })
 
-test('a spread is typed after the value, a temperature\'s as a difference', () => {
+test("a spread is typed after the value, a temperature's as a difference", () => {
   expect(parse('4.2 A ±0.3', 'current', 'metric')).toEqual({ ok: true, value: 4.2, spread: 0.3 })
   expect(parse('104 F +/- 9', 'temperature', 'metric')).toMatchObject({ ok: true, spread: 5 })
   expect(parse('50 mm ±10 %', 'length', 'metric')).toMatchObject({ ok: true, spread: expect.closeTo(0.005) as number })
 })
 
 test.each<[string, Quantity, RegExp]>([
-  ['', 'length', /Nothing is written/], ['abc', 'length', /not a length.*132mm/], ['5 A', 'length', /"A" is not a unit of length/],
-  ['1,500', 'engineSpeed', /write 1500 or 1\.5/], ['1e999', 'current', /too large/], ['1/0', 'length', /too large/], ['-300 C', 'temperature', /colder/],
-  ['5 ±', 'current', /spread/], ['3 4', 'length', /unit/], ['x'.repeat(5000), 'mass', /too long/], ['\u0000\ud83d\ude00', 'power', /not a power/], ['NaN', 'current', /not a current/], ['40 C ±5 %', 'temperature', /per cent/],
+  ['', 'length', /Nothing is written/],
+  ['abc', 'length', /not a length.*132mm/],
+  ['5 A', 'length', /"A" is not a unit of length/],
+  ['1,500', 'engineSpeed', /write 1500 or 1\.5/],
+  ['1e999', 'current', /too large/],
+  ['1/0', 'length', /too large/],
+  ['-300 C', 'temperature', /colder/],
+  ['5 ±', 'current', /spread/],
+  ['3 4', 'length', /unit/],
+  ['x'.repeat(5000), 'mass', /too long/],
+  ['\u0000\ud83d\ude00', 'power', /not a power/],
+  ['NaN', 'current', /not a current/],
+  ['40 C ±5 %', 'temperature', /per cent/],
 ])('refuses %j with what is accepted', (text, quantity, message) => {
   const read = parse(text, quantity, 'metric')
   expect(read.ok ? '' : read.message).toMatch(message)
@@ -37,30 +71,50 @@ test.each<[string, Quantity, RegExp]>([
 
 test('what is shown parses back to itself, in either system', () => {
   const quantity = fc.constantFrom(...(Object.keys(quantities) as Quantity[]))
-  fc.assert(fc.property(quantity, fc.constantFrom<UnitSystem>('metric', 'imperial'), fc.double({ min: -5000, max: 5000, noNaN: true }), (q, system, number) => {
-    const si = Math.max((definitionOf(q).floor ?? -Infinity) + 1, number)
-    const shown = format(si, q, system)
-    const again = parse(shown, q, system)
-    expect(again.ok && format(again.value, q, system)).toBe(shown)
-  }), { numRuns: 500 })
+  fc.assert(
+    fc.property(
+      quantity,
+      fc.constantFrom<UnitSystem>('metric', 'imperial'),
+      fc.double({ min: -5000, max: 5000, noNaN: true }),
+      (q, system, number) => {
+        const si = Math.max((definitionOf(q).floor ?? -Infinity) + 1, number)
+        const shown = format(si, q, system)
+        const again = parse(shown, q, system)
+        expect(again.ok && format(again.value, q, system)).toBe(shown)
+      },
+    ),
+    { numRuns: 500 },
+  )
 })
 
 test('nothing typed makes the reader throw', () => {
-  fc.assert(fc.property(fc.string({ unit: 'binary', maxLength: 90 }), fc.constantFrom(...(Object.keys(quantities) as Quantity[])), (text, q) => {
-    const read = parse(text, q, 'imperial')
-    expect(read.ok ? Number.isFinite(read.value) : read.message.length > 0).toBe(true)
-  }), { numRuns: 400 })
+  fc.assert(
+    fc.property(
+      fc.string({ unit: 'binary', maxLength: 90 }),
+      fc.constantFrom(...(Object.keys(quantities) as Quantity[])),
+      (text, q) => {
+        const read = parse(text, q, 'imperial')
+        expect(read.ok ? Number.isFinite(read.value) : read.message.length > 0).toBe(true)
+      },
+    ),
+    { numRuns: 400 },
+  )
 })
 
 test('sizes are names; ASTM B258 gives their copper', () => {
   expect(parseWireSize('2.5 mm2', 'imperial')).toEqual({ ok: true, size: '2.5 mm²' })
   expect(parseWireSize('16 awg', 'metric')).toEqual({ ok: true, size: '16 AWG' })
   expect(parseWireSize('14', 'imperial')).toEqual({ ok: true, size: '14 AWG' })
-  expect(parseWireSize('3 mm2', 'metric')).toMatchObject({ ok: false, message: expect.stringContaining('2.5') as string })
+  expect(parseWireSize('3 mm2', 'metric')).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('2.5') as string,
+  })
   expect(sizeAreaM2('10 AWG') * 1e6).toBeCloseTo(5.261, 2)
   for (const size of wireSizes) expect(parseWireSize(size, 'metric')).toEqual({ ok: true, size })
 })
 
 test('numbers keep four figures and a true minus', () => {
-  expect([plainNumber(92.075), plainNumber(-1.4), plainNumber(1700), plainNumber(0), plainNumber(-0.00000001)]).toEqual(['92.08', '−1.4', '1700', '0', '0'])
+  expect([plainNumber(92.075), plainNumber(-1.4), plainNumber(1700), plainNumber(0), plainNumber(-0.00000001)]).toEqual(
+    ['92.08', '−1.4', '1700', '0', '0'],
+  )
 })

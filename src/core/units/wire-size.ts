@@ -2,8 +2,24 @@ import type { UnitSystem } from './quantity'
 
 /** Names are the sizes themselves; nothing is converted, the other system's nearest only stands beside it. */
 export const wireSizes = [
-  '22 AWG', '20 AWG', '18 AWG', '16 AWG', '14 AWG', '12 AWG', '10 AWG', '8 AWG', '6 AWG',
-  '0.35 mm²', '0.5 mm²', '0.75 mm²', '1 mm²', '1.5 mm²', '2.5 mm²', '4 mm²', '6 mm²', '10 mm²',
+  '22 AWG',
+  '20 AWG',
+  '18 AWG',
+  '16 AWG',
+  '14 AWG',
+  '12 AWG',
+  '10 AWG',
+  '8 AWG',
+  '6 AWG',
+  '0.35 mm²',
+  '0.5 mm²',
+  '0.75 mm²',
+  '1 mm²',
+  '1.5 mm²',
+  '2.5 mm²',
+  '4 mm²',
+  '6 mm²',
+  '10 mm²',
 ] as const
 export type WireSize = (typeof wireSizes)[number]
 
@@ -34,19 +50,30 @@ export function sizeAreaM2(size: WireSize): number {
 export function nearestInOtherSystem(size: WireSize): WireSize {
   const area = sizeAreaM2(size)
   const others = sizesOf(isAwg(size) ? 'metric' : 'imperial')
-  return others.reduce((best, s) => (Math.abs(Math.log(sizeAreaM2(s) / area)) < Math.abs(Math.log(sizeAreaM2(best) / area)) ? s : best))
+  return others.reduce((best, s) =>
+    Math.abs(Math.log(sizeAreaM2(s) / area)) < Math.abs(Math.log(sizeAreaM2(best) / area)) ? s : best,
+  )
 }
 
 /**
  * Reads a typed size: "2.5 mm2", "16 AWG", "16awg", or a bare number in the current system.
  * @returns the size, or a message that lists what is accepted
  */
-export function parseWireSize(text: string, system: UnitSystem): { ok: true; size: WireSize } | { ok: false; message: string } {
-  const list = `${sizesOf('metric').map((s) => Number.parseFloat(s)).join(', ')} mm² or ${sizesOf('imperial').map((s) => Number.parseFloat(s)).join(', ')} AWG`
+export function parseWireSize(
+  text: string,
+  system: UnitSystem,
+): { ok: true; size: WireSize } | { ok: false; message: string } {
+  const list = `${sizesOf('metric')
+    .map((s) => Number.parseFloat(s))
+    .join(', ')} mm² or ${sizesOf('imperial')
+    .map((s) => Number.parseFloat(s))
+    .join(', ')} AWG`
   const match = /^\s*#?\s*(\d+(?:[.,]\d+)?)\s*(awg|ga|gauge|mm2|mm²|sqmm)?\s*$/i.exec(text)
   if (!match) return { ok: false, message: `This is not a wire size. There are ${list}.` }
   const number = Number(match[1]!.replace(',', '.'))
   const awg = match[2] ? /^(awg|ga)/i.test(match[2]) : system === 'imperial'
   const size = wireSizes.find((s) => isAwg(s) === awg && Number.parseFloat(s) === number)
-  return size ? { ok: true, size } : { ok: false, message: `${match[1]} ${awg ? 'AWG' : 'mm²'} is not a size we know. There are ${list}.` }
+  return size
+    ? { ok: true, size }
+    : { ok: false, message: `${match[1]} ${awg ? 'AWG' : 'mm²'} is not a size we know. There are ${list}.` }
 }

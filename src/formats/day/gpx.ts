@@ -3,7 +3,9 @@ import { z } from 'zod'
 import type { Day } from '../../core/job'
 import { reduced, tooLong, type DaySample } from './reduce'
 
-export type DayFile = { readonly ok: true; readonly day: Day; readonly notes: readonly string[] } | { readonly ok: false; readonly message: string }
+export type DayFile =
+  | { readonly ok: true; readonly day: Day; readonly notes: readonly string[] }
+  | { readonly ok: false; readonly message: string }
 
 /** larger than a track of some hundred thousand points */
 export const LARGEST_TRACK = 120_000_000
@@ -18,18 +20,31 @@ const STANDS_BELOW_MS = 0.5
 /** steeper than this nothing is driven */
 const STEEPEST = 0.6
 
-const pointSchema = z.looseObject({ '@_lat': z.coerce.number().min(-90).max(90), '@_lon': z.coerce.number().min(-180).max(180), ele: z.coerce.number().min(-500).max(9000).optional().catch(undefined), time: z.coerce.string().optional().catch(undefined) })
-interface Point { readonly lat: number; readonly lon: number; readonly ele: number | null; readonly at: number | null }
+const pointSchema = z.looseObject({
+  '@_lat': z.coerce.number().min(-90).max(90),
+  '@_lon': z.coerce.number().min(-180).max(180),
+  ele: z.coerce.number().min(-500).max(9000).optional().catch(undefined),
+  time: z.coerce.string().optional().catch(undefined),
+})
+interface Point {
+  readonly lat: number
+  readonly lon: number
+  readonly ele: number | null
+  readonly at: number | null
+}
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180
 
 /** Great-circle distance, m. */
 export function distance(a: Pick<Point, 'lat' | 'lon'>, b: Pick<Point, 'lat' | 'lon'>): number {
-  const h = Math.sin(radians(b.lat - a.lat) / 2) ** 2 + Math.cos(radians(a.lat)) * Math.cos(radians(b.lat)) * Math.sin(radians(b.lon - a.lon) / 2) ** 2
+  const h =
+    Math.sin(radians(b.lat - a.lat) / 2) ** 2 +
+    Math.cos(radians(a.lat)) * Math.cos(radians(b.lat)) * Math.sin(radians(b.lon - a.lon) / 2) ** 2
   return 2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(h)))
 }
 
-const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : value === undefined || value === '' ? [] : [value])
+const listOf = (value: unknown): unknown[] =>
+  Array.isArray(value) ? value : value === undefined || value === '' ? [] : [value]
 const child = (value: unknown, key: string): unknown[] => listOf((value as Record<string, unknown> | null)?.[key])
 
 /**
@@ -41,21 +56,38 @@ export function readGpx(text: string, slowMs: number): DayFile {
   if (text.length > LARGEST_TRACK) return { ok: false, message: 'This track is too large: cut it into days.' }
   let root: unknown
   try {
-    root = new XMLParser({ ignoreAttributes: false, parseTagValue: false, parseAttributeValue: false, processEntities: false }).parse(text)
+    root = new XMLParser({
+      ignoreAttributes: false,
+      parseTagValue: false,
+      parseAttributeValue: false,
+      processEntities: false,
+    }).parse(text)
   } catch {
     return { ok: false, message: 'This is not a GPX track: it is not even well-formed XML.' }
   }
   const gpx = (root as { gpx?: unknown }).gpx
-  if (typeof gpx !== 'object' || gpx === null) return { ok: false, message: 'This is not a GPX track: there is no <gpx> in it.' }
+  if (typeof gpx !== 'object' || gpx === null)
+    return { ok: false, message: 'This is not a GPX track: there is no <gpx> in it.' }
   const tracks = child(gpx, 'trk')
-  const raw = [...tracks.flatMap((t) => child(t, 'trkseg').flatMap((s) => child(s, 'trkpt'))), ...(tracks.length ? [] : child(gpx, 'rte').flatMap((r) => child(r, 'rtept')))]
+  const raw = [
+    ...tracks.flatMap((t) => child(t, 'trkseg').flatMap((s) => child(s, 'trkpt'))),
+    ...(tracks.length ? [] : child(gpx, 'rte').flatMap((r) => child(r, 'rtept'))),
+  ]
   const points: Point[] = []
   let unread = 0
   for (const p of raw) {
     const read = pointSchema.safeParse(p)
-    if (!read.success) { unread++; continue }
+    if (!read.success) {
+      unread++
+      continue
+    }
     const at = read.data.time === undefined ? Number.NaN : Date.parse(read.data.time)
-    points.push({ lat: read.data['@_lat'], lon: read.data['@_lon'], ele: read.data.ele ?? null, at: Number.isNaN(at) ? null : at / 1000 })
+    points.push({
+      lat: read.data['@_lat'],
+      lon: read.data['@_lon'],
+      ele: read.data.ele ?? null,
+      at: Number.isNaN(at) ? null : at / 1000,
+    })
   }
   if (points.length < 2) return { ok: false, message: 'This track has fewer than two points.' }
   const notes: string[] = []
@@ -68,7 +100,8 @@ export function readGpx(text: string, slowMs: number): DayFile {
   const withHeights = high >= 0.5 * used.length
   if (!withHeights) notes.push('The track has no heights: it is taken as level, at the height of the job.')
   const samples = samplesOf(used, withTimes, withHeights, slowMs, notes)
-  if (!samples.length) return { ok: false, message: 'This track goes nowhere: its points have no time or distance between them.' }
+  if (!samples.length)
+    return { ok: false, message: 'This track goes nowhere: its points have no time or distance between them.' }
   const long = tooLong(samples)
   if (long) return { ok: false, message: long }
   const named = (tracks[0] as { name?: unknown } | undefined)?.name
@@ -77,7 +110,13 @@ export function readGpx(text: string, slowMs: number): DayFile {
   return { ok: true, day, notes }
 }
 
-function samplesOf(points: readonly Point[], withTimes: boolean, withHeights: boolean, slowMs: number, notes: string[]): DaySample[] {
+function samplesOf(
+  points: readonly Point[],
+  withTimes: boolean,
+  withHeights: boolean,
+  slowMs: number,
+  notes: string[],
+): DaySample[] {
   const samples: DaySample[] = []
   let [backward, gaps, jumps] = [0, 0, 0]
   let before = points[0]!
@@ -87,9 +126,16 @@ function samplesOf(points: readonly Point[], withTimes: boolean, withHeights: bo
   for (const p of points.slice(1)) {
     const d = distance(before, p)
     const seconds = withTimes ? p.at! - before.at! : d / Math.max(slowMs, 0.5)
-    if (seconds <= 0) { if (withTimes) backward++; continue }
+    if (seconds <= 0) {
+      if (withTimes) backward++
+      continue
+    }
     const speed = d / seconds
-    if (speed > FASTEST_MS) { jumps++; before = { ...p }; continue }
+    if (speed > FASTEST_MS) {
+      jumps++
+      before = { ...p }
+      continue
+    }
     along += d
     if (withHeights && p.ele !== null) {
       foot.ele ??= p.ele
@@ -99,8 +145,10 @@ function samplesOf(points: readonly Point[], withTimes: boolean, withHeights: bo
       }
     }
     const rest = { loadShare: null, rpm: null, airC: null, heightM: withHeights ? (p.ele ?? before.ele) : null }
-    if (withTimes && seconds > GAP_S && speed < STANDS_BELOW_MS) { gaps++; samples.push({ seconds, speedMs: 0, grade: null, ...rest }) }
-    else samples.push({ seconds, speedMs: speed, grade, ...rest })
+    if (withTimes && seconds > GAP_S && speed < STANDS_BELOW_MS) {
+      gaps++
+      samples.push({ seconds, speedMs: 0, grade: null, ...rest })
+    } else samples.push({ seconds, speedMs: speed, grade, ...rest })
     before = p
   }
   if (backward) notes.push(`${backward} points stand at a time that was already past; they were left out.`)

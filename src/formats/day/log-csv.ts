@@ -2,7 +2,9 @@ import Papa from 'papaparse'
 import type { LoggedRun } from '../../core/job'
 import { columnOf, figure, readTable } from './table'
 
-export type LogFile = { readonly ok: true; readonly log: LoggedRun; readonly notes: readonly string[] } | { readonly ok: false; readonly message: string }
+export type LogFile =
+  | { readonly ok: true; readonly log: LoggedRun; readonly notes: readonly string[] }
+  | { readonly ok: false; readonly message: string }
 
 /** lines beyond which a log is averaged */
 const MOST_LINES = 3000
@@ -25,7 +27,16 @@ function secondsOf(cell: string | undefined, unit: number): number | null {
   return Number.isNaN(moment) ? null : moment / 1000
 }
 
-const onWords: Readonly<Record<string, number>> = { on: 1, yes: 1, true: 1, running: 1, off: 0, no: 0, false: 0, stopped: 0 }
+const onWords: Readonly<Record<string, number>> = {
+  on: 1,
+  yes: 1,
+  true: 1,
+  running: 1,
+  off: 0,
+  no: 0,
+  false: 0,
+  stopped: 0,
+}
 
 /**
  * A logged run from a table with time and coolant, and what else it has: fan (on, off, or volts across it), probe, air,
@@ -38,12 +49,25 @@ export function readLogCsv(text: string, systemV: number): LogFile {
   const { header, rows } = read.table
   const timeAt = columnOf(header, /^(t|s|sec|min|time|seconds?|minutes?|elapsed|moment|clock)([\s_(\[/.-]|$)/)
   const coolantAt = columnOf(header, /coolant|water|ect|engine.?temp|radiator/)
-  if (timeAt < 0) return { ok: false, message: `This log has no column of times. Its headings are: ${header.join(', ').slice(0, 120)}.` }
-  if (coolantAt < 0) return { ok: false, message: `This log has no column of coolant. Its headings are: ${header.join(', ').slice(0, 120)}.` }
+  if (timeAt < 0)
+    return {
+      ok: false,
+      message: `This log has no column of times. Its headings are: ${header.join(', ').slice(0, 120)}.`,
+    }
+  if (coolantAt < 0)
+    return {
+      ok: false,
+      message: `This log has no column of coolant. Its headings are: ${header.join(', ').slice(0, 120)}.`,
+    }
   const unit = /min/i.test(header[timeAt]!) ? 60 : /(^|[^a-z])m?s?ms($|[^a-z])/i.test(header[timeAt]!) ? 1e-3 : 1
   const at = {
-    volts: columnOf(header, /fan.*(v\b|volt)|^volt/), fan: columnOf(header, /fan/), probe: columnOf(header, /probe|sensor/), air: columnOf(header, /ambient|^air|outside|surround/),
-    speed: columnOf(header, /^speed|km.?h|^v_/), rpm: columnOf(header, /rpm|engine.?speed|revs/), load: columnOf(header, /load/),
+    volts: columnOf(header, /fan.*(v\b|volt)|^volt/),
+    fan: columnOf(header, /fan/),
+    probe: columnOf(header, /probe|sensor/),
+    air: columnOf(header, /ambient|^air|outside|surround/),
+    speed: columnOf(header, /^speed|km.?h|^v_/),
+    rpm: columnOf(header, /rpm|engine.?speed|revs/),
+    load: columnOf(header, /load/),
   }
   const notes: string[] = []
   const kept: { t: number; c: number; row: readonly string[] }[] = []
@@ -51,25 +75,50 @@ export function readLogCsv(text: string, systemV: number): LogFile {
   for (const row of rows) {
     const t = secondsOf(row[timeAt], unit)
     const c = number(row[coolantAt])
-    if (t === null || c === null) { unread++; continue }
+    if (t === null || c === null) {
+      unread++
+      continue
+    }
     const last = kept[kept.length - 1]
-    if (last && t < last.t) { backward++; continue }
-    if (last && t === last.t) { repeated++; continue }
+    if (last && t < last.t) {
+      backward++
+      continue
+    }
+    if (last && t === last.t) {
+      repeated++
+      continue
+    }
     kept.push({ t, c, row })
   }
-  if (kept.length < 2) return { ok: false, message: `No line of this log could be read: neither "${(rows[0]?.[timeAt] ?? '').slice(0, 20)}" nor "${(rows[0]?.[coolantAt] ?? '').slice(0, 20)}" is a time and a temperature.` }
-  if (backward > MOST_BACKWARD * kept.length) return { ok: false, message: `${backward} lines of this log stand at a time that was already past: put it in order of time, or cut out one run.` }
+  if (kept.length < 2)
+    return {
+      ok: false,
+      message: `No line of this log could be read: neither "${(rows[0]?.[timeAt] ?? '').slice(0, 20)}" nor "${(rows[0]?.[coolantAt] ?? '').slice(0, 20)}" is a time and a temperature.`,
+    }
+  if (backward > MOST_BACKWARD * kept.length)
+    return {
+      ok: false,
+      message: `${backward} lines of this log stand at a time that was already past: put it in order of time, or cut out one run.`,
+    }
   if (unread) notes.push(`${unread} lines could not be read and were left out.`)
   if (backward) notes.push(`${backward} lines stand at a time that was already past; they were left out.`)
   if (repeated) notes.push(`${repeated} lines repeat a time; the first of each counts.`)
   const sorted = kept.map((k) => k.c).sort((a, b) => a - b)
-  const fahrenheit = /(_f\b|°f|\bf\b|fahrenheit)/i.test(header[coolantAt]!) || (!/(_c\b|°c|celsius)/i.test(header[coolantAt]!) && sorted[Math.floor(0.9 * sorted.length)]! > HOTTEST_C)
+  const fahrenheit =
+    /(_f\b|°f|\bf\b|fahrenheit)/i.test(header[coolantAt]!) ||
+    (!/(_c\b|°c|celsius)/i.test(header[coolantAt]!) && sorted[Math.floor(0.9 * sorted.length)]! > HOTTEST_C)
   if (fahrenheit) notes.push('Its temperatures are taken as Fahrenheit.')
   const celsius = (c: number): number => (fahrenheit ? ((c - 32) * 5) / 9 : c)
-  if (celsius(sorted[0]!) < -60 || celsius(sorted[sorted.length - 1]!) > 250) return { ok: false, message: `Coolant from ${sorted[0]!} to ${sorted[sorted.length - 1]!}: that is no coolant. Which column is it?` }
+  if (celsius(sorted[0]!) < -60 || celsius(sorted[sorted.length - 1]!) > 250)
+    return {
+      ok: false,
+      message: `Coolant from ${sorted[0]!} to ${sorted[sorted.length - 1]!}: that is no coolant. Which column is it?`,
+    }
   const stride = Math.ceil(kept.length / MOST_LINES)
   if (stride > 1) notes.push(`${kept.length} lines, every ${stride} taken as one.`)
-  const groups = Array.from({ length: Math.ceil(kept.length / stride) }, (_, i) => kept.slice(i * stride, (i + 1) * stride))
+  const groups = Array.from({ length: Math.ceil(kept.length / stride) }, (_, i) =>
+    kept.slice(i * stride, (i + 1) * stride),
+  )
   const mean = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0) / list.length
   /** a column where most of its cells can be read; a gap keeps what stood before it */
   const column = (index: number, of: (cell: string) => number | null): number[] | null => {
@@ -77,7 +126,10 @@ export function readLogCsv(text: string, systemV: number): LogFile {
     let [before, found] = [null as number | null, 0]
     const values = groups.map((g) => {
       const own = g.flatMap((k) => of((k.row[index] ?? '').trim()) ?? [])
-      if (own.length) { before = mean(own); found++ }
+      if (own.length) {
+        before = mean(own)
+        found++
+      }
       return before
     })
     if (found < 0.5 * groups.length) return null
@@ -89,20 +141,50 @@ export function readLogCsv(text: string, systemV: number): LogFile {
   const volts = column(at.volts, number)
   const fanRaw = volts ? null : column(at.fan, word)
   const percent = (fanRaw ?? []).some((v) => v > 1.5)
-  const fan = volts ? volts.map((v) => (v > systemV / 2 ? 1 : 0)) : fanRaw && fanRaw.map((v) => (v > (percent ? 50 : 0.5) ? 1 : 0))
+  const fan = volts
+    ? volts.map((v) => (v > systemV / 2 ? 1 : 0))
+    : fanRaw && fanRaw.map((v) => (v > (percent ? 50 : 0.5) ? 1 : 0))
   const speed = column(at.speed, number)
   const load = column(at.load, number)
   const scaled = load && load.some((v) => v > 1.5)
   return {
-    ok: true, notes,
+    ok: true,
+    notes,
     log: {
-      t: groups.map((g) => mean(g.map((k) => k.t)) - t0), coolantC: groups.map((g) => celsius(mean(g.map((k) => k.c)))), fan, probeC: column(at.probe, number)?.map(celsius) ?? null, airC: column(at.air, number)?.map(celsius) ?? null,
-      speedMs: speed && speed.map((v) => Math.max(0, v) * (/mph/i.test(header[at.speed]!) ? 0.44704 : /m.?s$/i.test(header[at.speed]!) && !/km/i.test(header[at.speed]!) ? 1 : KMH)), rpm: column(at.rpm, number), loadShare: load && load.map((v) => Math.min(1.5, Math.max(0, scaled ? v / 100 : v))),
+      t: groups.map((g) => mean(g.map((k) => k.t)) - t0),
+      coolantC: groups.map((g) => celsius(mean(g.map((k) => k.c)))),
+      fan,
+      probeC: column(at.probe, number)?.map(celsius) ?? null,
+      airC: column(at.air, number)?.map(celsius) ?? null,
+      speedMs:
+        speed &&
+        speed.map(
+          (v) =>
+            Math.max(0, v) *
+            (/mph/i.test(header[at.speed]!)
+              ? 0.44704
+              : /m.?s$/i.test(header[at.speed]!) && !/km/i.test(header[at.speed]!)
+                ? 1
+                : KMH),
+        ),
+      rpm: column(at.rpm, number),
+      loadShare: load && load.map((v) => Math.min(1.5, Math.max(0, scaled ? v / 100 : v))),
     },
   }
 }
 
 /** A logged run as a table that {@link readLogCsv} reads back. */
-export const writeLogCsv = ({ t, coolantC, probeC, fan, airC, speedMs, rpm, loadShare }: LoggedRun): string => `${Papa.unparse(t.map((s, i) => ({
-  time_s: +s.toFixed(2), coolant_c: +coolantC[i]!.toFixed(2), ...(probeC ? { probe_c: +probeC[i]!.toFixed(2) } : {}), ...(fan ? { fan: fan[i] ? 'on' : 'off' } : {}), ...(airC ? { ambient_c: +airC[i]!.toFixed(2) } : {}), ...(speedMs ? { speed_kmh: +(speedMs[i]! / KMH).toFixed(2) } : {}), ...(rpm ? { rpm: Math.round(rpm[i]!) } : {}), ...(loadShare ? { load_share: +loadShare[i]!.toFixed(3) } : {}),
-})), { newline: '\n' })}\n`
+export const writeLogCsv = ({ t, coolantC, probeC, fan, airC, speedMs, rpm, loadShare }: LoggedRun): string =>
+  `${Papa.unparse(
+    t.map((s, i) => ({
+      time_s: +s.toFixed(2),
+      coolant_c: +coolantC[i]!.toFixed(2),
+      ...(probeC ? { probe_c: +probeC[i]!.toFixed(2) } : {}),
+      ...(fan ? { fan: fan[i] ? 'on' : 'off' } : {}),
+      ...(airC ? { ambient_c: +airC[i]!.toFixed(2) } : {}),
+      ...(speedMs ? { speed_kmh: +(speedMs[i]! / KMH).toFixed(2) } : {}),
+      ...(rpm ? { rpm: Math.round(rpm[i]!) } : {}),
+      ...(loadShare ? { load_share: +loadShare[i]!.toFixed(3) } : {}),
+    })),
+    { newline: '\n' },
+  )}\n`

@@ -1,8 +1,12 @@
 import Papa from 'papaparse'
 
 /** Columns of a table of figures, however it was written down. */
-export interface FigureTable { readonly header: readonly string[]; readonly rows: readonly (readonly string[])[] }
-export type TableRead = { readonly ok: true; readonly table: FigureTable } | { readonly ok: false; readonly message: string }
+export interface FigureTable {
+  readonly header: readonly string[]
+  readonly rows: readonly (readonly string[])[]
+}
+export type TableRead =
+  { readonly ok: true; readonly table: FigureTable } | { readonly ok: false; readonly message: string }
 
 export const LARGEST_TABLE = 60_000_000
 
@@ -28,4 +32,5 @@ export function figure(cell: string | undefined): number | null {
 }
 
 /** The first column whose heading fits; -1 where none does. */
-export const columnOf = (header: readonly string[], pattern: RegExp): number => header.findIndex((h) => pattern.test(h.toLowerCase()))
+export const columnOf = (header: readonly string[], pattern: RegExp): number =>
+  header.findIndex((h) => pattern.test(h.toLowerCase()))

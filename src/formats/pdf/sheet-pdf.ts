@@ -6,15 +6,23 @@ import type { Sheet } from '../../core/plan'
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
 export type Paper = keyof typeof papers
 
-const fontFile = (family: string, weight: number): string => path.join(process.cwd(), 'node_modules', '@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`)
+const fontFile = (family: string, weight: number): string =>
+  path.join(process.cwd(), 'node_modules', '@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`)
 const MARGIN = 42
 const GAP = 8
 const SIZE = 8.6
 
 /** how much room each column wants: its longest word at least, its longest cell at most */
-function columnWidths(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readonly (readonly string[])[], room: number): number[] {
+function columnWidths(
+  doc: PDFKit.PDFDocument,
+  columns: readonly string[],
+  rows: readonly (readonly string[])[],
+  room: number,
+): number[] {
   const cells = columns.map((c, i) => [c, ...rows.map((r) => r[i] ?? '')])
-  const least = cells.map((column) => Math.max(18, ...column.flatMap((t) => t.split(/\s+/)).map((w) => doc.widthOfString(w) + 2)))
+  const least = cells.map((column) =>
+    Math.max(18, ...column.flatMap((t) => t.split(/\s+/)).map((w) => doc.widthOfString(w) + 2)),
+  )
   const most = cells.map((column, i) => Math.max(least[i]!, ...column.map((t) => doc.widthOfString(t) + 2)))
   const free = room - GAP * (columns.length - 1)
   const sumLeast = least.reduce((a, b) => a + b, 0)
@@ -44,7 +52,12 @@ function table(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readon
       doc.text(cells[i] ?? '', x, top, { width: w })
       x += w + GAP
     })
-    doc.moveTo(MARGIN, top + height - 1).lineTo(MARGIN + room, top + height - 1).lineWidth(font === 'bold' ? 0.8 : 0.3).strokeColor('#777').stroke()
+    doc
+      .moveTo(MARGIN, top + height - 1)
+      .lineTo(MARGIN + room, top + height - 1)
+      .lineWidth(font === 'bold' ? 0.8 : 0.3)
+      .strokeColor('#777')
+      .stroke()
     doc.x = MARGIN
     doc.y = top + height + 1
   }
@@ -70,12 +83,25 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
       if (s.kind === 'text') {
         doc.font('text').fontSize(s.size).fillColor('#111')
         const width = doc.widthOfString(s.text)
-        doc.text(s.text, s.anchor === 'start' ? s.x : s.anchor === 'end' ? s.x - width : s.x - width / 2, s.y - s.size, { lineBreak: false })
+        doc.text(
+          s.text,
+          s.anchor === 'start' ? s.x : s.anchor === 'end' ? s.x - width : s.x - width / 2,
+          s.y - s.size,
+          { lineBreak: false },
+        )
         continue
       }
       if (s.pen === 'hit' || s.pen === 'flow') continue
       const faint = s.pen === 'faint' || s.pen === 'swept' || s.pen === 'wire-floating' || s.pen === 'relay-link'
-      doc.lineWidth((s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' || s.pen === 'part-heavy' ? 1 : s.kind === 'path' && s.weight !== undefined ? s.weight * scale : 0.5) / scale).strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
+      doc
+        .lineWidth(
+          (s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' || s.pen === 'part-heavy'
+            ? 1
+            : s.kind === 'path' && s.weight !== undefined
+              ? s.weight * scale
+              : 0.5) / scale,
+        )
+        .strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
       if (s.kind === 'rect') doc.rect(s.x, s.y, s.w, s.h)
       else if (s.kind === 'circle') doc.circle(s.x, s.y, s.r)
       else s.points.forEach(([x, y], i) => (i ? doc.lineTo(x, y) : doc.moveTo(x, y)))
@@ -94,8 +120,16 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
  * @returns the file's bytes
  */
 export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
-  const doc = new PDFDocument({ size: papers[paper], margin: MARGIN, bufferPages: true, info: { Title: sheet.title, Creator: `Pyraxis, core ${sheet.coreVersion}` } })
-  doc.registerFont('text', fontFile('barlow', 400)).registerFont('bold', fontFile('barlow', 600)).registerFont('heading', fontFile('barlow-condensed', 600))
+  const doc = new PDFDocument({
+    size: papers[paper],
+    margin: MARGIN,
+    bufferPages: true,
+    info: { Title: sheet.title, Creator: `Pyraxis, core ${sheet.coreVersion}` },
+  })
+  doc
+    .registerFont('text', fontFile('barlow', 400))
+    .registerFont('bold', fontFile('barlow', 600))
+    .registerFont('heading', fontFile('barlow-condensed', 600))
   const parts: Buffer[] = []
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (part: Buffer) => parts.push(part))
@@ -107,7 +141,12 @@ export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
   for (const { heading, lines, table: t, drawings } of sheet.sections) {
     if (doc.y > doc.page.height - MARGIN - 60) doc.addPage()
     doc.moveDown(0.7).font('heading').fontSize(12).text(heading, MARGIN)
-    doc.moveTo(MARGIN, doc.y).lineTo(doc.page.width - MARGIN, doc.y).lineWidth(0.8).strokeColor('#111').stroke()
+    doc
+      .moveTo(MARGIN, doc.y)
+      .lineTo(doc.page.width - MARGIN, doc.y)
+      .lineWidth(0.8)
+      .strokeColor('#111')
+      .stroke()
     doc.moveDown(0.25).font('text').fontSize(SIZE)
     for (const line of lines) doc.text(line || ' ', MARGIN, doc.y, { width: doc.page.width - 2 * MARGIN })
     if (drawings?.length) drawingRow(doc, drawings)
@@ -119,7 +158,14 @@ export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
     doc.switchToPage(n)
     // the foot lies in the margin, where text would open another page
     doc.page.margins.bottom = 0
-    doc.font('text').fontSize(7.5).text(`${sheet.title} · ${n - start + 1} of ${count}`, MARGIN, doc.page.height - 28, { width: doc.page.width - 2 * MARGIN, align: 'right', lineBreak: false })
+    doc
+      .font('text')
+      .fontSize(7.5)
+      .text(`${sheet.title} · ${n - start + 1} of ${count}`, MARGIN, doc.page.height - 28, {
+        width: doc.page.width - 2 * MARGIN,
+        align: 'right',
+        lineBreak: false,
+      })
   }
   doc.end()
   return done

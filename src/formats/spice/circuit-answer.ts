@@ -1,16 +1,40 @@
-import { Circuit, faultsOf, heats, solveState, switchings, withFaults, type Conditions, type Heat, type Netlist, type Solution } from '../../core/circuit'
+import {
+  Circuit,
+  faultsOf,
+  heats,
+  solveState,
+  switchings,
+  withFaults,
+  type Conditions,
+  type Heat,
+  type Netlist,
+  type Solution,
+} from '../../core/circuit'
 import { netlistOf, type Job } from '../../core/job'
 import { netlistSpice } from './netlist-spice'
 
-type Answer = { readonly ok: true; readonly solved: object; readonly spice: string } | { readonly ok: false; readonly message: string }
+type Answer =
+  | { readonly ok: true; readonly solved: object; readonly spice: string }
+  | { readonly ok: false; readonly message: string }
 
 /** the isolator is on unless it is said to be off: without one in the circuit it means nothing */
-const parked: Conditions = { key: false, engine: false, override: false, isolator: true, call: false, timer: false, heat: 'cold' }
+const parked: Conditions = {
+  key: false,
+  engine: false,
+  override: false,
+  isolator: true,
+  call: false,
+  timer: false,
+  heat: 'cold',
+}
 
 /** "key=on,heat=hot" as conditions, or what is wrong with it. */
 function readState(text: string): Conditions | string {
   let state = parked
-  for (const part of text.split(',').map((p) => p.trim()).filter(Boolean)) {
+  for (const part of text
+    .split(',')
+    .map((p) => p.trim())
+    .filter(Boolean)) {
     const [name = '', value = ''] = part.split('=').map((p) => p.trim().toLowerCase())
     if (name === 'heat') {
       if (!heats.includes(value as Heat)) return `heat can be ${heats.join(', ')}, not "${value}"`
@@ -31,10 +55,31 @@ function solvedAsJson(net: Netlist, conditions: Conditions, s: Solution, problem
     state: conditions,
     nodes: Object.fromEntries([...s.volts].map(([name, v]) => [name, rounded(v)])),
     branches: Object.fromEntries([...s.amps].map(([name, i]) => [name, rounded(i)])),
-    loads: Object.fromEntries(net.elements.flatMap((e) => (e.kind === 'motor' || e.kind === 'load' || e.kind === 'coil' ? [[e.name, {
-      label: e.label, volts: rounded(across(e.a, e.b)), amps: rounded(s.amps.get(e.name) ?? 0), ...(e.kind === 'motor' ? { speed: rounded(s.speeds.get(e.name) ?? 0) } : e.kind === 'coil' ? { pulledIn: s.states.pulled.has(e.relay) } : {}),
-    }]] : []))),
-    floating: s.floating, chattering: s.chattering, opened: s.opened, problems,
+    loads: Object.fromEntries(
+      net.elements.flatMap((e) =>
+        e.kind === 'motor' || e.kind === 'load' || e.kind === 'coil'
+          ? [
+              [
+                e.name,
+                {
+                  label: e.label,
+                  volts: rounded(across(e.a, e.b)),
+                  amps: rounded(s.amps.get(e.name) ?? 0),
+                  ...(e.kind === 'motor'
+                    ? { speed: rounded(s.speeds.get(e.name) ?? 0) }
+                    : e.kind === 'coil'
+                      ? { pulledIn: s.states.pulled.has(e.relay) }
+                      : {}),
+                },
+              ],
+            ]
+          : [],
+      ),
+    ),
+    floating: s.floating,
+    chattering: s.chattering,
+    opened: s.opened,
+    problems,
   }
 }
 
@@ -50,11 +95,24 @@ export function circuitAnswer(job: Job, state: string, faults: readonly string[]
   let net: Netlist = whole
   for (const id of faults) {
     const can = faultsOf(net)
-    if (!can.some((f) => f.id === id)) return { ok: false, message: `"${id}" is no fault that this circuit can have. It can have: ${can.map((f) => f.id).join(', ')}` }
+    if (!can.some((f) => f.id === id))
+      return {
+        ok: false,
+        message: `"${id}" is no fault that this circuit can have. It can have: ${can.map((f) => f.id).join(', ')}`,
+      }
     net = withFaults(net, [id])
   }
   const refused = whole.problems.find((p) => p.level === 'refused')
   if (refused) return { ok: false, message: refused.text }
   const solution = solveState(new Circuit(net), conditions)
-  return { ok: true, solved: solvedAsJson(net, conditions, solution, whole.problems.map((p) => p.text)), spice: netlistSpice(job.title, net, conditions, solution) }
+  return {
+    ok: true,
+    solved: solvedAsJson(
+      net,
+      conditions,
+      solution,
+      whole.problems.map((p) => p.text),
+    ),
+    spice: netlistSpice(job.title, net, conditions, solution),
+  }
 }

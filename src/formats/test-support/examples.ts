@@ -21,4 +21,5 @@ export function exampleShelf(): Part[] {
 }
 
 /** The demo shelf's parts of one kind. */
-export const examplesOf = <K extends PartKind>(kind: K): (PartOf<K> & Part)[] => exampleShelf().filter((p): p is PartOf<K> & Part => p.kind === kind)
+export const examplesOf = <K extends PartKind>(kind: K): (PartOf<K> & Part)[] =>
+  exampleShelf().filter((p): p is PartOf<K> & Part => p.kind === kind)

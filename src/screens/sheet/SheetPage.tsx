@@ -17,19 +17,26 @@ interface Props {
   readonly note: string
 }
 
-const onPaper = (address: string, paper: string): string => `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
+const onPaper = (address: string, paper: string): string =>
+  `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
 
 /** A sheet as it is printed, with what leads away from it. */
 export function SheetPage({ sheet, pdf, file, back, backName, note }: Props) {
-  useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
+  useEffect(() => {
+    document.documentElement.dataset.ready = 'yes'
+  }, [])
   return (
     <main className="sheet-page">
       <nav className="no-print d-flex flex-wrap gap-3 align-items-center mb-3" aria-label="This sheet">
-        <Button variant="outline-dark" onClick={() => window.print()}>Print</Button>
+        <Button variant="outline-dark" onClick={() => window.print()}>
+          Print
+        </Button>
         <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
         <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
         {file && <a href={file}>Job file</a>}
-        <Link href={back} prefetch={false}>{backName}</Link>
+        <Link href={back} prefetch={false}>
+          {backName}
+        </Link>
         {note && <span className="soft">{note}</span>}
       </nav>
       <h1>{sheet.title}</h1>
@@ -37,12 +44,38 @@ export function SheetPage({ sheet, pdf, file, back, backName, note }: Props) {
       {sheet.sections.map((s) => (
         <section key={s.heading}>
           <h2>{s.heading}</h2>
-          {s.lines.map((line, i) => <p key={i} className="mb-1">{line}</p>)}
-          {s.drawings && <div className="two-drawings">{s.drawings.map((d) => <DrawingView key={d.title} drawing={d} maxHeight={340} />)}</div>}
+          {s.lines.map((line, i) => (
+            <p key={i} className="mb-1">
+              {line}
+            </p>
+          ))}
+          {s.drawings && (
+            <div className="two-drawings">
+              {s.drawings.map((d) => (
+                <DrawingView key={d.title} drawing={d} maxHeight={340} />
+              ))}
+            </div>
+          )}
           {s.table && (
             <table>
-              <thead><tr>{s.table.columns.map((c, i) => <th key={i} scope="col">{c}</th>)}</tr></thead>
-              <tbody>{s.table.rows.map((row, i) => <tr key={i}>{row.map((cell, k) => <td key={k}>{cell}</td>)}</tr>)}</tbody>
+              <thead>
+                <tr>
+                  {s.table.columns.map((c, i) => (
+                    <th key={i} scope="col">
+                      {c}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {s.table.rows.map((row, i) => (
+                  <tr key={i}>
+                    {row.map((cell, k) => (
+                      <td key={k}>{cell}</td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
             </table>
           )}
         </section>

@@ -5,7 +5,22 @@ import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
-import { contradictions, factLines, factSources, formOf, formText, partKinds, readForm, sourcePath, takeFact, type Fact, type FormLine, type FormText, type Part, type PartKind } from '@/core/job'
+import {
+  contradictions,
+  factLines,
+  factSources,
+  formOf,
+  formText,
+  partKinds,
+  readForm,
+  sourcePath,
+  takeFact,
+  type Fact,
+  type FormLine,
+  type FormText,
+  type Part,
+  type PartKind,
+} from '@/core/job'
 import { sources } from '@/core/reading'
 import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem } from '@/core/units'
 import { putPart } from './server-calls'
@@ -29,7 +44,12 @@ const fieldOf = (path: string): string => path.replaceAll('.', '/')
 const pathOf = (field: string): string => field.replaceAll('/', '.')
 
 function freshId(kind: PartKind, name: string, taken: readonly string[]): string {
-  const base = `${kind}-${name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'part'}`.slice(0, 34)
+  const base = `${kind}-${
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'part'
+  }`.slice(0, 34)
   for (let n = 1; ; n++) {
     const id = n === 1 ? base : `${base}-${n}`
     if (!taken.includes(id)) return id
@@ -37,7 +57,15 @@ function freshId(kind: PartKind, name: string, taken: readonly string[]): string
 }
 
 /** What box, sheet, seller and measurement say of one figure, side by side; any of them can be made the one that counts. */
-function Facts({ part, units, onChange }: { readonly part: Part; readonly units: UnitSystem; readonly onChange: (part: Part) => void }) {
+function Facts({
+  part,
+  units,
+  onChange,
+}: {
+  readonly part: Part
+  readonly units: UnitSystem
+  readonly onChange: (part: Part) => void
+}) {
   const lines = factLines(part.kind)
   const [about, setAbout] = useState(lines[0]?.path ?? '')
   const [from, setFrom] = useState<Fact['from']>('on the box')
@@ -56,30 +84,96 @@ function Facts({ part, units, onChange }: { readonly part: Part; readonly units:
   return (
     <section aria-label="What each source says" className="mt-3">
       <h3>What each source says</h3>
-      {lines.filter((l) => part.facts.some((f) => f.about === l.path)).map((l) => (
-        <div key={l.path} className="border-bottom py-1">
-          <div className="d-flex justify-content-between"><span className="fw-medium">{l.label}</span><span className={disagreeing.has(l.path) ? 'verdict-unsure' : 'soft'}>{disagreeing.has(l.path) ? 'they disagree' : 'they agree'}</span></div>
-          <table className="plain-table"><tbody>
-            <tr><td>counts</td><td className="figure-text">{texts[l.path]}</td><td className="soft">{texts[sourcePath(l.path)]}</td><td /></tr>
-            {part.facts.filter((f) => f.about === l.path).map((f) => (
-              <tr key={f.id}>
-                <td>{f.from}</td><td className="figure-text">{format(f.value, l.quantity!, units)}</td><td className="soft">{f.typed}</td>
-                <td className="text-end text-nowrap">
-                  <button type="button" className="word-button me-2" aria-label={`let it count: ${f.typed} for ${l.label}`} onClick={() => onChange(takeFact(part, f.id))}>let it count</button>
-                  <button type="button" className="word-button" aria-label={`take away ${f.typed} for ${l.label}`} onClick={() => onChange({ ...part, facts: part.facts.filter((x) => x.id !== f.id) })}>take away</button>
-                </td>
-              </tr>
-            ))}
-          </tbody></table>
-        </div>
-      ))}
+      {lines
+        .filter((l) => part.facts.some((f) => f.about === l.path))
+        .map((l) => (
+          <div key={l.path} className="border-bottom py-1">
+            <div className="d-flex justify-content-between">
+              <span className="fw-medium">{l.label}</span>
+              <span className={disagreeing.has(l.path) ? 'verdict-unsure' : 'soft'}>
+                {disagreeing.has(l.path) ? 'they disagree' : 'they agree'}
+              </span>
+            </div>
+            <table className="plain-table">
+              <tbody>
+                <tr>
+                  <td>counts</td>
+                  <td className="figure-text">{texts[l.path]}</td>
+                  <td className="soft">{texts[sourcePath(l.path)]}</td>
+                  <td />
+                </tr>
+                {part.facts
+                  .filter((f) => f.about === l.path)
+                  .map((f) => (
+                    <tr key={f.id}>
+                      <td>{f.from}</td>
+                      <td className="figure-text">{format(f.value, l.quantity!, units)}</td>
+                      <td className="soft">{f.typed}</td>
+                      <td className="text-end text-nowrap">
+                        <button
+                          type="button"
+                          className="word-button me-2"
+                          aria-label={`let it count: ${f.typed} for ${l.label}`}
+                          onClick={() => onChange(takeFact(part, f.id))}
+                        >
+                          let it count
+                        </button>
+                        <button
+                          type="button"
+                          className="word-button"
+                          aria-label={`take away ${f.typed} for ${l.label}`}
+                          onClick={() => onChange({ ...part, facts: part.facts.filter((x) => x.id !== f.id) })}
+                        >
+                          take away
+                        </button>
+                      </td>
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+          </div>
+        ))}
       <div className="d-flex flex-wrap gap-2 mt-2 align-items-start">
-        <Form.Select style={{ width: 'auto' }} aria-label="Fact about" value={about} onChange={(e) => setAbout(e.target.value)}>{lines.map((l) => <option key={l.path} value={l.path}>{l.label}</option>)}</Form.Select>
-        <Form.Select style={{ width: 'auto' }} aria-label="Fact found" value={from} onChange={(e) => setFrom(e.target.value as Fact['from'])}>{factSources.map((s) => <option key={s}>{s}</option>)}</Form.Select>
-        <Form.Control style={{ width: 150 }} aria-label="What it says" placeholder="what it says" value={typed} maxLength={80} isInvalid={read !== null && !read.ok} onChange={(e) => setTyped(e.target.value)} />
-        <Button variant="outline-dark" disabled={!read?.ok} onClick={add}>Note it</Button>
+        <Form.Select
+          style={{ width: 'auto' }}
+          aria-label="Fact about"
+          value={about}
+          onChange={(e) => setAbout(e.target.value)}
+        >
+          {lines.map((l) => (
+            <option key={l.path} value={l.path}>
+              {l.label}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Select
+          style={{ width: 'auto' }}
+          aria-label="Fact found"
+          value={from}
+          onChange={(e) => setFrom(e.target.value as Fact['from'])}
+        >
+          {factSources.map((s) => (
+            <option key={s}>{s}</option>
+          ))}
+        </Form.Select>
+        <Form.Control
+          style={{ width: 150 }}
+          aria-label="What it says"
+          placeholder="what it says"
+          value={typed}
+          maxLength={80}
+          isInvalid={read !== null && !read.ok}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <Button variant="outline-dark" disabled={!read?.ok} onClick={add}>
+          Note it
+        </Button>
       </div>
-      {read && !read.ok && <p className="verdict-short small mb-0" role="alert">{read.message}</p>}
+      {read && !read.ok && (
+        <p className="verdict-short small mb-0" role="alert">
+          {read.message}
+        </p>
+      )}
     </section>
   )
 }
@@ -89,11 +183,26 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
   const [kind, setKind] = useState<PartKind>(firstKind)
   const [part, setPart] = useState(given)
   const [trouble, setTrouble] = useState<string | null>(null)
-  const start = (of: Part | null): Record<string, string> => Object.fromEntries(Object.entries(of ? formText(of, units) : {}).map(([path, text]) => [fieldOf(path), path === 'name' && copy ? `${text}, copy`.slice(0, 80) : text]))
-  const { register, handleSubmit, setError, reset, getValues, formState: { errors, isSubmitting } } = useForm<Record<string, string>>({ defaultValues: start(given) })
+  const start = (of: Part | null): Record<string, string> =>
+    Object.fromEntries(
+      Object.entries(of ? formText(of, units) : {}).map(([path, text]) => [
+        fieldOf(path),
+        path === 'name' && copy ? `${text}, copy`.slice(0, 80) : text,
+      ]),
+    )
+  const {
+    register,
+    handleSubmit,
+    setError,
+    reset,
+    getValues,
+    formState: { errors, isSubmitting },
+  } = useForm<Record<string, string>>({ defaultValues: start(given) })
   const isNew = given === null || copy
   const save = async (fields: Record<string, string>): Promise<void> => {
-    const texts: FormText = Object.fromEntries(Object.entries(fields).map(([field, text]) => [pathOf(field), text ?? '']))
+    const texts: FormText = Object.fromEntries(
+      Object.entries(fields).map(([field, text]) => [pathOf(field), text ?? '']),
+    )
     const id = isNew ? freshId(kind, texts.name ?? '', taken) : given.id
     const read = readForm(kind, id, texts, units, part)
     if (!read.ok) {
@@ -110,42 +219,112 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
     const after = formText(next, units)
     const changed = Object.keys(after).filter((path) => after[path] !== before[path])
     setPart(next)
-    reset({ ...getValues(), ...Object.fromEntries(changed.map((path) => [fieldOf(path), after[path]!])) }, { keepDirty: true })
+    reset(
+      { ...getValues(), ...Object.fromEntries(changed.map((path) => [fieldOf(path), after[path]!])) },
+      { keepDirty: true },
+    )
   }
   const control = (line: FormLine): React.ReactNode => {
     const field = fieldOf(line.path)
-    if (line.kind === 'choice') return <Form.Select {...register(field)} isInvalid={!!errors[field]}>{line.options!.map((o) => <option key={o.value} value={o.value}>{o.name}</option>)}</Form.Select>
-    if (line.kind === 'size') return <Form.Select {...register(field)}>{wireSizes.map((s) => <option key={s} value={s}>{s} ({nearestInOtherSystem(s)})</option>)}</Form.Select>
-    if (line.kind === 'lines') return <Form.Control as="textarea" rows={5} {...register(field)} isInvalid={!!errors[field]} />
+    if (line.kind === 'choice')
+      return (
+        <Form.Select {...register(field)} isInvalid={!!errors[field]}>
+          {line.options!.map((o) => (
+            <option key={o.value} value={o.value}>
+              {o.name}
+            </option>
+          ))}
+        </Form.Select>
+      )
+    if (line.kind === 'size')
+      return (
+        <Form.Select {...register(field)}>
+          {wireSizes.map((s) => (
+            <option key={s} value={s}>
+              {s} ({nearestInOtherSystem(s)})
+            </option>
+          ))}
+        </Form.Select>
+      )
+    if (line.kind === 'lines')
+      return <Form.Control as="textarea" rows={5} {...register(field)} isInvalid={!!errors[field]} />
     return <Form.Control maxLength={400} autoComplete="off" {...register(field)} isInvalid={!!errors[field]} />
   }
   return (
     <Modal show onHide={onHide} animation={false} size="lg" scrollable aria-labelledby="part-title">
       <Form noValidate onSubmit={handleSubmit(save)} className="d-flex flex-column overflow-hidden">
-        <Modal.Header closeButton><Modal.Title as="h2" id="part-title">{given === null ? 'Add a part' : copy ? `Copy of ${given.name}` : given.name}</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title as="h2" id="part-title">
+            {given === null ? 'Add a part' : copy ? `Copy of ${given.name}` : given.name}
+          </Modal.Title>
+        </Modal.Header>
         <Modal.Body>
           {given === null && (
-            <Form.Group controlId="part-kind" className="mb-2"><Form.Label className="mb-0">Kind</Form.Label>
-              <Form.Select value={kind} onChange={(e) => setKind(e.target.value as PartKind)}>{(Object.keys(partKinds) as PartKind[]).map((k) => <option key={k} value={k}>{partKinds[k].name}</option>)}</Form.Select></Form.Group>
+            <Form.Group controlId="part-kind" className="mb-2">
+              <Form.Label className="mb-0">Kind</Form.Label>
+              <Form.Select value={kind} onChange={(e) => setKind(e.target.value as PartKind)}>
+                {(Object.keys(partKinds) as PartKind[]).map((k) => (
+                  <option key={k} value={k}>
+                    {partKinds[k].name}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
           )}
           <div className="row g-2">
             {formOf(kind).map((line) => (
-              <Form.Group key={`${kind}${line.path}`} controlId={`part-${fieldOf(line.path)}`} className={line.kind === 'lines' || line.path === 'note' ? 'col-12' : 'col-sm-6'}>
-                <Form.Label className="mb-0">{line.label}{line.optional && line.kind !== 'lines' && line.kind !== 'text' ? <span className="soft small"> (may stay empty)</span> : null}</Form.Label>
+              <Form.Group
+                key={`${kind}${line.path}`}
+                controlId={`part-${fieldOf(line.path)}`}
+                className={line.kind === 'lines' || line.path === 'note' ? 'col-12' : 'col-sm-6'}
+              >
+                <Form.Label className="mb-0">
+                  {line.label}
+                  {line.optional && line.kind !== 'lines' && line.kind !== 'text' ? (
+                    <span className="soft small"> (may stay empty)</span>
+                  ) : null}
+                </Form.Label>
                 <div className="d-flex gap-1">
                   <div className="flex-grow-1">{control(line)}</div>
-                  {line.kind === 'reading' && <Form.Select style={{ width: 'auto' }} aria-label={`${line.label} is known by`} {...register(fieldOf(sourcePath(line.path)))} defaultValue="label">{[...sources].map((s) => <option key={s} value={s}>{sourceNames[s]}</option>)}</Form.Select>}
+                  {line.kind === 'reading' && (
+                    <Form.Select
+                      style={{ width: 'auto' }}
+                      aria-label={`${line.label} is known by`}
+                      {...register(fieldOf(sourcePath(line.path)))}
+                      defaultValue="label"
+                    >
+                      {[...sources].map((s) => (
+                        <option key={s} value={s}>
+                          {sourceNames[s]}
+                        </option>
+                      ))}
+                    </Form.Select>
+                  )}
                 </div>
-                {errors[fieldOf(line.path)] ? <div className="verdict-short small" role="alert">{errors[fieldOf(line.path)]!.message}</div> : line.tell ? <div className="soft small">{line.tell}</div> : null}
+                {errors[fieldOf(line.path)] ? (
+                  <div className="verdict-short small" role="alert">
+                    {errors[fieldOf(line.path)]!.message}
+                  </div>
+                ) : line.tell ? (
+                  <div className="soft small">{line.tell}</div>
+                ) : null}
               </Form.Group>
             ))}
           </div>
           {part && !copy && <Facts part={part} units={units} onChange={changeFacts} />}
-          {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+          {trouble && (
+            <p className="say say-short" role="alert">
+              {trouble}
+            </p>
+          )}
         </Modal.Body>
         <Modal.Footer>
-          <Button variant="outline-dark" onClick={onHide}>Leave it</Button>
-          <Button type="submit" disabled={isSubmitting}>{isNew ? 'Put it on the shelf' : 'Keep the change'}</Button>
+          <Button variant="outline-dark" onClick={onHide}>
+            Leave it
+          </Button>
+          <Button type="submit" disabled={isSubmitting}>
+            {isNew ? 'Put it on the shelf' : 'Keep the change'}
+          </Button>
         </Modal.Footer>
       </Form>
     </Modal>

@@ -1,7 +1,15 @@
 'use client'
 
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { createColumnHelper, flexRender, getCoreRowModel, getFilteredRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table'
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getFilteredRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type SortingState,
+} from '@tanstack/react-table'
 import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
@@ -13,26 +21,51 @@ import { ThemeButton } from '@/ui/ThemeButton'
 import { PartForm } from './PartForm'
 import { bringShelfIn, retire, type ShelfTrouble } from './server-calls'
 
-interface Entry { readonly part: Part; readonly retiredAt: string | null }
+interface Entry {
+  readonly part: Part
+  readonly retiredAt: string | null
+}
 
 const kindOrder = Object.keys(partKinds) as PartKind[]
 
 /** the figures that tell parts of one kind apart, in a line */
 const telling: Readonly<Record<PartKind, readonly string[]>> = {
-  fan: ['diameterM', 'ratedV', 'ratedA', 'depthM', 'ingress'], controller: ['band', 'range.minC', 'range.maxC', 'contact.ratedA', 'ingress'], probe: ['r25Ohm', 'leadM'], relay: ['contact.ratedA', 'coilV', 'terminalAreaM2'],
-  switch: ['contact.ratedA', 'contact.rating'], fuse: ['ratingA', 'form', 'holderA', 'ingress'], conductor: ['size', 'insulationC', 'colour', 'stockM'], connector: ['ways', 'ratedA', 'ingress'], battery: ['chemistry', 'capacityAh', 'coldCrankingA'],
+  fan: ['diameterM', 'ratedV', 'ratedA', 'depthM', 'ingress'],
+  controller: ['band', 'range.minC', 'range.maxC', 'contact.ratedA', 'ingress'],
+  probe: ['r25Ohm', 'leadM'],
+  relay: ['contact.ratedA', 'coilV', 'terminalAreaM2'],
+  switch: ['contact.ratedA', 'contact.rating'],
+  fuse: ['ratingA', 'form', 'holderA', 'ingress'],
+  conductor: ['size', 'insulationC', 'colour', 'stockM'],
+  connector: ['ways', 'ratedA', 'ingress'],
+  battery: ['chemistry', 'capacityAh', 'coldCrankingA'],
 }
 
 const inShort = (part: Part, units: UnitSystem): string => {
   const texts = formText(part, units)
   const lines = formOf(part.kind)
-  return telling[part.kind].flatMap((path) => {
-    const line = lines.find((l) => l.path === path)!
-    return texts[path] ? [line.options ? line.options.find((o) => o.value === texts[path])?.name ?? texts[path] : `${line.label} ${texts[path]}`] : []
-  }).join(' · ')
+  return telling[part.kind]
+    .flatMap((path) => {
+      const line = lines.find((l) => l.path === path)!
+      return texts[path]
+        ? [
+            line.options
+              ? (line.options.find((o) => o.value === texts[path])?.name ?? texts[path])
+              : `${line.label} ${texts[path]}`,
+          ]
+        : []
+    })
+    .join(' · ')
 }
 
-interface Row { readonly part: Part; readonly kind: string; readonly name: string; readonly maker: string; readonly about: string; readonly state: string }
+interface Row {
+  readonly part: Part
+  readonly kind: string
+  readonly name: string
+  readonly maker: string
+  readonly about: string
+  readonly state: string
+}
 
 const column = createColumnHelper<Row>()
 const columns = [
@@ -62,14 +95,39 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   // a part that the address names is opened once the page stands
   useEffect(() => {
     if (named) setEditing({ part: named, kind: named.kind, copy: false })
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another part is asked for, not when the shelf is read anew
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another part is asked for, not when the shelf is read anew
   }, [asked])
-  useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
-  const data = useMemo(() => entries.filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind)).sort((a, b) => kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) || a.part.name.localeCompare(b.part.name)).map(({ part, retiredAt }): Row => ({
-    part, kind: partKinds[part.kind].name, name: part.name, maker: part.maker, about: inShort(part, units),
-    state: retiredAt ? 'retired' : contradictions(part).length ? 'sources disagree' : '',
-  })), [entries, kind, withRetired, units])
-  const table = useReactTable({ data, columns, state: { globalFilter: search, sorting }, onSortingChange: setSorting, onGlobalFilterChange: setSearch, getCoreRowModel: getCoreRowModel(), getFilteredRowModel: getFilteredRowModel(), getSortedRowModel: getSortedRowModel() })
+  useEffect(() => {
+    document.documentElement.dataset.ready = 'yes'
+  }, [])
+  const data = useMemo(
+    () =>
+      entries
+        .filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind))
+        .sort(
+          (a, b) =>
+            kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) || a.part.name.localeCompare(b.part.name),
+        )
+        .map(({ part, retiredAt }): Row => ({
+          part,
+          kind: partKinds[part.kind].name,
+          name: part.name,
+          maker: part.maker,
+          about: inShort(part, units),
+          state: retiredAt ? 'retired' : contradictions(part).length ? 'sources disagree' : '',
+        })),
+    [entries, kind, withRetired, units],
+  )
+  const table = useReactTable({
+    data,
+    columns,
+    state: { globalFilter: search, sorting },
+    onSortingChange: setSorting,
+    onGlobalFilterChange: setSearch,
+    getCoreRowModel: getCoreRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  })
   const rows = table.getRowModel().rows
   const bring = async (picked: File): Promise<void> => {
     setSaid(null)
@@ -88,36 +146,101 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   return (
     <>
       <header className="masthead">
-        <Link href="/" className="wordmark" prefetch={false}>PYRAXIS</Link>
+        <Link href="/" className="wordmark" prefetch={false}>
+          PYRAXIS
+        </Link>
         <h1>Shelf</h1>
         <span className="under">{entries.filter((e) => e.retiredAt === null).length} parts</span>
-        <span className="right"><FindButton /><button type="button" className="word-button figure-text" onClick={() => setUnits(units === 'metric' ? 'imperial' : 'metric')}>{units === 'metric' ? '°C mm' : '°F in'}<span className="visually-hidden">, swap unit system</span></button><Link href="/" prefetch={false}>Yard</Link><ThemeButton /></span>
+        <span className="right">
+          <FindButton />
+          <button
+            type="button"
+            className="word-button figure-text"
+            onClick={() => setUnits(units === 'metric' ? 'imperial' : 'metric')}
+          >
+            {units === 'metric' ? '°C mm' : '°F in'}
+            <span className="visually-hidden">, swap unit system</span>
+          </button>
+          <Link href="/" prefetch={false}>
+            Yard
+          </Link>
+          <ThemeButton />
+        </span>
       </header>
       <main className="shelf">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
-          <Form.Control style={{ maxWidth: 260 }} aria-label="Search the shelf" placeholder="search name, maker, figures" value={search} onChange={(e) => setSearch(e.target.value)} />
-          <Form.Select style={{ width: 'auto' }} aria-label="Kind of part" value={kind} onChange={(e) => setKind(e.target.value as PartKind | 'all')}>
+          <Form.Control
+            style={{ maxWidth: 260 }}
+            aria-label="Search the shelf"
+            placeholder="search name, maker, figures"
+            value={search}
+            onChange={(e) => setSearch(e.target.value)}
+          />
+          <Form.Select
+            style={{ width: 'auto' }}
+            aria-label="Kind of part"
+            value={kind}
+            onChange={(e) => setKind(e.target.value as PartKind | 'all')}
+          >
             <option value="all">all kinds</option>
-            {(Object.keys(partKinds) as PartKind[]).map((k) => <option key={k} value={k}>{partKinds[k].plural}</option>)}
+            {(Object.keys(partKinds) as PartKind[]).map((k) => (
+              <option key={k} value={k}>
+                {partKinds[k].plural}
+              </option>
+            ))}
           </Form.Select>
-          <Form.Check id="with-retired" label="retired too" checked={withRetired} onChange={(e) => setWithRetired(e.target.checked)} />
+          <Form.Check
+            id="with-retired"
+            label="retired too"
+            checked={withRetired}
+            onChange={(e) => setWithRetired(e.target.checked)}
+          />
           <span className="ms-auto d-flex flex-wrap gap-3 align-items-center">
-            <Button onClick={() => setEditing({ part: null, kind: kind === 'all' ? 'fan' : kind, copy: false })}>Add a part</Button>
-            <button type="button" className="word-button" onClick={() => file.current?.click()}>Bring in CSV or JSON</button>
-            <input ref={file} type="file" accept=".csv,.json,text/csv,application/json" className="visually-hidden" tabIndex={-1} aria-label="Shelf file" onChange={(e) => {
-              const picked = e.target.files?.[0]
-              if (picked) void bring(picked)
-              e.target.value = ''
-            }} />
-            <a className="word-link" href="/api/parts/file?as=csv">out as CSV</a>
-            <a className="word-link" href="/api/parts/file?as=json">out as JSON</a>
+            <Button onClick={() => setEditing({ part: null, kind: kind === 'all' ? 'fan' : kind, copy: false })}>
+              Add a part
+            </Button>
+            <button type="button" className="word-button" onClick={() => file.current?.click()}>
+              Bring in CSV or JSON
+            </button>
+            <input
+              ref={file}
+              type="file"
+              accept=".csv,.json,text/csv,application/json"
+              className="visually-hidden"
+              tabIndex={-1}
+              aria-label="Shelf file"
+              onChange={(e) => {
+                const picked = e.target.files?.[0]
+                if (picked) void bring(picked)
+                e.target.value = ''
+              }}
+            />
+            <a className="word-link" href="/api/parts/file?as=csv">
+              out as CSV
+            </a>
+            <a className="word-link" href="/api/parts/file?as=json">
+              out as JSON
+            </a>
           </span>
         </div>
-        {said && <p className="say say-holds" role="status">{said}</p>}
+        {said && (
+          <p className="say say-holds" role="status">
+            {said}
+          </p>
+        )}
         {trouble && (
           <div className="say say-short" role="alert">
             {trouble.message}
-            {trouble.problems.length > 0 && <ul className="mb-0">{trouble.problems.map((p) => <li key={p.row}>row {p.row}{p.name ? `, ${p.name}` : ''}: {p.message}</li>)}</ul>}
+            {trouble.problems.length > 0 && (
+              <ul className="mb-0">
+                {trouble.problems.map((p) => (
+                  <li key={p.row}>
+                    row {p.row}
+                    {p.name ? `, ${p.name}` : ''}: {p.message}
+                  </li>
+                ))}
+              </ul>
+            )}
           </div>
         )}
         <table className="plain-table shelf-table">
@@ -127,12 +250,29 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
                 {group.headers.map((h) => {
                   const sorted = h.column.getIsSorted()
                   return (
-                    <th key={h.id} scope="col" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}>
-                      {h.column.getCanSort() ? <button type="button" className="plain-button fw-medium" onClick={h.column.getToggleSortingHandler()}>{flexRender(h.column.columnDef.header, h.getContext())}{sorted ? (sorted === 'asc' ? ', rising' : ', falling') : ''}</button> : flexRender(h.column.columnDef.header, h.getContext())}
+                    <th
+                      key={h.id}
+                      scope="col"
+                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    >
+                      {h.column.getCanSort() ? (
+                        <button
+                          type="button"
+                          className="plain-button fw-medium"
+                          onClick={h.column.getToggleSortingHandler()}
+                        >
+                          {flexRender(h.column.columnDef.header, h.getContext())}
+                          {sorted ? (sorted === 'asc' ? ', rising' : ', falling') : ''}
+                        </button>
+                      ) : (
+                        flexRender(h.column.columnDef.header, h.getContext())
+                      )}
                     </th>
                   )
                 })}
-                <th scope="col"><span className="visually-hidden">what can be done</span></th>
+                <th scope="col">
+                  <span className="visually-hidden">what can be done</span>
+                </th>
               </tr>
             ))}
           </thead>
@@ -145,18 +285,58 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
                 <td className="soft small">{row.about}</td>
                 <td className={row.state === 'sources disagree' ? 'verdict-unsure' : 'soft'}>{row.state}</td>
                 <td className="text-nowrap text-end">
-                  <button type="button" className="word-button me-2" aria-label={`Edit ${part.name}`} onClick={() => setEditing({ part, kind: part.kind, copy: false })}>edit</button>
-                  <button type="button" className="word-button me-2" aria-label={`Copy ${part.name}`} onClick={() => setEditing({ part, kind: part.kind, copy: true })}>copy</button>
-                  <button type="button" className="word-button" aria-label={row.state === 'retired' ? `Put back ${part.name}` : `Retire ${part.name}`} onClick={() => void changeRetired(part, row.state !== 'retired')}>{row.state === 'retired' ? 'put back' : 'retire'}</button>
+                  <button
+                    type="button"
+                    className="word-button me-2"
+                    aria-label={`Edit ${part.name}`}
+                    onClick={() => setEditing({ part, kind: part.kind, copy: false })}
+                  >
+                    edit
+                  </button>
+                  <button
+                    type="button"
+                    className="word-button me-2"
+                    aria-label={`Copy ${part.name}`}
+                    onClick={() => setEditing({ part, kind: part.kind, copy: true })}
+                  >
+                    copy
+                  </button>
+                  <button
+                    type="button"
+                    className="word-button"
+                    aria-label={row.state === 'retired' ? `Put back ${part.name}` : `Retire ${part.name}`}
+                    onClick={() => void changeRetired(part, row.state !== 'retired')}
+                  >
+                    {row.state === 'retired' ? 'put back' : 'retire'}
+                  </button>
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
-        {rows.length === 0 && <p className="soft py-3">{entries.length === 0 ? 'The shelf is empty: add the first part, or bring in a file.' : 'Nothing here holds these letters.'}</p>}
-        <p className="soft small mt-3">A job keeps each part as it was when chosen; what is changed or retired here does not touch it.</p>
+        {rows.length === 0 && (
+          <p className="soft py-3">
+            {entries.length === 0
+              ? 'The shelf is empty: add the first part, or bring in a file.'
+              : 'Nothing here holds these letters.'}
+          </p>
+        )}
+        <p className="soft small mt-3">
+          A job keeps each part as it was when chosen; what is changed or retired here does not touch it.
+        </p>
       </main>
-      {editing && <PartForm {...editing} units={units} taken={entries.map((e) => e.part.id)} onHide={() => setEditing(null)} onDone={() => { setEditing(null); router.refresh() }} />}
+      {editing && (
+        <PartForm
+          {...editing}
+          units={units}
+          taken={entries.map((e) => e.part.id)}
+          onHide={() => setEditing(null)}
+          onDone={() => {
+            setEditing(null)
+            router.refresh()
+          }}
+        />
+      )}
     </>
   )
 }

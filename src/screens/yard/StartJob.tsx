@@ -13,13 +13,38 @@ import { Silhouette } from '@/ui/Silhouette'
 
 const answerSchema = z.union([z.object({ id: z.string() }), z.object({ message: z.string() })])
 
-interface Answers { title: string; machineName: string; owner: string; kind: MachineKind; job: JobKind; units: UnitSystem; height: string; promisedOn: string }
+interface Answers {
+  title: string
+  machineName: string
+  owner: string
+  kind: MachineKind
+  job: JobKind
+  units: UnitSystem
+  height: string
+  promisedOn: string
+}
 
 /** What has to be said to begin; all the rest is typical until known better. */
 export function StartJob({ machines, onHide }: { readonly machines: readonly string[]; readonly onHide: () => void }) {
   const router = useRouter()
   const [trouble, setTrouble] = useState<string | null>(null)
-  const { register, handleSubmit, watch, formState: { errors, isSubmitting } } = useForm<Answers>({ defaultValues: { title: '', machineName: '', owner: '', kind: 'trail-bike', job: 'core', units: 'metric', height: '', promisedOn: '' } })
+  const {
+    register,
+    handleSubmit,
+    watch,
+    formState: { errors, isSubmitting },
+  } = useForm<Answers>({
+    defaultValues: {
+      title: '',
+      machineName: '',
+      owner: '',
+      kind: 'trail-bike',
+      job: 'core',
+      units: 'metric',
+      height: '',
+      promisedOn: '',
+    },
+  })
   const kind = watch('kind')
   const units = watch('units')
   const suits = typicalMachines[kind].jobs
@@ -28,7 +53,17 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
     const heightM = height.trim() ? parse(height, 'height', units) : { ok: true as const, value: undefined }
     if (!heightM.ok) return
     try {
-      const answer = await fetch('/api/jobs', { method: 'POST', body: JSON.stringify({ ...rest, job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0], title, machineName: machineName.trim() || title, heightM: heightM.value, promisedOn: promisedOn || null }) })
+      const answer = await fetch('/api/jobs', {
+        method: 'POST',
+        body: JSON.stringify({
+          ...rest,
+          job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0],
+          title,
+          machineName: machineName.trim() || title,
+          heightM: heightM.value,
+          promisedOn: promisedOn || null,
+        }),
+      })
       const told = answerSchema.parse(await answer.json())
       if ('id' in told) router.push(`/jobs/${told.id}`)
       else setTrouble(told.message)
@@ -39,7 +74,11 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
   return (
     <Modal show onHide={onHide} animation={false} size="lg" aria-labelledby="start-title">
       <Form noValidate onSubmit={handleSubmit(start)}>
-        <Modal.Header closeButton><Modal.Title as="h2" id="start-title">Start a job</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title as="h2" id="start-title">
+            Start a job
+          </Modal.Title>
+        </Modal.Header>
         <Modal.Body>
           <fieldset className="mb-3">
             <legend className="fs-6">Kind of machine</legend>
@@ -47,44 +86,90 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
               {machineKinds.map((k) => (
                 <label key={k} className={`border p-2 text-center ${kind === k ? 'border-dark' : ''}`}>
                   <Silhouette kind={k} width={96} />
-                  <span className="d-block"><input type="radio" value={k} {...register('kind')} /> {typicalMachines[k].name}</span>
+                  <span className="d-block">
+                    <input type="radio" value={k} {...register('kind')} /> {typicalMachines[k].name}
+                  </span>
                 </label>
               ))}
             </div>
           </fieldset>
           <Form.Group controlId="start-job" className="mb-2">
             <Form.Label className="mb-0">What is to be done</Form.Label>
-            <Form.Select {...register('job')} value={job}>{suits.map((k) => <option key={k} value={k}>{jobKinds[k].name}</option>)}</Form.Select>
+            <Form.Select {...register('job')} value={job}>
+              {suits.map((k) => (
+                <option key={k} value={k}>
+                  {jobKinds[k].name}
+                </option>
+              ))}
+            </Form.Select>
             <Form.Text className="soft">{jobKinds[job].tell}</Form.Text>
           </Form.Group>
           <Form.Group controlId="start-title-field" className="mb-2">
             <Form.Label className="mb-0">Job</Form.Label>
-            <Form.Control maxLength={80} placeholder="Fell team bike 4" isInvalid={!!errors.title} {...register('title', { validate: (v) => v.trim() !== '' })} />
+            <Form.Control
+              maxLength={80}
+              placeholder="Fell team bike 4"
+              isInvalid={!!errors.title}
+              {...register('title', { validate: (v) => v.trim() !== '' })}
+            />
             <Form.Control.Feedback type="invalid">Give the job a name.</Form.Control.Feedback>
           </Form.Group>
           <Form.Group controlId="start-machine" className="mb-2">
             <Form.Label className="mb-0">Machine, if it has another name</Form.Label>
             <Form.Control maxLength={80} list="known-machines" {...register('machineName')} />
-            <datalist id="known-machines">{[...new Set(machines)].map((m) => <option key={m} value={m} />)}</datalist>
+            <datalist id="known-machines">
+              {[...new Set(machines)].map((m) => (
+                <option key={m} value={m} />
+              ))}
+            </datalist>
           </Form.Group>
-          <Form.Group controlId="start-owner" className="mb-2"><Form.Label className="mb-0">Owner</Form.Label><Form.Control maxLength={80} {...register('owner')} /></Form.Group>
+          <Form.Group controlId="start-owner" className="mb-2">
+            <Form.Label className="mb-0">Owner</Form.Label>
+            <Form.Control maxLength={80} {...register('owner')} />
+          </Form.Group>
           <div className="row g-2">
-            <Form.Group controlId="start-units" className="col-sm-4"><Form.Label className="mb-0">Units</Form.Label>
-              <Form.Select {...register('units')}><option value="metric">°C, mm</option><option value="imperial">°F, in</option></Form.Select></Form.Group>
-            <Form.Group controlId="start-height" className="col-sm-4"><Form.Label className="mb-0">Height above the sea</Form.Label>
-              <Form.Control placeholder={units === 'metric' ? '1150 m' : '3770 ft'} isInvalid={!!errors.height} {...register('height', { validate: (v, all) => {
-                if (!v.trim()) return true
-                const read = parse(v, 'height', all.units)
-                return read.ok ? (read.value >= -430 && read.value <= 5500) || 'Between −430 m and 5500 m.' : read.message
-              } })} />
-              <Form.Control.Feedback type="invalid">{errors.height?.message}</Form.Control.Feedback></Form.Group>
-            <Form.Group controlId="start-promised" className="col-sm-4"><Form.Label className="mb-0">Promised for</Form.Label><Form.Control type="date" {...register('promisedOn')} /></Form.Group>
+            <Form.Group controlId="start-units" className="col-sm-4">
+              <Form.Label className="mb-0">Units</Form.Label>
+              <Form.Select {...register('units')}>
+                <option value="metric">°C, mm</option>
+                <option value="imperial">°F, in</option>
+              </Form.Select>
+            </Form.Group>
+            <Form.Group controlId="start-height" className="col-sm-4">
+              <Form.Label className="mb-0">Height above the sea</Form.Label>
+              <Form.Control
+                placeholder={units === 'metric' ? '1150 m' : '3770 ft'}
+                isInvalid={!!errors.height}
+                {...register('height', {
+                  validate: (v, all) => {
+                    if (!v.trim()) return true
+                    const read = parse(v, 'height', all.units)
+                    return read.ok
+                      ? (read.value >= -430 && read.value <= 5500) || 'Between −430 m and 5500 m.'
+                      : read.message
+                  },
+                })}
+              />
+              <Form.Control.Feedback type="invalid">{errors.height?.message}</Form.Control.Feedback>
+            </Form.Group>
+            <Form.Group controlId="start-promised" className="col-sm-4">
+              <Form.Label className="mb-0">Promised for</Form.Label>
+              <Form.Control type="date" {...register('promisedOn')} />
+            </Form.Group>
           </div>
-          {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+          {trouble && (
+            <p className="say say-short" role="alert">
+              {trouble}
+            </p>
+          )}
         </Modal.Body>
         <Modal.Footer>
-          <Button variant="outline-dark" onClick={onHide}>Not now</Button>
-          <Button type="submit" disabled={isSubmitting}>Start</Button>
+          <Button variant="outline-dark" onClick={onHide}>
+            Not now
+          </Button>
+          <Button type="submit" disabled={isSubmitting}>
+            Start
+          </Button>
         </Modal.Footer>
       </Form>
     </Modal>

@@ -11,7 +11,11 @@ import { ThemeButton } from '@/ui/ThemeButton'
 import { BringIn } from './BringIn'
 import { StartJob } from './StartJob'
 
-export interface YardLine { readonly id: string; readonly title: string; readonly summary: Summary | null }
+export interface YardLine {
+  readonly id: string
+  readonly title: string
+  readonly summary: Summary | null
+}
 
 interface Props {
   readonly lines: readonly YardLine[]
@@ -30,11 +34,24 @@ const day = (iso: string): string => format(parseISO(iso), 'EEE d MMM')
 
 function Ticks({ ticks }: Pick<Summary, 'ticks'>) {
   return (
-    <svg width="150" height="20" role="img" aria-label={`${ticks.filter((t) => t === 'full').length} of 9 stations filled`}>
+    <svg
+      width="150"
+      height="20"
+      role="img"
+      aria-label={`${ticks.filter((t) => t === 'full').length} of 9 stations filled`}
+    >
       {ticks.map((t, i) => (
         <g key={i}>
           <rect x={0.8 + i * 16} y="4" width="10" height="12" fill="none" stroke="var(--ink)" strokeWidth="1.4" />
-          {t !== 'empty' && <rect x={0.8 + i * 16} y={t === 'full' ? 4 : 10} width="10" height={t === 'full' ? 12 : 6} fill="var(--ink)" />}
+          {t !== 'empty' && (
+            <rect
+              x={0.8 + i * 16}
+              y={t === 'full' ? 4 : 10}
+              width="10"
+              height={t === 'full' ? 12 : 6}
+              fill="var(--ink)"
+            />
+          )}
         </g>
       ))}
     </svg>
@@ -49,7 +66,13 @@ function whenOf({ signedOn, endedOn, promisedOn }: Summary, today: string): stri
 }
 
 function JobLine({ line: { id, title, summary }, today }: { readonly line: YardLine; readonly today: string }) {
-  if (!summary) return <Link href={`/jobs/${id}`} className="yard-line" prefetch={false}><span /><span className="title">{title}</span></Link>
+  if (!summary)
+    return (
+      <Link href={`/jobs/${id}`} className="yard-line" prefetch={false}>
+        <span />
+        <span className="title">{title}</span>
+      </Link>
+    )
   const [due] = dueOn(summary, today)
   return (
     <Link href={`/jobs/${id}`} className="yard-line" prefetch={false}>
@@ -61,7 +84,10 @@ function JobLine({ line: { id, title, summary }, today }: { readonly line: YardL
         <Ticks ticks={summary.ticks} />
       </span>
       <SmallRail margins={summary.margins} says={summary.margins.map((m) => `${m.name} ${m.verdict}`).join(', ')} />
-      <span><span className="d-block fs-6">{summary.worst}</span><span className="soft">{due ?? summary.next}</span></span>
+      <span>
+        <span className="d-block fs-6">{summary.worst}</span>
+        <span className="soft">{due ?? summary.next}</span>
+      </span>
       <span className="condensed fs-5 text-end">{whenOf(summary, today)}</span>
     </Link>
   )
@@ -70,17 +96,25 @@ function JobLine({ line: { id, title, summary }, today }: { readonly line: YardL
 /** Every job as one broad line, what is due beside them. */
 export function Yard({ lines, today, open, total, from, page, machines, due, promised }: Props) {
   const [starting, setStarting] = useState(false)
-  useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
+  useEffect(() => {
+    document.documentElement.dataset.ready = 'yes'
+  }, [])
   return (
     <>
       <HatchDefinitions />
       <header className="masthead">
         <span className="wordmark">PYRAXIS</span>
         <h1>Tarn Yard</h1>
-        <span className="under">{total === 0 ? 'no job yet' : `${open} open ${open === 1 ? 'job' : 'jobs'}${due.length ? `, ${due.length} due` : ''}`}</span>
+        <span className="under">
+          {total === 0
+            ? 'no job yet'
+            : `${open} open ${open === 1 ? 'job' : 'jobs'}${due.length ? `, ${due.length} due` : ''}`}
+        </span>
         <span className="right">
           <FindButton />
-          <Link href="/shelf" prefetch={false}>Shelf</Link>
+          <Link href="/shelf" prefetch={false}>
+            Shelf
+          </Link>
           <ThemeButton />
         </span>
       </header>
@@ -89,28 +123,63 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
           {total === 0 && (
             <div className="py-5" style={{ maxWidth: 520 }}>
               <h2>The yard is empty</h2>
-              <p>Start a job for the first machine: say what kind it is, and everything that can be guessed about it stands there as <em>typical</em> until you know better. A file from another yard can be brought in, too.</p>
+              <p>
+                Start a job for the first machine: say what kind it is, and everything that can be guessed about it
+                stands there as <em>typical</em> until you know better. A file from another yard can be brought in, too.
+              </p>
             </div>
           )}
-          {lines.map((line) => <JobLine key={line.id} line={line} today={today} />)}
+          {lines.map((line) => (
+            <JobLine key={line.id} line={line} today={today} />
+          ))}
           {total > page && (
             <nav aria-label="Pages of the yard" className="d-flex gap-4 pt-3">
-              {from > 0 && <Link href={`/?from=${Math.max(0, from - page)}`} prefetch={false}>Earlier lines</Link>}
-              <span className="soft">{from + 1} to {Math.min(total, from + page)} of {total}</span>
-              {from + page < total && <Link href={`/?from=${from + page}`} prefetch={false}>Further lines</Link>}
+              {from > 0 && (
+                <Link href={`/?from=${Math.max(0, from - page)}`} prefetch={false}>
+                  Earlier lines
+                </Link>
+              )}
+              <span className="soft">
+                {from + 1} to {Math.min(total, from + page)} of {total}
+              </span>
+              {from + page < total && (
+                <Link href={`/?from=${from + page}`} prefetch={false}>
+                  Further lines
+                </Link>
+              )}
             </nav>
           )}
           <p className="pt-3 d-flex flex-wrap gap-4 align-items-start">
-            <button type="button" className="word-button condensed fs-5" onClick={() => setStarting(true)}>Start a job</button>
+            <button type="button" className="word-button condensed fs-5" onClick={() => setStarting(true)}>
+              Start a job
+            </button>
             <BringIn />
-            {total > 0 && <a className="word-link" href="/api/export">Take all jobs out as a file</a>}
+            {total > 0 && (
+              <a className="word-link" href="/api/export">
+                Take all jobs out as a file
+              </a>
+            )}
           </p>
         </main>
         <aside aria-label="Due">
           <h2 suppressHydrationWarning>{format(parseISO(today), 'EEEE d MMMM')}</h2>
           {due.length === 0 && promised.length === 0 && <p className="soft">Nothing is due today.</p>}
-          {promised.map((l) => <p key={l.id} className="border-top pt-2 mb-2"><Link href={`/jobs/${l.id}`} prefetch={false}>{l.title}</Link>: promised {l.promisedOn === today ? 'for today' : `for ${day(l.promisedOn)}`}</p>)}
-          {due.map((d) => <p key={d.id + d.what} className="border-top pt-2 mb-2"><Link href={`/jobs/${d.id}?station=after`} prefetch={false}>{d.title}</Link>: {d.what}</p>)}
+          {promised.map((l) => (
+            <p key={l.id} className="border-top pt-2 mb-2">
+              <Link href={`/jobs/${l.id}`} prefetch={false}>
+                {l.title}
+              </Link>
+              : promised {l.promisedOn === today ? 'for today' : `for ${day(l.promisedOn)}`}
+            </p>
+          ))}
+          {due.map((d) => (
+            <p key={d.id + d.what} className="border-top pt-2 mb-2">
+              <Link href={`/jobs/${d.id}?station=after`} prefetch={false}>
+                {d.title}
+              </Link>
+              : {d.what}
+            </p>
+          ))}
         </aside>
       </div>
       {starting && <StartJob machines={machines} onHide={() => setStarting(false)} />}

@@ -8,45 +8,113 @@ import { careDays, daySchema, type Job } from '@/core/job'
 import { addDays, signing, type ToAccept } from '@/core/plan'
 import type { StationProps, StationView } from '../station'
 
-const changeCare = (job: Job, id: string, part: Partial<Job['after'][number]>): Job => ({ ...job, after: job.after.map((a) => (a.id === id ? { ...a, ...part } : a)) })
+const changeCare = (job: Job, id: string, part: Partial<Job['after'][number]>): Job => ({
+  ...job,
+  after: job.after.map((a) => (a.id === id ? { ...a, ...part } : a)),
+})
 
-function Acceptances({ open, settle, now }: { readonly open: readonly ToAccept[] } & Pick<StationProps, 'settle' | 'now'>) {
-  const { register, handleSubmit, reset, formState: { errors } } = useForm<{ who: string; why: string }>({ defaultValues: { who: '', why: '' } })
+function Acceptances({
+  open,
+  settle,
+  now,
+}: { readonly open: readonly ToAccept[] } & Pick<StationProps, 'settle' | 'now'>) {
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<{ who: string; why: string }>({ defaultValues: { who: '', why: '' } })
   const [chosen, setChosen] = useState<Readonly<Record<string, boolean>>>({})
   const keyOf = (a: ToAccept): string => `${a.margin}/${a.part}/${a.verdict}`
   const picked = open.filter((a) => chosen[keyOf(a)])
   return (
-    <Form noValidate onSubmit={handleSubmit(({ who, why }) => {
-      const at = now().toISOString()
-      settle((j) => ({ ...j, acceptances: [...j.acceptances, ...picked.map(({ margin, part, verdict, worst }) => ({ margin, part, verdict, worst, who: who.trim(), why: why.trim(), at }))] }))
-      setChosen({})
-      reset({ who, why: '' })
-    })}>
+    <Form
+      noValidate
+      onSubmit={handleSubmit(({ who, why }) => {
+        const at = now().toISOString()
+        settle((j) => ({
+          ...j,
+          acceptances: [
+            ...j.acceptances,
+            ...picked.map(({ margin, part, verdict, worst }) => ({
+              margin,
+              part,
+              verdict,
+              worst,
+              who: who.trim(),
+              why: why.trim(),
+              at,
+            })),
+          ],
+        }))
+        setChosen({})
+        reset({ who, why: '' })
+      })}
+    >
       <h2 className="mt-3">To be accepted, with who and why</h2>
       {open.map((a) => (
-        <Form.Check key={keyOf(a)} id={`accept-${keyOf(a)}`} label={a.text} checked={chosen[keyOf(a)] ?? false} onChange={(e) => setChosen({ ...chosen, [keyOf(a)]: e.target.checked })} />
+        <Form.Check
+          key={keyOf(a)}
+          id={`accept-${keyOf(a)}`}
+          label={a.text}
+          checked={chosen[keyOf(a)] ?? false}
+          onChange={(e) => setChosen({ ...chosen, [keyOf(a)]: e.target.checked })}
+        />
       ))}
       <div className="row g-2 mt-1">
-        <Form.Group className="col-sm-4" controlId="accept-who"><Form.Label className="mb-0">Who</Form.Label><Form.Control maxLength={80} isInvalid={!!errors.who} {...register('who', { validate: (v) => v.trim() !== '' })} /><Form.Control.Feedback type="invalid">Say who accepts it.</Form.Control.Feedback></Form.Group>
-        <Form.Group className="col-sm-8" controlId="accept-why"><Form.Label className="mb-0">Why</Form.Label><Form.Control maxLength={400} isInvalid={!!errors.why} {...register('why', { validate: (v) => v.trim() !== '' })} /><Form.Control.Feedback type="invalid">Say why it may stand.</Form.Control.Feedback></Form.Group>
+        <Form.Group className="col-sm-4" controlId="accept-who">
+          <Form.Label className="mb-0">Who</Form.Label>
+          <Form.Control
+            maxLength={80}
+            isInvalid={!!errors.who}
+            {...register('who', { validate: (v) => v.trim() !== '' })}
+          />
+          <Form.Control.Feedback type="invalid">Say who accepts it.</Form.Control.Feedback>
+        </Form.Group>
+        <Form.Group className="col-sm-8" controlId="accept-why">
+          <Form.Label className="mb-0">Why</Form.Label>
+          <Form.Control
+            maxLength={400}
+            isInvalid={!!errors.why}
+            {...register('why', { validate: (v) => v.trim() !== '' })}
+          />
+          <Form.Control.Feedback type="invalid">Say why it may stand.</Form.Control.Feedback>
+        </Form.Group>
       </div>
-      <Button type="submit" variant="outline-dark" className="mt-2" disabled={picked.length === 0}>Accept what is ticked</Button>
+      <Button type="submit" variant="outline-dark" className="mt-2" disabled={picked.length === 0}>
+        Accept what is ticked
+      </Button>
     </Form>
   )
 }
 
 function Signature({ ready, sign }: { readonly ready: boolean } & Pick<StationProps, 'sign'>) {
-  const { register, handleSubmit, formState: { errors, isSubmitting } } = useForm<{ by: string }>({ defaultValues: { by: '' } })
+  const {
+    register,
+    handleSubmit,
+    formState: { errors, isSubmitting },
+  } = useForm<{ by: string }>({ defaultValues: { by: '' } })
   const [trouble, setTrouble] = useState<string | null>(null)
   return (
     <Form noValidate className="mt-3" onSubmit={handleSubmit(async ({ by }) => setTrouble(await sign(by.trim())))}>
       <Form.Group controlId="sign-by">
         <Form.Label className="mb-0">Signed by</Form.Label>
-        <Form.Control style={{ maxWidth: 320 }} maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: (v) => v.trim() !== '' })} />
+        <Form.Control
+          style={{ maxWidth: 320 }}
+          maxLength={80}
+          isInvalid={!!errors.by}
+          {...register('by', { validate: (v) => v.trim() !== '' })}
+        />
         <Form.Control.Feedback type="invalid">Write your name.</Form.Control.Feedback>
       </Form.Group>
-      <Button type="submit" className="mt-2" disabled={!ready || isSubmitting}>Sign the job</Button>
-      {trouble && <p className="say say-short" role="alert">{trouble}</p>}
+      <Button type="submit" className="mt-2" disabled={!ready || isSubmitting}>
+        Sign the job
+      </Button>
+      {trouble && (
+        <p className="say say-short" role="alert">
+          {trouble}
+        </p>
+      )}
     </Form>
   )
 }
@@ -58,12 +126,24 @@ function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
     <>
       <h2>{job.signature ? 'Signed' : 'What stands before the signature'}</h2>
       {job.signature ? (
-        <p className="say say-holds">Signed by {job.signature.by} on {job.signature.at.slice(0, 10)}. The evaluation and the bench sheet are kept as they were then; a change from here on opens the job again and leaves them untouched.</p>
+        <p className="say say-holds">
+          Signed by {job.signature.by} on {job.signature.at.slice(0, 10)}. The evaluation and the bench sheet are kept
+          as they were then; a change from here on opens the job again and leaves them untouched.
+        </p>
       ) : (
         <>
-          {blockers.map((b) => <p key={b} className="say say-short">{b}</p>)}
+          {blockers.map((b) => (
+            <p key={b} className="say say-short">
+              {b}
+            </p>
+          ))}
           {blockers.length === 0 && open.length === 0 && <p className="say say-holds">Nothing. It can be signed.</p>}
-          {run.pending && <p className="say" role="status">The day is still being run through: wait with what is to be accepted, it may change. <progress value={run.progress ?? 0} max={1} aria-label="spreads run through" /></p>}
+          {run.pending && (
+            <p className="say" role="status">
+              The day is still being run through: wait with what is to be accepted, it may change.{' '}
+              <progress value={run.progress ?? 0} max={1} aria-label="spreads run through" />
+            </p>
+          )}
           <fieldset disabled={run.pending}>
             {open.length > 0 && <Acceptances open={open} settle={settle} now={now} />}
             <Signature ready={ready} sign={sign} />
@@ -73,7 +153,11 @@ function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
       {job.acceptances.length > 0 && (
         <>
           <h2 className="mt-4">Accepted</h2>
-          {job.acceptances.map((a) => <p key={`${a.margin}${a.part}${a.at}`} className="mb-1 small">{a.margin}, {a.part} ({a.verdict}): {a.who}, {a.at.slice(0, 10)}: {a.why}</p>)}
+          {job.acceptances.map((a) => (
+            <p key={`${a.margin}${a.part}${a.at}`} className="mb-1 small">
+              {a.margin}, {a.part} ({a.verdict}): {a.who}, {a.at.slice(0, 10)}: {a.why}
+            </p>
+          ))}
         </>
       )}
     </>
@@ -90,13 +174,34 @@ function Tray({ job, settle, now }: StationProps) {
         <Form.Group key={a.id} controlId={`care-${a.id}`} className="border-bottom py-2">
           <Form.Label className="mb-1">{a.what}</Form.Label>
           <div className="d-flex gap-2 align-items-center">
-            <Form.Control type="date" style={{ maxWidth: 165 }} value={a.dueOn ?? ''} onChange={(e) => {
-              const day = daySchema.safeParse(e.target.value)
-              if (day.success || e.target.value === '') settle((j) => changeCare(j, a.id, { dueOn: day.success ? day.data : null }))
-            }} />
-            {a.dueOn === null
-              ? <button type="button" className="word-button" onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, careDays(a.id)) }))}>in {careDays(a.id)} d</button>
-              : <button type="button" className="word-button" aria-label={`${a.doneOn ? `done ${a.doneOn}, take back` : 'done'}: ${a.what}`} onClick={() => settle((j) => changeCare(j, a.id, { doneOn: a.doneOn ? null : today }))}>{a.doneOn ? `done ${a.doneOn}` : 'done'}</button>}
+            <Form.Control
+              type="date"
+              style={{ maxWidth: 165 }}
+              value={a.dueOn ?? ''}
+              onChange={(e) => {
+                const day = daySchema.safeParse(e.target.value)
+                if (day.success || e.target.value === '')
+                  settle((j) => changeCare(j, a.id, { dueOn: day.success ? day.data : null }))
+              }}
+            />
+            {a.dueOn === null ? (
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, careDays(a.id)) }))}
+              >
+                in {careDays(a.id)} d
+              </button>
+            ) : (
+              <button
+                type="button"
+                className="word-button"
+                aria-label={`${a.doneOn ? `done ${a.doneOn}, take back` : 'done'}: ${a.what}`}
+                onClick={() => settle((j) => changeCare(j, a.id, { doneOn: a.doneOn ? null : today }))}
+              >
+                {a.doneOn ? `done ${a.doneOn}` : 'done'}
+              </button>
+            )}
           </div>
         </Form.Group>
       ))}

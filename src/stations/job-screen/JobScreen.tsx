@@ -4,7 +4,21 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
-import { evaluate, fieldsOf, type Findings, marginIds, remediesFor, stationOfMargin, stations, withSample, type Job, type MarginId, type Part, type Remedy, type Station } from '@/core/job'
+import {
+  evaluate,
+  fieldsOf,
+  type Findings,
+  marginIds,
+  remediesFor,
+  stationOfMargin,
+  stations,
+  withSample,
+  type Job,
+  type MarginId,
+  type Part,
+  type Remedy,
+  type Station,
+} from '@/core/job'
 import { complaintInWords, filled } from '@/core/plan'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
@@ -32,20 +46,32 @@ interface Props {
   readonly saveJob: (id: string, save: PendingSave) => Promise<SaveAnswer>
   readonly keepRun: (id: string, findings: Findings) => Promise<void>
   readonly loadRevision: (id: string, number: number) => Promise<Job | null>
-  readonly signJob: (id: string, from: number, by: string) => Promise<{ ok: true; opened: Opened } | { ok: false; message: string }>
+  readonly signJob: (
+    id: string,
+    from: number,
+    by: string,
+  ) => Promise<{ ok: true; opened: Opened } | { ok: false; message: string }>
 }
 
-const oneOf = <V extends string>(list: readonly V[], value: string | null): V | null => list.find((v) => v === value) ?? null
+const oneOf = <V extends string>(list: readonly V[], value: string | null): V | null =>
+  list.find((v) => v === value) ?? null
 
 /** Station and selected margin stand in the address, so that back and forward work. */
-function useAddress(): { station: Station; margin: MarginId | null; go: (station: Station, margin?: MarginId | null) => void } {
+function useAddress(): {
+  station: Station
+  margin: MarginId | null
+  go: (station: Station, margin?: MarginId | null) => void
+} {
   const params = useSearchParams()
   const path = usePathname()
   const station = oneOf(stations, params.get('station')) ?? 'machine'
   const margin = oneOf(marginIds, params.get('margin'))
-  const go = useCallback((to: Station, selected: MarginId | null = null) => {
-    window.history.pushState(null, '', `${path}?station=${to}${selected ? `&margin=${selected}` : ''}`)
-  }, [path])
+  const go = useCallback(
+    (to: Station, selected: MarginId | null = null) => {
+      window.history.pushState(null, '', `${path}?station=${to}${selected ? `&margin=${selected}` : ''}`)
+    },
+    [path],
+  )
   return { station, margin, go }
 }
 
@@ -54,11 +80,13 @@ const NOTE_MS = 5000
 
 /** Puts the focus on a reading's field once its station is drawn. */
 const focusField = (address: string): void => {
-  requestAnimationFrame(() => requestAnimationFrame(() => {
-    const input = document.querySelector<HTMLInputElement>(`[data-address="${CSS.escape(address)}"] input`)
-    input?.scrollIntoView({ block: 'center' })
-    input?.focus()
-  }))
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() => {
+      const input = document.querySelector<HTMLInputElement>(`[data-address="${CSS.escape(address)}"] input`)
+      input?.scrollIntoView({ block: 'center' })
+      input?.focus()
+    }),
+  )
 }
 
 export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevision, keepRun }: Props) {
@@ -68,27 +96,72 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   const [keysShown, setKeysShown] = useState(false)
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
   const keeping = useRef<Promise<void>>(Promise.resolve())
-  const run = useRun({ job, moving: doc.moving, charts: station === 'trigger', kept: opened.findings ?? null, now, onSettled: useCallback((findings: Findings) => { keeping.current = keepRun(opened.id, findings) }, [keepRun, opened.id]) })
+  const run = useRun({
+    job,
+    moving: doc.moving,
+    charts: station === 'trigger',
+    kept: opened.findings ?? null,
+    now,
+    onSettled: useCallback(
+      (findings: Findings) => {
+        keeping.current = keepRun(opened.id, findings)
+      },
+      [keepRun, opened.id],
+    ),
+  })
   const evaluation = useMemo(() => evaluate(job, run.findings), [job, run.findings])
   const sampled = useSample(job, run.findings)
   const full = useMemo(() => (sampled ? withSample(evaluation, sampled) : evaluation), [evaluation, sampled])
-  const entries = useMemo(() => Object.fromEntries(stations.map((s) => [s, {
-    ...filled(job, s), short: evaluation.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
-  }])) as Record<Station, SpineEntry>, [job, evaluation])
-  const swapUnits = useCallback(() => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })), [settle])
-  const close = useCallback(() => { if (margin) go(station) }, [go, station, margin])
+  const entries = useMemo(
+    () =>
+      Object.fromEntries(
+        stations.map((s) => [
+          s,
+          {
+            ...filled(job, s),
+            short: evaluation.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
+          },
+        ]),
+      ) as Record<Station, SpineEntry>,
+    [job, evaluation],
+  )
+  const swapUnits = useCallback(
+    () => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })),
+    [settle],
+  )
+  const close = useCallback(() => {
+    if (margin) go(station)
+  }, [go, station, margin])
   const [stepped, setStepped] = useState<string | null>(null)
   const { undo, redo, state } = doc
-  const stepBack = useCallback(() => { const words = undo(); if (words) setStepped(`Undone. ${words}.`) }, [undo])
-  const stepForward = useCallback(() => { const words = redo(); if (words) setStepped(`Done again. ${words}.`) }, [redo])
+  const stepBack = useCallback(() => {
+    const words = undo()
+    if (words) setStepped(`Undone. ${words}.`)
+  }, [undo])
+  const stepForward = useCallback(() => {
+    const words = redo()
+    if (words) setStepped(`Done again. ${words}.`)
+  }, [redo])
   useEffect(() => {
     if (!stepped) return undefined
     const timer = setTimeout(() => setStepped(null), NOTE_MS)
     return () => clearTimeout(timer)
   }, [stepped])
-  const loadBase = useCallback(async () => (state.kind === 'stale' ? loadRevision(opened.id, state.from) : null), [state, loadRevision, opened.id])
-  useStationKeys({ go, swapUnits, close, undo: stepBack, redo: stepForward, help: useCallback(() => setKeysShown(true), []) })
-  useEffect(() => { document.documentElement.dataset.ready = 'yes' }, [])
+  const loadBase = useCallback(
+    async () => (state.kind === 'stale' ? loadRevision(opened.id, state.from) : null),
+    [state, loadRevision, opened.id],
+  )
+  useStationKeys({
+    go,
+    swapUnits,
+    close,
+    undo: stepBack,
+    redo: stepForward,
+    help: useCallback(() => setKeysShown(true), []),
+  })
+  useEffect(() => {
+    document.documentElement.dataset.ready = 'yes'
+  }, [])
 
   const sign = async (by: string): Promise<string | null> => {
     if (doc.state.kind !== 'saved') return 'Wait until everything is saved, then sign.'
@@ -110,41 +183,107 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     focusField(address)
   }
   const { Stage, Tray } = stationViews[station]
-  const stationProps = { job, station, evaluation: full, run, shelf, settle, preview, now, goTo: (s: Station) => go(s), sign }
+  const stationProps = {
+    job,
+    station,
+    evaluation: full,
+    run,
+    shelf,
+    settle,
+    preview,
+    now,
+    goTo: (s: Station) => go(s),
+    sign,
+  }
   const selected = margin ? full.margins.find((m) => m.id === margin) : undefined
   return (
     <DraftProvider job={opened.id}>
       <HatchDefinitions />
       <div className={`job-screen at-${station}`}>
         <header className="masthead">
-          <Link href="/" className="wordmark">PYRAXIS</Link>
+          <Link href="/" className="wordmark">
+            PYRAXIS
+          </Link>
           <h1>{job.title}</h1>
           <span className="under">{complaintInWords(job)}</span>
-          <span className="saved"><SavedMark state={doc.state} /></span>
+          <span className="saved">
+            <SavedMark state={doc.state} />
+          </span>
           <span className="right">
-            <button type="button" className="word-button" disabled={doc.steps.back === 0} onClick={stepBack} aria-keyshortcuts="Control+Z">undo</button>
-            <button type="button" className="word-button" disabled={doc.steps.forward === 0} onClick={stepForward} aria-keyshortcuts="Control+Shift+Z">redo</button>
+            <button
+              type="button"
+              className="word-button"
+              disabled={doc.steps.back === 0}
+              onClick={stepBack}
+              aria-keyshortcuts="Control+Z"
+            >
+              undo
+            </button>
+            <button
+              type="button"
+              className="word-button"
+              disabled={doc.steps.forward === 0}
+              onClick={stepForward}
+              aria-keyshortcuts="Control+Shift+Z"
+            >
+              redo
+            </button>
             <FindButton />
-            <button type="button" className="word-button figure-text" onClick={swapUnits}>{job.units === 'metric' ? '°C mm' : '°F in'}<span className="visually-hidden">, swap unit system</span></button>
-            <Link href={`/jobs/${opened.id}/sheet`} prefetch={false}><span className="wide-word">Bench </span>sheet</Link>
-            <Link href={`/jobs/${opened.id}/history`} prefetch={false}>history</Link>
+            <button type="button" className="word-button figure-text" onClick={swapUnits}>
+              {job.units === 'metric' ? '°C mm' : '°F in'}
+              <span className="visually-hidden">, swap unit system</span>
+            </button>
+            <Link href={`/jobs/${opened.id}/sheet`} prefetch={false}>
+              <span className="wide-word">Bench </span>sheet
+            </Link>
+            <Link href={`/jobs/${opened.id}/history`} prefetch={false}>
+              history
+            </Link>
             <ThemeButton />
-            <button type="button" className="word-button" onClick={() => setKeysShown(true)}>?<span className="visually-hidden"> keys</span></button>
+            <button type="button" className="word-button" onClick={() => setKeysShown(true)}>
+              ?<span className="visually-hidden"> keys</span>
+            </button>
           </span>
           <SaveTrouble state={doc.state} />
-          {stepped && <p className="stepped" role="status">{stepped}</p>}
+          {stepped && (
+            <p className="stepped" role="status">
+              {stepped}
+            </p>
+          )}
         </header>
         <Spine entries={entries} present={station} onGo={(s) => go(s)} />
-        <main className="stage" key={station}><Stage {...stationProps} /></main>
+        <main className="stage" key={station}>
+          <Stage {...stationProps} />
+        </main>
         {selected ? (
-          <Working margin={selected} run={full.run} system={job.units} remedies={remediesFor(job, selected)} fieldAt={(a) => fieldsOf(job).get(a)} onRemedy={apply} onGoTo={goToField} onClose={() => go(station)} />
+          <Working
+            margin={selected}
+            run={full.run}
+            system={job.units}
+            remedies={remediesFor(job, selected)}
+            fieldAt={(a) => fieldsOf(job).get(a)}
+            onRemedy={apply}
+            onGoTo={goToField}
+            onClose={() => go(station)}
+          />
         ) : (
-          <section className="tray" aria-label="Readings and choices"><ShelfChanges {...stationProps} /><Tray {...stationProps} /></section>
+          <section className="tray" aria-label="Readings and choices">
+            <ShelfChanges {...stationProps} />
+            <Tray {...stationProps} />
+          </section>
         )}
         <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
       </div>
       <KeysDialog show={keysShown} onHide={() => setKeysShown(false)} />
-      {doc.state.kind === 'stale' && <ConflictDialog mine={doc.state.mine} theirs={doc.state.theirs.job} savedAt={format(new Date(doc.state.theirs.savedAt), 'HH:mm')} loadBase={loadBase} onSettle={doc.resolve} />}
+      {doc.state.kind === 'stale' && (
+        <ConflictDialog
+          mine={doc.state.mine}
+          theirs={doc.state.theirs.job}
+          savedAt={format(new Date(doc.state.theirs.savedAt), 'HH:mm')}
+          loadBase={loadBase}
+          onSettle={doc.resolve}
+        />
+      )}
     </DraftProvider>
   )
 }

@@ -11,15 +11,28 @@ export function SavedMark({ state }: { readonly state: SaverState }) {
   useEffect(() => setInBrowser(true), [])
   const words = {
     saved: () => (state.kind === 'saved' && inBrowser ? `saved ${format(new Date(state.at), 'HH:mm')}` : 'saved'),
-    saving: () => 'saving …', stale: () => 'changed elsewhere',
-    waiting: () => 'not saved yet: kept in this browser', refused: () => 'not saved',
+    saving: () => 'saving …',
+    stale: () => 'changed elsewhere',
+    waiting: () => 'not saved yet: kept in this browser',
+    refused: () => 'not saved',
   }
   const message = state.kind === 'waiting' || state.kind === 'refused' ? state.message : undefined
-  return <span role="status" data-state={state.kind} title={message} className={message ? 'verdict-short' : undefined}>{words[state.kind]()}</span>
+  return (
+    <span role="status" data-state={state.kind} title={message} className={message ? 'verdict-short' : undefined}>
+      {words[state.kind]()}
+    </span>
+  )
 }
 
 /** Why something is not saved, and that nothing is lost by it; stands under the masthead as long as it lasts. */
 export function SaveTrouble({ state }: { readonly state: SaverState }) {
   if (state.kind !== 'waiting' && state.kind !== 'refused') return null
-  return <p className="save-trouble" role="alert">{state.message}{state.kind === 'waiting' ? ' What you change is kept in this browser and goes out by itself.' : ' The last change is kept in this browser; mend it and it goes out.'}</p>
+  return (
+    <p className="save-trouble" role="alert">
+      {state.message}
+      {state.kind === 'waiting'
+        ? ' What you change is kept in this browser and goes out by itself.'
+        : ' The last change is kept in this browser; mend it and it goes out.'}
+    </p>
+  )
 }

@@ -1,12 +1,28 @@
 import { startJob, type Job } from '../../core/job'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState, type WaitingRoom } from './saver'
 
-const job = (title: string): Job => ({ ...startJob({ title: 'x', kind: 'trail-bike', machineName: 'm', owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn: null }), title })
+const job = (title: string): Job => ({
+  ...startJob({
+    title: 'x',
+    kind: 'trail-bike',
+    machineName: 'm',
+    owner: '',
+    units: 'metric',
+    startedOn: '2026-01-15',
+    promisedOn: null,
+  }),
+  title,
+})
 
 /** A server that may lose its answer on the way, and a room that outlives the saver. */
 function bench() {
   const kept: { waiting: PendingSave[] } = { waiting: [] }
-  const room: WaitingRoom = { read: () => kept.waiting, write: (w) => { kept.waiting = [...w] } }
+  const room: WaitingRoom = {
+    read: () => kept.waiting,
+    write: (w) => {
+      kept.waiting = [...w]
+    },
+  }
   const stored = [{ title: 'x', key: '' }]
   const states: SaverState[] = []
   let lost = 0
@@ -14,14 +30,36 @@ function bench() {
     await Promise.resolve()
     if (save.job.title === 'will not do') return { kind: 'refused', message: 'no' }
     const before = stored.findIndex((s) => s.key === save.key)
-    if (before < 0 && save.from !== stored.length) return { kind: 'stale', theirs: { revision: stored.length, savedAt: 't', job: job(stored.at(-1)!.title) } }
+    if (before < 0 && save.from !== stored.length)
+      return { kind: 'stale', theirs: { revision: stored.length, savedAt: 't', job: job(stored.at(-1)!.title) } }
     if (before < 0) stored.push({ title: save.job.title, key: save.key })
-    if (lost > 0) { lost--; return { kind: 'later', message: 'lost' } }
+    if (lost > 0) {
+      lost--
+      return { kind: 'later', message: 'lost' }
+    }
     return { kind: 'saved', revision: before < 0 ? stored.length : before + 1, savedAt: 't' }
   }
   let keys = 0
-  const open = (revision = stored.length): Saver => new Saver({ revision, savedAt: 't', room, send, newKey: () => `key-${++keys}`, onState: (s) => states.push(s), retryMs: 5 })
-  return { kept, stored, states, open, lose: (n: number) => { lost = n }, titles: () => stored.map((s) => s.title) }
+  const open = (revision = stored.length): Saver =>
+    new Saver({
+      revision,
+      savedAt: 't',
+      room,
+      send,
+      newKey: () => `key-${++keys}`,
+      onState: (s) => states.push(s),
+      retryMs: 5,
+    })
+  return {
+    kept,
+    stored,
+    states,
+    open,
+    lose: (n: number) => {
+      lost = n
+    },
+    titles: () => stored.map((s) => s.title),
+  }
 }
 const settled = (ms = 60): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
@@ -62,7 +100,10 @@ test('a tab that dies before the answer goes on after a reload with what it had'
 })
 
 test('two windows: the stale one is stopped until one version is chosen', async () => {
-  for (const [choice, end] of [['mine', ['x', 'theirs', 'mine']], ['theirs', ['x', 'theirs']]] as const) {
+  for (const [choice, end] of [
+    ['mine', ['x', 'theirs', 'mine']],
+    ['theirs', ['x', 'theirs']],
+  ] as const) {
     const b = bench()
     const saver = b.open()
     b.stored.push({ title: 'theirs', key: 'other' })
@@ -71,7 +112,8 @@ test('two windows: the stale one is stopped until one version is chosen', async 
     expect(b.states.at(-1)).toMatchObject({ kind: 'stale', theirs: { job: { title: 'theirs' } } })
     const state = b.states.at(-1)!
     expect(state).toMatchObject({ kind: 'stale', mine: { title: 'mine' }, from: 1 })
-    if (state.kind === 'stale') expect(saver.resolve(choice === 'mine' ? state.mine : state.theirs.job).title).toBe(choice)
+    if (state.kind === 'stale')
+      expect(saver.resolve(choice === 'mine' ? state.mine : state.theirs.job).title).toBe(choice)
     await settled(20)
     expect(b.titles()).toEqual(end)
     expect(b.kept.waiting).toEqual([])

@@ -4,23 +4,38 @@ import { withoutStaleSignature } from '@/core/plan'
 /** What the server answers to a save. */
 export type SaveAnswer =
   | { readonly kind: 'saved'; readonly revision: number; readonly savedAt: string }
-  | { readonly kind: 'stale'; readonly theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job } }
+  | {
+      readonly kind: 'stale'
+      readonly theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job }
+    }
   /** will not do as it is: trying again would not help */
   | { readonly kind: 'refused'; readonly message: string }
   /** not reached, or busy: will be tried again */
   | { readonly kind: 'later'; readonly message: string }
 
-export interface PendingSave { readonly from: number; readonly key: string; readonly job: Job }
+export interface PendingSave {
+  readonly from: number
+  readonly key: string
+  readonly job: Job
+}
 
 /** Where saves wait that are not acknowledged: first the one that was sent, then the newest. */
-export interface WaitingRoom { read(): PendingSave[]; write(waiting: readonly PendingSave[]): void }
+export interface WaitingRoom {
+  read(): PendingSave[]
+  write(waiting: readonly PendingSave[]): void
+}
 
 export type SaverState =
   | { readonly kind: 'saved'; readonly at: string }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly message: string }
   /** somebody saved in between; `from` is the revision that both versions were made from */
-  | { readonly kind: 'stale'; readonly theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job }; readonly mine: Job; readonly from: number }
+  | {
+      readonly kind: 'stale'
+      readonly theirs: { readonly revision: number; readonly savedAt: string; readonly job: Job }
+      readonly mine: Job
+      readonly from: number
+    }
   | { readonly kind: 'refused'; readonly message: string }
 
 interface Options {
@@ -53,8 +68,12 @@ export class Saver {
   }
 
   /** the newest document that is not acknowledged, if any: what a reloaded tab goes on with */
-  get unsaved(): Job | null { return this.waiting.at(-1)?.job ?? null }
-  get revision(): number { return this.base }
+  get unsaved(): Job | null {
+    return this.waiting.at(-1)?.job ?? null
+  }
+  get revision(): number {
+    return this.base
+  }
 
   start(): void {
     this.stopped = false

@@ -8,7 +8,13 @@ import { withoutStaleSignature } from '@/core/plan'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
 import { isBehind, noteAcknowledged, openWaitingRoom } from './waiting-room'
 
-export interface Opened { readonly id: string; readonly revision: number; readonly savedAt: string; readonly job: Job; /** what its runs came to, where they are kept */ readonly findings?: Findings | null }
+export interface Opened {
+  readonly id: string
+  readonly revision: number
+  readonly savedAt: string
+  readonly job: Job
+  /** what its runs came to, where they are kept */ readonly findings?: Findings | null
+}
 
 export interface JobDocument {
   /** what is shown: the settled job, or a preview while something is typed or dragged */
@@ -34,10 +40,14 @@ export interface JobDocument {
 const STEPS_KEPT = 200
 
 /** What was settled in this window, to step back and forward through. */
-const historyOf = (job: Job) => createStore<{ job: Job }>()(temporal(() => ({ job }), { limit: STEPS_KEPT, equality: (a, b) => a.job === b.job }))
+const historyOf = (job: Job) =>
+  createStore<{ job: Job }>()(temporal(() => ({ job }), { limit: STEPS_KEPT, equality: (a, b) => a.job === b.job }))
 
 /** The job as one immutable document that saves itself. */
-export function useJobDocument(opened: Opened, send: (id: string, save: PendingSave) => Promise<SaveAnswer>): JobDocument {
+export function useJobDocument(
+  opened: Opened,
+  send: (id: string, save: PendingSave) => Promise<SaveAnswer>,
+): JobDocument {
   const [settled, setSettled] = useState(opened.job)
   const [shown, setShown] = useState<Job | null>(null)
   const [state, setState] = useState<SaverState>({ kind: 'saved', at: opened.savedAt })
@@ -52,23 +62,34 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
     setSteps({ back: pastStates.length, forward: futureStates.length })
   }, [history])
   /** begins the history anew: what another window did is not undone from here */
-  const beginHistory = useCallback((job: Job) => {
-    history.setState({ job })
-    history.temporal.getState().clear()
-    countSteps()
-  }, [history, countSteps])
+  const beginHistory = useCallback(
+    (job: Job) => {
+      history.setState({ job })
+      history.temporal.getState().clear()
+      countSteps()
+    },
+    [history, countSteps],
+  )
 
   useEffect(() => {
     let ended = false
     let made: Saver | null = null
     void openWaitingRoom(base.id).then((room) => {
       if (ended) return
-      if (isBehind(base.id, base.revision)) { window.location.reload(); return }
+      if (isBehind(base.id, base.revision)) {
+        window.location.reload()
+        return
+      }
       made = new Saver({
-        revision: base.revision, savedAt: base.savedAt, room, newKey: () => crypto.randomUUID(), retryMs: 1500,
+        revision: base.revision,
+        savedAt: base.savedAt,
+        room,
+        newKey: () => crypto.randomUUID(),
+        retryMs: 1500,
         onState: (next) => {
           // both windows did the same: nobody has to choose
-          if (next.kind === 'stale' && differences(next.mine, next.theirs.job).length === 0) queueMicrotask(() => made?.resolve(next.theirs.job))
+          if (next.kind === 'stale' && differences(next.mine, next.theirs.job).length === 0)
+            queueMicrotask(() => made?.resolve(next.theirs.job))
           else {
             if (next.kind === 'saved' && made) noteAcknowledged(base.id, made.revision)
             setState(next)
@@ -100,43 +121,70 @@ export function useJobDocument(opened: Opened, send: (id: string, save: PendingS
     if (saver.current) saver.current.settle(after)
     else early.current = after
   }, [])
-  const settle = useCallback((change: (job: Job) => Job) => {
-    const before = newest.current
-    const after = withoutStaleSignature(before, change(before))
-    setShown(null)
-    if (after === before) return
-    history.setState({ job: after })
-    countSteps()
-    stand(after)
-  }, [history, countSteps, stand])
-  const step = useCallback((way: 'undo' | 'redo'): string | null => {
-    const { pastStates, futureStates, undo, redo } = history.temporal.getState()
-    if (!(way === 'undo' ? pastStates : futureStates).length) return null
-    const before = newest.current
-    if (way === 'undo') undo()
-    else redo()
-    countSteps()
-    const after = withoutStaleSignature(before, history.getState().job)
-    setShown(null)
-    stand(after)
-    const [first, ...more] = differences(before, after)
-    return first ? `${changeInWords(first)}${more.length ? `, and ${more.length} more` : ''}` : null
-  }, [history, countSteps, stand])
-  const preview = useCallback((change: ((job: Job) => Job) | null) => setShown(change ? change(newest.current) : null), [])
-  const resolve = useCallback((chosen: Job) => {
-    const job = saver.current!.resolve(chosen)
-    newest.current = job
-    setSettled(job)
-    beginHistory(job)
-  }, [beginHistory])
-  const takeUp = useCallback((next: Opened) => {
-    newest.current = next.job
-    setSettled(next.job)
-    setState({ kind: 'saved', at: next.savedAt })
-    setBase(next)
-    beginHistory(next.job)
-  }, [beginHistory])
+  const settle = useCallback(
+    (change: (job: Job) => Job) => {
+      const before = newest.current
+      const after = withoutStaleSignature(before, change(before))
+      setShown(null)
+      if (after === before) return
+      history.setState({ job: after })
+      countSteps()
+      stand(after)
+    },
+    [history, countSteps, stand],
+  )
+  const step = useCallback(
+    (way: 'undo' | 'redo'): string | null => {
+      const { pastStates, futureStates, undo, redo } = history.temporal.getState()
+      if (!(way === 'undo' ? pastStates : futureStates).length) return null
+      const before = newest.current
+      if (way === 'undo') undo()
+      else redo()
+      countSteps()
+      const after = withoutStaleSignature(before, history.getState().job)
+      setShown(null)
+      stand(after)
+      const [first, ...more] = differences(before, after)
+      return first ? `${changeInWords(first)}${more.length ? `, and ${more.length} more` : ''}` : null
+    },
+    [history, countSteps, stand],
+  )
+  const preview = useCallback(
+    (change: ((job: Job) => Job) | null) => setShown(change ? change(newest.current) : null),
+    [],
+  )
+  const resolve = useCallback(
+    (chosen: Job) => {
+      const job = saver.current!.resolve(chosen)
+      newest.current = job
+      setSettled(job)
+      beginHistory(job)
+    },
+    [beginHistory],
+  )
+  const takeUp = useCallback(
+    (next: Opened) => {
+      newest.current = next.job
+      setSettled(next.job)
+      setState({ kind: 'saved', at: next.savedAt })
+      setBase(next)
+      beginHistory(next.job)
+    },
+    [beginHistory],
+  )
   const undo = useCallback(() => step('undo'), [step])
   const redo = useCallback(() => step('redo'), [step])
-  return { job: shown ?? settled, moving: shown !== null, state, settle, preview, resolve, undo, redo, steps, takeUp, revision: useCallback(() => saver.current?.revision ?? base.revision, [base]) }
+  return {
+    job: shown ?? settled,
+    moving: shown !== null,
+    state,
+    settle,
+    preview,
+    resolve,
+    undo,
+    redo,
+    steps,
+    takeUp,
+    revision: useCallback(() => saver.current?.revision ?? base.revision, [base]),
+  }
 }

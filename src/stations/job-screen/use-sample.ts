@@ -16,7 +16,10 @@ export function useSample(job: Job, run: Findings | null): SampledMargin[] | nul
       if (event.data.sampled) setAnswer({ ticket: event.data.ticket, sampled: event.data.sampled })
     }
     worker.current = made
-    return () => { made.terminate(); worker.current = null }
+    return () => {
+      made.terminate()
+      worker.current = null
+    }
   }, [])
   useEffect(() => {
     const mine = ++ticket.current
@@ -24,6 +27,8 @@ export function useSample(job: Job, run: Findings | null): SampledMargin[] | nul
     return () => clearTimeout(timer)
   }, [job, run])
   const [current, setCurrent] = useState<SampledMargin[] | null>(null)
-  useEffect(() => { setCurrent(answer && answer.ticket === ticket.current ? answer.sampled : null) }, [answer, job, run])
+  useEffect(() => {
+    setCurrent(answer && answer.ticket === ticket.current ? answer.sampled : null)
+  }, [answer, job, run])
   return current
 }

@@ -23,7 +23,9 @@ function parsed(text: string | null): PendingSave[] {
     if (!Array.isArray(list)) return []
     return list.flatMap((w: Partial<PendingSave>) => {
       const read = readJob(w.job)
-      return read.ok && typeof w.from === 'number' && typeof w.key === 'string' ? [{ from: w.from, key: w.key, job: read.job }] : []
+      return read.ok && typeof w.from === 'number' && typeof w.key === 'string'
+        ? [{ from: w.from, key: w.key, job: read.job }]
+        : []
     })
   } catch {
     return []
@@ -39,7 +41,9 @@ export async function openWaitingRoom(jobId: string): Promise<WaitingRoom> {
   const own = `${PREFIX}:${jobId}:${tab}`
   if (!localStorage.getItem(own)) {
     const held = new Set((await navigator.locks.query()).held?.map((l) => l.name))
-    const left = Object.keys(localStorage).find((k) => k.startsWith(`${PREFIX}:${jobId}:`) && !held.has(`${PREFIX}-tab-${k.split(':')[2]}`))
+    const left = Object.keys(localStorage).find(
+      (k) => k.startsWith(`${PREFIX}:${jobId}:`) && !held.has(`${PREFIX}-tab-${k.split(':')[2]}`),
+    )
     if (left) {
       localStorage.setItem(own, localStorage.getItem(left)!)
       localStorage.removeItem(left)
@@ -57,7 +61,8 @@ export async function openWaitingRoom(jobId: string): Promise<WaitingRoom> {
 const acknowledged = (jobId: string): string => `pyraxis-acknowledged:${jobId}`
 
 /** Remembers, through reloads of this tab, how far the server has taken its saves. */
-export const noteAcknowledged = (jobId: string, revision: number): void => sessionStorage.setItem(acknowledged(jobId), String(revision))
+export const noteAcknowledged = (jobId: string, revision: number): void =>
+  sessionStorage.setItem(acknowledged(jobId), String(revision))
 
 /**
  * Whether a page shows less than this tab has already saved: a reload may be read on the server before a last save arrives,

@@ -3,7 +3,20 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { allowances, alterationKinds, answerCheck, blowsOnto, changeGround, endings, grounds, ingressNeeds, jobKinds, type AlterationKind, type Job, type LivesIn } from '@/core/job'
+import {
+  allowances,
+  alterationKinds,
+  answerCheck,
+  blowsOnto,
+  changeGround,
+  endings,
+  grounds,
+  ingressNeeds,
+  jobKinds,
+  type AlterationKind,
+  type Job,
+  type LivesIn,
+} from '@/core/job'
 import { alterationsOf, alterationWords, cureChecks, planWarnings } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
@@ -11,13 +24,26 @@ import { useDraft } from '@/ui/drafts'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 
-const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] => values.map((value) => ({ value, name: value }))
+const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
+  values.map((value) => ({ value, name: value }))
 
 /** A part of the machine's story that unfolds; what it comes to stands in its heading. */
-function Unfold({ title, says, open, children }: { readonly title: string; readonly says: string; readonly open?: boolean; readonly children: React.ReactNode }) {
+function Unfold({
+  title,
+  says,
+  open,
+  children,
+}: {
+  readonly title: string
+  readonly says: string
+  readonly open?: boolean
+  readonly children: React.ReactNode
+}) {
   return (
     <details className="unfold" open={open}>
-      <summary><strong>{title}</strong> <span className="soft">{says}</span></summary>
+      <summary>
+        <strong>{title}</strong> <span className="soft">{says}</span>
+      </summary>
       <div className="pb-3">{children}</div>
     </details>
   )
@@ -42,16 +68,40 @@ export function Cure({ job, settle, now }: Props) {
     settle((j) => answerCheck(j, id, found, at))
   }
   return (
-    <Unfold title="Is a fan the cure?" says={likely ? `${likely} ${likely === 1 ? 'looks' : 'look'} like the cause` : left ? `${left} of ${checks.length} not looked at` : 'all ruled out'}>
+    <Unfold
+      title="Is a fan the cure?"
+      says={
+        likely
+          ? `${likely} ${likely === 1 ? 'looks' : 'look'} like the cause`
+          : left
+            ? `${left} of ${checks.length} not looked at`
+            : 'all ruled out'
+      }
+    >
       {checks.map((c, i) => (
         <div key={c.id} className="check-line" role="group" aria-label={c.name}>
-          <span><span className="fw-medium">{c.name}</span> <span className="soft small d-block">{c.looksLike}</span></span>
+          <span>
+            <span className="fw-medium">{c.name}</span> <span className="soft small d-block">{c.looksLike}</span>
+          </span>
           {(['ruled out', 'looks like it'] as const).map((found) => (
-            <Button key={found} size="sm" variant={answers[i] === found ? (found === 'ruled out' ? 'primary' : 'danger') : 'outline-dark'} aria-pressed={answers[i] === found} aria-label={`${c.name}: ${found}`} onClick={() => answer(c.id, answers[i] === found ? null : found)}>{found}</Button>
+            <Button
+              key={found}
+              size="sm"
+              variant={answers[i] === found ? (found === 'ruled out' ? 'primary' : 'danger') : 'outline-dark'}
+              aria-pressed={answers[i] === found}
+              aria-label={`${c.name}: ${found}`}
+              onClick={() => answer(c.id, answers[i] === found ? null : found)}
+            >
+              {found}
+            </Button>
           ))}
         </div>
       ))}
-      {likely > 0 && <p className="say say-short">Mend that first and run it again: a fan would only hide it. The job can end there.</p>}
+      {likely > 0 && (
+        <p className="say say-short">
+          Mend that first and run it again: a fan would only hide it. The job can end there.
+        </p>
+      )}
     </Unfold>
   )
 }
@@ -59,19 +109,68 @@ export function Cure({ job, settle, now }: Props) {
 /** How it ran before anything came apart. */
 export function Baseline({ job, settle }: Props) {
   const { baseline, units: u } = job
-  const change = (part: Partial<Job['baseline']>): void => settle((j) => ({ ...j, baseline: { ...j.baseline, ...part } }))
+  const change = (part: Partial<Job['baseline']>): void =>
+    settle((j) => ({ ...j, baseline: { ...j.baseline, ...part } }))
   const reading = (value: number, typed: string) => ({ value, source: 'measured' as const, typed })
   const [load, setLoad] = useDraft('baseline.load')
   return (
-    <Unfold title="Baseline" says={baseline.state === 'not yet' ? 'not taken yet: it cannot be had afterwards' : baseline.state}>
-      <ChoiceField label="Baseline run" value={baseline.state} options={same(['not yet', 'taken', 'cannot be had'])} onChange={(state) => change({ state })}
-        tell={baseline.state === 'cannot be had' ? 'Before and after will not be comparable; the sheet says so.' : 'Same work, same load, same weather as the complaint: how hot, how soon, how long a hand can stay on it.'} />
-      <QuantityField name="baseline.hot" label="got as hot as" value={baseline.hotC?.value ?? null} quantity="temperature" system={u} onSettle={(v, t) => change({ hotC: reading(v, t) })} check={(v) => (v < -40 || v > 300 ? `Between ${format(-40, 'temperature', u)} and ${format(300, 'temperature', u)}.` : null)} />
-      <QuantityField name="baseline.air" label="surroundings then" value={baseline.airC?.value ?? null} quantity="temperature" system={u} onSettle={(v, t) => change({ airC: reading(v, t) })} check={(v) => (v < -40 || v > 60 ? `Between ${format(-40, 'temperature', u)} and ${format(60, 'temperature', u)}.` : null)} />
-      <QuantityField name="baseline.touch" label="seat or panel could be touched for" value={baseline.touchS?.value ?? null} quantity="seconds" system={u} onSettle={(v, t) => change({ touchS: reading(v, t) })} check={(v) => (v < 0 || v > 3600 ? 'Between 0 and 3600 s.' : null)} />
+    <Unfold
+      title="Baseline"
+      says={baseline.state === 'not yet' ? 'not taken yet: it cannot be had afterwards' : baseline.state}
+    >
+      <ChoiceField
+        label="Baseline run"
+        value={baseline.state}
+        options={same(['not yet', 'taken', 'cannot be had'])}
+        onChange={(state) => change({ state })}
+        tell={
+          baseline.state === 'cannot be had'
+            ? 'Before and after will not be comparable; the sheet says so.'
+            : 'Same work, same load, same weather as the complaint: how hot, how soon, how long a hand can stay on it.'
+        }
+      />
+      <QuantityField
+        name="baseline.hot"
+        label="got as hot as"
+        value={baseline.hotC?.value ?? null}
+        quantity="temperature"
+        system={u}
+        onSettle={(v, t) => change({ hotC: reading(v, t) })}
+        check={(v) =>
+          v < -40 || v > 300 ? `Between ${format(-40, 'temperature', u)} and ${format(300, 'temperature', u)}.` : null
+        }
+      />
+      <QuantityField
+        name="baseline.air"
+        label="surroundings then"
+        value={baseline.airC?.value ?? null}
+        quantity="temperature"
+        system={u}
+        onSettle={(v, t) => change({ airC: reading(v, t) })}
+        check={(v) =>
+          v < -40 || v > 60 ? `Between ${format(-40, 'temperature', u)} and ${format(60, 'temperature', u)}.` : null
+        }
+      />
+      <QuantityField
+        name="baseline.touch"
+        label="seat or panel could be touched for"
+        value={baseline.touchS?.value ?? null}
+        quantity="seconds"
+        system={u}
+        onSettle={(v, t) => change({ touchS: reading(v, t) })}
+        check={(v) => (v < 0 || v > 3600 ? 'Between 0 and 3600 s.' : null)}
+      />
       <Form.Group controlId="baseline-load" className="mt-2">
         <Form.Label className="mb-0">Load, gear, bucket, what else was on</Form.Label>
-        <Form.Control value={load ?? baseline.load} maxLength={160} onChange={(e) => setLoad(e.target.value)} onBlur={() => { if (load !== null && load !== baseline.load) change({ load }); setLoad(null) }} />
+        <Form.Control
+          value={load ?? baseline.load}
+          maxLength={160}
+          onChange={(e) => setLoad(e.target.value)}
+          onBlur={() => {
+            if (load !== null && load !== baseline.load) change({ load })
+            setLoad(null)
+          }}
+        />
       </Form.Group>
     </Unfold>
   )
@@ -83,31 +182,84 @@ export function Allowed({ job, settle }: Props) {
   const [what, setWhat] = useText('alterations.what')
   const marks = alterationsOf(job)
   const clashing = marks.filter((m) => m.clashes).length
-  const newId = (): string => `mark${Math.max(0, ...job.alterations.map((a) => Number(/\d+$/.exec(a.id)?.[0] ?? 0))) + 1}`
+  const newId = (): string =>
+    `mark${Math.max(0, ...job.alterations.map((a) => Number(/\d+$/.exec(a.id)?.[0] ?? 0))) + 1}`
   return (
-    <Unfold title="What the owner allows" says={clashing ? `${clashing} ${clashing === 1 ? 'mark goes' : 'marks go'} too far` : job.machine.ownerAllows ?? 'not asked yet'}>
-      <UnsaidField label="The owner allows" value={job.machine.ownerAllows} options={same(allowances)} onChange={(ownerAllows) => settle((j) => ({ ...j, machine: { ...j.machine, ownerAllows } }))} />
-      {marks.length === 0 ? <p className="soft mt-2 mb-1">The plan leaves no mark on the machine.</p> : (
+    <Unfold
+      title="What the owner allows"
+      says={
+        clashing
+          ? `${clashing} ${clashing === 1 ? 'mark goes' : 'marks go'} too far`
+          : (job.machine.ownerAllows ?? 'not asked yet')
+      }
+    >
+      <UnsaidField
+        label="The owner allows"
+        value={job.machine.ownerAllows}
+        options={same(allowances)}
+        onChange={(ownerAllows) => settle((j) => ({ ...j, machine: { ...j.machine, ownerAllows } }))}
+      />
+      {marks.length === 0 ? (
+        <p className="soft mt-2 mb-1">The plan leaves no mark on the machine.</p>
+      ) : (
         <ul className="list-unstyled mt-2 mb-1">
           {marks.map((m) => (
             <li key={m.id} className="d-flex gap-2 align-items-center border-bottom">
-              <span className="flex-grow-1">{alterationWords[m.kind].name}: {m.what} <span className="soft small">{m.undoable ? 'can be undone' : 'stays'}{m.fromPlan ? ', by the plan' : ''}</span></span>
+              <span className="flex-grow-1">
+                {alterationWords[m.kind].name}: {m.what}{' '}
+                <span className="soft small">
+                  {m.undoable ? 'can be undone' : 'stays'}
+                  {m.fromPlan ? ', by the plan' : ''}
+                </span>
+              </span>
               {m.clashes && <span className="verdict-short">not allowed</span>}
-              {!m.fromPlan && <button type="button" className="word-button" aria-label={`Take away: ${m.what}`} onClick={() => settle((j) => ({ ...j, alterations: j.alterations.filter((a) => a.id !== m.id) }))}>take away</button>}
+              {!m.fromPlan && (
+                <button
+                  type="button"
+                  className="word-button"
+                  aria-label={`Take away: ${m.what}`}
+                  onClick={() => settle((j) => ({ ...j, alterations: j.alterations.filter((a) => a.id !== m.id) }))}
+                >
+                  take away
+                </button>
+              )}
             </li>
           ))}
         </ul>
       )}
-      <form className="d-flex gap-2 flex-wrap" onSubmit={(e) => {
-        e.preventDefault()
-        if (!what.trim()) return
-        const entry = { id: newId(), kind, what: what.trim() }
-        settle((j) => ({ ...j, alterations: [...j.alterations, entry] }))
-        setWhat('')
-      }}>
-        <Form.Select aria-label="Kind of mark" style={{ width: 'auto' }} value={kind} onChange={(e) => setKind(e.target.value as AlterationKind)}>{alterationKinds.map((k) => <option key={k} value={k}>{alterationWords[k].name}</option>)}</Form.Select>
-        <Form.Control aria-label="What and where" placeholder="what and where" maxLength={120} style={{ maxWidth: 260 }} value={what} onChange={(e) => setWhat(e.target.value)} />
-        <Button type="submit" variant="outline-dark" disabled={!what.trim()}>Add</Button>
+      <form
+        className="d-flex gap-2 flex-wrap"
+        onSubmit={(e) => {
+          e.preventDefault()
+          if (!what.trim()) return
+          const entry = { id: newId(), kind, what: what.trim() }
+          settle((j) => ({ ...j, alterations: [...j.alterations, entry] }))
+          setWhat('')
+        }}
+      >
+        <Form.Select
+          aria-label="Kind of mark"
+          style={{ width: 'auto' }}
+          value={kind}
+          onChange={(e) => setKind(e.target.value as AlterationKind)}
+        >
+          {alterationKinds.map((k) => (
+            <option key={k} value={k}>
+              {alterationWords[k].name}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Control
+          aria-label="What and where"
+          placeholder="what and where"
+          maxLength={120}
+          style={{ maxWidth: 260 }}
+          value={what}
+          onChange={(e) => setWhat(e.target.value)}
+        />
+        <Button type="submit" variant="outline-dark" disabled={!what.trim()}>
+          Add
+        </Button>
       </form>
     </Unfold>
   )
@@ -116,46 +268,118 @@ export function Allowed({ job, settle }: Props) {
 /** Water, mud, and what the hot air will land on. */
 export function Lives({ job, settle }: Props) {
   const { livesIn, shielded } = job.surroundings
-  const change = (part: Partial<Job['surroundings']>): void => settle((j) => ({ ...j, surroundings: { ...j.surroundings, ...part } }))
+  const change = (part: Partial<Job['surroundings']>): void =>
+    settle((j) => ({ ...j, surroundings: { ...j.surroundings, ...part } }))
   const warnings = planWarnings(job).filter((w) => w.id.startsWith('ingress') || w.id === 'blows on')
   return (
-    <Unfold title="Where it lives, what the hot air meets" says={warnings.length ? `${warnings.length} ${warnings.length === 1 ? 'warning' : 'warnings'}` : livesIn ?? 'not said yet'}>
-      <UnsaidField label="It lives" value={livesIn} options={(Object.keys(ingressNeeds) as LivesIn[]).map((value) => ({ value, name: `${value} (${ingressNeeds[value]})` }))} onChange={(v) => change({ livesIn: v })} />
-      <YesNoField label="Fan and controller behind a shield" value={shielded} onChange={(v) => change({ shielded: v })} />
-      {jobKinds[job.kind].mountsFan && job.cooling && <UnsaidField label="It works on" value={job.surroundings.ground} options={same(grounds)} onChange={(ground) => settle((j) => changeGround(j, ground))} />}
-      {jobKinds[job.kind].mountsFan && <UnsaidField label="The hot air will blow on" value={job.place.blowsOn} options={same(blowsOnto)} onChange={(blowsOn) => settle((j) => ({ ...j, place: { ...j.place, blowsOn } }))} />}
-      {warnings.map((w) => <p key={w.id} className="say say-unsure">{w.text} {w.helps}</p>)}
+    <Unfold
+      title="Where it lives, what the hot air meets"
+      says={
+        warnings.length
+          ? `${warnings.length} ${warnings.length === 1 ? 'warning' : 'warnings'}`
+          : (livesIn ?? 'not said yet')
+      }
+    >
+      <UnsaidField
+        label="It lives"
+        value={livesIn}
+        options={(Object.keys(ingressNeeds) as LivesIn[]).map((value) => ({
+          value,
+          name: `${value} (${ingressNeeds[value]})`,
+        }))}
+        onChange={(v) => change({ livesIn: v })}
+      />
+      <YesNoField
+        label="Fan and controller behind a shield"
+        value={shielded}
+        onChange={(v) => change({ shielded: v })}
+      />
+      {jobKinds[job.kind].mountsFan && job.cooling && (
+        <UnsaidField
+          label="It works on"
+          value={job.surroundings.ground}
+          options={same(grounds)}
+          onChange={(ground) => settle((j) => changeGround(j, ground))}
+        />
+      )}
+      {jobKinds[job.kind].mountsFan && (
+        <UnsaidField
+          label="The hot air will blow on"
+          value={job.place.blowsOn}
+          options={same(blowsOnto)}
+          onChange={(blowsOn) => settle((j) => ({ ...j, place: { ...j.place, blowsOn } }))}
+        />
+      )}
+      {warnings.map((w) => (
+        <p key={w.id} className="say say-unsure">
+          {w.text} {w.helps}
+        </p>
+      ))}
     </Unfold>
   )
 }
 
 /** A job may end without a fan; it can be taken up again. */
 export function Ending({ job, settle, now }: Props) {
-  const [why, setWhy] = useState<(typeof endings)[number]>(job.machine.hasBattery === false || job.machine.outputDc === false ? 'no direct current' : 'another cure')
+  const [why, setWhy] = useState<(typeof endings)[number]>(
+    job.machine.hasBattery === false || job.machine.outputDc === false ? 'no direct current' : 'another cure',
+  )
   const [note, setNote] = useText('ended.note')
   const [by, setBy] = useText('ended.by')
   if (job.ended) {
     return (
       <p className="say">
-        Ended without a fan: {job.ended.why}{job.ended.note ? `, ${job.ended.note}` : ''} ({job.ended.by}, {job.ended.at.slice(0, 10)}).{' '}
-        <button type="button" className="word-button" onClick={() => settle((j) => ({ ...j, ended: null }))}>Take the job up again</button>
+        Ended without a fan: {job.ended.why}
+        {job.ended.note ? `, ${job.ended.note}` : ''} ({job.ended.by}, {job.ended.at.slice(0, 10)}).{' '}
+        <button type="button" className="word-button" onClick={() => settle((j) => ({ ...j, ended: null }))}>
+          Take the job up again
+        </button>
       </p>
     )
   }
   return (
     <Unfold title="End the job here" says="without a fan, and why">
-      <form className="row g-2" onSubmit={(e) => {
-        e.preventDefault()
-        if (!by.trim()) return
-        const at = now().toISOString()
-        settle((j) => ({ ...j, ended: { why, note: note.trim(), by: by.trim(), at } }))
-        setNote('')
-        setBy('')
-      }}>
-        <div className="col-sm-4"><Form.Select aria-label="Why it ends" value={why} onChange={(e) => setWhy(e.target.value as typeof why)}>{endings.map((w) => <option key={w}>{w}</option>)}</Form.Select></div>
-        <div className="col-sm-4"><Form.Control aria-label="What was found or done" placeholder="what was found or done" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} /></div>
-        <div className="col-sm-2"><Form.Control aria-label="Ended by" placeholder="who" maxLength={80} value={by} onChange={(e) => setBy(e.target.value)} /></div>
-        <div className="col-sm-2"><Button type="submit" variant="outline-dark" disabled={!by.trim()}>End it</Button></div>
+      <form
+        className="row g-2"
+        onSubmit={(e) => {
+          e.preventDefault()
+          if (!by.trim()) return
+          const at = now().toISOString()
+          settle((j) => ({ ...j, ended: { why, note: note.trim(), by: by.trim(), at } }))
+          setNote('')
+          setBy('')
+        }}
+      >
+        <div className="col-sm-4">
+          <Form.Select aria-label="Why it ends" value={why} onChange={(e) => setWhy(e.target.value as typeof why)}>
+            {endings.map((w) => (
+              <option key={w}>{w}</option>
+            ))}
+          </Form.Select>
+        </div>
+        <div className="col-sm-4">
+          <Form.Control
+            aria-label="What was found or done"
+            placeholder="what was found or done"
+            maxLength={300}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+          />
+        </div>
+        <div className="col-sm-2">
+          <Form.Control
+            aria-label="Ended by"
+            placeholder="who"
+            maxLength={80}
+            value={by}
+            onChange={(e) => setBy(e.target.value)}
+          />
+        </div>
+        <div className="col-sm-2">
+          <Button type="submit" variant="outline-dark" disabled={!by.trim()}>
+            End it
+          </Button>
+        </div>
       </form>
     </Unfold>
   )

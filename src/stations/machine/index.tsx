@@ -10,26 +10,78 @@ import type { StationProps, StationView } from '../station'
 import { Allowed, Baseline, Cure, Ending, Lives } from './Before'
 import { Plate } from './Plate'
 
-const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] => values.map((value) => ({ value, name: value }))
+const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
+  values.map((value) => ({ value, name: value }))
 
 function Stage(props: StationProps) {
   const { job, settle } = props
   const u = job.units
-  const change = (part: Partial<Job['complaint']>): void => settle((j) => ({ ...j, complaint: { ...j.complaint, ...part } }))
+  const change = (part: Partial<Job['complaint']>): void =>
+    settle((j) => ({ ...j, complaint: { ...j.complaint, ...part } }))
   const dead = job.machine.hasBattery === false || job.machine.outputDc === false
   return (
     <>
-      <p className="condensed fs-4 mb-1" data-testid="complaint">{complaintInWords(job)}</p>
+      <p className="condensed fs-4 mb-1" data-testid="complaint">
+        {complaintInWords(job)}
+      </p>
       <div className="row g-2 mb-2">
-        <div className="col-sm-4"><ChoiceField label="it" value={job.complaint.what} options={same(['boils', 'runs hot', 'stumbles when hot', 'cooks what is near it'])} onChange={(what) => change({ what })} /></div>
-        <div className="col-sm-4"><ChoiceField label="on" value={job.complaint.on} options={same(['slow climbs', 'slow work', 'idling', 'after switch-off', 'any work'])} onChange={(on) => change({ on })} /></div>
-        <div className="col-sm-4"><ChoiceField label="with" value={job.complaint.breeze} options={same(['no breeze', 'a breeze', 'any weather'])} onChange={(breeze) => change({ breeze })} /></div>
-        <div className="col-sm-6"><QuantityField name="complaint.after.first" label="after" value={job.complaint.after?.value ?? null} quantity="minutes" system={u} check={(v) => (v < 0 || v > 86_400 ? 'Between 0 and 1440 minutes.' : null)} onSettle={(value, typed) => settle((j) => changeComplaintReading(j, 'after', value, typed))} /></div>
-        <div className="col-sm-6"><QuantityField name="complaint.above.first" label="above, surroundings" value={job.complaint.aboveC?.value ?? null} quantity="temperature" system={u} check={(v) => (v < -40 || v > 60 ? `Between ${format(-40, 'temperature', u)} and ${format(60, 'temperature', u)}.` : null)} onSettle={(value, typed) => settle((j) => changeComplaintReading(j, 'aboveC', value, typed))} /></div>
+        <div className="col-sm-4">
+          <ChoiceField
+            label="it"
+            value={job.complaint.what}
+            options={same(['boils', 'runs hot', 'stumbles when hot', 'cooks what is near it'])}
+            onChange={(what) => change({ what })}
+          />
+        </div>
+        <div className="col-sm-4">
+          <ChoiceField
+            label="on"
+            value={job.complaint.on}
+            options={same(['slow climbs', 'slow work', 'idling', 'after switch-off', 'any work'])}
+            onChange={(on) => change({ on })}
+          />
+        </div>
+        <div className="col-sm-4">
+          <ChoiceField
+            label="with"
+            value={job.complaint.breeze}
+            options={same(['no breeze', 'a breeze', 'any weather'])}
+            onChange={(breeze) => change({ breeze })}
+          />
+        </div>
+        <div className="col-sm-6">
+          <QuantityField
+            name="complaint.after.first"
+            label="after"
+            value={job.complaint.after?.value ?? null}
+            quantity="minutes"
+            system={u}
+            check={(v) => (v < 0 || v > 86_400 ? 'Between 0 and 1440 minutes.' : null)}
+            onSettle={(value, typed) => settle((j) => changeComplaintReading(j, 'after', value, typed))}
+          />
+        </div>
+        <div className="col-sm-6">
+          <QuantityField
+            name="complaint.above.first"
+            label="above, surroundings"
+            value={job.complaint.aboveC?.value ?? null}
+            quantity="temperature"
+            system={u}
+            check={(v) =>
+              v < -40 || v > 60 ? `Between ${format(-40, 'temperature', u)} and ${format(60, 'temperature', u)}.` : null
+            }
+            onSettle={(value, typed) => settle((j) => changeComplaintReading(j, 'aboveC', value, typed))}
+          />
+        </div>
       </div>
       <Plate job={job} />
       {dead && (
-        <p className="say say-short">{job.machine.hasBattery === false ? 'A fan needs a battery, or an output that is rectified and held steady by a regulator with a capacitor.' : 'A fan needs direct current: a rectifier and regulator come first.'} Without it this job ends here, until one is fitted.</p>
+        <p className="say say-short">
+          {job.machine.hasBattery === false
+            ? 'A fan needs a battery, or an output that is rectified and held steady by a regulator with a capacitor.'
+            : 'A fan needs direct current: a rectifier and regulator come first.'}{' '}
+          Without it this job ends here, until one is fitted.
+        </p>
       )}
       <Cure {...props} />
       <Baseline {...props} />
@@ -40,7 +92,10 @@ function Stage(props: StationProps) {
   )
 }
 
-const yesNo = [{ value: 'yes', name: 'yes' }, { value: 'no', name: 'no' }] as const
+const yesNo = [
+  { value: 'yes', name: 'yes' },
+  { value: 'no', name: 'no' },
+] as const
 const said = (value: boolean | null): 'yes' | 'no' | null => (value === null ? null : value ? 'yes' : 'no')
 
 function Tray(props: StationProps) {
@@ -49,11 +104,32 @@ function Tray(props: StationProps) {
   return (
     <>
       <h2>First of all</h2>
-      <UnsaidField label="Is there a battery?" value={said(job.machine.hasBattery)} options={yesNo} onChange={(v) => machine({ hasBattery: v === 'yes' })} />
-      <UnsaidField label="Is its output DC?" value={said(job.machine.outputDc)} options={yesNo} onChange={(v) => machine({ outputDc: v === 'yes' })} />
-      <ChoiceField label="System" value={String(job.machine.systemV) as '12' | '24'} options={[{ value: '12', name: '12 V' }, { value: '24', name: '24 V' }]} onChange={(v) => settle((j) => changeSystemVoltage(j, v === '24' ? 24 : 12))} />
+      <UnsaidField
+        label="Is there a battery?"
+        value={said(job.machine.hasBattery)}
+        options={yesNo}
+        onChange={(v) => machine({ hasBattery: v === 'yes' })}
+      />
+      <UnsaidField
+        label="Is its output DC?"
+        value={said(job.machine.outputDc)}
+        options={yesNo}
+        onChange={(v) => machine({ outputDc: v === 'yes' })}
+      />
+      <ChoiceField
+        label="System"
+        value={String(job.machine.systemV) as '12' | '24'}
+        options={[
+          { value: '12', name: '12 V' },
+          { value: '24', name: '24 V' },
+        ]}
+        onChange={(v) => settle((j) => changeSystemVoltage(j, v === '24' ? 24 : 12))}
+      />
       <h2>{job.machine.name}</h2>
-      <p className="soft small mb-1">{typicalMachines[job.machine.kind].name}{job.machine.owner ? `, ${job.machine.owner}` : ''}; {jobKinds[job.kind].name}</p>
+      <p className="soft small mb-1">
+        {typicalMachines[job.machine.kind].name}
+        {job.machine.owner ? `, ${job.machine.owner}` : ''}; {jobKinds[job.kind].name}
+      </p>
       <Readings {...props} station="machine" only={(a) => !/^(complaint|baseline)/.test(a)} />
     </>
   )

@@ -3,7 +3,21 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addObstacle, addPanel, changeObstacle, changePanel, coreName, dropObstacle, dropPanel, fieldsOf, neighbourKinds, neighbours, panelFaces, withReading, type Obstacle } from '@/core/job'
+import {
+  addObstacle,
+  addPanel,
+  changeObstacle,
+  changePanel,
+  coreName,
+  dropObstacle,
+  dropPanel,
+  fieldsOf,
+  neighbourKinds,
+  neighbours,
+  panelFaces,
+  withReading,
+  type Obstacle,
+} from '@/core/job'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { ReadingField } from '@/ui/ReadingField'
 import type { StationProps } from '../station'
@@ -11,23 +25,73 @@ import type { StationProps } from '../station'
 type Props = Pick<StationProps, 'job' | 'settle' | 'preview'>
 
 /** The readings of one thing in a list, beside what is chosen about it. */
-function OwnReadings({ job, settle, preview, prefix, leave = [] }: Props & { readonly prefix: string; readonly leave?: readonly string[] }) {
-  return <div className="own-readings">{[...fieldsOf(job).values()].filter((f) => f.address.startsWith(prefix) && !leave.includes(f.address.slice(prefix.length))).map((field) => (
-    // its name stands above already
-    <ReadingField key={field.address} field={{ ...field, label: field.label.replace(/^.*?, /, '') }} system={job.units}
-      onPreview={(reading) => preview(reading ? (j) => withReading(j, field.address, reading) : null)} onSettle={(reading) => settle((j) => withReading(j, field.address, reading))} />
-  ))}</div>
+function OwnReadings({
+  job,
+  settle,
+  preview,
+  prefix,
+  leave = [],
+}: Props & { readonly prefix: string; readonly leave?: readonly string[] }) {
+  return (
+    <div className="own-readings">
+      {[...fieldsOf(job).values()]
+        .filter((f) => f.address.startsWith(prefix) && !leave.includes(f.address.slice(prefix.length)))
+        .map((field) => (
+          // its name stands above already
+          <ReadingField
+            key={field.address}
+            field={{ ...field, label: field.label.replace(/^.*?, /, '') }}
+            system={job.units}
+            onPreview={(reading) => preview(reading ? (j) => withReading(j, field.address, reading) : null)}
+            onSettle={(reading) => settle((j) => withReading(j, field.address, reading))}
+          />
+        ))}
+    </div>
+  )
 }
 
 /** A name that is settled when the field is left. */
-function NameField({ value, label, onSettle }: { readonly value: string; readonly label: string; readonly onSettle: (name: string) => void }) {
+function NameField({
+  value,
+  label,
+  onSettle,
+}: {
+  readonly value: string
+  readonly label: string
+  readonly onSettle: (name: string) => void
+}) {
   const [text, setText] = useState<string | null>(null)
-  const settle = (): void => { if (text !== null && text.trim() && text.trim() !== value) onSettle(text.trim()); setText(null) }
-  return <Form.Control aria-label={label} size="sm" style={{ maxWidth: 190 }} maxLength={40} value={text ?? value} onChange={(e) => setText(e.target.value)} onBlur={settle} onKeyDown={(e) => { if (e.key === 'Enter') { settle(); e.currentTarget.blur() } if (e.key === 'Escape') { setText(null); e.currentTarget.blur() } }} />
+  const settle = (): void => {
+    if (text !== null && text.trim() && text.trim() !== value) onSettle(text.trim())
+    setText(null)
+  }
+  return (
+    <Form.Control
+      aria-label={label}
+      size="sm"
+      style={{ maxWidth: 190 }}
+      maxLength={40}
+      value={text ?? value}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={settle}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') {
+          settle()
+          e.currentTarget.blur()
+        }
+        if (e.key === 'Escape') {
+          setText(null)
+          e.currentTarget.blur()
+        }
+      }}
+    />
+  )
 }
 
 const usual: Readonly<Record<Obstacle['kind'], readonly string[]>> = {
-  fixed: ['frame tube', 'radiator hose', 'connector', 'bracket'], moves: ['fork crown at lock', 'suspension pressed down', 'rocking engine'], exhaust: ['exhaust', 'exhaust shield'],
+  fixed: ['frame tube', 'radiator hose', 'connector', 'bracket'],
+  moves: ['fork crown at lock', 'suspension pressed down', 'rocking engine'],
+  exhaust: ['exhaust', 'exhaust shield'],
 }
 
 /** What is near the core: each a rectangle seen from behind, with what is free before it. */
@@ -38,29 +102,107 @@ export function Near(props: Props) {
   return (
     <section aria-label="Near the core">
       <h2 className="mt-3">What is near</h2>
-      <p className="say">What the fan must keep clear of: {neighbourKinds.map((k) => `${neighbours[k].name} ${neighbours[k].requiredMm} mm`).join(', ')}. Drag it to about where it is, then hold a tape to it.</p>
+      <p className="say">
+        What the fan must keep clear of:{' '}
+        {neighbourKinds.map((k) => `${neighbours[k].name} ${neighbours[k].requiredMm} mm`).join(', ')}. Drag it to about
+        where it is, then hold a tape to it.
+      </p>
       {job.place.obstacles.map((o) => (
         <div key={o.id} className="near-one" role="group" aria-label={o.name}>
           <div className="d-flex flex-wrap gap-2 align-items-center mb-1">
-            <NameField value={o.name} label={`Name of ${o.name}`} onSettle={(n) => settle((j) => changeObstacle(j, o.id, { name: n }))} />
-            <Form.Select size="sm" style={{ width: 'auto' }} aria-label={`${o.name} is`} value={o.kind} onChange={(e) => settle((j) => changeObstacle(j, o.id, { kind: e.target.value as Obstacle['kind'] }))}>{neighbourKinds.map((k) => <option key={k} value={k}>{neighbours[k].name}</option>)}</Form.Select>
-            <Form.Select size="sm" style={{ width: 'auto' }} aria-label={`${o.name} stands`} value={o.side} onChange={(e) => settle((j) => changeObstacle(j, o.id, { side: e.target.value as Obstacle['side'] }))}><option value="behind">behind the core</option><option value="front">in front of it</option></Form.Select>
-            {(job.cooling?.cores ?? 1) > 1 && <Form.Select size="sm" style={{ width: 'auto' }} aria-label={`${o.name} is near the`} value={o.core} onChange={(e) => settle((j) => changeObstacle(j, o.id, { core: Number(e.target.value) }))}>{Array.from({ length: job.cooling!.cores }, (_, i) => <option key={i} value={i}>{coreName(job, i)}</option>)}</Form.Select>}
-            <button type="button" className="word-button" aria-label={`take away: ${o.name}`} onClick={() => settle((j) => dropObstacle(j, o.id))}>take away</button>
+            <NameField
+              value={o.name}
+              label={`Name of ${o.name}`}
+              onSettle={(n) => settle((j) => changeObstacle(j, o.id, { name: n }))}
+            />
+            <Form.Select
+              size="sm"
+              style={{ width: 'auto' }}
+              aria-label={`${o.name} is`}
+              value={o.kind}
+              onChange={(e) => settle((j) => changeObstacle(j, o.id, { kind: e.target.value as Obstacle['kind'] }))}
+            >
+              {neighbourKinds.map((k) => (
+                <option key={k} value={k}>
+                  {neighbours[k].name}
+                </option>
+              ))}
+            </Form.Select>
+            <Form.Select
+              size="sm"
+              style={{ width: 'auto' }}
+              aria-label={`${o.name} stands`}
+              value={o.side}
+              onChange={(e) => settle((j) => changeObstacle(j, o.id, { side: e.target.value as Obstacle['side'] }))}
+            >
+              <option value="behind">behind the core</option>
+              <option value="front">in front of it</option>
+            </Form.Select>
+            {(job.cooling?.cores ?? 1) > 1 && (
+              <Form.Select
+                size="sm"
+                style={{ width: 'auto' }}
+                aria-label={`${o.name} is near the`}
+                value={o.core}
+                onChange={(e) => settle((j) => changeObstacle(j, o.id, { core: Number(e.target.value) }))}
+              >
+                {Array.from({ length: job.cooling!.cores }, (_, i) => (
+                  <option key={i} value={i}>
+                    {coreName(job, i)}
+                  </option>
+                ))}
+              </Form.Select>
+            )}
+            <button
+              type="button"
+              className="word-button"
+              aria-label={`take away: ${o.name}`}
+              onClick={() => settle((j) => dropObstacle(j, o.id))}
+            >
+              take away
+            </button>
           </div>
           <OwnReadings {...props} prefix={`place.obstacles.${o.id}.`} leave={o.kind === 'moves' ? [] : ['travelM']} />
         </div>
       ))}
       {job.place.obstacles.length < 12 && (
-        <form className="d-flex flex-wrap gap-2" onSubmit={(e) => {
-          e.preventDefault()
-          settle((j) => addObstacle(j, kind, name.trim() || usual[kind][0]!))
-          setName('')
-        }}>
-          <Form.Select aria-label="What kind of thing is near" style={{ width: 'auto' }} value={kind} onChange={(e) => setKind(e.target.value as Obstacle['kind'])}>{neighbourKinds.map((k) => <option key={k} value={k}>{neighbours[k].name}</option>)}</Form.Select>
-          <Form.Control aria-label="What is near" placeholder={usual[kind][0]} list="usual-near" maxLength={40} style={{ maxWidth: 220 }} value={name} onChange={(e) => setName(e.target.value)} />
-          <datalist id="usual-near">{usual[kind].map((u) => <option key={u} value={u} />)}</datalist>
-          <Button type="submit" variant="outline-dark">Add what is near</Button>
+        <form
+          className="d-flex flex-wrap gap-2"
+          onSubmit={(e) => {
+            e.preventDefault()
+            settle((j) => addObstacle(j, kind, name.trim() || usual[kind][0]!))
+            setName('')
+          }}
+        >
+          <Form.Select
+            aria-label="What kind of thing is near"
+            style={{ width: 'auto' }}
+            value={kind}
+            onChange={(e) => setKind(e.target.value as Obstacle['kind'])}
+          >
+            {neighbourKinds.map((k) => (
+              <option key={k} value={k}>
+                {neighbours[k].name}
+              </option>
+            ))}
+          </Form.Select>
+          <Form.Control
+            aria-label="What is near"
+            placeholder={usual[kind][0]}
+            list="usual-near"
+            maxLength={40}
+            style={{ maxWidth: 220 }}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <datalist id="usual-near">
+            {usual[kind].map((u) => (
+              <option key={u} value={u} />
+            ))}
+          </datalist>
+          <Button type="submit" variant="outline-dark">
+            Add what is near
+          </Button>
         </form>
       )}
     </section>
@@ -78,23 +220,68 @@ export function Panels(props: Props) {
       {panels.map((p) => (
         <div key={p.id} className="near-one" role="group" aria-label={p.name}>
           <div className="d-flex flex-wrap gap-2 align-items-center mb-1">
-            <NameField value={p.name} label={`Name of ${p.name}`} onSettle={(n) => settle((j) => changePanel(j, p.id, { name: n }))} />
-            <div style={{ minWidth: 220 }}><ChoiceField label="faces" value={p.faces} options={panelFaces.map((value) => ({ value, name: value === 'neither' ? 'nobody' : `the ${value}` }))} onChange={(faces) => settle((j) => changePanel(j, p.id, { faces }))} /></div>
-            {job.bay?.flywheel && <div style={{ minWidth: 260 }}><ChoiceField label="flywheel fan here" value={p.flywheel} options={[{ value: 'blows out', name: 'blows out' }, { value: 'draws in', name: 'draws in' }, { value: 'neither', name: 'does neither' }]} onChange={(flywheel) => settle((j) => changePanel(j, p.id, { flywheel }))} /></div>}
-            {panels.length > 1 && <button type="button" className="word-button" aria-label={`take away: ${p.name}`} onClick={() => settle((j) => dropPanel(j, p.id))}>take away</button>}
+            <NameField
+              value={p.name}
+              label={`Name of ${p.name}`}
+              onSettle={(n) => settle((j) => changePanel(j, p.id, { name: n }))}
+            />
+            <div style={{ minWidth: 220 }}>
+              <ChoiceField
+                label="faces"
+                value={p.faces}
+                options={panelFaces.map((value) => ({ value, name: value === 'neither' ? 'nobody' : `the ${value}` }))}
+                onChange={(faces) => settle((j) => changePanel(j, p.id, { faces }))}
+              />
+            </div>
+            {job.bay?.flywheel && (
+              <div style={{ minWidth: 260 }}>
+                <ChoiceField
+                  label="flywheel fan here"
+                  value={p.flywheel}
+                  options={[
+                    { value: 'blows out', name: 'blows out' },
+                    { value: 'draws in', name: 'draws in' },
+                    { value: 'neither', name: 'does neither' },
+                  ]}
+                  onChange={(flywheel) => settle((j) => changePanel(j, p.id, { flywheel }))}
+                />
+              </div>
+            )}
+            {panels.length > 1 && (
+              <button
+                type="button"
+                className="word-button"
+                aria-label={`take away: ${p.name}`}
+                onClick={() => settle((j) => dropPanel(j, p.id))}
+              >
+                take away
+              </button>
+            )}
           </div>
           <OwnReadings {...props} prefix={`bay.panels.${p.id}.`} />
         </div>
       ))}
       {panels.length < 8 && (
-        <form className="d-flex flex-wrap gap-2" onSubmit={(e) => {
-          e.preventDefault()
-          if (!name.trim()) return
-          settle((j) => addPanel(j, name.trim()))
-          setName('')
-        }}>
-          <Form.Control aria-label="Name of the panel" placeholder="left side panel" maxLength={40} style={{ maxWidth: 220 }} value={name} onChange={(e) => setName(e.target.value)} />
-          <Button type="submit" variant="outline-dark" disabled={!name.trim()}>Add a panel</Button>
+        <form
+          className="d-flex flex-wrap gap-2"
+          onSubmit={(e) => {
+            e.preventDefault()
+            if (!name.trim()) return
+            settle((j) => addPanel(j, name.trim()))
+            setName('')
+          }}
+        >
+          <Form.Control
+            aria-label="Name of the panel"
+            placeholder="left side panel"
+            maxLength={40}
+            style={{ maxWidth: 220 }}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <Button type="submit" variant="outline-dark" disabled={!name.trim()}>
+            Add a panel
+          </Button>
         </form>
       )}
     </section>

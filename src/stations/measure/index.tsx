@@ -4,7 +4,19 @@ import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { frontView, sectionView } from '@/core/drawing'
-import { changeBay, changeCooling, changeFlywheel, changeObstacle, fieldsAt, firmsUp, holeMove, jobKinds, stations, type Job, type Obstacle } from '@/core/job'
+import {
+  changeBay,
+  changeCooling,
+  changeFlywheel,
+  changeObstacle,
+  fieldsAt,
+  firmsUp,
+  holeMove,
+  jobKinds,
+  stations,
+  type Job,
+  type Obstacle,
+} from '@/core/job'
 import { stationNames } from '@/core/plan'
 import { typical } from '@/core/reading'
 import { format } from '@/core/units'
@@ -18,18 +30,39 @@ import type { StationProps, StationView } from '../station'
 function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNullable<Job['bay']> }) {
   const u = job.units
   return (
-    <svg className="words-grow" viewBox="0 0 620 330" width="100%" style={{ maxWidth: 640 }} role="img" aria-label={`Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ${format(bay.ventHeightM.value, 'length', u)} apart in height`}>
+    <svg
+      className="words-grow"
+      viewBox="0 0 620 330"
+      width="100%"
+      style={{ maxWidth: 640 }}
+      role="img"
+      aria-label={`Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ${format(bay.ventHeightM.value, 'length', u)} apart in height`}
+    >
       <path d="M150 40 H470 V90 M470 140 V290 H150 V250 M150 200 V40" fill="none" stroke="var(--ink)" strokeWidth={2} />
       <path d="M110 225 h64 m-10 -6 l10 6 l-10 6" stroke="var(--cold)" fill="none" strokeWidth={2} />
       <path d="M446 115 h64 m-10 -6 l10 6 l-10 6" stroke="var(--warm)" fill="none" strokeWidth={2} />
       <path d="M540 115 V225 M535 119 l10 -8 M535 229 l10 -8" stroke="var(--ink)" fill="none" />
-      <text x={100} y={222} textAnchor="end" fontSize={13}>in</text>
-      <text className="figure-text" x={100} y={240} textAnchor="end" fontSize={13}>{format(bay.ventInM2.value, 'opening', u)}</text>
-      <text x={518} y={100} fontSize={13}>out</text>
-      <text className="figure-text" x={518} y={84} fontSize={13}>{format(bay.ventOutM2.value, 'opening', u)}</text>
-      <text className="figure-text" x={552} y={176} fontSize={13}>{format(bay.ventHeightM.value, 'length', u)}</text>
-      <text className="figure-text" x={310} y={165} textAnchor="middle" fontSize={15}>{format(bay.spaceM3.value, 'volume', u)}</text>
-      <text x={310} y={188} textAnchor="middle" fontSize={13}>may get {format(bay.allowedC.value, 'temperature', u)} hot</text>
+      <text x={100} y={222} textAnchor="end" fontSize={13}>
+        in
+      </text>
+      <text className="figure-text" x={100} y={240} textAnchor="end" fontSize={13}>
+        {format(bay.ventInM2.value, 'opening', u)}
+      </text>
+      <text x={518} y={100} fontSize={13}>
+        out
+      </text>
+      <text className="figure-text" x={518} y={84} fontSize={13}>
+        {format(bay.ventOutM2.value, 'opening', u)}
+      </text>
+      <text className="figure-text" x={552} y={176} fontSize={13}>
+        {format(bay.ventHeightM.value, 'length', u)}
+      </text>
+      <text className="figure-text" x={310} y={165} textAnchor="middle" fontSize={15}>
+        {format(bay.spaceM3.value, 'volume', u)}
+      </text>
+      <text x={310} y={188} textAnchor="middle" fontSize={13}>
+        may get {format(bay.allowedC.value, 'temperature', u)} hot
+      </text>
     </svg>
   )
 }
@@ -40,8 +73,10 @@ function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
   if (moved === null) return null
   return (
     <p className="say">
-      {Math.abs(moved) < 0.0005 ? 'The pins come where the old ones are: no hole moves.' : `The pins come ${format(Math.abs(moved), 'length', job.units)} further ${moved > 0 ? 'from' : 'towards'} the front face: move the holes by that much.`}
-      {' '}Hose and shroud gaps are held against the new thickness under Fit.
+      {Math.abs(moved) < 0.0005
+        ? 'The pins come where the old ones are: no hole moves.'
+        : `The pins come ${format(Math.abs(moved), 'length', job.units)} further ${moved > 0 ? 'from' : 'towards'} the front face: move the holes by that much.`}{' '}
+      Hose and shroud gaps are held against the new thickness under Fit.
     </p>
   )
 }
@@ -49,7 +84,13 @@ function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
 /** The sheet to take to the machine: its address hangs on the job's own. */
 function SheetLink() {
   const path = usePathname()
-  return <p><Link href={`${path}/measuring`} prefetch={false}>Measuring sheet to take to the machine</Link></p>
+  return (
+    <p>
+      <Link href={`${path}/measuring`} prefetch={false}>
+        Measuring sheet to take to the machine
+      </Link>
+    </p>
+  )
 }
 
 const MM = 1e-3
@@ -67,12 +108,19 @@ function CoreWithNear({ job, settle, preview }: Pick<StationProps, 'job' | 'sett
     const from = first ? job.place.obstacles.find((o) => o.id === id) : start.current
     if (!from) return
     start.current = last ? null : from
-    const to = (v: number, d: number) => typical(Math.round(Math.min(2.9, Math.max(-1.9, v + d * MM)) * 1e4) / 1e4, BY_EYE)
-    const change = (j: Job): Job => changeObstacle(j, id, { fromLeftM: to(from.fromLeftM.value, dx), fromTopM: to(from.fromTopM.value, dy) })
+    const to = (v: number, d: number) =>
+      typical(Math.round(Math.min(2.9, Math.max(-1.9, v + d * MM)) * 1e4) / 1e4, BY_EYE)
+    const change = (j: Job): Job =>
+      changeObstacle(j, id, { fromLeftM: to(from.fromLeftM.value, dx), fromTopM: to(from.fromTopM.value, dy) })
     if (last) settle(change)
     else preview(change)
   }
-  return <div className="two-drawings"><DrawingView drawing={front} movable={movable} onMove={move} /><DrawingView drawing={section} /></div>
+  return (
+    <div className="two-drawings">
+      <DrawingView drawing={front} movable={movable} onMove={move} />
+      <DrawingView drawing={section} />
+    </div>
+  )
 }
 
 function Stage(props: StationProps) {
@@ -82,8 +130,15 @@ function Stage(props: StationProps) {
     return (
       <>
         <h2>The space, and what lets air in and out</h2>
-        {mountsFan ? <BayBox job={job} bay={job.bay} /> : <p className="say">Only how hot it may get counts here; the fan and its vents stay as they are.</p>}
-        <p className="say">Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Take the free depth where the fan would sit, with doors and covers shut.</p>
+        {mountsFan ? (
+          <BayBox job={job} bay={job.bay} />
+        ) : (
+          <p className="say">Only how hot it may get counts here; the fan and its vents stay as they are.</p>
+        )}
+        <p className="say">
+          Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Take the free depth
+          where the fan would sit, with doors and covers shut.
+        </p>
         {mountsFan && <Panels {...props} />}
         <SheetLink />
       </>
@@ -94,7 +149,12 @@ function Stage(props: StationProps) {
       <h2>{mountsFan ? 'The core, and what is near it' : 'The coolant'}</h2>
       {mountsFan && job.cooling && <CoreWithNear {...props} />}
       <NewCoreWords job={job} />
-      <p className="say">{mountsFan ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. ' : ''}The engine thermostat&rsquo;s figure is stamped on it.</p>
+      <p className="say">
+        {mountsFan
+          ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. '
+          : ''}
+        The engine thermostat&rsquo;s figure is stamped on it.
+      </p>
       {mountsFan && job.cooling && <Near {...props} />}
       <SheetLink />
     </>
@@ -108,36 +168,95 @@ function Tray(props: StationProps) {
   const [whole, setWhole] = useState(false)
   const calm = useDeferredValue(job)
   const firms = useMemo(() => firmsUp(calm), [calm])
-  const note = (address: string): string | undefined => { const f = firms.get(address); return f && `firms up ${f.name}` }
+  const note = (address: string): string | undefined => {
+    const f = firms.get(address)
+    return f && `firms up ${f.name}`
+  }
   return (
     <>
       {cooling && (
         <>
           <h2>Coolant</h2>
-          <ChoiceField label="Kind" value={cooling.coolant} onChange={(coolant) => settle((j) => changeCooling(j, { coolant }))}
-            options={[{ value: 'ethylene-glycol', name: 'ethylene glycol' }, { value: 'propylene-glycol', name: 'propylene glycol' }, { value: 'water', name: 'water alone' }]} />
-          {mountsFan && <ChoiceField label="Cores" value={String(cooling.cores)} options={['1', '2', '3', '4'].map((value) => ({ value, name: value }))} onChange={(v) => settle((j) => changeCooling(j, { cores: Number(v) }))} />}
-          {cooling.cores > 1 && mountsFan && <ChoiceField label="The cores are" value={cooling.coresJoined ? 'joined' : 'apart'} options={[{ value: 'joined', name: 'joined: one fan serves all' }, { value: 'apart', name: 'each fed by itself' }]} onChange={(v) => settle((j) => changeCooling(j, { coresJoined: v === 'joined' }))} />}
-          {mountsFan && <ChoiceField label="Coolant crosses" value={String(cooling.passes)} options={[{ value: '1', name: 'once' }, { value: '2', name: 'twice' }, { value: '3', name: 'three times' }]} onChange={(v) => settle((j) => changeCooling(j, { passes: Number(v) }))} />}
+          <ChoiceField
+            label="Kind"
+            value={cooling.coolant}
+            onChange={(coolant) => settle((j) => changeCooling(j, { coolant }))}
+            options={[
+              { value: 'ethylene-glycol', name: 'ethylene glycol' },
+              { value: 'propylene-glycol', name: 'propylene glycol' },
+              { value: 'water', name: 'water alone' },
+            ]}
+          />
+          {mountsFan && (
+            <ChoiceField
+              label="Cores"
+              value={String(cooling.cores)}
+              options={['1', '2', '3', '4'].map((value) => ({ value, name: value }))}
+              onChange={(v) => settle((j) => changeCooling(j, { cores: Number(v) }))}
+            />
+          )}
+          {cooling.cores > 1 && mountsFan && (
+            <ChoiceField
+              label="The cores are"
+              value={cooling.coresJoined ? 'joined' : 'apart'}
+              options={[
+                { value: 'joined', name: 'joined: one fan serves all' },
+                { value: 'apart', name: 'each fed by itself' },
+              ]}
+              onChange={(v) => settle((j) => changeCooling(j, { coresJoined: v === 'joined' }))}
+            />
+          )}
+          {mountsFan && (
+            <ChoiceField
+              label="Coolant crosses"
+              value={String(cooling.passes)}
+              options={[
+                { value: '1', name: 'once' },
+                { value: '2', name: 'twice' },
+                { value: '3', name: 'three times' },
+              ]}
+              onChange={(v) => settle((j) => changeCooling(j, { passes: Number(v) }))}
+            />
+          )}
         </>
       )}
       {bay && mountsFan && job.engine && (
         <>
           <h2>Air of the engine</h2>
-          <YesNoField label="It has a flywheel fan" value={bay.flywheel !== null} onChange={(has) => settle((j) => changeFlywheel(j, has))} />
-          <UnsaidField label="Its intake breathes" value={bay.intakeFrom} options={[{ value: 'the bay', name: 'the air of the bay' }, { value: 'outside', name: 'air from outside' }]} onChange={(intakeFrom) => settle((j) => changeBay(j, { intakeFrom }))} />
+          <YesNoField
+            label="It has a flywheel fan"
+            value={bay.flywheel !== null}
+            onChange={(has) => settle((j) => changeFlywheel(j, has))}
+          />
+          <UnsaidField
+            label="Its intake breathes"
+            value={bay.intakeFrom}
+            options={[
+              { value: 'the bay', name: 'the air of the bay' },
+              { value: 'outside', name: 'air from outside' },
+            ]}
+            onChange={(intakeFrom) => settle((j) => changeBay(j, { intakeFrom }))}
+          />
         </>
       )}
       <div className="d-flex justify-content-between align-items-baseline">
         <h2>{whole ? 'The whole measuring sheet' : 'Readings'}</h2>
-        <button type="button" className="word-button small" aria-pressed={whole} onClick={() => setWhole(!whole)}>{whole ? 'only this station' : 'type in the whole sheet'}</button>
+        <button type="button" className="word-button small" aria-pressed={whole} onClick={() => setWhole(!whole)}>
+          {whole ? 'only this station' : 'type in the whole sheet'}
+        </button>
       </div>
-      {whole ? stations.filter((s) => fieldsAt(job, s).length > 0).map((s) => (
-        <section key={s} aria-label={stationNames[s]}>
-          <h3 className="mt-2">{stationNames[s]}</h3>
-          <Readings {...props} station={s} only={(a) => !a.startsWith('controllers')} note={note} />
-        </section>
-      )) : <Readings {...props} station="measure" only={(a) => !/^(place\.obstacles|bay\.panels)\./.test(a)} note={note} />}
+      {whole ? (
+        stations
+          .filter((s) => fieldsAt(job, s).length > 0)
+          .map((s) => (
+            <section key={s} aria-label={stationNames[s]}>
+              <h3 className="mt-2">{stationNames[s]}</h3>
+              <Readings {...props} station={s} only={(a) => !a.startsWith('controllers')} note={note} />
+            </section>
+          ))
+      ) : (
+        <Readings {...props} station="measure" only={(a) => !/^(place\.obstacles|bay\.panels)\./.test(a)} note={note} />
+      )}
     </>
   )
 }

@@ -7,9 +7,11 @@ import { format } from '@/core/units'
 import { DrawingView } from '@/ui/DrawingView'
 import type { StationProps } from '../station'
 
-const wayName = (w: BayWay): string => (w.panel ? `${w.panel.name}, ${w.side === 'puller' ? 'drawing out' : 'pushing in'}` : 'no fan')
+const wayName = (w: BayWay): string =>
+  w.panel ? `${w.panel.name}, ${w.side === 'puller' ? 'drawing out' : 'pushing in'}` : 'no fan'
 const key = (w: BayWay): string => `${w.panel?.id ?? 'none'} ${w.side ?? ''}`
-const isNow = (job: Job, w: BayWay): boolean => w.panel !== null && w.panel.id === job.place.panel && w.side === job.place.side
+const isNow = (job: Job, w: BayWay): boolean =>
+  w.panel !== null && w.panel.id === job.place.panel && w.side === job.place.side
 
 /** What the flow and the bay's heat are with one fan, in one cell. */
 function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
@@ -17,9 +19,16 @@ function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
   const hot = way.bayC > job.bay!.allowedC.value
   return (
     <td className="figure-text">
-      <span className={hot ? 'verdict-short' : ''}>{format(way.bayC, 'temperature', u, 2)}{hot ? ', too hot' : ''}</span>
+      <span className={hot ? 'verdict-short' : ''}>
+        {format(way.bayC, 'temperature', u, 2)}
+        {hot ? ', too hot' : ''}
+      </span>
       <span className="soft small d-block">{format(Math.abs(way.flow), 'flow', u, 2)}</span>
-      {way.lacksM && <span className="verdict-short small d-block">{format(way.lacksM.byM, 'length', u, 2)} too {way.lacksM.what === 'depth' ? 'deep' : 'wide'}</span>}
+      {way.lacksM && (
+        <span className="verdict-short small d-block">
+          {format(way.lacksM.byM, 'length', u, 2)} too {way.lacksM.what === 'depth' ? 'deep' : 'wide'}
+        </span>
+      )}
     </td>
   )
 }
@@ -27,8 +36,13 @@ function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
 /** Pulling out, pushing in and no fan on each panel, with the chosen fan and the next size down. */
 export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const chosen = job.fans[0]?.part
-  if (!job.bay || !chosen) return <p className="say">Choose a fan: then every panel is worked out with it, pulling out and pushing in.</p>
-  const smaller = nextSizeDown(job, chosen, shelf.filter((p): p is FanPart => p.kind === 'fan'))
+  if (!job.bay || !chosen)
+    return <p className="say">Choose a fan: then every panel is worked out with it, pulling out and pushing in.</p>
+  const smaller = nextSizeDown(
+    job,
+    chosen,
+    shelf.filter((p): p is FanPart => p.kind === 'fan'),
+  )
   const ways = bayWays(job, chosen)
   const small = smaller ? bayWays(job, smaller) : []
   const u = job.units
@@ -39,32 +53,89 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
   return (
     <section aria-label="Ways of moving the air">
       <h2>Where the air goes</h2>
-      <div className="three-drawings">{pictured.map((w) => <DrawingView key={key(w)} drawing={bayFlowPicture(job, w, most)} maxHeight={260} />)}</div>
+      <div className="three-drawings">
+        {pictured.map((w) => (
+          <DrawingView key={key(w)} drawing={bayFlowPicture(job, w, most)} maxHeight={260} />
+        ))}
+      </div>
       <h2 className="mt-2">Every panel, pulling out, pushing in, and no fan</h2>
       <div className="scroll-sideways">
         <table className="plain-table" data-testid="bay-ways">
-          <thead><tr><th scope="col">way</th><th scope="col">bay with {chosen.name}</th>{smaller && <th scope="col">{smaller.name}, next size down</th>}{job.engine && <><th scope="col">intake breathes</th><th scope="col">operator’s side</th><th scope="col">flywheel fan</th></>}<th><span className="visually-hidden">take</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">way</th>
+              <th scope="col">bay with {chosen.name}</th>
+              {smaller && <th scope="col">{smaller.name}, next size down</th>}
+              {job.engine && (
+                <>
+                  <th scope="col">intake breathes</th>
+                  <th scope="col">operator’s side</th>
+                  <th scope="col">flywheel fan</th>
+                </>
+              )}
+              <th>
+                <span className="visually-hidden">take</span>
+              </th>
+            </tr>
+          </thead>
           <tbody>
             {ways.map((w, i) => (
               <tr key={key(w)} aria-current={isNow(job, w) ? 'true' : undefined}>
-                <th scope="row" style={{ minWidth: 110 }}>{wayName(w)}</th>
+                <th scope="row" style={{ minWidth: 110 }}>
+                  {wayName(w)}
+                </th>
                 <Gets job={job} way={w} />
                 {smaller && <Gets job={job} way={small[i]!} />}
                 {job.engine && (
                   <>
                     <td className="figure-text">{format(w.intakeC, 'temperature', u, 2)}</td>
                     <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{w.operator}</td>
-                    <td>{w.flywheel === null ? '–' : w.flywheel ? 'helps' : w.fanFlow < 0 ? 'is stronger: drives it back' : 'fights it'}</td>
+                    <td>
+                      {w.flywheel === null
+                        ? '–'
+                        : w.flywheel
+                          ? 'helps'
+                          : w.fanFlow < 0
+                            ? 'is stronger: drives it back'
+                            : 'fights it'}
+                    </td>
                   </>
                 )}
-                <td className="text-end">{isNow(job, w) ? <span className="fw-medium">here</span> : w.panel && !w.lacksM && <Button size="sm" variant="outline-dark" aria-label={`Take: ${wayName(w)}`} onClick={() => settle((j) => changePlace(j, { panel: w.panel!.id, side: w.side! }))}>Take</Button>}</td>
+                <td className="text-end">
+                  {isNow(job, w) ? (
+                    <span className="fw-medium">here</span>
+                  ) : (
+                    w.panel &&
+                    !w.lacksM && (
+                      <Button
+                        size="sm"
+                        variant="outline-dark"
+                        aria-label={`Take: ${wayName(w)}`}
+                        onClick={() => settle((j) => changePlace(j, { panel: w.panel!.id, side: w.side! }))}
+                      >
+                        Take
+                      </Button>
+                    )
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       </div>
-      {smaller && <p className="say">{smaller.name} takes {format(smaller.ratedA.value, 'current', u, 2)} for {format(chosen.ratedA.value, 'current', u, 2)}. <button type="button" className="word-button" onClick={() => settle((j) => chooseFan(j, smaller))}>Take the smaller one</button></p>}
-      <p className="say">Hottest day, heaviest work, no breeze. Drawing out lowers the bay’s pressure, so that cool air comes in at every gap; pushing in raises it, so that hot air leaves at every gap, but puts the coolest air where it is aimed.</p>
+      {smaller && (
+        <p className="say">
+          {smaller.name} takes {format(smaller.ratedA.value, 'current', u, 2)} for{' '}
+          {format(chosen.ratedA.value, 'current', u, 2)}.{' '}
+          <button type="button" className="word-button" onClick={() => settle((j) => chooseFan(j, smaller))}>
+            Take the smaller one
+          </button>
+        </p>
+      )}
+      <p className="say">
+        Hottest day, heaviest work, no breeze. Drawing out lowers the bay’s pressure, so that cool air comes in at every
+        gap; pushing in raises it, so that hot air leaves at every gap, but puts the coolest air where it is aimed.
+      </p>
     </section>
   )
 }

@@ -2,7 +2,16 @@
 
 import { useEffect, useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
-import { coreName, heightInWords, isPlaced, nothingFits, takePlacement, whyLost, type FanPart, type Placement } from '@/core/job'
+import {
+  coreName,
+  heightInWords,
+  isPlaced,
+  nothingFits,
+  takePlacement,
+  whyLost,
+  type FanPart,
+  type Placement,
+} from '@/core/job'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
 import { usePlacements } from './use-placements'
@@ -16,7 +25,19 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
   const fans = useMemo(() => shelf.filter((p): p is FanPart => p.kind === 'fan'), [shelf])
   const { found, running, message, search, cancel } = usePlacements(job, fans)
   // what the search looks at; where the fan sits now only decides between equals
-  const asked = useMemo(() => JSON.stringify([job.cooling, job.newCore, job.place, job.surroundings, job.machine.systemV, job.conductors, job.charging.regulatorV.value]), [job])
+  const asked = useMemo(
+    () =>
+      JSON.stringify([
+        job.cooling,
+        job.newCore,
+        job.place,
+        job.surroundings,
+        job.machine.systemV,
+        job.conductors,
+        job.charging.regulatorV.value,
+      ]),
+    [job],
+  )
   useEffect(() => {
     const timer = setTimeout(search, SETTLED_MS)
     return () => clearTimeout(timer)
@@ -26,16 +47,34 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
   // one line a fan and core: the other side only where it is the better one
   const lines = useMemo(() => {
     const seen = new Set<string>()
-    return (found ?? []).filter((p) => { const key = `${p.part.id} ${p.core}`; if (seen.has(key)) return false; seen.add(key); return true })
+    return (found ?? []).filter((p) => {
+      const key = `${p.part.id} ${p.core}`
+      if (seen.has(key)) return false
+      seen.add(key)
+      return true
+    })
   }, [found])
-  const name = (p: Placement): string => `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ${p.part.name}${p.side === 'pusher' ? ', in front' : ''}`
+  const name = (p: Placement): string =>
+    `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ${p.part.name}${p.side === 'pusher' ? ', in front' : ''}`
   return (
     <section aria-label="Best places">
       <div className="d-flex justify-content-between align-items-baseline">
         <h2>Best places on this machine</h2>
-        {running ? <button type="button" className="word-button small" onClick={cancel}>stop</button> : <button type="button" className="word-button small" onClick={search}>search again</button>}
+        {running ? (
+          <button type="button" className="word-button small" onClick={cancel}>
+            stop
+          </button>
+        ) : (
+          <button type="button" className="word-button small" onClick={search}>
+            search again
+          </button>
+        )}
       </div>
-      {running && running.of > 0 && <progress className="w-100" value={running.done} max={running.of} aria-label="Search for the best places">{running.done} of {running.of}</progress>}
+      {running && running.of > 0 && (
+        <progress className="w-100" value={running.done} max={running.of} aria-label="Search for the best places">
+          {running.done} of {running.of}
+        </progress>
+      )}
       {message && <p className="say">{message}</p>}
       {found && (!best || best.lacking) && <p className="say say-short">{nothingFits(found, u)}</p>}
       {best && (
@@ -44,12 +83,29 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
             const here = isPlaced(job, p)
             return (
               <li key={`${p.part.id} ${p.core}`} aria-current={here ? 'true' : undefined}>
-                <span>{name(p)}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span></span>
-                {here ? <span className="fw-medium">here</span> : p.lacking ? <span className="verdict-short">no</span>
-                  : <Button size="sm" variant="outline-dark" aria-label={`Take: ${name(p)}`} onClick={() => settle((j) => takePlacement(j, p))}>Take</Button>}
-                <span className="why">{p === best && !p.lacking
-                  ? `covers ${Math.round(p.coverage * 100)} %, ${Math.round(p.ofBox * 100)} % of its box; ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
-                  : whyLost(best, p, u)}{p.leadOverM < 0 ? `; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}</span>
+                <span>
+                  {name(p)}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span>
+                </span>
+                {here ? (
+                  <span className="fw-medium">here</span>
+                ) : p.lacking ? (
+                  <span className="verdict-short">no</span>
+                ) : (
+                  <Button
+                    size="sm"
+                    variant="outline-dark"
+                    aria-label={`Take: ${name(p)}`}
+                    onClick={() => settle((j) => takePlacement(j, p))}
+                  >
+                    Take
+                  </Button>
+                )}
+                <span className="why">
+                  {p === best && !p.lacking
+                    ? `covers ${Math.round(p.coverage * 100)} %, ${Math.round(p.ofBox * 100)} % of its box; ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
+                    : whyLost(best, p, u)}
+                  {p.leadOverM < 0 ? `; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}
+                </span>
               </li>
             )
           })}

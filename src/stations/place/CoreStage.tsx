@@ -16,7 +16,12 @@ function saveDrawing(job: Job): void {
   const url = URL.createObjectURL(new Blob([drawingsSvg(job.title, drawings)], { type: 'image/svg+xml' }))
   const link = document.createElement('a')
   link.href = url
-  link.download = `${job.title.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'place'}.svg`
+  link.download = `${
+    job.title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'place'
+  }.svg`
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 10_000)
 }
@@ -38,7 +43,10 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
       const to = moved(j, from, dx * MM, dy * MM)
       return fan ? moveFan(j, handle, snaps && !free ? snapped(j, fan.part, to) : to) : moveProbe(j, handle, to)
     }
-    if (last) { start.current = null; settle(change) } else preview(change)
+    if (last) {
+      start.current = null
+      settle(change)
+    } else preview(change)
   }
   const movable = {
     ...Object.fromEntries(job.fans.filter((f) => f.seat).map((f) => [f.id, { name: f.part.name }])),
@@ -51,9 +59,21 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
         <DrawingView drawing={section} />
       </div>
       <div className="d-flex flex-wrap gap-3 align-items-center small mb-2 no-print">
-        {job.cooling && <Form.Check type="switch" id="snaps" label={job.place.mount === 'ties' ? 'snaps to the gaps between tubes' : 'snaps to edges and middle'} checked={snaps} onChange={(e) => setSnaps(e.target.checked)} />}
-        <button type="button" className="word-button" onClick={() => saveDrawing(job)}>Save the drawing (SVG, true millimetres)</button>
-        {job.cooling && <span className="soft">Drag the fan, or arrow keys: 1 mm, with Shift 10. Alt lets go of snapping.</span>}
+        {job.cooling && (
+          <Form.Check
+            type="switch"
+            id="snaps"
+            label={job.place.mount === 'ties' ? 'snaps to the gaps between tubes' : 'snaps to edges and middle'}
+            checked={snaps}
+            onChange={(e) => setSnaps(e.target.checked)}
+          />
+        )}
+        <button type="button" className="word-button" onClick={() => saveDrawing(job)}>
+          Save the drawing (SVG, true millimetres)
+        </button>
+        {job.cooling && (
+          <span className="soft">Drag the fan, or arrow keys: 1 mm, with Shift 10. Alt lets go of snapping.</span>
+        )}
       </div>
     </>
   )

@@ -10,23 +10,48 @@ export function CoresCompared({ job }: { readonly job: Job }) {
   return (
     <section aria-label="Present core and new core">
       <h2 className="mt-3">Present core and new core</h2>
-      <p className={`say ${rows.some((r) => r.gain < -0.01) ? 'say-short' : ''}`} data-testid="cores-answer">{job.fans.length ? '' : 'Without a fan: '}{coresInWords(rows)}{pins === null || Math.abs(pins) < 0.0005 ? '' : ` Pins and holes move by ${format(Math.abs(pins), 'length', u, 2)}.`}</p>
+      <p className={`say ${rows.some((r) => r.gain < -0.01) ? 'say-short' : ''}`} data-testid="cores-answer">
+        {job.fans.length ? '' : 'Without a fan: '}
+        {coresInWords(rows)}
+        {pins === null || Math.abs(pins) < 0.0005
+          ? ''
+          : ` Pins and holes move by ${format(Math.abs(pins), 'length', u, 2)}.`}
+      </p>
       <div className="scroll-sideways">
         <table className="plain-table">
-          <thead><tr><th scope="col">duty</th><th scope="col">fins</th><th scope="col">present carries</th><th scope="col">new carries</th><th scope="col">air, present</th><th scope="col">air, new</th><th scope="col">new is</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">duty</th>
+              <th scope="col">fins</th>
+              <th scope="col">present carries</th>
+              <th scope="col">new carries</th>
+              <th scope="col">air, present</th>
+              <th scope="col">air, new</th>
+              <th scope="col">new is</th>
+            </tr>
+          </thead>
           <tbody>
             {rows.map((r) => (
               <tr key={`${r.duty} ${r.blocked}`}>
-                <th scope="row">{r.duty}</th><td>{r.blocked}</td>
-                <td className="figure-text">{format(r.presentW, 'power', u, 3)}</td><td className="figure-text">{format(r.newW, 'power', u, 3)}</td>
-                <td className="figure-text">{format(r.presentM3s, 'flow', u, 3)}</td><td className="figure-text">{format(r.newM3s, 'flow', u, 3)}</td>
-                <td className={r.gain < -0.01 ? 'verdict-short' : r.gain > 0.01 ? 'verdict-holds' : ''}>{Math.abs(r.gain) <= 0.01 ? 'as good' : `${Math.abs(Math.round(r.gain * 100))} % ${r.gain > 0 ? 'better' : 'worse'}`}</td>
+                <th scope="row">{r.duty}</th>
+                <td>{r.blocked}</td>
+                <td className="figure-text">{format(r.presentW, 'power', u, 3)}</td>
+                <td className="figure-text">{format(r.newW, 'power', u, 3)}</td>
+                <td className="figure-text">{format(r.presentM3s, 'flow', u, 3)}</td>
+                <td className="figure-text">{format(r.newM3s, 'flow', u, 3)}</td>
+                <td className={r.gain < -0.01 ? 'verdict-short' : r.gain > 0.01 ? 'verdict-holds' : ''}>
+                  {Math.abs(r.gain) <= 0.01
+                    ? 'as good'
+                    : `${Math.abs(Math.round(r.gain * 100))} % ${r.gain > 0 ? 'better' : 'worse'}`}
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       </div>
-      <p className="say">Coolant at its hottest allowed, hottest day. A third blocked is for 14 fins per inch; coarser fins block less.</p>
+      <p className="say">
+        Coolant at its hottest allowed, hottest day. A third blocked is for 14 fins per inch; coarser fins block less.
+      </p>
     </section>
   )
 }

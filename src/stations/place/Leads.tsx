@@ -14,39 +14,105 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const reaches = leadReaches(job)
   const [name, setName] = useState('')
   const [lead, setLead] = useState<LeadName>('fan')
-  if (!reaches.length) return <p className="say">Leads are held against their way once a fan, a probe or a controller is chosen.</p>
+  if (!reaches.length)
+    return <p className="say">Leads are held against their way once a fan, a probe or a controller is chosen.</p>
   return (
     <>
       <table className="plain-table">
-        <thead><tr><th scope="col">lead</th><th scope="col">supplied</th><th scope="col">needed</th><th scope="col">left</th><th scope="col">way, leg by leg</th></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">lead</th>
+            <th scope="col">supplied</th>
+            <th scope="col">needed</th>
+            <th scope="col">left</th>
+            <th scope="col">way, leg by leg</th>
+          </tr>
+        </thead>
         <tbody>
           {reaches.map((r) => (
             <tr key={r.lead}>
               <th scope="row">{leadName(r.lead)}</th>
               <td className="figure-text">{format(r.suppliedM, 'length', u, 3)}</td>
               <td className="figure-text">{format(r.neededM, 'length', u, 3)}</td>
-              <td className={`figure-text ${r.overM < 0 ? 'verdict-short' : ''}`}>{format(r.overM, 'length', u, 2)}{r.overM < 0 ? ', short' : ''}</td>
+              <td className={`figure-text ${r.overM < 0 ? 'verdict-short' : ''}`}>
+                {format(r.overM, 'length', u, 2)}
+                {r.overM < 0 ? ', short' : ''}
+              </td>
               <td>
                 {job.place.leads[r.lead].map((l) => (
-                  <span key={l.id} className="me-2">{l.name} <span className="figure-text">{format(l.lengthM.value, 'length', u, 3)}</span>{job.place.leads[r.lead].length > 1 && <button type="button" className="word-button" aria-label={`take away: ${l.name}`} onClick={() => settle((j) => dropLeg(j, r.lead, l.id))}>take away</button>}</span>
+                  <span key={l.id} className="me-2">
+                    {l.name} <span className="figure-text">{format(l.lengthM.value, 'length', u, 3)}</span>
+                    {job.place.leads[r.lead].length > 1 && (
+                      <button
+                        type="button"
+                        className="word-button"
+                        aria-label={`take away: ${l.name}`}
+                        onClick={() => settle((j) => dropLeg(j, r.lead, l.id))}
+                      >
+                        take away
+                      </button>
+                    )}
+                  </span>
                 ))}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
-      {reaches.filter((r) => r.overM < 0).map((r) => <div key={r.lead} className="say say-short"><strong>{leadName(r.lead)} short by {format(-r.overM, 'length', u, 2)}.</strong> {r.waysOut.join(' ')}</div>)}
-      <form className="d-flex flex-wrap gap-2 align-items-center mt-2" onSubmit={(e) => {
-        e.preventDefault()
-        if (!name.trim()) return
-        settle((j) => addLeg(j, lead, name.trim()))
-        setName('')
-      }}>
-        <Form.Select aria-label="Leg of which lead" style={{ width: 'auto' }} value={lead} onChange={(e) => setLead(e.target.value as LeadName)}>{reaches.map((r) => <option key={r.lead} value={r.lead}>{leadName(r.lead)}</option>)}</Form.Select>
-        <Form.Control aria-label="Name of the leg" placeholder="along the frame, under the tank …" maxLength={40} style={{ maxWidth: 240 }} value={name} onChange={(e) => setName(e.target.value)} />
-        <Button type="submit" variant="outline-dark" disabled={!name.trim()}>Add a leg</Button>
+      {reaches
+        .filter((r) => r.overM < 0)
+        .map((r) => (
+          <div key={r.lead} className="say say-short">
+            <strong>
+              {leadName(r.lead)} short by {format(-r.overM, 'length', u, 2)}.
+            </strong>{' '}
+            {r.waysOut.join(' ')}
+          </div>
+        ))}
+      <form
+        className="d-flex flex-wrap gap-2 align-items-center mt-2"
+        onSubmit={(e) => {
+          e.preventDefault()
+          if (!name.trim()) return
+          settle((j) => addLeg(j, lead, name.trim()))
+          setName('')
+        }}
+      >
+        <Form.Select
+          aria-label="Leg of which lead"
+          style={{ width: 'auto' }}
+          value={lead}
+          onChange={(e) => setLead(e.target.value as LeadName)}
+        >
+          {reaches.map((r) => (
+            <option key={r.lead} value={r.lead}>
+              {leadName(r.lead)}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Control
+          aria-label="Name of the leg"
+          placeholder="along the frame, under the tank …"
+          maxLength={40}
+          style={{ maxWidth: 240 }}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <Button type="submit" variant="outline-dark" disabled={!name.trim()}>
+          Add a leg
+        </Button>
       </form>
-      {job.cooling && <div style={{ maxWidth: 380 }}><ChoiceField label="Leads leave the core at its" value={job.place.leadsLeave} options={cornerNames.map((value) => ({ value, name: `${value} corner` }))} onChange={(leadsLeave) => settle((j) => changePlace(j, { leadsLeave }))} tell="Legs are measured from the middle of the core; where fan and probe sit is added." /></div>}
+      {job.cooling && (
+        <div style={{ maxWidth: 380 }}>
+          <ChoiceField
+            label="Leads leave the core at its"
+            value={job.place.leadsLeave}
+            options={cornerNames.map((value) => ({ value, name: `${value} corner` }))}
+            onChange={(leadsLeave) => settle((j) => changePlace(j, { leadsLeave }))}
+            tell="Legs are measured from the middle of the core; where fan and probe sit is added."
+          />
+        </div>
+      )}
     </>
   )
 }

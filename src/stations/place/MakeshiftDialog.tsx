@@ -11,15 +11,42 @@ import { format, formatSpread, parse, type Quantity } from '@/core/units'
 import type { StationProps } from '../station'
 
 type Method = 'bag' | 'anemometer' | 'fuse'
-const methods: Readonly<Record<Method, { readonly name: string; readonly how: string; readonly of: 'freeFlowM3s' | 'ratedA'; readonly quantity: Quantity }>> = {
-  bag: { name: 'air, by the time it fills a bag', how: 'Bag pressed flat over the outlet, fan on its own in free air at the voltage it is rated for. Three tries.', of: 'freeFlowM3s', quantity: 'flow' },
-  anemometer: { name: 'air, by a vane anemometer', how: 'Divide the face in equal areas, one reading in the middle of each, fan on its own in free air.', of: 'freeFlowM3s', quantity: 'flow' },
-  fuse: { name: 'current, by the millivolts over its fuse', how: 'Meter on the two test points of the blade fuse while the fan runs at the voltage it is rated for. Fingers clear of the blades.', of: 'ratedA', quantity: 'current' },
+const methods: Readonly<
+  Record<
+    Method,
+    { readonly name: string; readonly how: string; readonly of: 'freeFlowM3s' | 'ratedA'; readonly quantity: Quantity }
+  >
+> = {
+  bag: {
+    name: 'air, by the time it fills a bag',
+    how: 'Bag pressed flat over the outlet, fan on its own in free air at the voltage it is rated for. Three tries.',
+    of: 'freeFlowM3s',
+    quantity: 'flow',
+  },
+  anemometer: {
+    name: 'air, by a vane anemometer',
+    how: 'Divide the face in equal areas, one reading in the middle of each, fan on its own in free air.',
+    of: 'freeFlowM3s',
+    quantity: 'flow',
+  },
+  fuse: {
+    name: 'current, by the millivolts over its fuse',
+    how: 'Meter on the two test points of the blade fuse while the fan runs at the voltage it is rated for. Fingers clear of the blades.',
+    of: 'ratedA',
+    quantity: 'current',
+  },
 }
 
 /** Several figures in one line, each in any unit of the quantity: "3.1, 3.3, 3.2 s". */
-function several(text: string, quantity: Quantity, system: 'metric' | 'imperial'): { readonly values: number[]; readonly message: string | null } {
-  const words = text.split(/[;,\n]+\s*|\s{2,}/).map((w) => w.trim()).filter(Boolean)
+function several(
+  text: string,
+  quantity: Quantity,
+  system: 'metric' | 'imperial',
+): { readonly values: number[]; readonly message: string | null } {
+  const words = text
+    .split(/[;,\n]+\s*|\s{2,}/)
+    .map((w) => w.trim())
+    .filter(Boolean)
   const values: number[] = []
   for (const word of words) {
     const read = parse(word, quantity, system)
@@ -30,7 +57,11 @@ function several(text: string, quantity: Quantity, system: 'metric' | 'imperial'
 }
 
 /** Amps and air by what lies about in a workshop, each with its spread. */
-export function MakeshiftDialog({ job, settle, onHide }: Pick<StationProps, 'job' | 'settle'> & { readonly onHide: () => void }) {
+export function MakeshiftDialog({
+  job,
+  settle,
+  onHide,
+}: Pick<StationProps, 'job' | 'settle'> & { readonly onHide: () => void }) {
   const id = useId()
   const [method, setMethod] = useState<Method>('bag')
   const [whose, setWhose] = useState<'new' | 'old'>(job.oldFan ? 'old' : 'new')
@@ -42,9 +73,22 @@ export function MakeshiftDialog({ job, settle, onHide }: Pick<StationProps, 'job
   const sizeQuantity: Quantity = method === 'bag' ? 'volume' : 'opening'
   const sizeRead = size.trim() && method !== 'fuse' ? parse(size, sizeQuantity, u) : null
   const read = several(tries, method === 'bag' ? 'seconds' : method === 'anemometer' ? 'speed' : 'voltage', u)
-  const answer: Reading | null = method === 'fuse' ? (read.values[0] === undefined ? null : currentByFuse(read.values[0], Number(fuse)))
-    : sizeRead?.ok ? (method === 'bag' ? flowByBag(sizeRead.value, read.values) : flowByAnemometer(sizeRead.value, read.values)) : null
-  const message = (sizeRead && !sizeRead.ok ? sizeRead.message : null) ?? read.message ?? (tries.trim() && !answer && (method === 'fuse' || sizeRead?.ok) ? 'These figures give nothing: all must be more than 0.' : null)
+  const answer: Reading | null =
+    method === 'fuse'
+      ? read.values[0] === undefined
+        ? null
+        : currentByFuse(read.values[0], Number(fuse))
+      : sizeRead?.ok
+        ? method === 'bag'
+          ? flowByBag(sizeRead.value, read.values)
+          : flowByAnemometer(sizeRead.value, read.values)
+        : null
+  const message =
+    (sizeRead && !sizeRead.ok ? sizeRead.message : null) ??
+    read.message ??
+    (tries.trim() && !answer && (method === 'fuse' || sizeRead?.ok)
+      ? 'These figures give nothing: all must be more than 0.'
+      : null)
   const figure = answer ? format(answer.value, quantity, u, 3) : ''
   const spread = answer ? formatSpread(answer.spread!, quantity, u) : null
   const take = (): void => {
@@ -55,19 +99,101 @@ export function MakeshiftDialog({ job, settle, onHide }: Pick<StationProps, 'job
   }
   return (
     <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
-      <Modal.Header closeButton><Modal.Title as="h2" id={`${id}-title`}>Measure without the right instrument</Modal.Title></Modal.Header>
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id={`${id}-title`}>
+          Measure without the right instrument
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <Form onSubmit={(e) => { e.preventDefault(); take() }}>
-          <Form.Group className="mb-2" controlId={`${id}-m`}><Form.Label>What, and how</Form.Label><Form.Select value={method} onChange={(e) => { setMethod(e.target.value as Method); setTries('') }}>{(Object.keys(methods) as Method[]).map((m) => <option key={m} value={m}>{methods[m].name}</option>)}</Form.Select></Form.Group>
-          <Form.Group className="mb-2" controlId={`${id}-w`}><Form.Label>Of which fan</Form.Label><Form.Select value={whose} onChange={(e) => setWhose(e.target.value as 'new' | 'old')}>{job.oldFan && <option value="old">{job.oldFan.part.name}, there now</option>}{job.fans[0] && <option value="new">{job.fans[0].part.name}, new</option>}</Form.Select></Form.Group>
+        <Form
+          onSubmit={(e) => {
+            e.preventDefault()
+            take()
+          }}
+        >
+          <Form.Group className="mb-2" controlId={`${id}-m`}>
+            <Form.Label>What, and how</Form.Label>
+            <Form.Select
+              value={method}
+              onChange={(e) => {
+                setMethod(e.target.value as Method)
+                setTries('')
+              }}
+            >
+              {(Object.keys(methods) as Method[]).map((m) => (
+                <option key={m} value={m}>
+                  {methods[m].name}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          <Form.Group className="mb-2" controlId={`${id}-w`}>
+            <Form.Label>Of which fan</Form.Label>
+            <Form.Select value={whose} onChange={(e) => setWhose(e.target.value as 'new' | 'old')}>
+              {job.oldFan && <option value="old">{job.oldFan.part.name}, there now</option>}
+              {job.fans[0] && <option value="new">{job.fans[0].part.name}, new</option>}
+            </Form.Select>
+          </Form.Group>
           <p className="say">{how}</p>
-          {method !== 'fuse' && <Form.Group className="mb-2" controlId={`${id}-s`}><Form.Label>{method === 'bag' ? 'Bag holds' : 'Area of the face'}</Form.Label><Form.Control value={size} maxLength={60} placeholder={method === 'bag' ? '120 L' : '113 cm2'} onChange={(e) => setSize(e.target.value)} /></Form.Group>}
-          {method === 'fuse' && <Form.Group className="mb-2" controlId={`${id}-f`}><Form.Label>Fuse</Form.Label><Form.Select value={fuse} onChange={(e) => setFuse(e.target.value)}>{bladeRatings.map((r) => <option key={r} value={r}>{r} A</option>)}</Form.Select></Form.Group>}
-          <Form.Group className="mb-2" controlId={`${id}-t`}><Form.Label>{method === 'bag' ? 'Seconds, each try' : method === 'anemometer' ? 'Speeds, one an area' : 'Over its test points'}</Form.Label><Form.Control value={tries} maxLength={300} placeholder={method === 'bag' ? '3.1, 3.3, 3.2' : method === 'anemometer' ? '2.9 m/s, 3.4 m/s, 3.1 m/s' : '26 mV'} onChange={(e) => setTries(e.target.value)} /></Form.Group>
-          {message && <p className="say say-short" role="alert">{message}</p>}
-          {answer && <p className="fs-5 figure-text" role="status">{figure} <span className="soft">±{spread!.number} {spread!.unit}</span></p>}
-          {method === 'bag' && read.values.length > 0 && read.values.length < 3 && <p className="say">Three tries are better: the spread comes from their range.</p>}
-          <Button type="submit" disabled={!answer}>Take it as measured</Button>
+          {method !== 'fuse' && (
+            <Form.Group className="mb-2" controlId={`${id}-s`}>
+              <Form.Label>{method === 'bag' ? 'Bag holds' : 'Area of the face'}</Form.Label>
+              <Form.Control
+                value={size}
+                maxLength={60}
+                placeholder={method === 'bag' ? '120 L' : '113 cm2'}
+                onChange={(e) => setSize(e.target.value)}
+              />
+            </Form.Group>
+          )}
+          {method === 'fuse' && (
+            <Form.Group className="mb-2" controlId={`${id}-f`}>
+              <Form.Label>Fuse</Form.Label>
+              <Form.Select value={fuse} onChange={(e) => setFuse(e.target.value)}>
+                {bladeRatings.map((r) => (
+                  <option key={r} value={r}>
+                    {r} A
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+          )}
+          <Form.Group className="mb-2" controlId={`${id}-t`}>
+            <Form.Label>
+              {method === 'bag'
+                ? 'Seconds, each try'
+                : method === 'anemometer'
+                  ? 'Speeds, one an area'
+                  : 'Over its test points'}
+            </Form.Label>
+            <Form.Control
+              value={tries}
+              maxLength={300}
+              placeholder={
+                method === 'bag' ? '3.1, 3.3, 3.2' : method === 'anemometer' ? '2.9 m/s, 3.4 m/s, 3.1 m/s' : '26 mV'
+              }
+              onChange={(e) => setTries(e.target.value)}
+            />
+          </Form.Group>
+          {message && (
+            <p className="say say-short" role="alert">
+              {message}
+            </p>
+          )}
+          {answer && (
+            <p className="fs-5 figure-text" role="status">
+              {figure}{' '}
+              <span className="soft">
+                ±{spread!.number} {spread!.unit}
+              </span>
+            </p>
+          )}
+          {method === 'bag' && read.values.length > 0 && read.values.length < 3 && (
+            <p className="say">Three tries are better: the spread comes from their range.</p>
+          )}
+          <Button type="submit" disabled={!answer}>
+            Take it as measured
+          </Button>
         </Form>
       </Modal.Body>
     </Modal>

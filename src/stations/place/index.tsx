@@ -6,7 +6,25 @@ import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { sectionView, frontView } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
-import { blowsOnto, changeMount, changePlace, chooseFan, chooseProbe, comparedFans, coreName, coverage, fanCurves, inletsFrom, jobKinds, moveFan, neighbours, turnFan, type Curves, type FanPart, type Job } from '@/core/job'
+import {
+  blowsOnto,
+  changeMount,
+  changePlace,
+  chooseFan,
+  chooseProbe,
+  comparedFans,
+  coreName,
+  coverage,
+  fanCurves,
+  inletsFrom,
+  jobKinds,
+  moveFan,
+  neighbours,
+  turnFan,
+  type Curves,
+  type FanPart,
+  type Job,
+} from '@/core/job'
 import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
@@ -36,8 +54,19 @@ function Moves({ job }: Pick<StationProps, 'job'>) {
   return (
     <section aria-label="Air that it really moves">
       <h2 className="mt-2">Air that it really moves, standing</h2>
-      {curves.at.flow < 0 && <p className="say say-short">The engine&rsquo;s own fan is stronger here: it drives the air back through this one.</p>}
-      <p className="say" data-testid="moves">Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong> {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box{covers === null ? '' : `; it covers ${Math.round(covers * 100)} % of the core`}. Black is the fan at the voltage that reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is what the {curves.against} takes.</p>
+      {curves.at.flow < 0 && (
+        <p className="say say-short">
+          The engine&rsquo;s own fan is stronger here: it drives the air back through this one.
+        </p>
+      )}
+      <p className="say" data-testid="moves">
+        Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong>{' '}
+        {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to{' '}
+        {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box
+        {covers === null ? '' : `; it covers ${Math.round(covers * 100)} % of the core`}. Black is the fan at the
+        voltage that reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is
+        what the {curves.against} takes.
+      </p>
       <FanChart curves={curves} units={u} />
     </section>
   )
@@ -45,24 +74,70 @@ function Moves({ job }: Pick<StationProps, 'job'>) {
 
 function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const u = job.units
-  const rows = comparedFans(job, shelf.filter((p): p is FanPart => p.kind === 'fan'))
+  const rows = comparedFans(
+    job,
+    shelf.filter((p): p is FanPart => p.kind === 'fan'),
+  )
   const mountsFan = jobKinds[job.kind].mountsFan
   return (
     <>
       <h2 className="mt-3">Fans on the shelf, in this place</h2>
-      {rows.length === 0 ? <p className="say">No fan is on the shelf yet.</p> : (
+      {rows.length === 0 ? (
+        <p className="say">No fan is on the shelf yet.</p>
+      ) : (
         <div className="scroll-sideways">
           <Table size="sm" className="align-middle">
-            <thead><tr><th>fan</th><th>depth over what it needs</th>{mountsFan && <th>{job.bay ? 'moves through the vents' : 'moves through the fins'}</th>}<th>takes, running</th><th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th><th><span className="visually-hidden">choose</span></th></tr></thead>
+            <thead>
+              <tr>
+                <th>fan</th>
+                <th>depth over what it needs</th>
+                {mountsFan && <th>{job.bay ? 'moves through the vents' : 'moves through the fins'}</th>}
+                <th>takes, running</th>
+                <th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th>
+                <th>
+                  <span className="visually-hidden">choose</span>
+                </th>
+              </tr>
+            </thead>
             <tbody>
               {rows.map(({ part, depthOverM, moved, runA, leanestNetA, otherVoltage, chosen }) => (
                 <tr key={part.id} aria-current={chosen ? 'true' : undefined}>
-                  <td><strong className="fw-medium">{part.name}</strong> <span className="soft small">{part.maker}, {format(part.housingM.value, 'length', u)}</span>{otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}</td>
-                  <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>{format(depthOverM, 'length', u)}{depthOverM < 0 ? ', short' : ''}</td>
-                  {mountsFan && <td className="figure-text">{moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}{moved && <span className="soft small"> {Math.round(moved.ofBox * 100)} % of its box</span>}</td>}
+                  <td>
+                    <strong className="fw-medium">{part.name}</strong>{' '}
+                    <span className="soft small">
+                      {part.maker}, {format(part.housingM.value, 'length', u)}
+                    </span>
+                    {otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}
+                  </td>
+                  <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>
+                    {format(depthOverM, 'length', u)}
+                    {depthOverM < 0 ? ', short' : ''}
+                  </td>
+                  {mountsFan && (
+                    <td className="figure-text">
+                      {moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}
+                      {moved && <span className="soft small"> {Math.round(moved.ofBox * 100)} % of its box</span>}
+                    </td>
+                  )}
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
-                  <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>{format(leanestNetA, 'current', u, 2)}{leanestNetA < 0 ? ', short' : ''}</td>
-                  <td className="text-end">{chosen ? <span className="fw-medium">chosen</span> : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => chooseFan(j, part))} aria-label={`Choose ${part.name}`}>Choose</Button>}</td>
+                  <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>
+                    {format(leanestNetA, 'current', u, 2)}
+                    {leanestNetA < 0 ? ', short' : ''}
+                  </td>
+                  <td className="text-end">
+                    {chosen ? (
+                      <span className="fw-medium">chosen</span>
+                    ) : (
+                      <Button
+                        size="sm"
+                        variant="outline-dark"
+                        onClick={() => settle((j) => chooseFan(j, part))}
+                        aria-label={`Choose ${part.name}`}
+                      >
+                        Choose
+                      </Button>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -77,33 +152,75 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
 function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const words = fasteningWords(job)
   const ties = tiesOf(job)
-  const warnings = planWarnings(job).filter((w) => ['ties', 'tie holes', 'inlet', 'inlet air', 'blows on'].includes(w.id))
+  const warnings = planWarnings(job).filter((w) =>
+    ['ties', 'tie holes', 'inlet', 'inlet air', 'blows on'].includes(w.id),
+  )
   if (!words.length) return null
   return (
     <section aria-label="How it is held">
       <h2 className="mt-2">Held by {mounts[job.place.mount].name}</h2>
-      {words.map((w) => <p key={w} className="mb-1">{w}</p>)}
-      {ties && !ties.besideFins && ties.snappedOffM < ties.offM - 5e-5 && <p className="mb-1"><button type="button" className="word-button" onClick={() => settle((j) => moveFan(j, j.fans[0]!.id, ties.snapped))}>Move it to where its holes meet the gaps</button></p>}
-      {warnings.map((w) => <p key={w.id} className="say say-unsure">{w.text} {w.helps}</p>)}
+      {words.map((w) => (
+        <p key={w} className="mb-1">
+          {w}
+        </p>
+      ))}
+      {ties && !ties.besideFins && ties.snappedOffM < ties.offM - 5e-5 && (
+        <p className="mb-1">
+          <button
+            type="button"
+            className="word-button"
+            onClick={() => settle((j) => moveFan(j, j.fans[0]!.id, ties.snapped))}
+          >
+            Move it to where its holes meet the gaps
+          </button>
+        </p>
+      )}
+      {warnings.map((w) => (
+        <p key={w.id} className="say say-unsure">
+          {w.text} {w.helps}
+        </p>
+      ))}
     </section>
   )
 }
 
-const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingCalmly, WaysCalmly] = [memo(Moves), memo(CoresCompared), memo(Held), memo(Leads), memo(FansOnTheShelf), memo(Replacing), memo(BayWays)]
+const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingCalmly, WaysCalmly] = [
+  memo(Moves),
+  memo(CoresCompared),
+  memo(Held),
+  memo(Leads),
+  memo(FansOnTheShelf),
+  memo(Replacing),
+  memo(BayWays),
+]
 
 function Stage(props: StationProps) {
   const { job } = props
   // while the fan is dragged the drawing and the margins follow every frame; what is read afterwards comes when there is time
   const calm = useDeferredValue<Job | null>(job, null)
   if (!jobKinds[job.kind].mountsFan) {
-    return <><p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p><FansOnTheShelf {...props} /><h2 className="mt-3">Leads</h2><Leads {...props} /></>
+    return (
+      <>
+        <p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p>
+        <FansOnTheShelf {...props} />
+        <h2 className="mt-3">Leads</h2>
+        <Leads {...props} />
+      </>
+    )
   }
   const [front, section] = job.bay ? [frontView(job), sectionView(job)] : [null, null]
   const { shelf, settle } = props
   return (
     <>
       {job.bay && calm && <WaysCalmly job={calm} shelf={shelf} settle={settle} />}
-      {front && section ? <div className="two-drawings mt-3"><DrawingView drawing={front} maxHeight={300} /><DrawingView drawing={section} maxHeight={300} /></div> : <ToScale {...props} />}
+      {front && section ? (
+        <div className="two-drawings mt-3">
+          <DrawingView drawing={front} maxHeight={300} />
+          <DrawingView drawing={section} maxHeight={300} />
+        </div>
+      ) : (
+        <ToScale {...props} />
+      )}
       <Distances job={job} evaluation={props.evaluation} />
       {calm && (
         <>
@@ -122,40 +239,77 @@ function Stage(props: StationProps) {
 
 /** Distances of the fan from everything near it, as Fit has them, while it is dragged. */
 function Distances({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>) {
-  const parts = evaluation.margins.find((m) => m.id === 'fit')?.parts.filter((p) => p.value !== null && /^(depth|edge|near|panel|blades|hoses|shroud|other fan)/.test(p.id)) ?? []
+  const parts =
+    evaluation.margins
+      .find((m) => m.id === 'fit')
+      ?.parts.filter((p) => p.value !== null && /^(depth|edge|near|panel|blades|hoses|shroud|other fan)/.test(p.id)) ??
+    []
   if (!parts.length) return null
   const mm = (n: number): string => format(n / 1000, 'length', job.units, 2)
   return (
     <ul className="distances" aria-label="Distances">
-      {parts.map((p) => <li key={p.id} className={`verdict-${p.verdict}`}>{p.name.replace(/^behind the fan, to /, 'depth left, to ').replace(/^to /, '')} <span className="figure-text">{mm(p.value! + p.required)}</span>{p.required > 0 && <span className="soft"> of {mm(p.required)}</span>}{p.verdict === 'holds' ? '' : `, ${p.verdict}`}</li>)}
+      {parts.map((p) => (
+        <li key={p.id} className={`verdict-${p.verdict}`}>
+          {p.name.replace(/^behind the fan, to /, 'depth left, to ').replace(/^to /, '')}{' '}
+          <span className="figure-text">{mm(p.value! + p.required)}</span>
+          {p.required > 0 && <span className="soft"> of {mm(p.required)}</span>}
+          {p.verdict === 'holds' ? '' : `, ${p.verdict}`}
+        </li>
+      ))}
     </ul>
   )
 }
 
-const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] => values.map((value) => ({ value, name: value }))
+const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
+  values.map((value) => ({ value, name: value }))
 
 /** Wires and blade of the fan: together they decide which way the air goes, and how well. */
 function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const fan = job.fans[0]
   if (!fan) return null
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
-  const tell = !way ? 'A brushless fan with its wires swapped does not run, or is destroyed.' : `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %: the blades work the wrong way round` : ''}${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
+  const tell = !way
+    ? 'A brushless fan with its wires swapped does not run, or is destroyed.'
+    : `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %: the blades work the wrong way round` : ''}${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
   return (
     <>
-      <YesNoField label="Its two wires are swapped" value={fan.wiresSwapped} onChange={(wiresSwapped) => settle((j) => turnFan(j, fan.id, { wiresSwapped }))} />
-      <YesNoField label="Its blade is turned over" value={fan.bladeTurned} onChange={(bladeTurned) => settle((j) => turnFan(j, fan.id, { bladeTurned }))} tell={tell} />
+      <YesNoField
+        label="Its two wires are swapped"
+        value={fan.wiresSwapped}
+        onChange={(wiresSwapped) => settle((j) => turnFan(j, fan.id, { wiresSwapped }))}
+      />
+      <YesNoField
+        label="Its blade is turned over"
+        value={fan.bladeTurned}
+        onChange={(bladeTurned) => settle((j) => turnFan(j, fan.id, { bladeTurned }))}
+        tell={tell}
+      />
     </>
   )
 }
 
 function Duct({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { duct } = job.place
-  const change = (part: Partial<Job['place']['duct']>): void => settle((j) => changePlace(j, { duct: { ...j.place.duct, ...part } }))
+  const change = (part: Partial<Job['place']['duct']>): void =>
+    settle((j) => changePlace(j, { duct: { ...j.place.duct, ...part } }))
   return (
     <>
-      <ChoiceField label="Bends of 90°" value={String(duct.bends)} options={Array.from({ length: 21 }, (_, i) => ({ value: String(i), name: String(i) }))} onChange={(v) => change({ bends: Number(v) })} />
+      <ChoiceField
+        label="Bends of 90°"
+        value={String(duct.bends)}
+        options={Array.from({ length: 21 }, (_, i) => ({ value: String(i), name: String(i) }))}
+        onChange={(v) => change({ bends: Number(v) })}
+      />
       <YesNoField label="Splitter in the hose" value={duct.splitter} onChange={(splitter) => change({ splitter })} />
-      <ChoiceField label={duct.splitter ? 'Flap leads now to' : 'Hose leads to'} value={duct.leadsTo} options={[{ value: 'outside', name: duct.splitter ? 'the outside (summer)' : 'the outside' }, { value: 'the cab', name: duct.splitter ? 'the cab (winter)' : 'the cab' }]} onChange={(leadsTo) => change({ leadsTo })} />
+      <ChoiceField
+        label={duct.splitter ? 'Flap leads now to' : 'Hose leads to'}
+        value={duct.leadsTo}
+        options={[
+          { value: 'outside', name: duct.splitter ? 'the outside (summer)' : 'the outside' },
+          { value: 'the cab', name: duct.splitter ? 'the cab (winter)' : 'the cab' },
+        ]}
+        onChange={(leadsTo) => change({ leadsTo })}
+      />
     </>
   )
 }
@@ -170,21 +324,91 @@ function Tray(props: StationProps) {
         <>
           {cooling && <BestPlaces {...props} />}
           <h2>How it sits</h2>
-          <ChoiceField label="Held by" value={place.mount} options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))} onChange={(mount) => settle((j) => changeMount(j, mount))}
-            tell={bay ? 'A hole in the machine: the owner is asked for it.' : mounts[place.mount].coreComesOff || job.newCore ? 'The core comes off: the coolant is drained and refilled.' : 'The core stays on: no coolant steps.'} />
-          {cooling && cooling.cores > 1 && seat && <ChoiceField label="On the" value={String(seat.core)} options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))} onChange={(v) => settle((j) => moveFan(j, j.fans[0]!.id, { ...j.fans[0]!.seat!, core: Number(v) }))} />}
-          {bay && <ChoiceField label="On the" value={place.panel ?? bay.panels[0]!.id} options={bay.panels.map((p) => ({ value: p.id, name: p.name }))} onChange={(panel) => settle((j) => changePlace(j, { panel }))} />}
-          <ChoiceField label={bay ? 'Way of the air' : 'Side'} value={place.side} options={bay ? [{ value: 'puller', name: 'draws the hot air out' }, { value: 'pusher', name: 'pushes cool air in' }] : [{ value: 'puller', name: 'behind, pulling' }, { value: 'pusher', name: 'in front, pushing' }]} onChange={(side) => settle((j) => changePlace(j, { side }))} />
-          <ChoiceField label="Beyond it is" value={place.neighbour} options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({ value, name: neighbours[value].name }))} onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))} />
-          <UnsaidField label="The air comes from" value={place.inletFrom} options={same(inletsFrom)} onChange={(inletFrom) => settle((j) => changePlace(j, { inletFrom }))} />
-          <UnsaidField label="The hot air lands on" value={place.blowsOn} options={same(blowsOnto)} onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))} />
+          <ChoiceField
+            label="Held by"
+            value={place.mount}
+            options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))}
+            onChange={(mount) => settle((j) => changeMount(j, mount))}
+            tell={
+              bay
+                ? 'A hole in the machine: the owner is asked for it.'
+                : mounts[place.mount].coreComesOff || job.newCore
+                  ? 'The core comes off: the coolant is drained and refilled.'
+                  : 'The core stays on: no coolant steps.'
+            }
+          />
+          {cooling && cooling.cores > 1 && seat && (
+            <ChoiceField
+              label="On the"
+              value={String(seat.core)}
+              options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))}
+              onChange={(v) => settle((j) => moveFan(j, j.fans[0]!.id, { ...j.fans[0]!.seat!, core: Number(v) }))}
+            />
+          )}
+          {bay && (
+            <ChoiceField
+              label="On the"
+              value={place.panel ?? bay.panels[0]!.id}
+              options={bay.panels.map((p) => ({ value: p.id, name: p.name }))}
+              onChange={(panel) => settle((j) => changePlace(j, { panel }))}
+            />
+          )}
+          <ChoiceField
+            label={bay ? 'Way of the air' : 'Side'}
+            value={place.side}
+            options={
+              bay
+                ? [
+                    { value: 'puller', name: 'draws the hot air out' },
+                    { value: 'pusher', name: 'pushes cool air in' },
+                  ]
+                : [
+                    { value: 'puller', name: 'behind, pulling' },
+                    { value: 'pusher', name: 'in front, pushing' },
+                  ]
+            }
+            onChange={(side) => settle((j) => changePlace(j, { side }))}
+          />
+          <ChoiceField
+            label="Beyond it is"
+            value={place.neighbour}
+            options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({
+              value,
+              name: neighbours[value].name,
+            }))}
+            onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))}
+          />
+          <UnsaidField
+            label="The air comes from"
+            value={place.inletFrom}
+            options={same(inletsFrom)}
+            onChange={(inletFrom) => settle((j) => changePlace(j, { inletFrom }))}
+          />
+          <UnsaidField
+            label="The hot air lands on"
+            value={place.blowsOn}
+            options={same(blowsOnto)}
+            onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))}
+          />
           {place.mount === 'duct' && <Duct {...props} />}
           <Direction {...props} />
         </>
       )}
       <h2>Parts</h2>
-      <PartPicker kind="fan" label="Fan" shelf={shelf} chosen={job.fans[0]?.part ?? null} onChoose={(part) => settle((j) => chooseFan(j, part))} />
-      <PartPicker kind="probe" label="Probe" shelf={shelf} chosen={job.probes[0]!.part} onChoose={(part) => settle((j) => chooseProbe(j, part))} />
+      <PartPicker
+        kind="fan"
+        label="Fan"
+        shelf={shelf}
+        chosen={job.fans[0]?.part ?? null}
+        onChoose={(part) => settle((j) => chooseFan(j, part))}
+      />
+      <PartPicker
+        kind="probe"
+        label="Probe"
+        shelf={shelf}
+        chosen={job.probes[0]!.part}
+        onChoose={(part) => settle((j) => chooseProbe(j, part))}
+      />
       <h2>Readings</h2>
       <Readings {...props} station="place" />
     </>

@@ -21,8 +21,16 @@ export function usePlacements(job: Job, fans: readonly FanPart[]): PlacementSear
   const [found, setFound] = useState<readonly Placement[] | null>(null)
   const [running, setRunning] = useState<PlacementSearch['running']>(null)
   const [message, setMessage] = useState<string | null>(null)
-  const stop = useCallback(() => { worker.current?.terminate(); worker.current = null }, [])
-  const cancel = useCallback(() => { ticket.current++; stop(); setRunning(null); setMessage('The search was stopped.') }, [stop])
+  const stop = useCallback(() => {
+    worker.current?.terminate()
+    worker.current = null
+  }, [])
+  const cancel = useCallback(() => {
+    ticket.current++
+    stop()
+    setRunning(null)
+    setMessage('The search was stopped.')
+  }, [stop])
   const latest = useRef({ job, fans })
   latest.current = { job, fans }
   const search = useCallback(() => {
@@ -40,7 +48,12 @@ export function usePlacements(job: Job, fans: readonly FanPart[]): PlacementSear
       if ('found' in data) setFound(data.found)
       else setMessage(data.message)
     }
-    made.onerror = () => { if (mine === ticket.current) { setRunning(null); setMessage('The search broke off. Search again.') } }
+    made.onerror = () => {
+      if (mine === ticket.current) {
+        setRunning(null)
+        setMessage('The search broke off. Search again.')
+      }
+    }
     made.postMessage({ ticket: mine, job: latest.current.job, fans: latest.current.fans })
   }, [stop])
   useEffect(() => stop, [stop])

@@ -5,19 +5,59 @@ import type { Flow } from '@/core/job'
 
 /** What each state takes, stacked, against what it charges there: the black line is the limit. */
 export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }) {
-  const says = flows.map((f) => `${f.name}: ${f.chargeA.toFixed(1)} A in, ${(f.loadsA + f.fanA + f.controllerA).toFixed(1)} A out`).join('; ')
+  const says = flows
+    .map((f) => `${f.name}: ${f.chargeA.toFixed(1)} A in, ${(f.loadsA + f.fanA + f.controllerA).toFixed(1)} A out`)
+    .join('; ')
   return (
     <div role="img" aria-label={says} style={{ height: 340 }}>
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={[...flows]} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--hair)" />
-          <XAxis dataKey="name" tick={{ fill: 'var(--ink)', fontSize: 13 }} tickLine={false} axisLine={{ stroke: 'var(--ink)' }} />
+          <XAxis
+            dataKey="name"
+            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            tickLine={false}
+            axisLine={{ stroke: 'var(--ink)' }}
+          />
           <YAxis unit=" A" width={52} tick={{ fill: 'var(--soft)', fontSize: 12 }} tickLine={false} axisLine={false} />
-          <Legend wrapperStyle={{ fontSize: 13 }} formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
-          <Bar dataKey="loadsA" name="other loads" stackId="out" fill="var(--loads)" stroke="var(--ink)" isAnimationActive={false} barSize={58} />
-          <Bar dataKey="fanA" name="fan" stackId="out" fill="var(--cold)" stroke="var(--ink)" isAnimationActive={false} barSize={58} />
-          <Bar dataKey="controllerA" name="controller" stackId="out" fill="var(--ink)" isAnimationActive={false} barSize={58} />
-          <Line dataKey="chargeA" name="charging, the limit" stroke="var(--ink)" strokeWidth={2.2} dot={{ r: 4, fill: 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 2 }} isAnimationActive={false} />
+          <Legend
+            wrapperStyle={{ fontSize: 13 }}
+            formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>}
+          />
+          <Bar
+            dataKey="loadsA"
+            name="other loads"
+            stackId="out"
+            fill="var(--loads)"
+            stroke="var(--ink)"
+            isAnimationActive={false}
+            barSize={58}
+          />
+          <Bar
+            dataKey="fanA"
+            name="fan"
+            stackId="out"
+            fill="var(--cold)"
+            stroke="var(--ink)"
+            isAnimationActive={false}
+            barSize={58}
+          />
+          <Bar
+            dataKey="controllerA"
+            name="controller"
+            stackId="out"
+            fill="var(--ink)"
+            isAnimationActive={false}
+            barSize={58}
+          />
+          <Line
+            dataKey="chargeA"
+            name="charging, the limit"
+            stroke="var(--ink)"
+            strokeWidth={2.2}
+            dot={{ r: 4, fill: 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 2 }}
+            isAnimationActive={false}
+          />
         </ComposedChart>
       </ResponsiveContainer>
     </div>

@@ -2,7 +2,17 @@
 
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
-import { batteryOutlook, changeCharging, lookupOf, outcomeNames, powerFlows, takeBatteryLabel, type Battery, type Findings, type Job } from '@/core/job'
+import {
+  batteryOutlook,
+  changeCharging,
+  lookupOf,
+  outcomeNames,
+  powerFlows,
+  takeBatteryLabel,
+  type Battery,
+  type Findings,
+  type Job,
+} from '@/core/job'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
 import { format, nearestInOtherSystem, sizesOf } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
@@ -14,26 +24,83 @@ import type { StationProps, StationView } from '../station'
 const FlowChart = dynamic(() => import('./FlowChart'), { ssr: false, loading: () => <div style={{ height: 300 }} /> })
 
 /** "89 % at slow work" for each state in which a run has had the fan */
-const flowShares = (found: Findings | null): string[] => (found ? outcomeNames.flatMap((n) => (n.startsWith('share, ') && found.outcomes[n] ? [`${Math.round(100 * found.outcomes[n].value)} % ${/idle|slow|cruise/.test(n) ? 'at ' : ''}${n.slice(7)}`] : [])) : [])
+const flowShares = (found: Findings | null): string[] =>
+  found
+    ? outcomeNames.flatMap((n) =>
+        n.startsWith('share, ') && found.outcomes[n]
+          ? [`${Math.round(100 * found.outcomes[n].value)} % ${/idle|slow|cruise/.test(n) ? 'at ' : ''}${n.slice(7)}`]
+          : [],
+      )
+    : []
 
 /** What the battery alone bears, each against what is asked of it. */
 function Outlook({ job }: Pick<StationProps, 'job'>) {
   const u = job.units
-  const { aloneS, standingS, crankingWithV, crankingWithoutV, crankingFloorV } = batteryOutlook(job, new Bench(lookupOf(job)))
+  const { aloneS, standingS, crankingWithV, crankingWithoutV, crankingFloorV } = batteryOutlook(
+    job,
+    new Bench(lookupOf(job)),
+  )
   const wanted = job.trailer ? job.trailer.aloneS.value : job.use.live === 'after-run' ? job.use.afterRunS.value : null
   const time = job.trailer ? 'hours' : 'minutes'
   const rows: readonly (readonly [name: string, value: string, against: string, short: boolean])[] = [
-    ...(aloneS === null ? [] : [[job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off', format(aloneS, time, u, 3), wanted === null ? 'not wanted: with the key only' : `${format(wanted, time, u, 3)} wanted`, wanted !== null && aloneS < wanted]] as const),
-    ...(standingS === null ? [] : [['standing, controller connected', format(standingS, 'days', u, 3), `${format(job.use.standsS.value, 'days', u, 3)} it stands`, standingS < job.use.standsS.value]] as const),
-    ...(crankingWithoutV === null ? [] : [['cranking, fan still', format(crankingWithoutV, 'voltage', u, 3), `${format(crankingFloorV, 'voltage', u, 3)} at least`, crankingWithoutV < crankingFloorV]] as const),
-    ...(crankingWithV === null ? [] : [['cranking, fan running', format(crankingWithV, 'voltage', u, 3), job.use.fanWhileCranking ? `${format(crankingFloorV, 'voltage', u, 3)} at least` : 'it may not run then', job.use.fanWhileCranking && crankingWithV < crankingFloorV]] as const),
+    ...(aloneS === null
+      ? []
+      : ([
+          [
+            job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off',
+            format(aloneS, time, u, 3),
+            wanted === null ? 'not wanted: with the key only' : `${format(wanted, time, u, 3)} wanted`,
+            wanted !== null && aloneS < wanted,
+          ],
+        ] as const)),
+    ...(standingS === null
+      ? []
+      : ([
+          [
+            'standing, controller connected',
+            format(standingS, 'days', u, 3),
+            `${format(job.use.standsS.value, 'days', u, 3)} it stands`,
+            standingS < job.use.standsS.value,
+          ],
+        ] as const)),
+    ...(crankingWithoutV === null
+      ? []
+      : ([
+          [
+            'cranking, fan still',
+            format(crankingWithoutV, 'voltage', u, 3),
+            `${format(crankingFloorV, 'voltage', u, 3)} at least`,
+            crankingWithoutV < crankingFloorV,
+          ],
+        ] as const)),
+    ...(crankingWithV === null
+      ? []
+      : ([
+          [
+            'cranking, fan running',
+            format(crankingWithV, 'voltage', u, 3),
+            job.use.fanWhileCranking ? `${format(crankingFloorV, 'voltage', u, 3)} at least` : 'it may not run then',
+            job.use.fanWhileCranking && crankingWithV < crankingFloorV,
+          ],
+        ] as const)),
   ]
   if (!rows.length) return null
   return (
     <>
       <h2 className="mt-3">What the battery bears, on the coldest day</h2>
       <table className="plain-table">
-        <tbody>{rows.map(([name, value, against, short]) => <tr key={name}><th scope="row">{name}</th><td className={`figure-text ${short ? 'verdict-short' : ''}`}>{value}{short ? ', short' : ''}</td><td className="soft">{against}</td></tr>)}</tbody>
+        <tbody>
+          {rows.map(([name, value, against, short]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              <td className={`figure-text ${short ? 'verdict-short' : ''}`}>
+                {value}
+                {short ? ', short' : ''}
+              </td>
+              <td className="soft">{against}</td>
+            </tr>
+          ))}
+        </tbody>
       </table>
     </>
   )
@@ -49,21 +116,44 @@ function Stage({ job, run }: StationProps) {
       <h2>What comes in, and what is taken out</h2>
       <FlowChart flows={flows} />
       <p className="say">
-        {job.fans.length === 0 ? 'No fan is chosen yet: only the other loads stand here. '
-          : job.trailer ? flows.filter((f) => f.chargeA > 0).map((f) => `${f.name}: ${f.netA >= 0 ? `${format(f.netA, 'current', u, 2)} left for the battery` : `${format(-f.netA, 'current', u, 2)} taken from the battery`}, the fan carried ${Math.round(f.largestShare * 100)} % of the time`).join('; ') + '. '
-            : breakevenRpm === null ? 'With the fan running all the time nothing is left over at any engine speed. '
+        {job.fans.length === 0
+          ? 'No fan is chosen yet: only the other loads stand here. '
+          : job.trailer
+            ? flows
+                .filter((f) => f.chargeA > 0)
+                .map(
+                  (f) =>
+                    `${f.name}: ${f.netA >= 0 ? `${format(f.netA, 'current', u, 2)} left for the battery` : `${format(-f.netA, 'current', u, 2)} taken from the battery`}, the fan carried ${Math.round(f.largestShare * 100)} % of the time`,
+                )
+                .join('; ') + '. '
+            : breakevenRpm === null
+              ? 'With the fan running all the time nothing is left over at any engine speed. '
               : `Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `}
-        {job.fans.length > 0 && !job.trailer && `At idle it can carry the fan ${Math.round(first!.largestShare * 100)} % of the time.`}
+        {job.fans.length > 0 &&
+          !job.trailer &&
+          `At idle it can carry the fan ${Math.round(first!.largestShare * 100)} % of the time.`}
       </p>
-      <p className="soft small">{shares.length ? `Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day has it on ${shares.join(', ')}, and Charge is told from that.` : 'The fan counts as running all the time until a run is worked out.'}</p>
+      <p className="soft small">
+        {shares.length
+          ? `Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day has it on ${shares.join(', ')}, and Charge is told from that.`
+          : 'The fan counts as running all the time until a run is worked out.'}
+      </p>
       <Outlook job={job} />
-      {job.trailer && <p className="say say-short">Road-lighting circuits are never the source: only a pin meant for charging, with its own fuse at the tow vehicle.</p>}
+      {job.trailer && (
+        <p className="say say-short">
+          Road-lighting circuits are never the source: only a pin meant for charging, with its own fuse at the tow
+          vehicle.
+        </p>
+      )}
     </>
   )
 }
 
 const changeUse = (job: Job, part: Partial<Job['use']>): Job => ({ ...job, use: { ...job.use, ...part } })
-const changeBattery = (job: Job, part: Partial<Battery>): Job => ({ ...job, batteries: job.batteries.map((b, i) => (i === 0 ? { ...b, ...part } : b)) })
+const changeBattery = (job: Job, part: Partial<Battery>): Job => ({
+  ...job,
+  batteries: job.batteries.map((b, i) => (i === 0 ? { ...b, ...part } : b)),
+})
 
 function Tray(props: StationProps) {
   const { job, settle } = props
@@ -73,26 +163,70 @@ function Tray(props: StationProps) {
       {job.trailer ? (
         <>
           <h2>How it is fed</h2>
-          <ChoiceField label="Tow cable" value={job.trailer.cableSize ?? ''} options={[...(job.trailer.cableSize ? [] : [{ value: '' as const, name: 'choose …' }]), ...sizesOf(job.units).map((v) => ({ value: v, name: `${v} (${nearestInOtherSystem(v)})` })), ...(job.trailer.cableSize && !sizesOf(job.units).includes(job.trailer.cableSize) ? [{ value: job.trailer.cableSize, name: job.trailer.cableSize }] : [])]}
-            onChange={(v) => { if (v) settle((j) => ({ ...j, trailer: j.trailer && { ...j.trailer, cableSize: v } })) }} />
+          <ChoiceField
+            label="Tow cable"
+            value={job.trailer.cableSize ?? ''}
+            options={[
+              ...(job.trailer.cableSize ? [] : [{ value: '' as const, name: 'choose …' }]),
+              ...sizesOf(job.units).map((v) => ({ value: v, name: `${v} (${nearestInOtherSystem(v)})` })),
+              ...(job.trailer.cableSize && !sizesOf(job.units).includes(job.trailer.cableSize)
+                ? [{ value: job.trailer.cableSize, name: job.trailer.cableSize }]
+                : []),
+            ]}
+            onChange={(v) => {
+              if (v) settle((j) => ({ ...j, trailer: j.trailer && { ...j.trailer, cableSize: v } }))
+            }}
+          />
           <Readings {...props} station="power" only={(a) => /^(trailer|charging)/.test(a)} />
         </>
       ) : (
         <>
           <h2>Charging</h2>
-          <ChoiceField label="Known by" value={job.charging.known} options={[{ value: 'rating', name: 'its rated output' }, { value: 'points', name: 'a clamp at three speeds' }]} onChange={(known) => settle((j) => changeCharging(j, known))} />
+          <ChoiceField
+            label="Known by"
+            value={job.charging.known}
+            options={[
+              { value: 'rating', name: 'its rated output' },
+              { value: 'points', name: 'a clamp at three speeds' },
+            ]}
+            onChange={(known) => settle((j) => changeCharging(j, known))}
+          />
           <Readings {...props} station="power" only={(a) => a.startsWith('charging')} />
         </>
       )}
       <h2>Battery</h2>
-      <ChoiceField label="Kind" value={battery.kind} options={batteryKinds.map((value) => ({ value, name: batteryKindName(value) }))} onChange={(kind) => settle((j) => changeBattery(j, { kind }))} />
-      <PartPicker kind="battery" label="Take figures of" shelf={props.shelf} chosen={null} onChoose={(part) => settle((j) => takeBatteryLabel(j, part))} />
+      <ChoiceField
+        label="Kind"
+        value={battery.kind}
+        options={batteryKinds.map((value) => ({ value, name: batteryKindName(value) }))}
+        onChange={(kind) => settle((j) => changeBattery(j, { kind }))}
+      />
+      <PartPicker
+        kind="battery"
+        label="Take figures of"
+        shelf={props.shelf}
+        chosen={null}
+        onChoose={(part) => settle((j) => takeBatteryLabel(j, part))}
+      />
       <Readings {...props} station="power" only={(a) => a.startsWith('batteries') || a.startsWith('controllers')} />
       <h2>When it may run</h2>
       {!job.trailer && (
         <>
-          <ChoiceField label="Live" value={job.use.live} options={[{ value: 'key only', name: 'with the key only' }, { value: 'after-run', name: 'also after switch-off' }, { value: 'isolator', name: 'by its own isolator' }]} onChange={(live) => settle((j) => changeUse(j, { live }))} />
-          <YesNoField label="May run while cranking" value={job.use.fanWhileCranking} onChange={(fanWhileCranking) => settle((j) => changeUse(j, { fanWhileCranking }))} />
+          <ChoiceField
+            label="Live"
+            value={job.use.live}
+            options={[
+              { value: 'key only', name: 'with the key only' },
+              { value: 'after-run', name: 'also after switch-off' },
+              { value: 'isolator', name: 'by its own isolator' },
+            ]}
+            onChange={(live) => settle((j) => changeUse(j, { live }))}
+          />
+          <YesNoField
+            label="May run while cranking"
+            value={job.use.fanWhileCranking}
+            onChange={(fanWhileCranking) => settle((j) => changeUse(j, { fanWhileCranking }))}
+          />
         </>
       )}
       <Readings {...props} station="power" only={(a) => a.startsWith('use')} />

@@ -3,7 +3,25 @@
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addDayLeg, changeDayLeg, chooseDay, dayLength, dayOf, daysFor, fieldsOf, LONGEST_DAY, moveDayLeg, nameDay, removeDayLeg, takeDay, workDefinitions, worksOf, type DutyLeg, type Job, type Work } from '@/core/job'
+import {
+  addDayLeg,
+  changeDayLeg,
+  chooseDay,
+  dayLength,
+  dayOf,
+  daysFor,
+  fieldsOf,
+  LONGEST_DAY,
+  moveDayLeg,
+  nameDay,
+  removeDayLeg,
+  takeDay,
+  workDefinitions,
+  worksOf,
+  type DutyLeg,
+  type Job,
+  type Work,
+} from '@/core/job'
 import { format } from '@/core/units'
 import { writeDayCsv } from '@/formats/day/day-csv'
 import { CellField } from '@/ui/CellField'
@@ -34,17 +52,86 @@ function otherwise(job: Job, leg: DutyLeg, of: 'share' | 'rpm' | 'speed'): strin
   return field ? format(field.reading.value, field.quantity, job.units, 2).replace(/ .*/, '') : '–'
 }
 
-function Leg({ job, leg, n, of, settle }: { readonly job: Job; readonly leg: DutyLeg; readonly n: number; readonly of: number; readonly settle: StationProps['settle'] }) {
+function Leg({
+  job,
+  leg,
+  n,
+  of,
+  settle,
+}: {
+  readonly job: Job
+  readonly leg: DutyLeg
+  readonly n: number
+  readonly of: number
+  readonly settle: StationProps['settle']
+}) {
   const u = job.units
   const change = (part: Partial<DutyLeg>): void => settle((j) => changeDayLeg(j, leg.id, part))
-  const cell = (key: 'speedMs' | 'loadShare' | 'rpm' | 'airC' | 'grade', label: string, quantity: 'speed' | 'share' | 'engineSpeed' | 'temperature', range: readonly [number, number], empty: string) => (
-    <td data-label={label}><CellField name={`duty.${leg.id}.${key}`} label={`${label}, leg ${n}`} value={leg[key]} quantity={quantity} system={u} range={range} otherwise={empty} onSettle={(v) => change({ [key]: v })} /></td>
+  const cell = (
+    key: 'speedMs' | 'loadShare' | 'rpm' | 'airC' | 'grade',
+    label: string,
+    quantity: 'speed' | 'share' | 'engineSpeed' | 'temperature',
+    range: readonly [number, number],
+    empty: string,
+  ) => (
+    <td data-label={label}>
+      <CellField
+        name={`duty.${leg.id}.${key}`}
+        label={`${label}, leg ${n}`}
+        value={leg[key]}
+        quantity={quantity}
+        system={u}
+        range={range}
+        otherwise={empty}
+        onSettle={(v) => change({ [key]: v })}
+      />
+    </td>
   )
   return (
     <tr>
-      <td data-label="leg"><Form.Control size="sm" aria-label={`name, leg ${n}`} defaultValue={leg.name} key={leg.name} maxLength={40} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== leg.name) change({ name }) }} onKeyDown={(e) => { if (e.key === 'Enter') e.currentTarget.blur() }} /></td>
-      <td data-label="work"><Form.Select size="sm" aria-label={`work, leg ${n}`} value={leg.work} onChange={(e) => change({ work: e.target.value as Work })}>{worksOf(job).map((w) => <option key={w} value={w}>{workDefinitions[w].name}</option>)}</Form.Select></td>
-      <td data-label="time"><CellField name={`duty.${leg.id}.seconds`} label={`time, leg ${n}`} value={leg.seconds} quantity="minutes" system={u} range={[0, LONGEST_DAY - dayLength(dayOf(job)) + leg.seconds]} onSettle={(v) => { if (v !== null) change({ seconds: v }) }} /></td>
+      <td data-label="leg">
+        <Form.Control
+          size="sm"
+          aria-label={`name, leg ${n}`}
+          defaultValue={leg.name}
+          key={leg.name}
+          maxLength={40}
+          onBlur={(e) => {
+            const name = e.target.value.trim()
+            if (name && name !== leg.name) change({ name })
+          }}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') e.currentTarget.blur()
+          }}
+        />
+      </td>
+      <td data-label="work">
+        <Form.Select
+          size="sm"
+          aria-label={`work, leg ${n}`}
+          value={leg.work}
+          onChange={(e) => change({ work: e.target.value as Work })}
+        >
+          {worksOf(job).map((w) => (
+            <option key={w} value={w}>
+              {workDefinitions[w].name}
+            </option>
+          ))}
+        </Form.Select>
+      </td>
+      <td data-label="time">
+        <CellField
+          name={`duty.${leg.id}.seconds`}
+          label={`time, leg ${n}`}
+          value={leg.seconds}
+          quantity="minutes"
+          system={u}
+          range={[0, LONGEST_DAY - dayLength(dayOf(job)) + leg.seconds]}
+          onSettle={(v) => {
+            if (v !== null) change({ seconds: v })
+          }}
+        />
+      </td>
       {workDefinitions[leg.work].running ? (
         <>
           {cell('speedMs', 'travel', 'speed', [0, 80], otherwise(job, leg, 'speed'))}
@@ -52,12 +139,46 @@ function Leg({ job, leg, n, of, settle }: { readonly job: Job; readonly leg: Dut
           {job.engine ? cell('rpm', 'engine speed', 'engineSpeed', [0, 20_000], otherwise(job, leg, 'rpm')) : <td />}
           {job.engine && job.cooling ? cell('grade', 'grade', 'share', [-1, 1], 'level') : <td />}
         </>
-      ) : <td colSpan={4} className="soft small">pump and engine stand</td>}
-      {cell('airC', 'air, usual day', 'temperature', [-60, 70], format(job.surroundings.usualC.value, 'temperature', u, 2).replace(/ .*/, ''))}
+      ) : (
+        <td colSpan={4} className="soft small">
+          pump and engine stand
+        </td>
+      )}
+      {cell(
+        'airC',
+        'air, usual day',
+        'temperature',
+        [-60, 70],
+        format(job.surroundings.usualC.value, 'temperature', u, 2).replace(/ .*/, ''),
+      )}
       <td className="row-buttons">
-        <button type="button" className="word-button" disabled={n === 1} onClick={() => settle((j) => moveDayLeg(j, leg.id, -1))} aria-label={`up, leg ${n}`}>up</button>
-        <button type="button" className="word-button" disabled={n === of} onClick={() => settle((j) => moveDayLeg(j, leg.id, 1))} aria-label={`down, leg ${n}`}>down</button>
-        <button type="button" className="word-button" disabled={of === 1} onClick={() => settle((j) => removeDayLeg(j, leg.id))} aria-label={`remove, leg ${n}`}>remove</button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={n === 1}
+          onClick={() => settle((j) => moveDayLeg(j, leg.id, -1))}
+          aria-label={`up, leg ${n}`}
+        >
+          up
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={n === of}
+          onClick={() => settle((j) => moveDayLeg(j, leg.id, 1))}
+          aria-label={`down, leg ${n}`}
+        >
+          down
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={of === 1}
+          onClick={() => settle((j) => removeDayLeg(j, leg.id))}
+          aria-label={`remove, leg ${n}`}
+        >
+          remove
+        </button>
       </td>
     </tr>
   )
@@ -70,19 +191,34 @@ export function DayView(props: StationProps) {
   const id = useId()
   const day = dayOf(job)
   const [said, setSaid] = useState<{ readonly ok: boolean; readonly lines: readonly string[] } | null>(null)
-  const worker = useWorker<DayQuestion, DayAnswer>(() => new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' }), (answer) => {
-    worker.settle()
-    if ('csv' in answer) return save('run.csv', answer.csv)
-    if ('message' in answer) return setSaid({ ok: false, lines: [answer.message] })
-    if (!answer.file.ok) return setSaid({ ok: false, lines: [answer.file.message] })
-    const { day: brought, notes } = answer.file
-    settle((j) => takeDay(j, brought))
-    setSaid({ ok: true, lines: [`“${brought.name}” is the day now: ${brought.legs.length} ${brought.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(brought), 'minutes', u, 3)}.`, ...notes] })
-  })
-  const ask = (question: Untold<DayQuestion>): void => { setSaid(null); worker.ask(question) }
+  const worker = useWorker<DayQuestion, DayAnswer>(
+    () => new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' }),
+    (answer) => {
+      worker.settle()
+      if ('csv' in answer) return save('run.csv', answer.csv)
+      if ('message' in answer) return setSaid({ ok: false, lines: [answer.message] })
+      if (!answer.file.ok) return setSaid({ ok: false, lines: [answer.file.message] })
+      const { day: brought, notes } = answer.file
+      settle((j) => takeDay(j, brought))
+      setSaid({
+        ok: true,
+        lines: [
+          `“${brought.name}” is the day now: ${brought.legs.length} ${brought.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(brought), 'minutes', u, 3)}.`,
+          ...notes,
+        ],
+      })
+    },
+  )
+  const ask = (question: Untold<DayQuestion>): void => {
+    setSaid(null)
+    worker.ask(question)
+  }
   const read = (file: File | undefined): void => {
     if (!file) return
-    void file.text().then((text) => ask({ kind: 'read', name: file.name, text, slowMs: job.engine?.slowMs.value ?? 0 }), () => setSaid({ ok: false, lines: ['This file could not be read.'] }))
+    void file.text().then(
+      (text) => ask({ kind: 'read', name: file.name, text, slowMs: job.engine?.slowMs.value ?? 0 }),
+      () => setSaid({ ok: false, lines: ['This file could not be read.'] }),
+    )
   }
   const library = daysFor(job.machine.kind)
   const own = job.duty !== null && !library.some((d) => d.name === day.name && day.from === 'library')
@@ -90,30 +226,126 @@ export function DayView(props: StationProps) {
     <>
       <h2>The day it is run through</h2>
       <div className="suppose">
-        <div className="choice"><label htmlFor={`${id}-day`}>Day</label>
-          <Form.Select id={`${id}-day`} value={own ? '' : day.name} onChange={(e) => { setSaid(null); settle((j) => chooseDay(j, e.target.value)) }}>{own && <option value="">{day.name}</option>}{library.map((d) => <option key={d.name} value={d.name}>{d.name}</option>)}</Form.Select>
+        <div className="choice">
+          <label htmlFor={`${id}-day`}>Day</label>
+          <Form.Select
+            id={`${id}-day`}
+            value={own ? '' : day.name}
+            onChange={(e) => {
+              setSaid(null)
+              settle((j) => chooseDay(j, e.target.value))
+            }}
+          >
+            {own && <option value="">{day.name}</option>}
+            {library.map((d) => (
+              <option key={d.name} value={d.name}>
+                {d.name}
+              </option>
+            ))}
+          </Form.Select>
         </div>
-        <div className="choice"><label htmlFor={`${id}-file`}>From a file</label><Form.Control id={`${id}-file`} type="file" size="sm" accept=".gpx,.csv,.txt,.tsv" onChange={(e) => { const input = e.currentTarget as HTMLInputElement; read(input.files?.[0]); input.value = '' }} /></div>
+        <div className="choice">
+          <label htmlFor={`${id}-file`}>From a file</label>
+          <Form.Control
+            id={`${id}-file`}
+            type="file"
+            size="sm"
+            accept=".gpx,.csv,.txt,.tsv"
+            onChange={(e) => {
+              const input = e.currentTarget as HTMLInputElement
+              read(input.files?.[0])
+              input.value = ''
+            }}
+          />
+        </div>
       </div>
-      <p className="soft small">A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct.</p>
-      {worker.busy && <p role="status" className="soft">At work … <Button size="sm" variant="outline-dark" onClick={worker.stop}>Stop</Button></p>}
-      {said && <div className={`say ${said.ok ? 'say-holds' : 'say-short'}`} role={said.ok ? 'status' : 'alert'}>{said.lines.map((l) => <p key={l} className="mb-1">{l}</p>)}</div>}
-      <p>{day.legs.length} {day.legs.length === 1 ? 'leg' : 'legs'}, {format(dayLength(day), 'minutes', u, 3)} in all{day.from === 'track' ? ', from a track' : ''}. Where nothing is written, the job’s own readings of that work count.</p>
+      <p className="soft small">
+        A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh, load_share, rpm,
+        ambient_c, grade_pct.
+      </p>
+      {worker.busy && (
+        <p role="status" className="soft">
+          At work …{' '}
+          <Button size="sm" variant="outline-dark" onClick={worker.stop}>
+            Stop
+          </Button>
+        </p>
+      )}
+      {said && (
+        <div className={`say ${said.ok ? 'say-holds' : 'say-short'}`} role={said.ok ? 'status' : 'alert'}>
+          {said.lines.map((l) => (
+            <p key={l} className="mb-1">
+              {l}
+            </p>
+          ))}
+        </div>
+      )}
+      <p>
+        {day.legs.length} {day.legs.length === 1 ? 'leg' : 'legs'}, {format(dayLength(day), 'minutes', u, 3)} in all
+        {day.from === 'track' ? ', from a track' : ''}. Where nothing is written, the job’s own readings of that work
+        count.
+      </p>
       {day.legs.length > MOST_EDITED ? (
         <p className="soft">So many legs are not changed one by one: change the track or table, and read it again.</p>
       ) : (
         <table className="plain-table legs">
-          <thead><tr><th>leg</th><th>work</th><th>time, min</th><th>travel, {u === 'metric' ? 'km/h' : 'mph'}</th><th>load share</th><th>rpm</th><th>grade</th><th>air, {u === 'metric' ? '°C' : '°F'}</th><th><span className="visually-hidden">order</span></th></tr></thead>
-          <tbody>{day.legs.map((leg, i) => <Leg key={leg.id} job={job} leg={leg} n={i + 1} of={day.legs.length} settle={settle} />)}</tbody>
+          <thead>
+            <tr>
+              <th>leg</th>
+              <th>work</th>
+              <th>time, min</th>
+              <th>travel, {u === 'metric' ? 'km/h' : 'mph'}</th>
+              <th>load share</th>
+              <th>rpm</th>
+              <th>grade</th>
+              <th>air, {u === 'metric' ? '°C' : '°F'}</th>
+              <th>
+                <span className="visually-hidden">order</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {day.legs.map((leg, i) => (
+              <Leg key={leg.id} job={job} leg={leg} n={i + 1} of={day.legs.length} settle={settle} />
+            ))}
+          </tbody>
         </table>
       )}
       <div className="d-flex gap-2 flex-wrap mt-2">
-        {day.legs.length <= MOST_EDITED && <Button size="sm" variant="outline-dark" onClick={() => settle(addDayLeg)}>Add a leg</Button>}
-        {day.from !== 'library' && <Form.Control size="sm" style={{ maxWidth: 240 }} aria-label="name of the day" defaultValue={day.name} key={day.name} maxLength={80} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== day.name) settle((j) => nameDay(j, name)) }} />}
-        <Button size="sm" variant="outline-dark" onClick={() => save('day.csv', writeDayCsv(day))}>Day as CSV</Button>
-        <Button size="sm" variant="outline-dark" disabled={run.runs === null} onClick={() => ask({ kind: 'export', job, circumstances: run.circumstances })}>Run as CSV</Button>
+        {day.legs.length <= MOST_EDITED && (
+          <Button size="sm" variant="outline-dark" onClick={() => settle(addDayLeg)}>
+            Add a leg
+          </Button>
+        )}
+        {day.from !== 'library' && (
+          <Form.Control
+            size="sm"
+            style={{ maxWidth: 240 }}
+            aria-label="name of the day"
+            defaultValue={day.name}
+            key={day.name}
+            maxLength={80}
+            onBlur={(e) => {
+              const name = e.target.value.trim()
+              if (name && name !== day.name) settle((j) => nameDay(j, name))
+            }}
+          />
+        )}
+        <Button size="sm" variant="outline-dark" onClick={() => save('day.csv', writeDayCsv(day))}>
+          Day as CSV
+        </Button>
+        <Button
+          size="sm"
+          variant="outline-dark"
+          disabled={run.runs === null}
+          onClick={() => ask({ kind: 'export', job, circumstances: run.circumstances })}
+        >
+          Run as CSV
+        </Button>
       </div>
-      {day.legs.some((l) => l.grade !== null) && <Readings job={job} settle={settle} preview={preview} station="trigger" only={(a) => a === 'machine.massKg'} />}
+      {day.legs.some((l) => l.grade !== null) && (
+        <Readings job={job} settle={settle} preview={preview} station="trigger" only={(a) => a === 'machine.massKg'} />
+      )}
     </>
   )
 }

@@ -13,10 +13,20 @@ import { useWorker } from './use-worker'
 
 const FitChart = dynamic(() => import('./FitChart'), { ssr: false, loading: () => <div style={{ height: 260 }} /> })
 
-const factorNames: Readonly<Record<FitFactor, string>> = { heat: 'heat over brake power', transfer: 'heat transfer of the core', store: 'heat that the metal stores', kappa: 'share that the probe sees' }
+const factorNames: Readonly<Record<FitFactor, string>> = {
+  heat: 'heat over brake power',
+  transfer: 'heat transfer of the core',
+  store: 'heat that the metal stores',
+  kappa: 'share that the probe sees',
+}
 const MOST = 3
 
-interface Logged { readonly log: LoggedRun; readonly notes: readonly string[]; readonly can: readonly FitFactor[]; readonly name: string }
+interface Logged {
+  readonly log: LoggedRun
+  readonly notes: readonly string[]
+  readonly can: readonly FitFactor[]
+  readonly name: string
+}
 
 /** A logged run lined up with the model, and what it fixes of this machine. */
 export function LogView({ job, settle }: StationProps) {
@@ -29,52 +39,186 @@ export function LogView({ job, settle }: StationProps) {
   const [message, setMessage] = useState<string | null>(null)
   const [name, setName] = useState('')
   const [taken, setTaken] = useState(false)
-  const worker = useWorker<CalibrateQuestion, CalibrateAnswer>(() => new Worker(new URL('../../workers/calibrate.worker.ts', import.meta.url), { type: 'module' }), (answer) => {
-    worker.settle()
-    if ('message' in answer) return setMessage(answer.message)
-    if ('log' in answer) { setLogged({ ...answer, name }); setFactors(answer.can.slice(0, 2)); return }
-    if (answer.calibration.ok) setFit(answer.calibration.fit)
-    else setMessage(answer.calibration.message)
-  })
-  const anew = (): void => { setMessage(null); setFit(null); setTaken(false) }
+  const worker = useWorker<CalibrateQuestion, CalibrateAnswer>(
+    () => new Worker(new URL('../../workers/calibrate.worker.ts', import.meta.url), { type: 'module' }),
+    (answer) => {
+      worker.settle()
+      if ('message' in answer) return setMessage(answer.message)
+      if ('log' in answer) {
+        setLogged({ ...answer, name })
+        setFactors(answer.can.slice(0, 2))
+        return
+      }
+      if (answer.calibration.ok) setFit(answer.calibration.fit)
+      else setMessage(answer.calibration.message)
+    },
+  )
+  const anew = (): void => {
+    setMessage(null)
+    setFit(null)
+    setTaken(false)
+  }
   const read = (file: File | undefined): void => {
     if (!file) return
     anew()
     setLogged(null)
     setName(file.name)
-    void file.text().then((text) => worker.ask({ kind: 'read', text, systemV: job.machine.systemV, job }), () => setMessage('This file could not be read.'))
+    void file.text().then(
+      (text) => worker.ask({ kind: 'read', text, systemV: job.machine.systemV, job }),
+      () => setMessage('This file could not be read.'),
+    )
   }
   const minutes = logged ? logged.log.t[logged.log.t.length - 1]! : 0
   const tellsWork = logged !== null && logged.log.loadShare !== null
   return (
     <>
       <h2>Learn from a log</h2>
-      <p className="soft small">A table with a time and the coolant’s temperature, from a logger or typed off the gauge; better with the fan (on, off, or volts across it), speed, and the air around it. The log is not kept: what it fixes becomes measured readings of this machine.</p>
+      <p className="soft small">
+        A table with a time and the coolant’s temperature, from a logger or typed off the gauge; better with the fan
+        (on, off, or volts across it), speed, and the air around it. The log is not kept: what it fixes becomes measured
+        readings of this machine.
+      </p>
       <div className="d-flex gap-2 flex-wrap align-items-center mb-2">
-        <label htmlFor={`${id}-log`}>Log, as CSV</label><Form.Control id={`${id}-log`} type="file" size="sm" accept=".csv,.txt,.tsv" style={{ maxWidth: 300 }} onChange={(e) => { const input = e.currentTarget as HTMLInputElement; read(input.files?.[0]); input.value = '' }} />
-        <Button size="sm" variant="outline-dark" onClick={() => { anew(); setLogged(null); setName('a simulated log'); worker.ask({ kind: 'simulate', job }) }}>Try with a simulated log</Button>
-        {worker.busy && <><span role="status" className="soft">At work …</span><Button size="sm" variant="outline-dark" onClick={worker.stop}>Stop</Button></>}
+        <label htmlFor={`${id}-log`}>Log, as CSV</label>
+        <Form.Control
+          id={`${id}-log`}
+          type="file"
+          size="sm"
+          accept=".csv,.txt,.tsv"
+          style={{ maxWidth: 300 }}
+          onChange={(e) => {
+            const input = e.currentTarget as HTMLInputElement
+            read(input.files?.[0])
+            input.value = ''
+          }}
+        />
+        <Button
+          size="sm"
+          variant="outline-dark"
+          onClick={() => {
+            anew()
+            setLogged(null)
+            setName('a simulated log')
+            worker.ask({ kind: 'simulate', job })
+          }}
+        >
+          Try with a simulated log
+        </Button>
+        {worker.busy && (
+          <>
+            <span role="status" className="soft">
+              At work …
+            </span>
+            <Button size="sm" variant="outline-dark" onClick={worker.stop}>
+              Stop
+            </Button>
+          </>
+        )}
       </div>
       {logged && (
         <>
-          <p className="say">{name}: {logged.log.t.length} lines over {format(minutes, 'minutes', u, 3)}, coolant {format(Math.min(...logged.log.coolantC), 'temperature', u, 3)} to {format(Math.max(...logged.log.coolantC), 'temperature', u, 3)}; {logged.log.fan ? 'with the fan’s state' : 'without the fan’s state: the thermostat is taken to switch it as set'}{logged.log.airC ? '' : `; air taken as on a usual day, ${format(job.surroundings.usualC.value, 'temperature', u, 3)}`}.{logged.notes.map((n) => ` ${n}`)}</p>
-          {!tellsWork && <ChoiceField label="It was doing" value={work} options={worksOf(job).filter((w) => w !== 'off').map((value) => ({ value, name: workDefinitions[value].name }))} onChange={(w) => { anew(); setWork(w) }} {...(logged.log.speedMs ? { tell: 'while it moved; standing counts as idling' } : {})} />}
+          <p className="say">
+            {name}: {logged.log.t.length} lines over {format(minutes, 'minutes', u, 3)}, coolant{' '}
+            {format(Math.min(...logged.log.coolantC), 'temperature', u, 3)} to{' '}
+            {format(Math.max(...logged.log.coolantC), 'temperature', u, 3)};{' '}
+            {logged.log.fan
+              ? 'with the fan’s state'
+              : 'without the fan’s state: the thermostat is taken to switch it as set'}
+            {logged.log.airC
+              ? ''
+              : `; air taken as on a usual day, ${format(job.surroundings.usualC.value, 'temperature', u, 3)}`}
+            .{logged.notes.map((n) => ` ${n}`)}
+          </p>
+          {!tellsWork && (
+            <ChoiceField
+              label="It was doing"
+              value={work}
+              options={worksOf(job)
+                .filter((w) => w !== 'off')
+                .map((value) => ({ value, name: workDefinitions[value].name }))}
+              onChange={(w) => {
+                anew()
+                setWork(w)
+              }}
+              {...(logged.log.speedMs ? { tell: 'while it moved; standing counts as idling' } : {})}
+            />
+          )}
           <fieldset className="mb-2">
             <legend className="fs-6">What it is to fix, three at most</legend>
-            {logged.can.map((f) => <Form.Check key={f} id={`${id}-${f}`} type="checkbox" label={factorNames[f]} checked={factors.includes(f)} disabled={!factors.includes(f) && factors.length >= MOST} onChange={(e) => { anew(); setFactors(e.target.checked ? [...factors, f] : factors.filter((x) => x !== f)) }} />)}
+            {logged.can.map((f) => (
+              <Form.Check
+                key={f}
+                id={`${id}-${f}`}
+                type="checkbox"
+                label={factorNames[f]}
+                checked={factors.includes(f)}
+                disabled={!factors.includes(f) && factors.length >= MOST}
+                onChange={(e) => {
+                  anew()
+                  setFactors(e.target.checked ? [...factors, f] : factors.filter((x) => x !== f))
+                }}
+              />
+            ))}
           </fieldset>
-          <Button size="sm" variant="dark" disabled={worker.busy || factors.length === 0} onClick={() => { anew(); worker.ask({ kind: 'fit', job, log: logged.log, factors, work }) }}>Fit the model to it</Button>
+          <Button
+            size="sm"
+            variant="dark"
+            disabled={worker.busy || factors.length === 0}
+            onClick={() => {
+              anew()
+              worker.ask({ kind: 'fit', job, log: logged.log, factors, work })
+            }}
+          >
+            Fit the model to it
+          </Button>
         </>
       )}
-      {message && <p className="say say-short mt-2" role="alert">{message}</p>}
+      {message && (
+        <p className="say say-short mt-2" role="alert">
+          {message}
+        </p>
+      )}
       {fit && (
         <>
           <FitChart fit={fit} system={u} />
           <table className="plain-table mt-2">
-            <thead><tr><th>reading</th><th>before</th><th>as the log fixes it</th></tr></thead>
-            <tbody>{fit.factors.map((f) => <tr key={f.factor}><th scope="row">{f.label}</th><td className="figure-text">{plainNumber(f.before, 3)}</td><td className="figure-text">{plainNumber(f.value, 3)} ±{plainNumber(f.plusMinus, 2)}</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th>reading</th>
+                <th>before</th>
+                <th>as the log fixes it</th>
+              </tr>
+            </thead>
+            <tbody>
+              {fit.factors.map((f) => (
+                <tr key={f.factor}>
+                  <th scope="row">{f.label}</th>
+                  <td className="figure-text">{plainNumber(f.before, 3)}</td>
+                  <td className="figure-text">
+                    {plainNumber(f.value, 3)} ±{plainNumber(f.plusMinus, 2)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
           </table>
-          <p className="say say-holds" role="status">The model was off by {format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean square); now {format(fit.residualK, 'temperatureDifference', u, 2)} are left. {taken ? 'Taken: these are measured readings of this machine now.' : <Button size="sm" variant="outline-dark" onClick={() => { settle((j) => takeFit(j, fit)); setTaken(true) }}>Take them as measured</Button>}</p>
+          <p className="say say-holds" role="status">
+            The model was off by {format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean square); now{' '}
+            {format(fit.residualK, 'temperatureDifference', u, 2)} are left.{' '}
+            {taken ? (
+              'Taken: these are measured readings of this machine now.'
+            ) : (
+              <Button
+                size="sm"
+                variant="outline-dark"
+                onClick={() => {
+                  settle((j) => takeFit(j, fit))
+                  setTaken(true)
+                }}
+              >
+                Take them as measured
+              </Button>
+            )}
+          </p>
         </>
       )}
     </>

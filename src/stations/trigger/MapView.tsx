@@ -11,16 +11,40 @@ import { Switches } from './Switches'
 import { useWorker } from './use-worker'
 
 const views = {
-  left: { name: 'kelvins left', of: (c: MapCell, u: UnitSystem) => format(c.leftK, 'temperatureDifference', u, 2), weight: (c: MapCell) => -c.leftK },
-  worse: { name: 'kelvins left, readings half-way to their bad ends', of: (c: MapCell, u: UnitSystem) => format(c.leftWorstK, 'temperatureDifference', u, 2), weight: (c: MapCell) => -c.leftWorstK },
-  peak: { name: 'peak', of: (c: MapCell, u: UnitSystem) => format(c.peakC, 'temperature', u, 3), weight: (c: MapCell) => c.peakC },
-  fan: { name: 'fan on, of a usual day', of: (c: MapCell) => `${Math.round(100 * c.fanShare)} %`, weight: (c: MapCell) => c.fanShare },
+  left: {
+    name: 'kelvins left',
+    of: (c: MapCell, u: UnitSystem) => format(c.leftK, 'temperatureDifference', u, 2),
+    weight: (c: MapCell) => -c.leftK,
+  },
+  worse: {
+    name: 'kelvins left, readings half-way to their bad ends',
+    of: (c: MapCell, u: UnitSystem) => format(c.leftWorstK, 'temperatureDifference', u, 2),
+    weight: (c: MapCell) => -c.leftWorstK,
+  },
+  peak: {
+    name: 'peak',
+    of: (c: MapCell, u: UnitSystem) => format(c.peakC, 'temperature', u, 3),
+    weight: (c: MapCell) => c.peakC,
+  },
+  fan: {
+    name: 'fan on, of a usual day',
+    of: (c: MapCell) => `${Math.round(100 * c.fanShare)} %`,
+    weight: (c: MapCell) => c.fanShare,
+  },
   starts: { name: 'starts an hour', of: (c: MapCell) => plainNumber(c.starts, 2), weight: (c: MapCell) => c.starts },
-  battery: { name: 'battery at the end', of: (c: MapCell) => `${Math.round(100 * c.endCharge)} %`, weight: (c: MapCell) => -c.endCharge },
+  battery: {
+    name: 'battery at the end',
+    of: (c: MapCell) => `${Math.round(100 * c.endCharge)} %`,
+    weight: (c: MapCell) => -c.endCharge,
+  },
 } as const
 type View = keyof typeof views
 
-const rowNames: Readonly<Record<SettingMap['rowOf'], string>> = { band: 'band', span: 'span to full', second: 'second fan later by' }
+const rowNames: Readonly<Record<SettingMap['rowOf'], string>> = {
+  band: 'band',
+  span: 'span to full',
+  second: 'second fan later by',
+}
 
 /** What one setting comes to, in a line. */
 const cellInWords = (c: MapCell, u: UnitSystem): string =>
@@ -35,12 +59,18 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
   const [message, setMessage] = useState<string | null>(null)
   const [view, setView] = useState<View>('left')
   const [looked, look] = useState<MapCell | null>(null)
-  const worker = useWorker<SweepQuestion, SweepAnswer>(() => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }), (answer) => {
-    if ('done' in answer) return setProgress(answer.done / answer.of)
-    setProgress(null)
-    worker.settle()
-    if ('map' in answer) { setDrawn({ map: answer.map, key: mapKey(asked.current, answer.map) }); look(answer.map.best) } else if ('message' in answer) setMessage(answer.message)
-  })
+  const worker = useWorker<SweepQuestion, SweepAnswer>(
+    () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
+    (answer) => {
+      if ('done' in answer) return setProgress(answer.done / answer.of)
+      setProgress(null)
+      worker.settle()
+      if ('map' in answer) {
+        setDrawn({ map: answer.map, key: mapKey(asked.current, answer.map) })
+        look(answer.map.best)
+      } else if ('message' in answer) setMessage(answer.message)
+    },
+  )
   const waits = mapWaitsFor(job)
   if (job.controllers[0]?.part.band === 'fixed') return <Switches job={job} shelf={shelf} settle={settle} />
   if (waits) return <p className="say">No map yet: {waits}.</p>
@@ -53,26 +83,71 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
   const map = drawn?.map ?? null
   const stale = drawn !== null && mapKey(job, drawn.map) !== drawn.key
   const controller = job.controllers[0]!
-  const present = map?.cells.find((c) => c.setC === controller.setC && runKey(withCell(job, map.rowOf, c)) === runKey(job))
+  const present = map?.cells.find(
+    (c) => c.setC === controller.setC && runKey(withCell(job, map.rowOf, c)) === runKey(job),
+  )
   const values = map ? map.cells.map(views[view].weight) : []
   const [low, high] = [Math.min(...values), Math.max(...values)]
   return (
     <>
       <h2>Which setting</h2>
-      <p className="soft small">Runs every setting worth trying through the coldest, a usual and the hottest day, and the hottest once more with all readings half-way to their bad ends.</p>
+      <p className="soft small">
+        Runs every setting worth trying through the coldest, a usual and the hottest day, and the hottest once more with
+        all readings half-way to their bad ends.
+      </p>
       <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
-        <Button size="sm" variant="dark" disabled={worker.busy} onClick={propose}>{map ? 'Propose again' : 'Propose a setting'}</Button>
-        {worker.busy && <><progress value={progress ?? 0} max={1} aria-label="settings run through" /><Button size="sm" variant="outline-dark" onClick={() => { worker.stop(); setProgress(null) }}>Stop</Button></>}
+        <Button size="sm" variant="dark" disabled={worker.busy} onClick={propose}>
+          {map ? 'Propose again' : 'Propose a setting'}
+        </Button>
+        {worker.busy && (
+          <>
+            <progress value={progress ?? 0} max={1} aria-label="settings run through" />
+            <Button
+              size="sm"
+              variant="outline-dark"
+              onClick={() => {
+                worker.stop()
+                setProgress(null)
+              }}
+            >
+              Stop
+            </Button>
+          </>
+        )}
       </div>
-      {message && <p className="say say-short" role="alert">{message}</p>}
-      {stale && <p className="say say-unsure" role="status">The job has changed since this map was drawn: propose again.</p>}
+      {message && (
+        <p className="say say-short" role="alert">
+          {message}
+        </p>
+      )}
+      {stale && (
+        <p className="say say-unsure" role="status">
+          The job has changed since this map was drawn: propose again.
+        </p>
+      )}
       {map && (
         <>
-          <ChoiceField label="Shown" value={view} options={(Object.keys(views) as View[]).map((value) => ({ value, name: views[value].name }))} onChange={setView} />
+          <ChoiceField
+            label="Shown"
+            value={view}
+            options={(Object.keys(views) as View[]).map((value) => ({ value, name: views[value].name }))}
+            onChange={setView}
+          />
           <div className="map-scroll">
             <table className="setting-map">
-              <caption className="visually-hidden">Rows: {rowNames[map.rowOf]}. Columns: set point at the probe.</caption>
-              <thead><tr><th scope="col">{rowNames[map.rowOf]} \ set</th>{map.setsC.map((c) => <th key={c} scope="col">{format(c, 'temperature', u).replace(/ .*/, '')}</th>)}</tr></thead>
+              <caption className="visually-hidden">
+                Rows: {rowNames[map.rowOf]}. Columns: set point at the probe.
+              </caption>
+              <thead>
+                <tr>
+                  <th scope="col">{rowNames[map.rowOf]} \ set</th>
+                  {map.setsC.map((c) => (
+                    <th key={c} scope="col">
+                      {format(c, 'temperature', u).replace(/ .*/, '')}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
               <tbody>
                 {map.rows.map((row) => (
                   <tr key={row}>
@@ -81,9 +156,19 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
                       const c = map.cells.find((x) => x.setC === setC && x.row === row)!
                       const share = high > low ? (views[view].weight(c) - low) / (high - low) : 0
                       return (
-                        <td key={setC} className={`${c.recommended ? 'recommended' : ''} ${c.feasible ? '' : 'barred'} ${c === looked ? 'looked' : ''}`}>
-                          <button type="button" aria-pressed={c === looked} aria-label={`${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ${rowNames[map.rowOf]} ${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}${c.feasible ? '' : ', does not keep the rules or what is allowed'}${c === present ? ', as it is set' : ''}`} onClick={() => look(c)}>
-                            <span className="tell" style={{ height: `${Math.round(4 + 24 * share)}px` }} />{views[view].of(c, u).replace(/ .*/, '')}{c === present ? ' ◂' : ''}
+                        <td
+                          key={setC}
+                          className={`${c.recommended ? 'recommended' : ''} ${c.feasible ? '' : 'barred'} ${c === looked ? 'looked' : ''}`}
+                        >
+                          <button
+                            type="button"
+                            aria-pressed={c === looked}
+                            aria-label={`${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ${rowNames[map.rowOf]} ${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}${c.feasible ? '' : ', does not keep the rules or what is allowed'}${c === present ? ', as it is set' : ''}`}
+                            onClick={() => look(c)}
+                          >
+                            <span className="tell" style={{ height: `${Math.round(4 + 24 * share)}px` }} />
+                            {views[view].of(c, u).replace(/ .*/, '')}
+                            {c === present ? ' ◂' : ''}
                           </button>
                         </td>
                       )
@@ -93,12 +178,30 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
               </tbody>
             </table>
           </div>
-          <p className="legend small"><span><b className="key-box recommended" />recommended</span><span><b className="key-box barred" />breaks a rule, or gets too hot</span><span>◂ as it is set</span><span>taller bar: more of what is not wanted</span></p>
+          <p className="legend small">
+            <span>
+              <b className="key-box recommended" />
+              recommended
+            </span>
+            <span>
+              <b className="key-box barred" />
+              breaks a rule, or gets too hot
+            </span>
+            <span>◂ as it is set</span>
+            <span>taller bar: more of what is not wanted</span>
+          </p>
           <p className="say">{map.why}</p>
           {looked && (
             <p className={`say ${looked.feasible ? 'say-holds' : 'say-short'}`} role="status">
-              Set {format(looked.setC, 'temperature', u)}, {rowNames[map.rowOf]} {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
-              {looked === present ? 'It is set so.' : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => withCell(j, map.rowOf, looked))}>Set it so</Button>}
+              Set {format(looked.setC, 'temperature', u)}, {rowNames[map.rowOf]}{' '}
+              {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
+              {looked === present ? (
+                'It is set so.'
+              ) : (
+                <Button size="sm" variant="outline-dark" onClick={() => settle((j) => withCell(j, map.rowOf, looked))}>
+                  Set it so
+                </Button>
+              )}
             </p>
           )}
         </>

@@ -2,7 +2,19 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { markRules, momentAt, runInWords, runLadder, seasons, whatIfs, withPresentFan, type ChartedRuns, type Job, type Season, type WhatIf } from '@/core/job'
+import {
+  markRules,
+  momentAt,
+  runInWords,
+  runLadder,
+  seasons,
+  whatIfs,
+  withPresentFan,
+  type ChartedRuns,
+  type Job,
+  type Season,
+  type WhatIf,
+} from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { useNarrow } from '@/ui/use-narrow'
@@ -11,11 +23,24 @@ import type { StationProps } from '../station'
 /** the chart package is only fetched when this station is looked at */
 const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 276 }} /> })
 
-const seasonNames: Readonly<Record<Season, string>> = { coldest: 'the coldest day', usual: 'a usual day', hottest: 'the hottest day' }
-const seasonC = (job: Job, season: Season): number => ({ coldest: job.surroundings.coldestC, usual: job.surroundings.usualC, hottest: job.surroundings.hottestC })[season].value
+const seasonNames: Readonly<Record<Season, string>> = {
+  coldest: 'the coldest day',
+  usual: 'a usual day',
+  hottest: 'the hottest day',
+}
+const seasonC = (job: Job, season: Season): number =>
+  ({ coldest: job.surroundings.coldestC, usual: job.surroundings.usualC, hottest: job.surroundings.hottestC })[season]
+    .value
 
 /** What may be supposed of this job. */
-const supposable = (job: Job): WhatIf[] => whatIfs.filter((w) => (w === 'hand switch off' ? job.controllers[0]?.part.band === 'hand' : w === 'override left on' ? job.wiring.override !== 'none' : w === 'as it is' || (job.controllers[0]?.part.band !== 'hand' && job.controllers[0]?.part.band !== 'always')))
+const supposable = (job: Job): WhatIf[] =>
+  whatIfs.filter((w) =>
+    w === 'hand switch off'
+      ? job.controllers[0]?.part.band === 'hand'
+      : w === 'override left on'
+        ? job.wiring.override !== 'none'
+        : w === 'as it is' || (job.controllers[0]?.part.band !== 'hand' && job.controllers[0]?.part.band !== 'always'),
+  )
 
 /** One moment of the run, in figures. */
 function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRuns; readonly at: number }) {
@@ -24,7 +49,12 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
   const c = (x: number): string => format(x, 'temperature', u, 3)
   return (
     <p className="moment figure-text" role="status">
-      {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}{m.boiling ? ' boiling' : ''}{m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}{job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, fan {Math.round(100 * m.fanSpeed)} % of its speed, {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %{job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
+      {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}
+      {m.boiling ? ' boiling' : ''}
+      {m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}
+      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, fan {Math.round(100 * m.fanSpeed)} % of its speed,{' '}
+      {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %
+      {job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
     </p>
   )
 }
@@ -42,24 +72,96 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
   return (
     <>
       <div className="suppose">
-        <ChoiceField label="On" value={circumstances.season} options={seasons.map((value) => ({ value, name: `${seasonNames[value]}, ${format(seasonC(job, value), 'temperature', u, 3)}` }))} onChange={(season) => suppose({ season })} />
-        <ChoiceField label="Suppose" value={circumstances.whatIf} options={supposable(job).map((value) => ({ value, name: value }))} onChange={(whatIf) => suppose({ whatIf })} />
+        <ChoiceField
+          label="On"
+          value={circumstances.season}
+          options={seasons.map((value) => ({
+            value,
+            name: `${seasonNames[value]}, ${format(seasonC(job, value), 'temperature', u, 3)}`,
+          }))}
+          onChange={(season) => suppose({ season })}
+        />
+        <ChoiceField
+          label="Suppose"
+          value={circumstances.whatIf}
+          options={supposable(job).map((value) => ({ value, name: value }))}
+          onChange={(whatIf) => suppose({ whatIf })}
+        />
       </div>
-      {run.message && <p className="say say-short" role="alert">{run.message}</p>}
+      {run.message && (
+        <p className="say say-short" role="alert">
+          {run.message}
+        </p>
+      )}
       {runs && ladder ? (
         <>
           <p className="legend small">
-            <span><b className="stroke stroke-hot" />{job.bay ? 'air of the bay' : 'coolant'}, with the proposed fan</span><span><b className="stroke stroke-probe" />what the probe shows</span><span><b className="stroke stroke-none" />without the fan</span>
-            {withPresentFan(job) && <span><b className="stroke stroke-present" />as it was</span>}
+            <span>
+              <b className="stroke stroke-hot" />
+              {job.bay ? 'air of the bay' : 'coolant'}, with the proposed fan
+            </span>
+            <span>
+              <b className="stroke stroke-probe" />
+              what the probe shows
+            </span>
+            <span>
+              <b className="stroke stroke-none" />
+              without the fan
+            </span>
+            {withPresentFan(job) && (
+              <span>
+                <b className="stroke stroke-present" />
+                as it was
+              </span>
+            )}
           </p>
-          <RunChart runs={runs} ladder={ladder} system={u} narrow={narrow} says={says.join(' ')} rules={rules} at={Math.min(at, length)} onLook={look} onPreview={preview} onSettle={settle} />
-          <label className="scrub"><span className="visually-hidden">Moment of the run</span><input type="range" min={0} max={Math.round(length)} step={1} value={Math.min(at, length)} onChange={(e) => look(Number(e.target.value))} aria-valuetext={format(at, 'minutes', u, 3)} /></label>
+          <RunChart
+            runs={runs}
+            ladder={ladder}
+            system={u}
+            narrow={narrow}
+            says={says.join(' ')}
+            rules={rules}
+            at={Math.min(at, length)}
+            onLook={look}
+            onPreview={preview}
+            onSettle={settle}
+          />
+          <label className="scrub">
+            <span className="visually-hidden">Moment of the run</span>
+            <input
+              type="range"
+              min={0}
+              max={Math.round(length)}
+              step={1}
+              value={Math.min(at, length)}
+              onChange={(e) => look(Number(e.target.value))}
+              aria-valuetext={format(at, 'minutes', u, 3)}
+            />
+          </label>
           <Moment job={job} runs={runs} at={Math.min(at, length)} />
           <p className="say run-says">{says.join(' ')}</p>
-          {run.stops.length > 0 && <p className="say">To stop after switch-off on the hottest day, off has to stand at the probe at {run.stops.map((s) => `${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`).join(', ')}: lower runs longer. As heat soaks out of the engine it may start once more.</p>}
+          {run.stops.length > 0 && (
+            <p className="say">
+              To stop after switch-off on the hottest day, off has to stand at the probe at{' '}
+              {run.stops.map((s) => `${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`).join(', ')}: lower
+              runs longer. As heat soaks out of the engine it may start once more.
+            </p>
+          )}
         </>
-      ) : !run.message && <p className="soft" role="status">Running the day …</p>}
-      {run.progress !== null && <p className="soft small" role="status">How sure the margins are is being run through: <progress value={run.progress} max={1} aria-label="spreads run through" /></p>}
+      ) : (
+        !run.message && (
+          <p className="soft" role="status">
+            Running the day …
+          </p>
+        )
+      )}
+      {run.progress !== null && (
+        <p className="soft small" role="status">
+          How sure the margins are is being run through:{' '}
+          <progress value={run.progress} max={1} aria-label="spreads run through" />
+        </p>
+      )}
     </>
   )
 }

@@ -16,11 +16,23 @@ const LogView = dynamic(() => import('./LogView').then((m) => m.LogView), { ssr:
 export function RunViews(props: StationProps) {
   return (
     <Tabs defaultActiveKey="run" id="trigger-views" mountOnEnter unmountOnExit transition={false} className="mb-2">
-      <Tab eventKey="run" title="Ladder and run"><RunStage {...props} /></Tab>
-      <Tab eventKey="day" title="The day"><DayView {...props} /></Tab>
-      <Tab eventKey="map" title="Which setting"><MapView {...props} /></Tab>
-      <Tab eventKey="weather" title="Season and height"><WeatherView {...props} /></Tab>
-      {props.job.engine && <Tab eventKey="log" title="From a log"><LogView {...props} /></Tab>}
+      <Tab eventKey="run" title="Ladder and run">
+        <RunStage {...props} />
+      </Tab>
+      <Tab eventKey="day" title="The day">
+        <DayView {...props} />
+      </Tab>
+      <Tab eventKey="map" title="Which setting">
+        <MapView {...props} />
+      </Tab>
+      <Tab eventKey="weather" title="Season and height">
+        <WeatherView {...props} />
+      </Tab>
+      {props.job.engine && (
+        <Tab eventKey="log" title="From a log">
+          <LogView {...props} />
+        </Tab>
+      )}
     </Tabs>
   )
 }

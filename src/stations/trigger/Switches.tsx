@@ -14,18 +14,48 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
   return (
     <>
       <h2>Which switch</h2>
-      <p className="soft small">A fixed switch cannot be set: it suits this thermostat, or it does not. Run through the day on the hottest day.</p>
+      <p className="soft small">
+        A fixed switch cannot be set: it suits this thermostat, or it does not. Run through the day on the hottest day.
+      </p>
       <table className="plain-table">
-        <thead><tr><th>switch</th><th>closes, opens</th><th>suits</th><th>peak</th><th>left</th><th><span className="visually-hidden">take</span></th></tr></thead>
+        <thead>
+          <tr>
+            <th>switch</th>
+            <th>closes, opens</th>
+            <th>suits</th>
+            <th>peak</th>
+            <th>left</th>
+            <th>
+              <span className="visually-hidden">take</span>
+            </th>
+          </tr>
+        </thead>
         <tbody>
           {judged.map((s) => (
             <tr key={s.part.id}>
               <th scope="row">{s.part.name}</th>
-              <td className="figure-text">{format(s.closesC, 'temperature', u, 3)}, {format(s.opensC, 'temperature', u, 3)}</td>
-              <td className={`verdict-${s.suits ? 'holds' : 'short'}`}>{s.suits ? 'yes' : 'no'}{s.why.length ? `: ${s.why.join('; ')}` : ''}</td>
+              <td className="figure-text">
+                {format(s.closesC, 'temperature', u, 3)}, {format(s.opensC, 'temperature', u, 3)}
+              </td>
+              <td className={`verdict-${s.suits ? 'holds' : 'short'}`}>
+                {s.suits ? 'yes' : 'no'}
+                {s.why.length ? `: ${s.why.join('; ')}` : ''}
+              </td>
               <td className="figure-text">{s.peakC === null ? '–' : format(s.peakC, 'temperature', u, 3)}</td>
               <td className="figure-text">{s.leftK === null ? '–' : format(s.leftK, 'temperatureDifference', u, 2)}</td>
-              <td>{s.part.id === present ? 'chosen' : <Button size="sm" variant="outline-dark" onClick={() => settle((j) => chooseController(j, s.part, null))}>Take<span className="visually-hidden"> {s.part.name}</span></Button>}</td>
+              <td>
+                {s.part.id === present ? (
+                  'chosen'
+                ) : (
+                  <Button
+                    size="sm"
+                    variant="outline-dark"
+                    onClick={() => settle((j) => chooseController(j, s.part, null))}
+                  >
+                    Take<span className="visually-hidden"> {s.part.name}</span>
+                  </Button>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>

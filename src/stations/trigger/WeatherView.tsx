@@ -11,12 +11,39 @@ const THIRD = 1 / 3
 /** how much higher than home is asked for besides, m */
 const HIGHER_M = 1000
 
-interface SliderProps { readonly label: string; readonly value: number; readonly min: number; readonly max: number; readonly step: number; readonly text: string; readonly onChange: (value: number) => void }
+interface SliderProps {
+  readonly label: string
+  readonly value: number
+  readonly min: number
+  readonly max: number
+  readonly step: number
+  readonly text: string
+  readonly onChange: (value: number) => void
+}
 function Slider({ label, value, min, max, step, text, onChange }: SliderProps) {
-  return <label className="weather-slider"><span>{label}</span><input type="range" min={min} max={max} step={step} value={value} aria-valuetext={text} onChange={(e) => onChange(Number(e.target.value))} /><b className="figure-text">{text}</b></label>
+  return (
+    <label className="weather-slider">
+      <span>{label}</span>
+      <input
+        type="range"
+        min={min}
+        max={max}
+        step={step}
+        value={value}
+        aria-valuetext={text}
+        onChange={(e) => onChange(Number(e.target.value))}
+      />
+      <b className="figure-text">{text}</b>
+    </label>
+  )
 }
 
-const upTo = (job: Job, c: number | null): string => (c === null ? 'at no temperature' : c >= 60 ? `to more than ${format(60, 'temperature', job.units, 2)}` : `to ${format(c, 'temperature', job.units, 2)}`)
+const upTo = (job: Job, c: number | null): string =>
+  c === null
+    ? 'at no temperature'
+    : c >= 60
+      ? `to more than ${format(60, 'temperature', job.units, 2)}`
+      : `to ${format(c, 'temperature', job.units, 2)}`
 
 /** How warm, how high and how blocked it may get before nothing is left. */
 export function WeatherView({ job }: StationProps) {
@@ -27,33 +54,94 @@ export function WeatherView({ job }: StationProps) {
   const [blocked, setBlocked] = useState<number | null>(null)
   const [weather, setWeather] = useState<Weather | null>(null)
   const [message, setMessage] = useState<string | null>(null)
-  const worker = useWorker<SweepQuestion, SweepAnswer>(() => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }), (answer) => {
-    worker.settle()
-    if ('weather' in answer) { setWeather(answer.weather); setMessage(null) } else if ('message' in answer) setMessage(answer.message)
-  })
+  const worker = useWorker<SweepQuestion, SweepAnswer>(
+    () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
+    (answer) => {
+      worker.settle()
+      if ('weather' in answer) {
+        setWeather(answer.weather)
+        setMessage(null)
+      } else if ('message' in answer) setMessage(answer.message)
+    },
+  )
   const { ask } = worker
   const standing: Standing = { heightM, ...(blocked === null ? {} : { blocked }) }
   const text = JSON.stringify(standing)
   useEffect(() => {
     const now = JSON.parse(text) as Standing
-    const timer = setTimeout(() => ask({ kind: 'weather', job, airC, standing: now, others: [...(job.cooling ? [{ ...now, blocked: THIRD }] : []), { ...now, heightM: (now.heightM ?? 0) + HIGHER_M }] }), 120)
+    const timer = setTimeout(
+      () =>
+        ask({
+          kind: 'weather',
+          job,
+          airC,
+          standing: now,
+          others: [
+            ...(job.cooling ? [{ ...now, blocked: THIRD }] : []),
+            { ...now, heightM: (now.heightM ?? 0) + HIGHER_M },
+          ],
+        }),
+      120,
+    )
     return () => clearTimeout(timer)
   }, [job, airC, text, ask])
   const what = job.bay ? 'what is allowed in the bay' : 'boiling, over what is kept free'
   return (
     <>
       <h2>Season, height and a blocked core</h2>
-      <Slider label="air" value={airC} min={-20} max={55} step={1} text={format(airC, 'temperature', u, 3)} onChange={setAir} />
-      <Slider label="height" value={heightM} min={0} max={4000} step={50} text={format(heightM, 'height', u, 3)} onChange={setHeight} />
-      {job.cooling && <Slider label="core blocked" value={Math.round(100 * (blocked ?? 0))} min={0} max={80} step={1} text={blocked === null ? 'as its ground blocks it' : `${Math.round(100 * blocked)} %`} onChange={(v) => setBlocked(v / 100)} />}
-      {message && <p className="say say-short" role="alert">{message}</p>}
+      <Slider
+        label="air"
+        value={airC}
+        min={-20}
+        max={55}
+        step={1}
+        text={format(airC, 'temperature', u, 3)}
+        onChange={setAir}
+      />
+      <Slider
+        label="height"
+        value={heightM}
+        min={0}
+        max={4000}
+        step={50}
+        text={format(heightM, 'height', u, 3)}
+        onChange={setHeight}
+      />
+      {job.cooling && (
+        <Slider
+          label="core blocked"
+          value={Math.round(100 * (blocked ?? 0))}
+          min={0}
+          max={80}
+          step={1}
+          text={blocked === null ? 'as its ground blocks it' : `${Math.round(100 * blocked)} %`}
+          onChange={(v) => setBlocked(v / 100)}
+        />
+      )}
+      {message && (
+        <p className="say say-short" role="alert">
+          {message}
+        </p>
+      )}
       {weather && (
         <div role="status" aria-busy={worker.busy}>
-          <p className={`say ${weather.leftK >= 0 ? 'say-holds' : 'say-short'}`}>At {format(airC, 'temperature', u, 3)} the day leaves {format(weather.leftK, 'temperatureDifference', u, 2)} below {what}.</p>
-          <p className="say">Holds up {upTo(job, weather.upToC)} at {format(heightM, 'height', u, 4)}{job.cooling ? `, or up ${upTo(job, weather.others[0] ?? null)} with a third of the core blocked` : ''}; {format(HIGHER_M, 'height', u, 3)} higher, up {upTo(job, weather.others[job.cooling ? 1 : 0] ?? null)}.</p>
+          <p className={`say ${weather.leftK >= 0 ? 'say-holds' : 'say-short'}`}>
+            At {format(airC, 'temperature', u, 3)} the day leaves {format(weather.leftK, 'temperatureDifference', u, 2)}{' '}
+            below {what}.
+          </p>
+          <p className="say">
+            Holds up {upTo(job, weather.upToC)} at {format(heightM, 'height', u, 4)}
+            {job.cooling
+              ? `, or up ${upTo(job, weather.others[0] ?? null)} with a third of the core blocked`
+              : ''}; {format(HIGHER_M, 'height', u, 3)} higher, up{' '}
+            {upTo(job, weather.others[job.cooling ? 1 : 0] ?? null)}.
+          </p>
         </div>
       )}
-      <p className="soft small">{job.cooling ? 'Thin air carries less heat and coolant boils sooner in it.' : 'Thin air carries less heat.'} The job’s own figures stay as they are: this only looks.</p>
+      <p className="soft small">
+        {job.cooling ? 'Thin air carries less heat and coolant boils sooner in it.' : 'Thin air carries less heat.'} The
+        job’s own figures stay as they are: this only looks.
+      </p>
     </>
   )
 }

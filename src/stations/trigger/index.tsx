@@ -1,7 +1,23 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { changeProbePlace, changeSetting, changeSpan, chooseController, marginInWords, markRules, probeLeadError, proposedSetting, runWaitsFor, signedFigure, triggerLadder, type ControllerPart, type Evaluation, type Job, type ProbePart } from '@/core/job'
+import {
+  changeProbePlace,
+  changeSetting,
+  changeSpan,
+  chooseController,
+  marginInWords,
+  markRules,
+  probeLeadError,
+  proposedSetting,
+  runWaitsFor,
+  signedFigure,
+  triggerLadder,
+  type ControllerPart,
+  type Evaluation,
+  type Job,
+  type ProbePart,
+} from '@/core/job'
 import { probePlaces, probePlacesIn } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'
@@ -17,13 +33,35 @@ function Stage(props: StationProps) {
   const { job, settle, preview } = props
   const ladder = triggerLadder(job)
   const controller = job.controllers[0]
-  if (!controller) return <><h2>The temperature ladder</h2><p className="say">Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.</p></>
+  if (!controller)
+    return (
+      <>
+        <h2>The temperature ladder</h2>
+        <p className="say">
+          Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.
+        </p>
+      </>
+    )
   const waits = runWaitsFor(job)
   if (waits === null) return <RunViews {...props} />
-  if (!ladder) return <><h2>The temperature ladder</h2><p className="say">{controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set. Boil needs a run.</p></>
+  if (!ladder)
+    return (
+      <>
+        <h2>The temperature ladder</h2>
+        <p className="say">
+          {controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set. Boil
+          needs a run.
+        </p>
+      </>
+    )
   return (
     <>
-      <Ladder ladder={ladder} system={job.units} onPreview={(change) => preview(change)} onSettle={(change) => settle(change)} />
+      <Ladder
+        ladder={ladder}
+        system={job.units}
+        onPreview={(change) => preview(change)}
+        onSettle={(change) => settle(change)}
+      />
       <p className="soft small">No run yet, it waits: {waits}.</p>
     </>
   )
@@ -36,17 +74,30 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
   const two = evaluation.margins.filter((m) => m.id === 'trigger' || m.id === 'boil')
   return (
     <>
-      {two.map((m) => <p key={m.id} className={`say say-${m.verdict}`}>{marginInWords(m, job.units)}.</p>)}
+      {two.map((m) => (
+        <p key={m.id} className={`say say-${m.verdict}`}>
+          {marginInWords(m, job.units)}.
+        </p>
+      ))}
       <dl className="mark-rules">
         {markRules(evaluation).map(({ mark, verdict, part }) => (
-          <div key={mark}><dt>{markNames[mark]}</dt><dd className={`verdict-${verdict}`}>{verdict} {part.name}: {signedFigure(part.value ?? 0, part.unit, job.units)}</dd></div>
+          <div key={mark}>
+            <dt>{markNames[mark]}</dt>
+            <dd className={`verdict-${verdict}`}>
+              {verdict} {part.name}: {signedFigure(part.value ?? 0, part.unit, job.units)}
+            </dd>
+          </div>
         ))}
       </dl>
     </>
   )
 }
 
-function Setting({ job, settle, children }: Pick<StationProps, 'job' | 'settle'> & { readonly children: React.ReactNode }) {
+function Setting({
+  job,
+  settle,
+  children,
+}: Pick<StationProps, 'job' | 'settle'> & { readonly children: React.ReactNode }) {
   const controller = job.controllers[0]
   if (!controller) return null
   const { part, setC, bandK, id } = controller
@@ -58,22 +109,74 @@ function Setting({ job, settle, children }: Pick<StationProps, 'job' | 'settle'>
     <>
       {part.range && part.band !== 'fixed' && (
         <>
-          <QuantityField name="setting.set" label="set" value={setC} quantity="temperature" system={job.units} onSettle={(v) => settle((j) => changeSetting(j, id, v, bandK))}
-            check={(v) => (v < -60 || v > 300 ? `Between ${format(-60, 'temperature', job.units)} and ${format(300, 'temperature', job.units)}.` : null)} />
-          <QuantityField name="setting.band" label={`band ${part.band}`} value={bandK} quantity="temperatureDifference" system={job.units} onSettle={(v) => settle((j) => changeSetting(j, id, setC, v))}
-            check={(v) => (v < 0 || v > 100 ? `Between 0 and ${format(100, 'temperatureDifference', job.units)}.` : null)} />
+          <QuantityField
+            name="setting.set"
+            label="set"
+            value={setC}
+            quantity="temperature"
+            system={job.units}
+            onSettle={(v) => settle((j) => changeSetting(j, id, v, bandK))}
+            check={(v) =>
+              v < -60 || v > 300
+                ? `Between ${format(-60, 'temperature', job.units)} and ${format(300, 'temperature', job.units)}.`
+                : null
+            }
+          />
+          <QuantityField
+            name="setting.band"
+            label={`band ${part.band}`}
+            value={bandK}
+            quantity="temperatureDifference"
+            system={job.units}
+            onSettle={(v) => settle((j) => changeSetting(j, id, setC, v))}
+            check={(v) =>
+              v < 0 || v > 100 ? `Between 0 and ${format(100, 'temperatureDifference', job.units)}.` : null
+            }
+          />
         </>
       )}
-      {part.band === 'ramp' && <QuantityField name="setting.span" label="span to full" value={controller.spanK} quantity="temperatureDifference" system={job.units} onSettle={(v) => settle((j) => changeSpan(j, id, v))} check={(v) => (v < 0.5 || v > 100 ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ${format(100, 'temperatureDifference', job.units)}.` : null)} />}
-      {proposal && !already && <Button size="sm" variant="outline-dark" className="mt-2" onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}>Propose: set {format(proposal.setC, 'temperature', job.units)}</Button>}
+      {part.band === 'ramp' && (
+        <QuantityField
+          name="setting.span"
+          label="span to full"
+          value={controller.spanK}
+          quantity="temperatureDifference"
+          system={job.units}
+          onSettle={(v) => settle((j) => changeSpan(j, id, v))}
+          check={(v) =>
+            v < 0.5 || v > 100
+              ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ${format(100, 'temperatureDifference', job.units)}.`
+              : null
+          }
+        />
+      )}
+      {proposal && !already && (
+        <Button
+          size="sm"
+          variant="outline-dark"
+          className="mt-2"
+          onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}
+        >
+          Propose: set {format(proposal.setC, 'temperature', job.units)}
+        </Button>
+      )}
       {children}
       {keys.length > 0 && (
         <>
           <h2>On this controller</h2>
-          <ol className="soft small ps-3">{keys.map((k) => <li key={k}>{k}</li>)}</ol>
+          <ol className="soft small ps-3">
+            {keys.map((k) => (
+              <li key={k}>{k}</li>
+            ))}
+          </ol>
         </>
       )}
-      <p className="small soft">Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.{leadK === null ? '' : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: strain and interference limit a lead, not this.`}</p>
+      <p className="small soft">
+        Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.
+        {leadK === null
+          ? ''
+          : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: strain and interference limit a lead, not this.`}
+      </p>
     </>
   )
 }
@@ -88,13 +191,44 @@ function Tray(props: StationProps) {
   return (
     <>
       <h2>Setting</h2>
-      <PartPicker kind="controller" label="Controller" shelf={shelf} chosen={job.controllers[0]?.part ?? null} onChoose={choose} />
-      <Setting job={job} settle={settle}><Rules evaluation={evaluation} job={job} /></Setting>
+      <PartPicker
+        kind="controller"
+        label="Controller"
+        shelf={shelf}
+        chosen={job.controllers[0]?.part ?? null}
+        onChoose={choose}
+      />
+      <Setting job={job} settle={settle}>
+        <Rules evaluation={evaluation} job={job} />
+      </Setting>
       <h2>Probe</h2>
-      <ChoiceField label="Sits" value={probe.place} options={probePlacesIn[job.bay ? 'air' : 'coolant'].map((value) => ({ value, name: probePlaces[value].name }))} onChange={(place) => settle((j) => changeProbePlace(j, place))} />
-      {job.cooling && <YesNoField label="At the outlet" value={probe.atOutlet} onChange={(atOutlet) => settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))} />}
+      <ChoiceField
+        label="Sits"
+        value={probe.place}
+        options={probePlacesIn[job.bay ? 'air' : 'coolant'].map((value) => ({ value, name: probePlaces[value].name }))}
+        onChange={(place) => settle((j) => changeProbePlace(j, place))}
+      />
+      {job.cooling && (
+        <YesNoField
+          label="At the outlet"
+          value={probe.atOutlet}
+          onChange={(atOutlet) =>
+            settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))
+          }
+        />
+      )}
       <Readings {...props} station="trigger" />
-      {job.cooling && <QuantityField name="limits.boilKeepK" label="kept free below boiling" value={job.limits.boilKeepK} quantity="temperatureDifference" system={job.units} check={(v) => (v < 0 || v > 60 ? `Between 0 and ${format(60, 'temperatureDifference', job.units)}.` : null)} onSettle={(boilKeepK) => settle((j) => ({ ...j, limits: { ...j.limits, boilKeepK } }))} />}
+      {job.cooling && (
+        <QuantityField
+          name="limits.boilKeepK"
+          label="kept free below boiling"
+          value={job.limits.boilKeepK}
+          quantity="temperatureDifference"
+          system={job.units}
+          check={(v) => (v < 0 || v > 60 ? `Between 0 and ${format(60, 'temperatureDifference', job.units)}.` : null)}
+          onSettle={(boilKeepK) => settle((j) => ({ ...j, limits: { ...j.limits, boilKeepK } }))}
+        />
+      )}
     </>
   )
 }

@@ -7,8 +7,16 @@ import { cutList, type CutWire, type Job } from '@/core/job'
 import { format, nearestInOtherSystem, sizesOf, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
 
-const changeWire = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({ ...job, conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)) })
-const hasWords = { 'on the shelf': 'verdict-holds', 'too little': 'verdict-unsure', lacking: 'verdict-short', 'in the drawer': 'soft' } as const
+const changeWire = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({
+  ...job,
+  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)),
+})
+const hasWords = {
+  'on the shelf': 'verdict-holds',
+  'too little': 'verdict-unsure',
+  lacking: 'verdict-short',
+  'in the drawer': 'soft',
+} as const
 
 function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<StationProps, 'job' | 'settle'>) {
   const u = job.units
@@ -16,17 +24,54 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
   return (
     <tr>
       <td className="figure-text">{w.number}</td>
-      <td>{w.label}<div className="soft small">{w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', u, 2)}`).join(' / ')}</div></td>
       <td>
-        <Form.Select size="sm" aria-label={`Size of wire ${w.number}`} value={w.size ?? ''} onChange={(e) => { const size = e.target.value as WireSize; if (size) settle((j) => changeWire(j, w.conductor, { size })) }}>
+        {w.label}
+        <div className="soft small">
+          {w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', u, 2)}`).join(' / ')}
+        </div>
+      </td>
+      <td>
+        <Form.Select
+          size="sm"
+          aria-label={`Size of wire ${w.number}`}
+          value={w.size ?? ''}
+          onChange={(e) => {
+            const size = e.target.value as WireSize
+            if (size) settle((j) => changeWire(j, w.conductor, { size }))
+          }}
+        >
           {!w.size && <option value="">choose …</option>}
           {w.size && !own.includes(w.size) && <option value={w.size}>{w.size}</option>}
-          {own.map((s) => <option key={s} value={s}>{s} ({nearestInOtherSystem(s)})</option>)}
+          {own.map((s) => (
+            <option key={s} value={s}>
+              {s} ({nearestInOtherSystem(s)})
+            </option>
+          ))}
         </Form.Select>
       </td>
-      <td><Form.Control size="sm" aria-label={`Colour of wire ${w.number}`} key={w.colour} defaultValue={w.colour} maxLength={20} onBlur={(e) => { const colour = e.target.value.trim(); if (colour !== w.colour) settle((j) => changeWire(j, w.conductor, { colour })) }} onKeyDown={(e) => { if (e.key === 'Enter') e.currentTarget.blur() }} /></td>
+      <td>
+        <Form.Control
+          size="sm"
+          aria-label={`Colour of wire ${w.number}`}
+          key={w.colour}
+          defaultValue={w.colour}
+          maxLength={20}
+          onBlur={(e) => {
+            const colour = e.target.value.trim()
+            if (colour !== w.colour) settle((j) => changeWire(j, w.conductor, { colour }))
+          }}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') e.currentTarget.blur()
+          }}
+        />
+      </td>
       <td className="figure-text">{format(w.cutM, 'run', u, 3)}</td>
-      <td>{w.sleeve}<div className={`small ${w.hotEnough ? 'soft' : 'verdict-short'}`}>gets {format(w.getsC, 'temperature', u, 2)} of {format(w.insulationC, 'temperature', u, 3)}</div></td>
+      <td>
+        {w.sleeve}
+        <div className={`small ${w.hotEnough ? 'soft' : 'verdict-short'}`}>
+          gets {format(w.getsC, 'temperature', u, 2)} of {format(w.insulationC, 'temperature', u, 3)}
+        </div>
+      </td>
     </tr>
   )
 }
@@ -37,24 +82,68 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
   const u = job.units
   return (
     <>
-      {list.problems.map((p) => <p key={p} className="say say-unsure">{p}</p>)}
+      {list.problems.map((p) => (
+        <p key={p} className="say say-unsure">
+          {p}
+        </p>
+      ))}
       <h2>Wires to cut</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle cut-list">
-          <thead><tr><th scope="col">no.</th><th scope="col">wire and ends</th><th scope="col">size</th><th scope="col">colour</th><th scope="col">cut</th><th scope="col">sleeve</th></tr></thead>
-          <tbody>{list.wires.map((w) => <Row key={w.number} wire={w} job={job} settle={settle} />)}</tbody>
+          <thead>
+            <tr>
+              <th scope="col">no.</th>
+              <th scope="col">wire and ends</th>
+              <th scope="col">size</th>
+              <th scope="col">colour</th>
+              <th scope="col">cut</th>
+              <th scope="col">sleeve</th>
+            </tr>
+          </thead>
+          <tbody>
+            {list.wires.map((w) => (
+              <Row key={w.number} wire={w} job={job} settle={settle} />
+            ))}
+          </tbody>
         </Table>
       </div>
-      <p className="soft small">Cut is its way + 5 % and a loop of 50 mm; the short piece before the fuse has no loop.</p>
+      <p className="soft small">
+        Cut is its way + 5 % and a loop of 50 mm; the short piece before the fuse has no loop.
+      </p>
       <h2 className="mt-3">To have in hand</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th scope="col">what</th><th scope="col">how much</th><th scope="col">shelf</th></tr></thead>
-          <tbody>{list.shopping.map((s) => <tr key={s.what}><th scope="row" className="fw-normal">{s.what}</th><td className="figure-text">{s.unit === 'm' ? format(s.count, 'run', u, 3) : s.count}</td><td><span className={hasWords[s.has]}>{s.has}</span>{s.note && <span className="soft small"> {s.note}</span>}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th scope="col">what</th>
+              <th scope="col">how much</th>
+              <th scope="col">shelf</th>
+            </tr>
+          </thead>
+          <tbody>
+            {list.shopping.map((s) => (
+              <tr key={s.what}>
+                <th scope="row" className="fw-normal">
+                  {s.what}
+                </th>
+                <td className="figure-text">{s.unit === 'm' ? format(s.count, 'run', u, 3) : s.count}</td>
+                <td>
+                  <span className={hasWords[s.has]}>{s.has}</span>
+                  {s.note && <span className="soft small"> {s.note}</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
         </Table>
       </div>
       <h2 className="mt-3">Labels for the wire ends</h2>
-      <ul className="wire-labels">{list.labels.map((l, i) => <li key={i} className="figure-text">{l}</li>)}</ul>
+      <ul className="wire-labels">
+        {list.labels.map((l, i) => (
+          <li key={i} className="figure-text">
+            {l}
+          </li>
+        ))}
+      </ul>
     </>
   )
 }

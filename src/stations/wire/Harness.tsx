@@ -3,7 +3,20 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addSecondFan, conductorName, dropSecondFan, editBarred, editInWords, editKinds, editStep, makeEdit, undoEdit, wiresInUse, type HarnessEdit, type WantedEdit } from '@/core/job'
+import {
+  addSecondFan,
+  conductorName,
+  dropSecondFan,
+  editBarred,
+  editInWords,
+  editKinds,
+  editStep,
+  makeEdit,
+  undoEdit,
+  wiresInUse,
+  type HarnessEdit,
+  type WantedEdit,
+} from '@/core/job'
 import { bladeRatings } from '@/core/electrical'
 import { format, parse, sizesOf, type WireSize } from '@/core/units'
 import { PartPicker } from '../PartPicker'
@@ -28,53 +41,144 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       case 'length': {
         const read = parse(text, 'run', job.units)
         if (!read.ok) return read.message
-        if (read.value < 0.02 || read.value > 60) return `A wire is ${format(0.02, 'run', job.units)} to ${format(60, 'run', job.units)} long.`
-        return conductor ? { kind, conductor: conductor.id, fromM: conductor.lengthM.value, toM: read.value } : 'Choose the wire.'
+        if (read.value < 0.02 || read.value > 60)
+          return `A wire is ${format(0.02, 'run', job.units)} to ${format(60, 'run', job.units)} long.`
+        return conductor
+          ? { kind, conductor: conductor.id, fromM: conductor.lengthM.value, toM: read.value }
+          : 'Choose the wire.'
       }
       case 'thicken': {
         const ids = [...new Set([wire, ...more])]
-        return { kind, conductors: ids, from: ids.map((id) => job.conductors.find((c) => c.id === id)?.size ?? null), to: size }
+        return {
+          kind,
+          conductors: ids,
+          from: ids.map((id) => job.conductors.find((c) => c.id === id)?.size ?? null),
+          to: size,
+        }
       }
-      case 'swap leads': return { kind, fan: job.fans[0]!.id }
-      case 'cut loop off': return text.trim() ? { kind, what: text.trim().slice(0, 80) } : 'Say what is cut off.'
-      case 'second relay': return { kind }
-      case 'breaker to fuse': return { kind, fuse: job.fuses.find((f) => f.kind === 'breaker')!.id, ratingA: rating }
-      case 'connector': return text.trim() ? { kind, what: text.trim().slice(0, 80), crimps: 2 } : 'Say which connector, and where.'
+      case 'swap leads':
+        return { kind, fan: job.fans[0]!.id }
+      case 'cut loop off':
+        return text.trim() ? { kind, what: text.trim().slice(0, 80) } : 'Say what is cut off.'
+      case 'second relay':
+        return { kind }
+      case 'breaker to fuse':
+        return { kind, fuse: job.fuses.find((f) => f.kind === 'breaker')!.id, ratingA: rating }
+      case 'connector':
+        return text.trim() ? { kind, what: text.trim().slice(0, 80), crimps: 2 } : 'Say which connector, and where.'
     }
   }
   const make = (): void => {
     const edit = wanted()
-    if (typeof edit === 'string') { setMessage(edit); return }
+    if (typeof edit === 'string') {
+      setMessage(edit)
+      return
+    }
     setMessage(null)
     setText('')
     settle((j) => makeEdit(j, edit))
   }
   return (
-    <Form className="new-edit" onSubmit={(e) => { e.preventDefault(); if (!barred) make() }}>
-      <Form.Group controlId="edit-kind"><Form.Label>What is changed</Form.Label>
-        <Form.Select value={kind} onChange={(e) => { setKind(e.target.value as Kind); setMessage(null) }}>{editKinds.map((k) => <option key={k.kind} value={k.kind}>{k.name}</option>)}</Form.Select>
+    <Form
+      className="new-edit"
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (!barred) make()
+      }}
+    >
+      <Form.Group controlId="edit-kind">
+        <Form.Label>What is changed</Form.Label>
+        <Form.Select
+          value={kind}
+          onChange={(e) => {
+            setKind(e.target.value as Kind)
+            setMessage(null)
+          }}
+        >
+          {editKinds.map((k) => (
+            <option key={k.kind} value={k.kind}>
+              {k.name}
+            </option>
+          ))}
+        </Form.Select>
       </Form.Group>
       {(kind === 'length' || kind === 'thicken') && (
-        <Form.Group controlId="edit-wire"><Form.Label>Wire</Form.Label>
-          <Form.Select value={wire} onChange={(e) => setWire(e.target.value)}>{wires.map((c) => <option key={c.id} value={c.id}>{conductorName(job, c.id)}, now {format(c.lengthM.value, 'run', job.units)}, {c.size ?? 'no size'}</option>)}</Form.Select>
+        <Form.Group controlId="edit-wire">
+          <Form.Label>Wire</Form.Label>
+          <Form.Select value={wire} onChange={(e) => setWire(e.target.value)}>
+            {wires.map((c) => (
+              <option key={c.id} value={c.id}>
+                {conductorName(job, c.id)}, now {format(c.lengthM.value, 'run', job.units)}, {c.size ?? 'no size'}
+              </option>
+            ))}
+          </Form.Select>
         </Form.Group>
       )}
       {kind === 'thicken' && (
         <>
-          <Form.Group controlId="edit-also"><Form.Label>And this one</Form.Label>
-            <Form.Select value={more[0] ?? ''} onChange={(e) => setMore(e.target.value ? [e.target.value] : [])}><option value="">no other</option>{wires.filter((c) => c.id !== wire).map((c) => <option key={c.id} value={c.id}>{conductorName(job, c.id)}</option>)}</Form.Select>
+          <Form.Group controlId="edit-also">
+            <Form.Label>And this one</Form.Label>
+            <Form.Select value={more[0] ?? ''} onChange={(e) => setMore(e.target.value ? [e.target.value] : [])}>
+              <option value="">no other</option>
+              {wires
+                .filter((c) => c.id !== wire)
+                .map((c) => (
+                  <option key={c.id} value={c.id}>
+                    {conductorName(job, c.id)}
+                  </option>
+                ))}
+            </Form.Select>
           </Form.Group>
-          <Form.Group controlId="edit-size"><Form.Label>Now</Form.Label><Form.Select value={size} onChange={(e) => setSize(e.target.value as WireSize)}>{sizesOf(job.units).map((s) => <option key={s} value={s}>{s}</option>)}</Form.Select></Form.Group>
+          <Form.Group controlId="edit-size">
+            <Form.Label>Now</Form.Label>
+            <Form.Select value={size} onChange={(e) => setSize(e.target.value as WireSize)}>
+              {sizesOf(job.units).map((s) => (
+                <option key={s} value={s}>
+                  {s}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
         </>
       )}
-      {kind === 'breaker to fuse' && <Form.Group controlId="edit-rating"><Form.Label>Fuse</Form.Label><Form.Select value={rating} onChange={(e) => setRating(Number(e.target.value))}>{bladeRatings.map((r) => <option key={r} value={r}>{r} A</option>)}</Form.Select></Form.Group>}
-      {(kind === 'length' || kind === 'cut loop off' || kind === 'connector') && (
-        <Form.Group controlId="edit-text"><Form.Label>{kind === 'length' ? 'New length' : kind === 'connector' ? 'Which connector, and where' : 'What is cut off'}</Form.Label>
-          <Form.Control value={text} onChange={(e) => setText(e.target.value)} isInvalid={message !== null} aria-describedby={message ? 'edit-message' : undefined} maxLength={80} />
+      {kind === 'breaker to fuse' && (
+        <Form.Group controlId="edit-rating">
+          <Form.Label>Fuse</Form.Label>
+          <Form.Select value={rating} onChange={(e) => setRating(Number(e.target.value))}>
+            {bladeRatings.map((r) => (
+              <option key={r} value={r}>
+                {r} A
+              </option>
+            ))}
+          </Form.Select>
         </Form.Group>
       )}
-      {message && <p id="edit-message" className="verdict-short mb-1">{message}</p>}
-      {barred ? <p className="soft mb-1">Not here: {barred}.</p> : <Button type="submit" variant="outline-dark">Change it</Button>}
+      {(kind === 'length' || kind === 'cut loop off' || kind === 'connector') && (
+        <Form.Group controlId="edit-text">
+          <Form.Label>
+            {kind === 'length' ? 'New length' : kind === 'connector' ? 'Which connector, and where' : 'What is cut off'}
+          </Form.Label>
+          <Form.Control
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            isInvalid={message !== null}
+            aria-describedby={message ? 'edit-message' : undefined}
+            maxLength={80}
+          />
+        </Form.Group>
+      )}
+      {message && (
+        <p id="edit-message" className="verdict-short mb-1">
+          {message}
+        </p>
+      )}
+      {barred ? (
+        <p className="soft mb-1">Not here: {barred}.</p>
+      ) : (
+        <Button type="submit" variant="outline-dark">
+          Change it
+        </Button>
+      )}
       <p className="soft small mb-0">{editKinds.find((k) => k.kind === kind)!.tell}.</p>
     </Form>
   )
@@ -86,20 +190,48 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
   return (
     <>
       <h2>Changes to the harness</h2>
-      {job.wiring.edits.length === 0 ? <p className="soft">None yet: the harness is used as it came.</p> : (
+      {job.wiring.edits.length === 0 ? (
+        <p className="soft">None yet: the harness is used as it came.</p>
+      ) : (
         <ol className="edits">
           {job.wiring.edits.map((e) => (
-            <li key={e.id}><span className="fw-medium">{editInWords(job, e)}</span><div className="small">{editStep(job, e)}</div>
-              <button type="button" className="word-button" onClick={() => settle((j) => undoEdit(j, e.id))}>take it back<span className="visually-hidden">: {editInWords(job, e)}</span></button></li>
+            <li key={e.id}>
+              <span className="fw-medium">{editInWords(job, e)}</span>
+              <div className="small">{editStep(job, e)}</div>
+              <button type="button" className="word-button" onClick={() => settle((j) => undoEdit(j, e.id))}>
+                take it back<span className="visually-hidden">: {editInWords(job, e)}</span>
+              </button>
+            </li>
           ))}
         </ol>
       )}
       <NewEdit job={job} settle={settle} />
       <h2 className="mt-3">Second fan</h2>
       {second ? (
-        <p className="mb-1">{job.fans.find((f) => f.id === second.fan)?.part.name}: {second.relay === job.runs[0]!.relay ? 'on the first fan’s relay or contact' : second.controller === job.runs[0]!.controller ? 'on its own relay, triggers joined' : 'on its own relay and thermostat'}. <button type="button" className="word-button" onClick={() => settle(dropSecondFan)}>take the second fan off</button></p>
-      ) : job.fans.length === 0 ? <p className="soft">Choose the first fan (station 3), then a second.</p> : null}
-      {job.fans.length > 0 && <PartPicker kind="fan" label={second ? 'Another second fan' : 'Add a second fan'} shelf={shelf} chosen={second ? (job.fans.find((f) => f.id === second.fan)?.part ?? null) : null} onChoose={(part) => settle((j) => addSecondFan(j, part))} />}
+        <p className="mb-1">
+          {job.fans.find((f) => f.id === second.fan)?.part.name}:{' '}
+          {second.relay === job.runs[0]!.relay
+            ? 'on the first fan’s relay or contact'
+            : second.controller === job.runs[0]!.controller
+              ? 'on its own relay, triggers joined'
+              : 'on its own relay and thermostat'}
+          .{' '}
+          <button type="button" className="word-button" onClick={() => settle(dropSecondFan)}>
+            take the second fan off
+          </button>
+        </p>
+      ) : job.fans.length === 0 ? (
+        <p className="soft">Choose the first fan (station 3), then a second.</p>
+      ) : null}
+      {job.fans.length > 0 && (
+        <PartPicker
+          kind="fan"
+          label={second ? 'Another second fan' : 'Add a second fan'}
+          shelf={shelf}
+          chosen={second ? (job.fans.find((f) => f.id === second.fan)?.part ?? null) : null}
+          onChoose={(part) => settle((j) => addSecondFan(j, part))}
+        />
+      )}
     </>
   )
 }

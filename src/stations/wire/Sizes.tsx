@@ -6,11 +6,13 @@ import { changeFuse, changeSizes, comparedFuses, comparedSizes, proposedFuse, pr
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
 
-const fuseOf = (job: Job, n: number): Job['fuses'][number] | undefined => job.fuses.find((f) => f.id === job.runs[n]!.fuse)
+const fuseOf = (job: Job, n: number): Job['fuses'][number] | undefined =>
+  job.fuses.find((f) => f.id === job.runs[n]!.fuse)
 const ofFan = (job: Job, n: number): string => (job.runs.length > 1 ? ` of fan ${n + 1}` : '')
 
 /** what stands against a size or a rating, in a few words */
-const faults = (list: readonly (readonly [boolean, string])[]): string => list.flatMap(([fine, words]) => (fine ? [] : [words])).join(', ')
+const faults = (list: readonly (readonly [boolean, string])[]): string =>
+  list.flatMap(([fine, words]) => (fine ? [] : [words])).join(', ')
 
 /** Every size for the fan's own wires, held against what they must do. */
 export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
@@ -23,28 +25,78 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
       <h2>Sizes{ofFan(job, n)}, feed and way back alike</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th>size</th><th>may carry</th><th>loses</th><th className="d-none d-md-table-cell">terminal</th><th>verdict</th><th><span className="visually-hidden">choose</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th>size</th>
+              <th>may carry</th>
+              <th>loses</th>
+              <th className="d-none d-md-table-cell">terminal</th>
+              <th>verdict</th>
+              <th>
+                <span className="visually-hidden">choose</span>
+              </th>
+            </tr>
+          </thead>
           <tbody>
             {rows.map((r) => {
               const used = run.conductors.every((id) => job.conductors.find((c) => c.id === id)?.size === r.size)
-              const against = faults([[r.carries, 'carries too little'], [r.guarded, 'fuse too large for it'], [r.dropOk, 'loses too much'], [r.strong, 'too weak']])
+              const against = faults([
+                [r.carries, 'carries too little'],
+                [r.guarded, 'fuse too large for it'],
+                [r.dropOk, 'loses too much'],
+                [r.strong, 'too weak'],
+              ])
               const proposed = choice.kind !== 'none' && choice.size === r.size
               return (
                 <tr key={r.size}>
-                  <td className="figure-text">{r.size} <span className="soft small">({nearestInOtherSystem(r.size)})</span></td>
+                  <td className="figure-text">
+                    {r.size} <span className="soft small">({nearestInOtherSystem(r.size)})</span>
+                  </td>
                   <td className="figure-text">{format(r.allowedA, 'current', job.units, 3)}</td>
-                  <td className={`figure-text ${r.dropOk ? '' : 'verdict-short'}`}>{format(r.dropV, 'voltage', job.units, 2)}</td>
-                  <td className="d-none d-md-table-cell">{r.fitsTerminal ? 'fits' : <span className="verdict-short">too thick</span>}</td>
-                  <td>{r.verdict === 'will do' ? <span className="verdict-holds">will do{proposed ? ', smallest' : ''}</span> : <span className="verdict-short">{against || r.verdict}</span>}</td>
-                  <td className="text-end">{used ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Use ${r.size}${ofFan(job, n)}`} onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}>Use</Button>}</td>
+                  <td className={`figure-text ${r.dropOk ? '' : 'verdict-short'}`}>
+                    {format(r.dropV, 'voltage', job.units, 2)}
+                  </td>
+                  <td className="d-none d-md-table-cell">
+                    {r.fitsTerminal ? 'fits' : <span className="verdict-short">too thick</span>}
+                  </td>
+                  <td>
+                    {r.verdict === 'will do' ? (
+                      <span className="verdict-holds">will do{proposed ? ', smallest' : ''}</span>
+                    ) : (
+                      <span className="verdict-short">{against || r.verdict}</span>
+                    )}
+                  </td>
+                  <td className="text-end">
+                    {used ? (
+                      <span className="fw-medium">in use</span>
+                    ) : (
+                      <Button
+                        size="sm"
+                        variant="outline-dark"
+                        aria-label={`Use ${r.size}${ofFan(job, n)}`}
+                        onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}
+                      >
+                        Use
+                      </Button>
+                    )}
+                  </td>
                 </tr>
               )
             })}
           </tbody>
         </Table>
       </div>
-      {choice.kind === 'joint and tail' && <p className="say say-unsure">Every size that meets the rest is too thick for the terminal: run {choice.size} to a joint close by, then a short tail{choice.tail ? ` of ${choice.tail}` : ''} into the terminal.</p>}
-      {choice.kind === 'none' && <p className="say say-short">No size will do here: shorten the way, lead it through cooler places, or choose a lighter fan.</p>}
+      {choice.kind === 'joint and tail' && (
+        <p className="say say-unsure">
+          Every size that meets the rest is too thick for the terminal: run {choice.size} to a joint close by, then a
+          short tail{choice.tail ? ` of ${choice.tail}` : ''} into the terminal.
+        </p>
+      )}
+      {choice.kind === 'none' && (
+        <p className="say say-short">
+          No size will do here: shorten the way, lead it through cooler places, or choose a lighter fan.
+        </p>
+      )}
     </>
   )
 }
@@ -55,24 +107,76 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
   if (!rows.length) return null
   const proposed = proposedFuse(job, n)
   // the ratings near the answer; those far off only say the same again
-  const near = rows.filter((r) => r.ratingA === fuseOf(job, n)?.ratingA || r.ratingA === proposed?.ratingA || (r.carries && r.guards) || r.wear < 1.5).slice(0, 7)
+  const near = rows
+    .filter(
+      (r) =>
+        r.ratingA === fuseOf(job, n)?.ratingA ||
+        r.ratingA === proposed?.ratingA ||
+        (r.carries && r.guards) ||
+        r.wear < 1.5,
+    )
+    .slice(0, 7)
   return (
     <>
       <h2 className="mt-3">Blade fuses{ofFan(job, n)}</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th>fuse</th><th>wear at a start</th><th>fan held fast</th><th>verdict</th><th><span className="visually-hidden">choose</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th>fuse</th>
+              <th>wear at a start</th>
+              <th>fan held fast</th>
+              <th>verdict</th>
+              <th>
+                <span className="visually-hidden">choose</span>
+              </th>
+            </tr>
+          </thead>
           <tbody>
             {near.map((r) => {
-              const against = faults([[r.carries, 'does not carry it'], [r.survives, 'wears out'], [r.guards, 'does not guard the wire']])
-              const warns = faults([[r.fastEdge, 'may open at a start'], [r.opensJammed, 'may not open when the fan jams']])
+              const against = faults([
+                [r.carries, 'does not carry it'],
+                [r.survives, 'wears out'],
+                [r.guards, 'does not guard the wire'],
+              ])
+              const warns = faults([
+                [r.fastEdge, 'may open at a start'],
+                [r.opensJammed, 'may not open when the fan jams'],
+              ])
               return (
                 <tr key={r.ratingA}>
                   <td className="figure-text">{r.ratingA} A</td>
                   <td className="figure-text">{plainNumber(r.wear, 2)}</td>
-                  <td className="figure-text">{Number.isFinite(r.jammedLongestS) ? `opens in ${plainNumber(r.jammedLongestS, 2)} s` : 'may never open'}</td>
-                  <td>{against ? <span className="verdict-short">{against}</span> : warns ? <span className="verdict-unsure">{warns}</span> : <span className="verdict-holds">will do{proposed?.ratingA === r.ratingA ? ', smallest' : ''}</span>}</td>
-                  <td className="text-end">{fuseOf(job, n)?.ratingA === r.ratingA ? <span className="fw-medium">in use</span> : <Button size="sm" variant="outline-dark" aria-label={`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`} onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}>Fit</Button>}</td>
+                  <td className="figure-text">
+                    {Number.isFinite(r.jammedLongestS)
+                      ? `opens in ${plainNumber(r.jammedLongestS, 2)} s`
+                      : 'may never open'}
+                  </td>
+                  <td>
+                    {against ? (
+                      <span className="verdict-short">{against}</span>
+                    ) : warns ? (
+                      <span className="verdict-unsure">{warns}</span>
+                    ) : (
+                      <span className="verdict-holds">
+                        will do{proposed?.ratingA === r.ratingA ? ', smallest' : ''}
+                      </span>
+                    )}
+                  </td>
+                  <td className="text-end">
+                    {fuseOf(job, n)?.ratingA === r.ratingA ? (
+                      <span className="fw-medium">in use</span>
+                    ) : (
+                      <Button
+                        size="sm"
+                        variant="outline-dark"
+                        aria-label={`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
+                        onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}
+                      >
+                        Fit
+                      </Button>
+                    )}
+                  </td>
                 </tr>
               )
             })}

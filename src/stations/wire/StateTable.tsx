@@ -9,27 +9,75 @@ import { format } from '@/core/units'
 const rowName = (s: ProvedState, proof: JobProof): string => stateInWords(s.conditions, { ...proof.net, controls: [] })
 
 /** Every state of the circuit: what the fan does there, and whether that was asked; what is live when parked; what each switch carries. */
-export function StateTable({ job, proof, shown, onShow, faulty }: { readonly job: Job; readonly proof: JobProof; readonly shown: Conditions; readonly onShow: (c: Conditions) => void; readonly faulty: boolean }) {
+export function StateTable({
+  job,
+  proof,
+  shown,
+  onShow,
+  faulty,
+}: {
+  readonly job: Job
+  readonly proof: JobProof
+  readonly shown: Conditions
+  readonly onShow: (c: Conditions) => void
+  readonly faulty: boolean
+}) {
   const u = job.units
   const heats = heatsOf(proof.net)
   const wrong = proof.rows.flatMap((r) => r.states).filter((s) => s.mismatch).length
   const of = proof.rows.flatMap((r) => r.states).length
-  const isShown = (c: Conditions): boolean => (Object.keys(c) as (keyof Conditions)[]).every((k) => k === 'isolator' ? c[k] === shown[k] || !proof.net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator') : c[k] === shown[k])
+  const isShown = (c: Conditions): boolean =>
+    (Object.keys(c) as (keyof Conditions)[]).every((k) =>
+      k === 'isolator'
+        ? c[k] === shown[k] || !proof.net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator')
+        : c[k] === shown[k],
+    )
   return (
     <>
-      <h2 className="mt-3">Every state{faulty ? ', with these faults' : ''}: {wrong ? <span className="verdict-short">{wrong} of {of} not as asked</span> : <span className="verdict-holds">all {of} as asked</span>}</h2>
+      <h2 className="mt-3">
+        Every state{faulty ? ', with these faults' : ''}:{' '}
+        {wrong ? (
+          <span className="verdict-short">
+            {wrong} of {of} not as asked
+          </span>
+        ) : (
+          <span className="verdict-holds">all {of} as asked</span>
+        )}
+      </h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle states">
-          <thead><tr><th scope="col">switches</th>{heats.map((h) => <th key={h} scope="col">{heats.length > 1 ? heatWords[h] : 'fan'}</th>)}</tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">switches</th>
+              {heats.map((h) => (
+                <th key={h} scope="col">
+                  {heats.length > 1 ? heatWords[h] : 'fan'}
+                </th>
+              ))}
+            </tr>
+          </thead>
           <tbody>
             {proof.rows.map((r) => (
               <tr key={JSON.stringify(r.switches)}>
                 <th scope="row">{rowName(r.states[0]!, proof)}</th>
                 {r.states.map((s) => (
                   <td key={s.conditions.heat} className={s.mismatch ? 'not-as-asked' : ''}>
-                    <button type="button" className="state-cell" aria-pressed={isShown(s.conditions)} title={s.mismatch ?? ''} onClick={() => onShow(s.conditions)}>
-                      <span className={`figure-text ${s.mismatch ? 'verdict-short' : s.fans.some(turns) ? 'verdict-holds' : 'soft'}`}>{s.mismatch ? '! ' : ''}{s.solution.chattering.length ? 'chatters' : fansInWords(s.fans, u)}</span>
-                      <span className="visually-hidden">{s.mismatch ? `, not as asked: ${s.mismatch}` : ', as asked'}; show it</span>
+                    <button
+                      type="button"
+                      className="state-cell"
+                      aria-pressed={isShown(s.conditions)}
+                      title={s.mismatch ?? ''}
+                      onClick={() => onShow(s.conditions)}
+                    >
+                      <span
+                        className={`figure-text ${s.mismatch ? 'verdict-short' : s.fans.some(turns) ? 'verdict-holds' : 'soft'}`}
+                      >
+                        {s.mismatch ? '! ' : ''}
+                        {s.solution.chattering.length ? 'chatters' : fansInWords(s.fans, u)}
+                      </span>
+                      <span className="visually-hidden">
+                        {s.mismatch ? `, not as asked: ${s.mismatch}` : ', as asked'}; show it
+                      </span>
                     </button>
                   </td>
                 ))}
@@ -39,17 +87,42 @@ export function StateTable({ job, proof, shown, onShow, faulty }: { readonly job
         </Table>
       </div>
       <h2 className="mt-3">Parked</h2>
-      <p className="mb-1">It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', u, 2)}</span>. Live then: {proof.liveWhenParked.length ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', u, 3)})`).join('; ') : 'nothing behind the battery'}.</p>
+      <p className="mb-1">
+        It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', u, 2)}</span>. Live then:{' '}
+        {proof.liveWhenParked.length
+          ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', u, 3)})`).join('; ')
+          : 'nothing behind the battery'}
+        .
+      </p>
       <h2 className="mt-3">What each switch carries at most</h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle">
-          <thead><tr><th scope="col">switch or contact</th><th scope="col">running</th><th scope="col">may carry</th><th scope="col">starting</th><th scope="col">may close on</th><th scope="col">verdict</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">switch or contact</th>
+              <th scope="col">running</th>
+              <th scope="col">may carry</th>
+              <th scope="col">starting</th>
+              <th scope="col">may close on</th>
+              <th scope="col">verdict</th>
+            </tr>
+          </thead>
           <tbody>
             {proof.switches.map((s) => (
               <tr key={s.name}>
-                <th scope="row" className="fw-normal">{s.label}</th><td className="figure-text">{format(s.amps, 'current', u, 2)}</td><td className="figure-text">{s.mayCarryA === null ? '–' : format(s.mayCarryA, 'current', u, 2)}</td>
-                <td className="figure-text">{format(s.startA, 'current', u, 2)}</td><td className="figure-text">{s.mayMakeA === null ? '–' : format(s.mayMakeA, 'current', u, 2)}</td>
-                <td className={s.verdict === 'short' ? 'verdict-short' : s.verdict === 'holds' ? 'verdict-holds' : 'soft'}>{s.verdict}{s.verdict === 'short' && /key/.test(s.name) ? ': a key switch must not carry the fan' : ''}</td>
+                <th scope="row" className="fw-normal">
+                  {s.label}
+                </th>
+                <td className="figure-text">{format(s.amps, 'current', u, 2)}</td>
+                <td className="figure-text">{s.mayCarryA === null ? '–' : format(s.mayCarryA, 'current', u, 2)}</td>
+                <td className="figure-text">{format(s.startA, 'current', u, 2)}</td>
+                <td className="figure-text">{s.mayMakeA === null ? '–' : format(s.mayMakeA, 'current', u, 2)}</td>
+                <td
+                  className={s.verdict === 'short' ? 'verdict-short' : s.verdict === 'holds' ? 'verdict-holds' : 'soft'}
+                >
+                  {s.verdict}
+                  {s.verdict === 'short' && /key/.test(s.name) ? ': a key switch must not carry the fan' : ''}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -5,13 +5,23 @@ import { wiredAs } from '@/core/job'
 import type { StationProps } from '../station'
 import { useSchools } from './use-schools'
 
-const look = { fits: 'verdict-holds', 'needs more': 'verdict-unsure', 'does not do it': 'verdict-short', 'cannot be had': 'soft' } as const
+const look = {
+  fits: 'verdict-holds',
+  'needs more': 'verdict-unsure',
+  'does not do it': 'verdict-short',
+  'cannot be had': 'soft',
+} as const
 
 /** The ways people wire a fan, each held against what is wanted here, what the parts can do and what is on the shelf. */
 export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const { judged, message } = useSchools(job, shelf)
   if (message) return <p className="say say-short">{message}</p>
-  if (!judged) return <p className="soft" role="status">Every way is being tried …</p>
+  if (!judged)
+    return (
+      <p className="soft" role="status">
+        Every way is being tried …
+      </p>
+    )
   return (
     <ul className="ways" aria-label="Ways to wire it">
       {judged.map((s) => (
@@ -19,10 +29,25 @@ export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' 
           <div>
             <strong className="fw-medium">{s.name}</strong> · <span className={look[s.verdict]}>{s.verdict}</span>
             <div className="soft small">{s.tell}</div>
-            {s.why.slice(0, 4).map((w) => <div key={w} className="small">{w.charAt(0).toUpperCase() + w.slice(1)}.</div>)}
+            {s.why.slice(0, 4).map((w) => (
+              <div key={w} className="small">
+                {w.charAt(0).toUpperCase() + w.slice(1)}.
+              </div>
+            ))}
             {s.why.length > 4 && <div className="small">And {s.why.length - 4} more.</div>}
           </div>
-          {s.inUse ? <span className="fw-medium">in use</span> : s.verdict === 'cannot be had' ? null : <Button size="sm" variant="outline-dark" aria-label={`Wire it so: ${s.name}`} onClick={() => settle((j) => wiredAs(j, s.id, shelf))}>Wire it so</Button>}
+          {s.inUse ? (
+            <span className="fw-medium">in use</span>
+          ) : s.verdict === 'cannot be had' ? null : (
+            <Button
+              size="sm"
+              variant="outline-dark"
+              aria-label={`Wire it so: ${s.name}`}
+              onClick={() => settle((j) => wiredAs(j, s.id, shelf))}
+            >
+              Wire it so
+            </Button>
+          )}
         </li>
       ))}
     </ul>

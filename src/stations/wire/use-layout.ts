@@ -20,10 +20,18 @@ export function useLayout(graph: CircuitGraph): { readonly laid: LaidOut | 'fail
   const key = `${narrow ? 'narrow' : 'wide'} ${text}`
   useEffect(() => {
     const made = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => { known.set(data.key, data.laid ?? 'failed'); setCount((n) => n + 1) }
+    made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => {
+      known.set(data.key, data.laid ?? 'failed')
+      setCount((n) => n + 1)
+    }
     worker.current = made
-    return () => { made.terminate(); worker.current = null }
+    return () => {
+      made.terminate()
+      worker.current = null
+    }
   }, [])
-  useEffect(() => { if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(text) as CircuitGraph, narrow }) }, [key, text, narrow])
+  useEffect(() => {
+    if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(text) as CircuitGraph, narrow })
+  }, [key, text, narrow])
   return { laid: known.get(key) ?? null, narrow }
 }

@@ -4,5 +4,8 @@ import { answering } from '../answers'
 /** Jobs, machines and parts that hold `?q=`: `{ found }`. */
 export async function GET(request: Request): Promise<Response> {
   const text = (new URL(request.url).searchParams.get('q') ?? '').slice(0, 80)
-  return answering(async () => Response.json({ found: text.trim() ? await find(await theStore(), text) : [] }), (message) => ({ message }))
+  return answering(
+    async () => Response.json({ found: text.trim() ? await find(await theStore(), text) : [] }),
+    (message) => ({ message }),
+  )
 }

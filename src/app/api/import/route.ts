@@ -3,7 +3,11 @@ import { addJobs, now, prepareJob, theStore, type Prepared } from '@/store'
 import { answering } from '../answers'
 
 type Ready = Extract<Prepared, { ok: true }>
-interface Failure { readonly number: number; readonly title: string; readonly message: string }
+interface Failure {
+  readonly number: number
+  readonly title: string
+  readonly message: string
+}
 
 const MOST_TOLD = 200
 const titleOf = (value: unknown): string => {
@@ -11,7 +15,10 @@ const titleOf = (value: unknown): string => {
   return typeof title === 'string' ? title.slice(0, 80) : ''
 }
 /** lets other requests in between two jobs */
-const breathe = (): Promise<void> => new Promise((resolve) => { setImmediate(resolve) })
+const breathe = (): Promise<void> =>
+  new Promise((resolve) => {
+    setImmediate(resolve)
+  })
 
 function prepared(value: unknown): Prepared {
   const read = readJob(value)
@@ -38,7 +45,13 @@ async function* bringIn(jobs: readonly unknown[], partly: boolean, signal: Abort
   if (signal.aborted) return
   const taken = failures.length === 0 || partly ? ready : []
   const ids = taken.length ? await addJobs(await theStore(), taken, now().toISOString()) : []
-  yield { added: ids.length, could: ready.length, failed: failures.length, failures: failures.slice(0, MOST_TOLD), ...(ids.length === 1 ? { id: ids[0] } : {}) }
+  yield {
+    added: ids.length,
+    could: ready.length,
+    failed: failures.length,
+    failures: failures.slice(0, MOST_TOLD),
+    ...(ids.length === 1 ? { id: ids[0] } : {}),
+  }
 }
 
 /**
@@ -46,30 +59,36 @@ async function* bringIn(jobs: readonly unknown[], partly: boolean, signal: Abort
  * line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
  */
 export async function POST(request: Request): Promise<Response> {
-  return answering(async () => {
-    const split = splitJobsFile(await request.text())
-    if (!split.ok) return Response.json({ message: split.message }, { status: 400 })
-    const [only] = split.jobs
-    if (split.jobs.length === 1) {
-      const one = prepared(only)
-      if (!one.ok) return Response.json({ message: one.message }, { status: 400 })
-      const [id] = await addJobs(await theStore(), [one], now().toISOString())
-      return Response.json({ id })
-    }
-    const steps = bringIn(split.jobs, new URL(request.url).searchParams.get('partly') === 'yes', request.signal)
-    const encoder = new TextEncoder()
-    const stream = new ReadableStream<Uint8Array>({
-      pull: async (c) => {
-        const line = await answering(async () => {
-          const { value, done } = await steps.next()
-          return done ? new Response(null) : Response.json(value)
-        }, (message) => ({ message }))
-        const text = await line.text()
-        if (text) c.enqueue(encoder.encode(`${text}\n`))
-        else c.close()
-      },
-      cancel: () => void steps.return(undefined),
-    })
-    return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } })
-  }, (message) => ({ message }))
+  return answering(
+    async () => {
+      const split = splitJobsFile(await request.text())
+      if (!split.ok) return Response.json({ message: split.message }, { status: 400 })
+      const [only] = split.jobs
+      if (split.jobs.length === 1) {
+        const one = prepared(only)
+        if (!one.ok) return Response.json({ message: one.message }, { status: 400 })
+        const [id] = await addJobs(await theStore(), [one], now().toISOString())
+        return Response.json({ id })
+      }
+      const steps = bringIn(split.jobs, new URL(request.url).searchParams.get('partly') === 'yes', request.signal)
+      const encoder = new TextEncoder()
+      const stream = new ReadableStream<Uint8Array>({
+        pull: async (c) => {
+          const line = await answering(
+            async () => {
+              const { value, done } = await steps.next()
+              return done ? new Response(null) : Response.json(value)
+            },
+            (message) => ({ message }),
+          )
+          const text = await line.text()
+          if (text) c.enqueue(encoder.encode(`${text}\n`))
+          else c.close()
+        },
+        cancel: () => void steps.return(undefined),
+      })
+      return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } })
+    },
+    (message) => ({ message }),
+  )
 }

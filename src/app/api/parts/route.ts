@@ -7,13 +7,20 @@ const body = z.strictObject({ part: partSchema, isNew: z.boolean() })
 
 /** Puts one part on the shelf, new or in place of the one with its id: `{ ok }`, or `{ ok: false, message }`. */
 export async function POST(request: Request): Promise<Response> {
-  return answering(async () => {
-    const read = await readBody(request, body)
-    if (!read.ok) return Response.json({ ok: false, message: read.message }, { status: 400 })
-    const store = await theStore()
-    const { part, isNew } = read.value
-    if (isNew && (await listShelf(store)).some((e) => e.part.id === part.id)) return Response.json({ ok: false, message: `There is a part with the id "${part.id}" already.` }, { status: 409 })
-    await putParts(store, [part])
-    return Response.json({ ok: true })
-  }, (message) => ({ ok: false, message }))
+  return answering(
+    async () => {
+      const read = await readBody(request, body)
+      if (!read.ok) return Response.json({ ok: false, message: read.message }, { status: 400 })
+      const store = await theStore()
+      const { part, isNew } = read.value
+      if (isNew && (await listShelf(store)).some((e) => e.part.id === part.id))
+        return Response.json(
+          { ok: false, message: `There is a part with the id "${part.id}" already.` },
+          { status: 409 },
+        )
+      await putParts(store, [part])
+      return Response.json({ ok: true })
+    },
+    (message) => ({ ok: false, message }),
+  )
 }

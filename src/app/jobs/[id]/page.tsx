@@ -5,5 +5,11 @@ import { JobPage } from './JobPage'
 export const dynamic = 'force-dynamic'
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
-  return jobPage(params, async (opened, store) => <JobPage opened={{ ...opened, findings: await findingsFor(store, opened.id, opened.job) }} shelf={await listParts(store)} fixedNow={clockIsFixed() ? now().toISOString() : null} />)
+  return jobPage(params, async (opened, store) => (
+    <JobPage
+      opened={{ ...opened, findings: await findingsFor(store, opened.id, opened.job) }}
+      shelf={await listParts(store)}
+      fixedNow={clockIsFixed() ? now().toISOString() : null}
+    />
+  ))
 }

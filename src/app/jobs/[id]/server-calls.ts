@@ -10,19 +10,28 @@ const answerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('refused'), message: z.string() }),
   z.object({ kind: z.literal('later'), message: z.string() }),
 ])
-const signAnswerSchema = z.union([z.object({ ok: z.literal(true), opened: openedSchema }), z.object({ ok: z.literal(false), message: z.string() })])
+const signAnswerSchema = z.union([
+  z.object({ ok: z.literal(true), opened: openedSchema }),
+  z.object({ ok: z.literal(false), message: z.string() }),
+])
 
 const unreached = 'Pyraxis does not answer; it is tried again.'
 
 async function post(path: string, body: unknown): Promise<unknown> {
-  const answer = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  const answer = await fetch(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
   return answer.json()
 }
 
 /** One settled change to the server; whatever goes wrong on the way is an answer, never an exception. */
 export async function saveJob(id: string, { from, key, job }: PendingSave): Promise<SaveAnswer> {
   try {
-    const parsed = answerSchema.safeParse(await post(`/api/jobs/${encodeURIComponent(id)}/revisions`, { from, key, job }))
+    const parsed = answerSchema.safeParse(
+      await post(`/api/jobs/${encodeURIComponent(id)}/revisions`, { from, key, job }),
+    )
     return parsed.success ? parsed.data : { kind: 'later', message: unreached }
   } catch {
     return { kind: 'later', message: unreached }
@@ -32,7 +41,9 @@ export async function saveJob(id: string, { from, key, job }: PendingSave): Prom
 /** One revision of a job as it was; null where it cannot be had. */
 export async function loadRevision(id: string, number: number): Promise<Job | null> {
   try {
-    const parsed = z.object({ job: jobSchema }).safeParse(await (await fetch(`/api/jobs/${encodeURIComponent(id)}/revisions/${number}`)).json())
+    const parsed = z
+      .object({ job: jobSchema })
+      .safeParse(await (await fetch(`/api/jobs/${encodeURIComponent(id)}/revisions/${number}`)).json())
     return parsed.success ? parsed.data.job : null
   } catch {
     return null
@@ -40,7 +51,11 @@ export async function loadRevision(id: string, number: number): Promise<Job | nu
 }
 
 /** Signs the revision `from`, if it is still the newest. */
-export async function signJob(id: string, from: number, by: string): Promise<{ ok: true; opened: Opened } | { ok: false; message: string }> {
+export async function signJob(
+  id: string,
+  from: number,
+  by: string,
+): Promise<{ ok: true; opened: Opened } | { ok: false; message: string }> {
   try {
     const parsed = signAnswerSchema.safeParse(await post(`/api/jobs/${encodeURIComponent(id)}/sign`, { from, by }))
     return parsed.success ? parsed.data : { ok: false, message: unreached }
@@ -51,5 +66,9 @@ export async function signJob(id: string, from: number, by: string): Promise<{ o
 
 /** Keeps what a job's runs came to, for yard, sheet and signature; where that fails they tell rules of thumb. */
 export async function keepRun(id: string, findings: Findings): Promise<void> {
-  await fetch(`/api/jobs/${encodeURIComponent(id)}/run`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(findings) }).catch(() => null)
+  await fetch(`/api/jobs/${encodeURIComponent(id)}/run`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(findings),
+  }).catch(() => null)
 }

@@ -1,4 +1,13 @@
-import { breakevenRpm, chargeFromPoints, chargeFromRating, chargeFromTow, largestShare, netCharge, resistancePerMetre, restVoltage } from '../../electrical'
+import {
+  breakevenRpm,
+  chargeFromPoints,
+  chargeFromRating,
+  chargeFromTow,
+  largestShare,
+  netCharge,
+  resistancePerMetre,
+  restVoltage,
+} from '../../electrical'
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { Job } from '../document'
 import { outcomeAt, type Findings, type OutcomeName } from '../run-findings'
@@ -26,7 +35,10 @@ const engineStates = [
 function towedCharge(bench: Bench, job: Job): Worked {
   const battery = job.batteries[0]!
   const rest = restVoltage(battery.kind, bench.value(`batteries.${battery.id}.charge`), job.machine.systemV)
-  const ohm = 2 * bench.value('trailer.cableM') * resistancePerMetre(job.trailer!.cableSize!, bench.value('surroundings.hottestC'))
+  const ohm =
+    2 *
+    bench.value('trailer.cableM') *
+    resistancePerMetre(job.trailer!.cableSize!, bench.value('surroundings.hottestC'))
   return chargeFromTow(bench.value('trailer.pinA'), bench.value('charging.regulatorV'), rest, ohm)
 }
 
@@ -34,25 +46,66 @@ function towedCharge(bench: Bench, job: Job): Worked {
 export function statesOf(job: Job): WorkState[] {
   if (job.trailer) {
     return [
-      { id: 'towed', name: 'while towed', needs: job.trailer.cableSize ? null : "the tow cable's size", rpm: null, judged: true, charge: (b) => towedCharge(b, job) },
-      { id: 'on its charger', name: 'on its charger', needs: null, rpm: null, judged: true, charge: (b) => worked('charger', '{0}', [b.term('trailer.chargerA')], b.value('trailer.chargerA'), 'current', '§1.8') },
-      { id: 'standing alone', name: 'standing alone', needs: null, rpm: null, judged: false, charge: () => ({ value: 0, lines: [] }) },
+      {
+        id: 'towed',
+        name: 'while towed',
+        needs: job.trailer.cableSize ? null : "the tow cable's size",
+        rpm: null,
+        judged: true,
+        charge: (b) => towedCharge(b, job),
+      },
+      {
+        id: 'on its charger',
+        name: 'on its charger',
+        needs: null,
+        rpm: null,
+        judged: true,
+        charge: (b) =>
+          worked('charger', '{0}', [b.term('trailer.chargerA')], b.value('trailer.chargerA'), 'current', '§1.8'),
+      },
+      {
+        id: 'standing alone',
+        name: 'standing alone',
+        needs: null,
+        rpm: null,
+        judged: false,
+        charge: () => ({ value: 0, lines: [] }),
+      },
     ]
   }
-  return engineStates.map(({ id, name, rpm }) => ({ id, name, needs: null, rpm: (b) => b.value(rpm), judged: true, charge: (b) => chargeAt(b, job, b.value(rpm)) }))
+  return engineStates.map(({ id, name, rpm }) => ({
+    id,
+    name,
+    needs: null,
+    rpm: (b) => b.value(rpm),
+    judged: true,
+    charge: (b) => chargeAt(b, job, b.value(rpm)),
+  }))
 }
 
 /** Charging current at an engine speed, however it is known. @see engineering §1.8 */
 export function chargeAt(bench: Bench, job: Job, rpm: number): Worked {
   const { charging } = job
   if (charging.known === 'points' && charging.points.length > 0) {
-    return chargeFromPoints(rpm, charging.points.map((p) => ({ rpm: bench.value(`charging.points.${p.id}.rpm`), currentA: bench.value(`charging.points.${p.id}.currentA`) })))
+    return chargeFromPoints(
+      rpm,
+      charging.points.map((p) => ({
+        rpm: bench.value(`charging.points.${p.id}.rpm`),
+        currentA: bench.value(`charging.points.${p.id}.currentA`),
+      })),
+    )
   }
-  return chargeFromRating(rpm, bench.value('charging.ratedA'), bench.value('charging.ratedRpm'), bench.value('engine.idleRpm'))
+  return chargeFromRating(
+    rpm,
+    bench.value('charging.ratedA'),
+    bench.value('charging.ratedRpm'),
+    bench.value('engine.idleRpm'),
+  )
 }
 
 /** What every controller of the job draws, A. */
-export const controllersDraw = (bench: Bench, job: Job): number => job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
+export const controllersDraw = (bench: Bench, job: Job): number =>
+  job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
 
 /** All fans at once, at the regulator's voltage. */
 function fansCurrent(bench: Bench, job: Job): { total: number; worked: Worked[] } {
@@ -85,9 +138,28 @@ export function powerFlows(job: Job, bench: Bench): { readonly flows: Flow[]; re
   const controllerA = controllersDraw(bench, job)
   const flows = statesOf(job).map(({ id, name, rpm, charge, needs }): Flow => {
     const chargeA = needs ? 0 : charge(bench).value
-    return { id, name, rpm: rpm?.(bench) ?? null, chargeA, loadsA, fanA, controllerA, netA: netCharge(chargeA, loadsA, fanA, 1, controllerA).value, largestShare: largestShare(chargeA, loadsA, fanA, controllerA) }
+    return {
+      id,
+      name,
+      rpm: rpm?.(bench) ?? null,
+      chargeA,
+      loadsA,
+      fanA,
+      controllerA,
+      netA: netCharge(chargeA, loadsA, fanA, 1, controllerA).value,
+      largestShare: largestShare(chargeA, loadsA, fanA, controllerA),
+    }
   })
-  return { flows, breakevenRpm: job.engine ? breakevenRpm((rpm) => chargeAt(bench, job, rpm).value, loadsA + fanA + controllerA, bench.value('engine.ratedRpm')) : null }
+  return {
+    flows,
+    breakevenRpm: job.engine
+      ? breakevenRpm(
+          (rpm) => chargeAt(bench, job, rpm).value,
+          loadsA + fanA + controllerA,
+          bench.value('engine.ratedRpm'),
+        )
+      : null,
+  }
 }
 
 /** The share of a state in which the run had the fan on, 0…1; null without such a run. */
@@ -100,22 +172,56 @@ const runShare = (bench: Bench, run: Findings | null, state: string): number | n
 export function chargeMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition {
   const chosen = job.fans.length > 0
   return {
-    id: 'charge', name: 'Charge', basis: run ? 'run' : 'rule of thumb',
-    parts: statesOf(job).filter((s) => s.judged).map(({ id, name, needs, charge }): PartDefinition => {
-      const common = { id, name, unit: 'A', required: 0 } as const
-      if (!chosen || needs) return { ...common, needs: chosen ? needs! : 'a fan' }
-      return {
-        ...common, scale: fixedScale(2),
-        compute: (bench) => {
-          const comes = charge(bench)
-          const fans = fansCurrent(bench, job)
-          const net = (share: number): Worked => netCharge(comes.value, bench.value('charging.otherLoadsA'), fans.total, share, controllersDraw(bench, job))
-          const share = runShare(bench, run, id)
-          if (share === null) return following([comes, ...fans.worked], net(1))
-          const always = net(1)
-          return following([comes, ...fans.worked, worked('with the fan on all the time', '{0}', [term('left over', always.value, 'current')], always.value, 'current', '§1.8'), worked('the run has the fan on for', '{0} of the time', [term('share', share, 'share')], share, 'share', '§4')], net(share))
-        },
-      }
-    }),
+    id: 'charge',
+    name: 'Charge',
+    basis: run ? 'run' : 'rule of thumb',
+    parts: statesOf(job)
+      .filter((s) => s.judged)
+      .map(({ id, name, needs, charge }): PartDefinition => {
+        const common = { id, name, unit: 'A', required: 0 } as const
+        if (!chosen || needs) return { ...common, needs: chosen ? needs! : 'a fan' }
+        return {
+          ...common,
+          scale: fixedScale(2),
+          compute: (bench) => {
+            const comes = charge(bench)
+            const fans = fansCurrent(bench, job)
+            const net = (share: number): Worked =>
+              netCharge(
+                comes.value,
+                bench.value('charging.otherLoadsA'),
+                fans.total,
+                share,
+                controllersDraw(bench, job),
+              )
+            const share = runShare(bench, run, id)
+            if (share === null) return following([comes, ...fans.worked], net(1))
+            const always = net(1)
+            return following(
+              [
+                comes,
+                ...fans.worked,
+                worked(
+                  'with the fan on all the time',
+                  '{0}',
+                  [term('left over', always.value, 'current')],
+                  always.value,
+                  'current',
+                  '§1.8',
+                ),
+                worked(
+                  'the run has the fan on for',
+                  '{0} of the time',
+                  [term('share', share, 'share')],
+                  share,
+                  'share',
+                  '§4',
+                ),
+              ],
+              net(share),
+            )
+          },
+        }
+      }),
   }
 }

@@ -22,8 +22,19 @@ export { chargeAt, controllersDraw, statesOf, powerFlows, type Flow } from './ch
 export { suitsVoltage } from './supply'
 export { boilsAt, outletDropAt, pointsOf } from './trigger'
 
-const margins: readonly ((job: Job, nominal: Bench, run: Findings | null) => MarginDefinition | null)[] =
-  [fitMargin, airMargin, supplyMargin, wireMargin, fuseMargin, contactsMargin, chargeMargin, batteryMargin, triggerMargin, boilMargin]
+const margins: readonly ((job: Job, nominal: Bench, run: Findings | null) => MarginDefinition | null)[] = [
+  fitMargin,
+  airMargin,
+  supplyMargin,
+  wireMargin,
+  fuseMargin,
+  contactsMargin,
+  chargeMargin,
+  batteryMargin,
+  triggerMargin,
+  boilMargin,
+]
 
 /** Every margin that applies to a job, in the order of the rail. @param nominal a reader at the nominal values @param run what its runs came to; null: rules of thumb */
-export const marginsOf = (job: Job, nominal: Bench, run: Findings | null = null): MarginDefinition[] => margins.flatMap((m) => m(job, nominal, run) ?? [])
+export const marginsOf = (job: Job, nominal: Bench, run: Findings | null = null): MarginDefinition[] =>
+  margins.flatMap((m) => m(job, nominal, run) ?? [])

@@ -1,18 +1,53 @@
-import { Circuit, type Conditions, type Element, type Netlist, type Piece as WirePiece, type States, type Switching } from '../../circuit'
+import {
+  Circuit,
+  type Conditions,
+  type Element,
+  type Netlist,
+  type Piece as WirePiece,
+  type States,
+  type Switching,
+} from '../../circuit'
 import { following, term, worked, type Bench, type Worked } from '../../reading'
 import type { ContactRating, Start } from '../../electrical'
 import type { Job } from '../document'
 import { feedPieces, pieceOf } from '../wiring/fan-run'
 import { netlistOf } from '../wiring/netlist'
-import { circuitsOf, runConductor, runCurrent, startOf, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
+import {
+  circuitsOf,
+  runConductor,
+  runCurrent,
+  startOf,
+  type ChosenFan,
+  type FanCircuit,
+  type RunConductor,
+} from './circuit'
 import { roleNames } from '../wiring/role-names'
 
 /** What goes through one branch: a share of each fan's current, and what does not come from a fan, A. */
-export interface Load { readonly shares: readonly number[]; readonly steadyA: number }
+export interface Load {
+  readonly shares: readonly number[]
+  readonly steadyA: number
+}
 
-export interface Piece { readonly load: Load; /** along a feed that a later fan shares; else the whole conductor */ readonly length: 'whole' | WirePiece; readonly circuit: FanCircuit | null }
-export interface ConductorLoad { readonly conductor: RunConductor; readonly name: string; readonly pieces: readonly Piece[]; readonly most: Load }
-export interface ContactLoad { readonly id: string; readonly name: string; readonly suffix: string; readonly rating: ContactRating | null; readonly needs: string; readonly load: Load }
+export interface Piece {
+  readonly load: Load
+  /** along a feed that a later fan shares; else the whole conductor */ readonly length: 'whole' | WirePiece
+  readonly circuit: FanCircuit | null
+}
+export interface ConductorLoad {
+  readonly conductor: RunConductor
+  readonly name: string
+  readonly pieces: readonly Piece[]
+  readonly most: Load
+}
+export interface ContactLoad {
+  readonly id: string
+  readonly name: string
+  readonly suffix: string
+  readonly rating: ContactRating | null
+  readonly needs: string
+  readonly load: Load
+}
 
 export interface Loads {
   readonly conductors: readonly ConductorLoad[]
@@ -25,8 +60,24 @@ export interface Loads {
   readonly liveWhenParked: ReadonlySet<string>
 }
 
-const running: Conditions = { key: true, engine: true, isolator: true, override: false, call: false, timer: false, heat: 'hot' }
-const parked: Conditions = { key: false, engine: false, isolator: false, override: false, call: false, timer: false, heat: 'cold' }
+const running: Conditions = {
+  key: true,
+  engine: true,
+  isolator: true,
+  override: false,
+  call: false,
+  timer: false,
+  heat: 'hot',
+}
+const parked: Conditions = {
+  key: false,
+  engine: false,
+  isolator: false,
+  override: false,
+  call: false,
+  timer: false,
+  heat: 'cold',
+}
 
 /** Ways in which the fans can be made to run: by their thermostat, by the override, by another system's call. */
 function waysToRun(net: Netlist): { readonly conditions: Conditions; readonly states: States }[] {
@@ -34,49 +85,102 @@ function waysToRun(net: Netlist): { readonly conditions: Conditions; readonly st
   const duty = (share: number): ReadonlyMap<string, number> => new Map(net.controls.map((c) => [c.id, share]))
   const has = (name: string): boolean => net.elements.some((e) => e.name === name)
   const diodes = (names: readonly string[]): ReadonlySet<string> => new Set(names)
-  const way = (more: Partial<Conditions>, share: number, conducting: readonly string[]) => ({ conditions: { ...running, ...more }, states: { pulled, duty: duty(share), conducting: diodes(conducting), blocked: new Set<string>(), opened: new Set<string>() } })
+  const way = (more: Partial<Conditions>, share: number, conducting: readonly string[]) => ({
+    conditions: { ...running, ...more },
+    states: {
+      pulled,
+      duty: duty(share),
+      conducting: diodes(conducting),
+      blocked: new Set<string>(),
+      opened: new Set<string>(),
+    },
+  })
   const hand = net.elements.some((e) => e.kind === 'switch' && e.by === 'override')
-  return [way({}, 1, ['timer_diode']), ...(hand ? [way({ override: true }, 0, ['timer_diode'])] : []), ...(has('call') ? [way({ call: true }, 0, ['timer_diode', 'call_diode'])] : [])]
+  return [
+    way({}, 1, ['timer_diode']),
+    ...(hand ? [way({ override: true }, 0, ['timer_diode'])] : []),
+    ...(has('call') ? [way({ call: true }, 0, ['timer_diode', 'call_diode'])] : []),
+  ]
 }
 
 /** What of a circuit is switched from outside, as a contact that a fan's current may go through. */
 const switchWords: Readonly<Partial<Record<Switching, readonly [name: string, needs: string]>>> = {
-  key: ['key switch', "the key switch's rating"], override: ['override switch', "the override switch's rating"], isolator: ['isolator', "the isolator's rating"], call: ["other system's contact", 'what the other system may carry'],
+  key: ['key switch', "the key switch's rating"],
+  override: ['override switch', "the override switch's rating"],
+  isolator: ['isolator', "the isolator's rating"],
+  call: ["other system's contact", 'what the other system may carry'],
 }
 
 function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<ContactLoad, 'load'> | null {
   const circuit = e.run === undefined ? undefined : circuits[e.run]
   const suffix = circuit?.suffix ?? ''
-  const own = (rating: ContactRating | null) => ({ id: 'controller', name: "controller's own contact", suffix, rating, needs: circuit?.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller' })
+  const own = (rating: ContactRating | null) => ({
+    id: 'controller',
+    name: "controller's own contact",
+    suffix,
+    rating,
+    needs: circuit?.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller',
+  })
   switch (e.kind) {
     // one that belongs to no fan's way is somebody else's feed
-    case 'contact': return circuit ? { id: 'relay', name: 'relay', suffix, rating: e.rating, needs: 'a relay' }
-      : { id: e.relay, name: e.label, suffix, rating: job.wiring.feedRatedA === null ? null : { ratedA: job.wiring.feedRatedA, rating: 'motor', makeA: null }, needs: `what the ${e.label} may carry` }
-    case 'output': case 'chopper': return own(e.rating)
+    case 'contact':
+      return circuit
+        ? { id: 'relay', name: 'relay', suffix, rating: e.rating, needs: 'a relay' }
+        : {
+            id: e.relay,
+            name: e.label,
+            suffix,
+            rating:
+              job.wiring.feedRatedA === null ? null : { ratedA: job.wiring.feedRatedA, rating: 'motor', makeA: null },
+            needs: `what the ${e.label} may carry`,
+          }
+    case 'output':
+    case 'chopper':
+      return own(e.rating)
     case 'switch': {
       // a hand switch that stands where a controller would
       if (e.by === 'override' && circuit) return own(e.rating)
       const words = switchWords[e.by]
-      return words ? { id: e.by, name: words[0], suffix: e.by === 'isolator' && e.run === 0 ? '' : suffix, rating: e.rating, needs: words[1] } : null
+      return words
+        ? {
+            id: e.by,
+            name: words[0],
+            suffix: e.by === 'isolator' && e.run === 0 ? '' : suffix,
+            rating: e.rating,
+            needs: words[1],
+          }
+        : null
     }
-    default: return null
+    default:
+      return null
   }
 }
 
-const same = (a: Load, b: Load): boolean => a.shares.every((s, i) => Math.abs(s - b.shares[i]!) < 1e-3) && Math.abs(a.steadyA - b.steadyA) < 1e-3
-const bigger = (a: Load, b: Load): Load => ({ shares: a.shares.map((s, i) => Math.max(s, b.shares[i]!)), steadyA: Math.max(a.steadyA, b.steadyA) })
+const same = (a: Load, b: Load): boolean =>
+  a.shares.every((s, i) => Math.abs(s - b.shares[i]!) < 1e-3) && Math.abs(a.steadyA - b.steadyA) < 1e-3
+const bigger = (a: Load, b: Load): Load => ({
+  shares: a.shares.map((s, i) => Math.max(s, b.shares[i]!)),
+  steadyA: Math.max(a.steadyA, b.steadyA),
+})
 
 function work(job: Job): Loads {
   const circuits = circuitsOf(job)
   const net = netlistOf(job)
-  const circuit = new Circuit({ elements: net.elements.map((e): Element => (e.kind === 'fuse' ? { ...e, ratingA: 1e6 } : e)), controls: net.controls })
+  const circuit = new Circuit({
+    elements: net.elements.map((e): Element => (e.kind === 'fuse' ? { ...e, ratingA: 1e6 } : e)),
+    controls: net.controls,
+  })
   const none = circuits.map(() => 0)
   const motors = circuits.map((_, i) => net.elements.find((e) => e.kind === 'motor' && e.run === i)!.name)
   const loads = new Map<string, Load>(net.elements.map((e) => [e.name, { shares: none, steadyA: 0 }]))
   for (const { conditions, states } of waysToRun(net)) {
     const at = new Map<string, number[]>()
     for (const [motor, shares] of circuit.shares(conditions, { states })) {
-      for (const [name, share] of shares) { const row = at.get(name) ?? [...none]; row[motors.indexOf(motor)] = share; at.set(name, row) }
+      for (const [name, share] of shares) {
+        const row = at.get(name) ?? [...none]
+        row[motors.indexOf(motor)] = share
+        at.set(name, row)
+      }
     }
     for (const [name, shares] of at) loads.set(name, bigger(loads.get(name)!, { shares, steadyA: 0 }))
   }
@@ -93,14 +197,28 @@ function work(job: Job): Loads {
     const own = wires.filter((e) => e.kind === 'wire' && e.conductor === id)
     const found = job.conductors.find((c) => c.id === id)
     if (!found) return null
-    const pieces = own.map((e): Piece => ({ load: loads.get(e.name)!, length: (e.kind === 'wire' ? e.piece : undefined) ?? 'whole', circuit: owner }))
+    const pieces = own.map((e): Piece => ({
+      load: loads.get(e.name)!,
+      length: (e.kind === 'wire' ? e.piece : undefined) ?? 'whole',
+      circuit: owner,
+    }))
     const most = pieces.reduce<Load>((a, p) => bigger(a, p.load), { shares: none, steadyA: 0 })
     const [first] = pieces
-    return { conductor: runConductor(found), name: `${roleNames[found.role]}${suffix}`, most, pieces: !first || pieces.every((p) => same(p.load, first.load)) ? [{ load: most, length: 'whole', circuit: owner }] : pieces }
+    return {
+      conductor: runConductor(found),
+      name: `${roleNames[found.role]}${suffix}`,
+      most,
+      pieces:
+        !first || pieces.every((p) => same(p.load, first.load))
+          ? [{ load: most, length: 'whole', circuit: owner }]
+          : pieces,
+    }
   }
   const ofRuns = circuits.flatMap((c) => c.conductors.flatMap((x) => conductorLoad(x.id, c.suffix, c) ?? []))
   const inRuns = new Set(ofRuns.map((c) => c.conductor.id))
-  const signals = job.conductors.filter((c) => !inRuns.has(c.id) && wires.some((e) => e.kind === 'wire' && e.conductor === c.id)).flatMap((c) => conductorLoad(c.id, '', null) ?? [])
+  const signals = job.conductors
+    .filter((c) => !inRuns.has(c.id) && wires.some((e) => e.kind === 'wire' && e.conductor === c.id))
+    .flatMap((c) => conductorLoad(c.id, '', null) ?? [])
   const contacts = net.elements.flatMap((e): ContactLoad[] => {
     const load = loads.get(e.name)!
     const contact = contactOf(job, e, circuits)
@@ -110,17 +228,43 @@ function work(job: Job): Loads {
   const guarded = new Map<string, ConductorLoad[]>()
   circuits.forEach((c, i) => {
     if (!c.fuse) return
-    const more = i === 0 ? signals.filter((s) => (behindFuse ? s.conductor.role !== 'call' : s.conductor.role === 'override' && job.wiring.override === 'feed')) : []
-    guarded.set(c.fuse.id, [...(guarded.get(c.fuse.id) ?? []), ...ofRuns.filter((o) => o.pieces[0]?.circuit === c), ...more])
+    const more =
+      i === 0
+        ? signals.filter((s) =>
+            behindFuse
+              ? s.conductor.role !== 'call'
+              : s.conductor.role === 'override' && job.wiring.override === 'feed',
+          )
+        : []
+    guarded.set(c.fuse.id, [
+      ...(guarded.get(c.fuse.id) ?? []),
+      ...ofRuns.filter((o) => o.pieces[0]?.circuit === c),
+      ...more,
+    ])
   })
   // a fuse that several fans hang on stands where the first of them begins
   const fuses = new Map<string, Load>()
-  circuits.forEach((c, i) => { if (c.fuse && !fuses.has(c.fuse.id)) fuses.set(c.fuse.id, loads.get(net.elements.find((e) => e.kind === 'fuse' && e.run === i)?.name ?? '') ?? { shares: none, steadyA: 0 }) })
+  circuits.forEach((c, i) => {
+    if (c.fuse && !fuses.has(c.fuse.id))
+      fuses.set(
+        c.fuse.id,
+        loads.get(net.elements.find((e) => e.kind === 'fuse' && e.run === i)?.name ?? '') ?? {
+          shares: none,
+          steadyA: 0,
+        },
+      )
+  })
   const still = circuit.solve(parked)
   return {
-    conductors: [...ofRuns, ...signals.filter((s) => carriesFan(s.most))], contacts, guarded,
+    conductors: [...ofRuns, ...signals.filter((s) => carriesFan(s.most))],
+    contacts,
+    guarded,
     fuses,
-    liveWhenParked: new Set(net.elements.flatMap((e) => (e.kind === 'load' && e.what === 'standby' && Math.abs(still.amps.get(e.name) ?? 0) > 1e-5 ? [e.controller] : []))),
+    liveWhenParked: new Set(
+      net.elements.flatMap((e) =>
+        e.kind === 'load' && e.what === 'standby' && Math.abs(still.amps.get(e.name) ?? 0) > 1e-5 ? [e.controller] : [],
+      ),
+    ),
   }
 }
 
@@ -147,16 +291,38 @@ export function currentIn(bench: Bench, job: Job, load: Load): Worked {
   const [only] = fans
   if (fans.length === 1 && only!.share === 1 && load.steadyA === 0) return runCurrent(bench, only!.fan)
   const each = fans.map(({ fan, share }) => ({ share, run: runCurrent(bench, fan) }))
-  const terms = [...each.map(({ share, run }, i) => term(share === 1 ? `fan ${i + 1}` : `${share} of fan ${i + 1}`, share * run.value, 'current')), ...(load.steadyA > 0 ? [term('coil and controller', load.steadyA, 'current')] : [])]
-  return following(each.map((e) => e.run), worked('through it, running', PLUS[terms.length] ?? PLUS[1]!, terms, each.reduce((s, e) => s + e.share * e.run.value, load.steadyA), 'current', '§5'))
+  const terms = [
+    ...each.map(({ share, run }, i) =>
+      term(share === 1 ? `fan ${i + 1}` : `${share} of fan ${i + 1}`, share * run.value, 'current'),
+    ),
+    ...(load.steadyA > 0 ? [term('coil and controller', load.steadyA, 'current')] : []),
+  ]
+  return following(
+    each.map((e) => e.run),
+    worked(
+      'through it, running',
+      PLUS[terms.length] ?? PLUS[1]!,
+      terms,
+      each.reduce((s, e) => s + e.share * e.run.value, load.steadyA),
+      'current',
+      '§5',
+    ),
+  )
 }
 
 /** A start of every fan behind a branch at once. @see engineering §1.6 */
 export function startIn(bench: Bench, job: Job, load: Load): Start {
-  return fansIn(job, load).reduce<Start>((sum, { fan, share }) => {
-    const own = startOf(bench, fan)
-    return { runningA: sum.runningA + share * own.runningA, startingA: sum.startingA + share * own.startingA, timeConstantS: Math.max(sum.timeConstantS, own.timeConstantS) }
-  }, { runningA: load.steadyA, startingA: load.steadyA, timeConstantS: 0 })
+  return fansIn(job, load).reduce<Start>(
+    (sum, { fan, share }) => {
+      const own = startOf(bench, fan)
+      return {
+        runningA: sum.runningA + share * own.runningA,
+        startingA: sum.startingA + share * own.startingA,
+        timeConstantS: Math.max(sum.timeConstantS, own.timeConstantS),
+      }
+    },
+    { runningA: load.steadyA, startingA: load.steadyA, timeConstantS: 0 },
+  )
 }
 
 /** Length of a piece of conductor in any pass, m. */

@@ -34,9 +34,13 @@ export interface ComputedPart extends Common {
   readonly compute: (bench: Bench) => Worked
 }
 /** A part that waits for a choice. */
-export interface OpenPart extends Common { readonly needs: string }
+export interface OpenPart extends Common {
+  readonly needs: string
+}
 /** A part that is short without a number, said in words. */
-export interface MissingPart extends Common { readonly missing: string }
+export interface MissingPart extends Common {
+  readonly missing: string
+}
 
 export type PartDefinition = ComputedPart | OpenPart | MissingPart
 export const isOpen = (p: PartDefinition): p is OpenPart => 'needs' in p
@@ -53,16 +57,35 @@ export interface MarginDefinition {
 }
 
 /** capacity − demand − required as a worked number that ends all lines before it; `requiredSi` in SI. */
-export function over(capacity: Worked | Named, demand: Worked | Named, requiredSi: number, quantity: Quantity, cite: string): Worked {
+export function over(
+  capacity: Worked | Named,
+  demand: Worked | Named,
+  requiredSi: number,
+  quantity: Quantity,
+  cite: string,
+): Worked {
   const [c, d] = [named(capacity), named(demand)]
   const before = [capacity, demand].filter((x): x is Worked => 'lines' in x)
   const terms = [term(c.name, c.value, quantity), term(d.name, d.value, quantity)]
-  return following(before, requiredSi === 0
-    ? worked('over the requirement', '{0} − {1}', terms, c.value - d.value, quantity, cite)
-    : worked('over the requirement', '{0} − {1} − {2}', [...terms, term('required', requiredSi, quantity)], c.value - d.value - requiredSi, quantity, cite))
+  return following(
+    before,
+    requiredSi === 0
+      ? worked('over the requirement', '{0} − {1}', terms, c.value - d.value, quantity, cite)
+      : worked(
+          'over the requirement',
+          '{0} − {1} − {2}',
+          [...terms, term('required', requiredSi, quantity)],
+          c.value - d.value - requiredSi,
+          quantity,
+          cite,
+        ),
+  )
 }
 
-export interface Named { readonly name: string; readonly value: number }
+export interface Named {
+  readonly name: string
+  readonly value: number
+}
 
 function named(x: Worked | Named): Named {
   if ('name' in x) return x

@@ -16,11 +16,25 @@ export const chooseDay = (job: Job, name: string): Job => {
 
 export const takeDay = (job: Job, day: Day): Job => ({ ...job, duty: day })
 
-const byHand = (job: Job, legs: readonly DutyLeg[]): Job => ({ ...job, duty: { name: dayOf(job).from === 'hand' ? dayOf(job).name : 'a day of its own', from: 'hand', legs: [...legs] } })
+const byHand = (job: Job, legs: readonly DutyLeg[]): Job => ({
+  ...job,
+  duty: { name: dayOf(job).from === 'hand' ? dayOf(job).name : 'a day of its own', from: 'hand', legs: [...legs] },
+})
 
-export const nameDay = (job: Job, name: string): Job => ({ ...job, duty: { ...dayOf(job), from: dayOf(job).from === 'library' ? 'hand' : dayOf(job).from, name: name.trim().slice(0, 80) || 'a day of its own' } })
+export const nameDay = (job: Job, name: string): Job => ({
+  ...job,
+  duty: {
+    ...dayOf(job),
+    from: dayOf(job).from === 'library' ? 'hand' : dayOf(job).from,
+    name: name.trim().slice(0, 80) || 'a day of its own',
+  },
+})
 
-export const changeDayLeg = (job: Job, id: string, change: Partial<DutyLeg>): Job => byHand(job, dayOf(job).legs.map((l) => (l.id === id ? { ...l, ...change } : l)))
+export const changeDayLeg = (job: Job, id: string, change: Partial<DutyLeg>): Job =>
+  byHand(
+    job,
+    dayOf(job).legs.map((l) => (l.id === id ? { ...l, ...change } : l)),
+  )
 
 export function addDayLeg(job: Job): Job {
   const { legs } = dayOf(job)

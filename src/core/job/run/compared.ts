@@ -15,6 +15,14 @@ export const COARSE = { stepS: 4, everyS: 36_000 } as const
 export function mostAllowedC(bench: Bench, job: Job, heightM?: number): number {
   if (job.bay) return bench.value('bay.allowedC')
   const c = job.cooling!
-  const boilsC = heightM === undefined ? boilsAt(bench, job).at.c : coolantBoils(c.coolant, c.coolant === 'water' ? 0 : bench.value('cooling.glycolShare'), heightM, bench.value('cooling.capPa')).at.c
+  const boilsC =
+    heightM === undefined
+      ? boilsAt(bench, job).at.c
+      : coolantBoils(
+          c.coolant,
+          c.coolant === 'water' ? 0 : bench.value('cooling.glycolShare'),
+          heightM,
+          bench.value('cooling.capPa'),
+        ).at.c
   return boilsC - job.limits.boilKeepK
 }

@@ -9,12 +9,18 @@ const LOWEST_C = -25
 const HIGHEST_C = 60
 const NEAR_K = 0.2
 
-export interface Standing { readonly heightM?: number | undefined; readonly blocked?: number | undefined }
+export interface Standing {
+  readonly heightM?: number | undefined
+  readonly blocked?: number | undefined
+}
 
 /** What is left below boiling, or below what a bay may get, in an air temperature, K over what is kept free. */
 export function leftAt(job: Job, airC: number, { heightM, blocked }: Standing = {}): number {
   const bench = new Bench(lookupOf(job))
-  const run = integrate(runSpecOf(bench, job, { season: 'hottest', fan: 'proposed', whatIf: 'as it is', airC, heightM, blocked }), COARSE)!
+  const run = integrate(
+    runSpecOf(bench, job, { season: 'hottest', fan: 'proposed', whatIf: 'as it is', airC, heightM, blocked }),
+    COARSE,
+  )!
   return mostAllowedC(bench, job, heightM) - run.peakC
 }
 

@@ -28,16 +28,27 @@ export interface SwitchJudged {
  * @see engineering §3.2
  */
 export function judgeSwitches(job: Job, shelf: readonly Part[]): SwitchJudged[] {
-  return shelf.filter((p): p is ControllerPart => p.kind === 'controller' && p.band === 'fixed' && p.fixed !== null).map((part): SwitchJudged => {
-    const with_ = chooseController(job, part, null)
-    const trigger = evaluate(with_).margins.find((m) => m.id === 'trigger')
-    const bench = new Bench(lookupOf(with_))
-    const peakC = runWaitsFor(with_) ? null : integrate(runSpecOf(bench, with_), COARSE)!.peakC
-    const leftK = peakC === null ? null : mostAllowedC(bench, with_) - peakC
-    const short = trigger?.verdict === 'short' || (leftK !== null && leftK < 0)
-    return {
-      part, closesC: part.fixed!.closesC.value, opensC: part.fixed!.opensC.value, suits: !short, peakC, leftK,
-      why: [...(trigger && trigger.verdict !== 'holds' ? [marginInWords(trigger, job.units)] : []), ...(leftK !== null && leftK < 0 ? ['too hot on the hottest day'] : [])],
-    }
-  }).sort((a, b) => Number(b.suits) - Number(a.suits) || (b.leftK ?? 0) - (a.leftK ?? 0))
+  return shelf
+    .filter((p): p is ControllerPart => p.kind === 'controller' && p.band === 'fixed' && p.fixed !== null)
+    .map((part): SwitchJudged => {
+      const with_ = chooseController(job, part, null)
+      const trigger = evaluate(with_).margins.find((m) => m.id === 'trigger')
+      const bench = new Bench(lookupOf(with_))
+      const peakC = runWaitsFor(with_) ? null : integrate(runSpecOf(bench, with_), COARSE)!.peakC
+      const leftK = peakC === null ? null : mostAllowedC(bench, with_) - peakC
+      const short = trigger?.verdict === 'short' || (leftK !== null && leftK < 0)
+      return {
+        part,
+        closesC: part.fixed!.closesC.value,
+        opensC: part.fixed!.opensC.value,
+        suits: !short,
+        peakC,
+        leftK,
+        why: [
+          ...(trigger && trigger.verdict !== 'holds' ? [marginInWords(trigger, job.units)] : []),
+          ...(leftK !== null && leftK < 0 ? ['too hot on the hottest day'] : []),
+        ],
+      }
+    })
+    .sort((a, b) => Number(b.suits) - Number(a.suits) || (b.leftK ?? 0) - (a.leftK ?? 0))
 }

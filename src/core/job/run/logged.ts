@@ -20,10 +20,18 @@ export const fitFactors = ['heat', 'transfer', 'store', 'kappa'] as const
 export type FitFactor = (typeof fitFactors)[number]
 
 export const factorAddress = (job: Job, factor: FitFactor): string =>
-  ({ heat: 'engine.heatShare', transfer: 'cooling.transferFactor', store: 'engine.storeFactor', kappa: `probes.${job.probes[0]!.id}.kappa` })[factor]
+  ({
+    heat: 'engine.heatShare',
+    transfer: 'cooling.transferFactor',
+    store: 'engine.storeFactor',
+    kappa: `probes.${job.probes[0]!.id}.kappa`,
+  })[factor]
 
 /** Factors that this job's model has and this log can tell of. */
-export const factorsFor = (job: Job, log: LoggedRun): FitFactor[] => fitFactors.filter((f) => (f === 'kappa' ? log.probeC !== null : f === 'transfer' ? job.cooling !== null : job.engine !== null))
+export const factorsFor = (job: Job, log: LoggedRun): FitFactor[] =>
+  fitFactors.filter((f) =>
+    f === 'kappa' ? log.probeC !== null : f === 'transfer' ? job.cooling !== null : job.engine !== null,
+  )
 
 /** below this an engine does not turn by itself */
 const STANDS_RPM = 150
@@ -49,7 +57,14 @@ export function dayOfLog(log: LoggedRun, work: Work): Day {
     const still = speedMs !== null && speedMs < 0.3 && log.loadShare === null
     const rpm = mean(log.rpm)
     const off = rpm !== null && rpm < STANDS_RPM
-    legs.push({ ...plainLeg(`leg${legs.length + 1}`, 'logged', off ? 'off' : still ? 'idle' : work, 0), seconds: t[to]! - t[from]!, speedMs, rpm: off ? null : rpm, loadShare: off ? null : mean(log.loadShare), airC: mean(log.airC) })
+    legs.push({
+      ...plainLeg(`leg${legs.length + 1}`, 'logged', off ? 'off' : still ? 'idle' : work, 0),
+      seconds: t[to]! - t[from]!,
+      speedMs,
+      rpm: off ? null : rpm,
+      loadShare: off ? null : mean(log.loadShare),
+      airC: mean(log.airC),
+    })
   }
   return { name: 'a logged run', from: 'table', legs }
 }

@@ -1,7 +1,24 @@
 import type { Job } from '../document'
 
 /** parts of a job that no run asks about */
-const apart = new Set(['title', 'units', 'startedOn', 'promisedOn', 'complaint', 'checks', 'baseline', 'alterations', 'build', 'proofs', 'after', 'acceptances', 'ended', 'signature', 'setting', 'limits'])
+const apart = new Set([
+  'title',
+  'units',
+  'startedOn',
+  'promisedOn',
+  'complaint',
+  'checks',
+  'baseline',
+  'alterations',
+  'build',
+  'proofs',
+  'after',
+  'acceptances',
+  'ended',
+  'signature',
+  'setting',
+  'limits',
+])
 
 /** Two hashes of 32 bits (FNV-1a, and one with another prime), as text. */
 function hashed(text: string): string {
@@ -16,7 +33,10 @@ function hashed(text: string): string {
 }
 
 /** keys in one order, so that how a job was put together does not matter */
-const inOrder = (_: string, value: unknown): unknown => (typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1))) : value)
+const inOrder = (_: string, value: unknown): unknown =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
+    : value
 
 const known = new WeakMap<Job, string>()
 

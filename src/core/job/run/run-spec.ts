@@ -1,13 +1,51 @@
-import { airDensity, coolantBoils, coolantCapacity, faceVelocity, heatToCarry, heatTransfer, inSeries, bayResistance, ramPressure, ventsInSeries, zoneFlows } from '../../air'
+import {
+  airDensity,
+  coolantBoils,
+  coolantCapacity,
+  faceVelocity,
+  heatToCarry,
+  heatTransfer,
+  inSeries,
+  bayResistance,
+  ramPressure,
+  ventsInSeries,
+  zoneFlows,
+} from '../../air'
 import { FULL_OPEN_OVER_K, RAMP_LEAST_DUTY, type ProbePlace } from '../../control'
 import { contactsResistance, wiresResistance } from '../../electrical'
 import type { Bench } from '../../reading'
-import { BayPlant, Bus, CoolantPlant, FanMotor, Governor, rowsFor, SpeedTable, type GovernorSpec, type Leg, type Plant, type ProbeSpec, type RunSpec, type ZoneSpec } from '../../transient'
+import {
+  BayPlant,
+  Bus,
+  CoolantPlant,
+  FanMotor,
+  Governor,
+  rowsFor,
+  SpeedTable,
+  type GovernorSpec,
+  type Leg,
+  type Plant,
+  type ProbeSpec,
+  type RunSpec,
+  type ZoneSpec,
+} from '../../transient'
 import { ductOf, flywheelHelps, panelOf } from '../bay-air'
 import { facesOf, runningAir } from '../cooler'
 import type { Day, DutyLeg, Job } from '../document'
 import { jobKinds } from '../kinds'
-import { boilsAt, chargeAt, circuitsOf, isThermostat, pointsOf, ratingOf, runCurrent, statesOf, wiresOf, wiresWaitFor, type FanCircuit } from '../margins'
+import {
+  boilsAt,
+  chargeAt,
+  circuitsOf,
+  isThermostat,
+  pointsOf,
+  ratingOf,
+  runCurrent,
+  statesOf,
+  wiresOf,
+  wiresWaitFor,
+  type FanCircuit,
+} from '../margins'
 import { dayOf, workDefinitions } from './days'
 import { brakePower, shareOfPower } from './road-load'
 
@@ -15,7 +53,13 @@ export const seasons = ['coldest', 'usual', 'hottest'] as const
 export type Season = (typeof seasons)[number]
 export const runFans = ['proposed', 'present', 'none'] as const
 export type RunFan = (typeof runFans)[number]
-export const whatIfs = ['as it is', 'override left on', 'probe lead open', 'probe lead shorted', 'hand switch off'] as const
+export const whatIfs = [
+  'as it is',
+  'override left on',
+  'probe lead open',
+  'probe lead shorted',
+  'hand switch off',
+] as const
 export type WhatIf = (typeof whatIfs)[number]
 
 /** What a run is made under. What is given as a figure counts instead of the season's, the place's and the ground's own. */
@@ -31,7 +75,14 @@ export interface Circumstances {
 export const usualCircumstances: Circumstances = { season: 'hottest', fan: 'proposed', whatIf: 'as it is' }
 
 /** time constants of probes, s. @see engineering §4 */
-const lags: Readonly<Record<ProbePlace, number>> = { 'fin-paste': 20, fin: 20, threaded: 8, strapped: 40, 'in-air': 20, 'on-panel': 40 }
+const lags: Readonly<Record<ProbePlace, number>> = {
+  'fin-paste': 20,
+  fin: 20,
+  threaded: 8,
+  strapped: 40,
+  'in-air': 20,
+  'on-panel': 40,
+}
 /** an engine without a load takes its revolutions from the track: this share of the rating (estimate) */
 const TRACK_RPM = 0.4
 /** kg/m³ of coolant and J/(kg·K). @see engineering §2.5 */
@@ -58,11 +109,22 @@ export function runWaitsFor(job: Job): string | null {
 
 /** The job as it stood with the fan that comes off, or with the present core; null where there was none. */
 export function withPresentFan(job: Job): Job | null {
-  if (job.oldFan) return { ...job, fans: job.fans.map((f, i) => (i === 0 ? { ...f, part: job.oldFan!.part, wiresSwapped: false, bladeTurned: false } : f)), newCore: null }
+  if (job.oldFan)
+    return {
+      ...job,
+      fans: job.fans.map((f, i) =>
+        i === 0 ? { ...f, part: job.oldFan!.part, wiresSwapped: false, bladeTurned: false } : f,
+      ),
+      newCore: null,
+    }
   return job.newCore ? { ...job, newCore: null } : null
 }
 
-const seasonAddress: Readonly<Record<Season, string>> = { coldest: 'surroundings.coldestC', usual: 'surroundings.usualC', hottest: 'surroundings.hottestC' }
+const seasonAddress: Readonly<Record<Season, string>> = {
+  coldest: 'surroundings.coldestC',
+  usual: 'surroundings.usualC',
+  hottest: 'surroundings.hottestC',
+}
 
 /** Load share of a leg: its own, what its grade asks, or the reading of its work. @see engineering §2.8, §4 */
 function shareOf(bench: Bench, job: Job, leg: DutyLeg, speedMs: number, rpm: number, density: number): number {
@@ -71,31 +133,55 @@ function shareOf(bench: Bench, job: Job, leg: DutyLeg, speedMs: number, rpm: num
   if (leg.grade !== null && job.engine) {
     const ratedW = bench.value('engine.ratedPowerW')
     const onRoad = job.machine.kind === 'road-bike' || job.machine.kind === 'older-vehicle'
-    const power = brakePower({ massKg: bench.value('machine.massKg'), speedMs, grade: leg.grade, dragM2: job.machine.kind === 'side-by-side' || job.machine.kind === 'older-vehicle' ? 1.5 : 0.7, ground: onRoad ? 'road' : 'trail', density })
+    const power = brakePower({
+      massKg: bench.value('machine.massKg'),
+      speedMs,
+      grade: leg.grade,
+      dragM2: job.machine.kind === 'side-by-side' || job.machine.kind === 'older-vehicle' ? 1.5 : 0.7,
+      ground: onRoad ? 'road' : 'trail',
+      density,
+    })
     return shareOfPower(power.value, ratedW, rpm / bench.value('engine.ratedRpm'))
   }
   return typeof share === 'number' ? share : bench.value(share)
 }
 
 /** The legs of a day with this pass's readings. */
-export function legsOf(bench: Bench, job: Job, day: Day, { season, airC: otherAirC, heightM: otherHeightM }: Circumstances): { readonly legs: Leg[]; readonly rows: readonly number[] } {
+export function legsOf(
+  bench: Bench,
+  job: Job,
+  day: Day,
+  { season, airC: otherAirC, heightM: otherHeightM }: Circumstances,
+): { readonly legs: Leg[]; readonly rows: readonly number[] } {
   const heights = new Map<number, number>()
   const boils = (heightM: number | null): number => {
     if (!job.cooling) return Number.POSITIVE_INFINITY
     const at = otherHeightM ?? heightM ?? bench.value('surroundings.heightM')
     let c = heights.get(at)
     if (c === undefined) {
-      c = at === bench.value('surroundings.heightM') ? boilsAt(bench, job).at.c : coolantBoils(job.cooling.coolant, job.cooling.coolant === 'water' ? 0 : bench.value('cooling.glycolShare'), at, bench.value('cooling.capPa')).at.c
+      c =
+        at === bench.value('surroundings.heightM')
+          ? boilsAt(bench, job).at.c
+          : coolantBoils(
+              job.cooling.coolant,
+              job.cooling.coolant === 'water' ? 0 : bench.value('cooling.glycolShare'),
+              at,
+              bench.value('cooling.capPa'),
+            ).at.c
       heights.set(at, c)
     }
     return c
   }
   const charges = new Map<string, number>()
   const trailerCharge = (id: string): number => {
-    if (!charges.has(id)) { const state = statesOf(job).find((s) => s.id === id); charges.set(id, state && !state.needs ? state.charge(bench).value : 0) }
+    if (!charges.has(id)) {
+      const state = statesOf(job).find((s) => s.id === id)
+      charges.set(id, state && !state.needs ? state.charge(bench).value : 0)
+    }
     return charges.get(id)!
   }
-  const rise = job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK')
+  const rise =
+    job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK')
   const loadsA = bench.value('charging.otherLoadsA')
   const made = day.legs.map((leg) => {
     const work = workDefinitions[leg.work]
@@ -103,12 +189,52 @@ export function legsOf(bench: Bench, job: Job, day: Day, { season, airC: otherAi
     const airC = otherAirC ?? (season === 'usual' && leg.airC !== null ? leg.airC : bench.value(seasonAddress[season]))
     const density = airDensity(otherHeightM ?? leg.heightM ?? bench.value('surroundings.heightM'), airC + rise)
     const rated = job.engine ? bench.value('engine.ratedRpm') : 1
-    const rpm = leg.rpm ?? (job.engine ? (leg.grade !== null && leg.loadShare === null ? TRACK_RPM * rated : work.rpm ? bench.value(work.rpm) : 0) : 0)
-    const heatW = !work.running ? 0 : job.bay?.heatW ? bench.value('bay.heatW') * (leg.loadShare ?? 1) : job.engine ? heatToCarry(bench.value('engine.heatShare'), shareOf(bench, job, leg, speedMs, rpm, density), bench.value('engine.ratedPowerW')).value : 0
-    const chargeA = job.trailer ? (leg.work === 'towed' ? trailerCharge('towed') : leg.work === 'charger' ? trailerCharge('on its charger') : 0) : work.running ? chargeAt(bench, job, rpm).value : 0
+    const rpm =
+      leg.rpm ??
+      (job.engine
+        ? leg.grade !== null && leg.loadShare === null
+          ? TRACK_RPM * rated
+          : work.rpm
+            ? bench.value(work.rpm)
+            : 0
+        : 0)
+    const heatW = !work.running
+      ? 0
+      : job.bay?.heatW
+        ? bench.value('bay.heatW') * (leg.loadShare ?? 1)
+        : job.engine
+          ? heatToCarry(
+              bench.value('engine.heatShare'),
+              shareOf(bench, job, leg, speedMs, rpm, density),
+              bench.value('engine.ratedPowerW'),
+            ).value
+          : 0
+    const chargeA = job.trailer
+      ? leg.work === 'towed'
+        ? trailerCharge('towed')
+        : leg.work === 'charger'
+          ? trailerCharge('on its charger')
+          : 0
+      : work.running
+        ? chargeAt(bench, job, rpm).value
+        : 0
     return {
       row: job.cooling ? speedMs : rpm,
-      leg: { name: leg.name, seconds: leg.seconds, running: work.running, heatW, pumpShare: rpm / rated, travelMs: work.running ? speedMs : 0, airC, density, boilsC: boils(leg.heightM), chargeA, loadsA: work.running || job.trailer ? loadsA : 0, live: work.running || job.trailer !== null, row: 0 } satisfies Leg,
+      leg: {
+        name: leg.name,
+        seconds: leg.seconds,
+        running: work.running,
+        heatW,
+        pumpShare: rpm / rated,
+        travelMs: work.running ? speedMs : 0,
+        airC,
+        density,
+        boilsC: boils(leg.heightM),
+        chargeA,
+        loadsA: work.running || job.trailer ? loadsA : 0,
+        live: work.running || job.trailer !== null,
+        row: 0,
+      } satisfies Leg,
     }
   })
   const { rows, rowOf } = rowsFor(made.map((m) => m.row))
@@ -120,31 +246,62 @@ function probeSpec(bench: Bench, { probe }: FanCircuit): ProbeSpec {
 }
 
 /** Fans that have air of their own in this place, with the circuit that switches each. */
-const fansOf = (bench: Bench, job: Job) => circuitsOf(job).flatMap((circuit) => {
-  const running = circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
-  return running && circuit.fan ? [{ circuit: { ...circuit, fan: circuit.fan }, running }] : []
-})
+const fansOf = (bench: Bench, job: Job) =>
+  circuitsOf(job).flatMap((circuit) => {
+    const running = circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
+    return running && circuit.fan ? [{ circuit: { ...circuit, fan: circuit.fan }, running }] : []
+  })
 
-function coolantPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonly string[], blocked: number | undefined): Plant {
+function coolantPlant(
+  bench: Bench,
+  job: Job,
+  rows: readonly number[],
+  fans: readonly string[],
+  blocked: number | undefined,
+): Plant {
   const { core, covered, openM2 } = facesOf(bench, job, blocked === undefined ? {} : { blocked })
   const density = ANY_DENSITY
   const ramShare = bench.value('cooling.ramShare')
   const ram = (row: number): number => ramPressure(ramShare, rows[row]!, density)
-  const zones = covered.filter((c) => fans.includes(c.circuit.fan.id)).map(({ zone, running, circuit }): ZoneSpec => ({
-    areaM2: zone.coveredArea, fan: fans.indexOf(circuit.fan.id),
-    velocity: new SpeedTable(rows.length, (row, speed) => (zone.coveredArea > 0 ? zoneFlows(zone, { fan: running.air, speed, against: running.against, ramPa: ram(row), density }).covered / zone.coveredArea : 0)),
-  }))
-  const uncovered = covered.filter((c) => !fans.includes(c.circuit.fan.id)).reduce((sum, c) => sum + c.zone.coveredArea, 0)
+  const zones = covered
+    .filter((c) => fans.includes(c.circuit.fan.id))
+    .map(({ zone, running, circuit }): ZoneSpec => ({
+      areaM2: zone.coveredArea,
+      fan: fans.indexOf(circuit.fan.id),
+      velocity: new SpeedTable(rows.length, (row, speed) =>
+        zone.coveredArea > 0
+          ? zoneFlows(zone, { fan: running.air, speed, against: running.against, ramPa: ram(row), density }).covered /
+            zone.coveredArea
+          : 0,
+      ),
+    }))
+  const uncovered = covered
+    .filter((c) => !fans.includes(c.circuit.fan.id))
+    .reduce((sum, c) => sum + c.zone.coveredArea, 0)
   const open = openM2.reduce((a, b) => a + b, 0) + uncovered
-  zones.push({ areaM2: open, fan: null, velocity: new SpeedTable(rows.length, (row) => (rows[row]! > 0 ? faceVelocity(core, ram(row), density) : 0)) })
+  zones.push({
+    areaM2: open,
+    fan: null,
+    velocity: new SpeedTable(rows.length, (row) => (rows[row]! > 0 ? faceVelocity(core, ram(row), density) : 0)),
+  })
   const rated = bench.value('engine.heatShare') * bench.value('engine.ratedPowerW')
   const mass = bench.value('engine.massKg')
   const coolant = bench.value('cooling.volumeM3') * COOLANT.density * COOLANT.heat
   const opens = job.engine?.thermostatOpensC ? bench.value('engine.thermostatOpensC') : null
   return new CoolantPlant({
-    metal: METAL_HEAT * METAL_SHARE * mass * bench.value('engine.storeFactor'), inEngine: IN_ENGINE * coolant, inCore: (1 - IN_ENGINE) * coolant, metalToCoolant: rated / COUPLING_K,
-    outsideM2: 0.055 * mass ** (2 / 3), ratedFlow: coolantCapacity(rated, 1, 1), thermostat: opens === null ? null : { opensC: opens, fullC: opens + FULL_OPEN_OVER_K },
-    zones, transfer: heatTransfer(core, 1), inletRiseK: job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'), fans: fans.length, probe: probeSpec(bench, circuitsOf(job)[0]!),
+    metal: METAL_HEAT * METAL_SHARE * mass * bench.value('engine.storeFactor'),
+    inEngine: IN_ENGINE * coolant,
+    inCore: (1 - IN_ENGINE) * coolant,
+    metalToCoolant: rated / COUPLING_K,
+    outsideM2: 0.055 * mass ** (2 / 3),
+    ratedFlow: coolantCapacity(rated, 1, 1),
+    thermostat: opens === null ? null : { opensC: opens, fullC: opens + FULL_OPEN_OVER_K },
+    zones,
+    transfer: heatTransfer(core, 1),
+    inletRiseK:
+      job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'),
+    fans: fans.length,
+    probe: probeSpec(bench, circuitsOf(job)[0]!),
   })
 }
 
@@ -153,19 +310,51 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
   const ventM2 = ventsInSeries(bench.value('bay.ventInM2'), bench.value('bay.ventOutM2'))
   const path = bayResistance(ventM2, density, fans.length ? ductOf(bench, job) : null)
   const ownPath = bayResistance(ventM2, density, null)
-  const flywheelAir = job.bay?.flywheel ? { freeFlow: bench.value('bay.flywheel.freeFlowM3s'), maxPressure: bench.value('bay.flywheel.maxPressurePa') } : null
+  const flywheelAir = job.bay?.flywheel
+    ? { freeFlow: bench.value('bay.flywheel.freeFlowM3s'), maxPressure: bench.value('bay.flywheel.maxPressurePa') }
+    : null
   const rated = job.engine ? bench.value('engine.ratedRpm') : 1
   const flywheelSpeed = (row: number): number => (job.engine ? Math.min(1, rows[row]! / rated) : 1)
   const together = fans.length ? flywheelHelps(panelOf(job), job.place.side) : null
   const all = fansOf(bench, job).filter((f) => fans.includes(f.circuit.fan.id))
-  const fanFlows = all.map(({ running }) => new SpeedTable(rows.length, (row, speed) =>
-    inSeries([{ fan: running.air, speed }, ...(flywheelAir && together !== null ? [{ fan: flywheelAir, speed: flywheelSpeed(row), against: !together }] : [])], density, path)))
+  const fanFlows = all.map(
+    ({ running }) =>
+      new SpeedTable(rows.length, (row, speed) =>
+        inSeries(
+          [
+            { fan: running.air, speed },
+            ...(flywheelAir && together !== null
+              ? [{ fan: flywheelAir, speed: flywheelSpeed(row), against: !together }]
+              : []),
+          ],
+          density,
+          path,
+        ),
+      ),
+  )
   const mass = job.engine ? bench.value('engine.massKg') : 0
   return new BayPlant({
-    metal: job.engine ? METAL_HEAT * METAL_SHARE * mass * bench.value('engine.storeFactor') : 0, bay: 1.2 * 1006 * bench.value('bay.spaceM3') + METAL_HEAT * BAY_KG, metalToBay: job.engine ? (bench.value('engine.heatShare') * bench.value('engine.ratedPowerW')) / BAY_COUPLING_K : 0,
-    panelM2: bench.value('bay.panelM2'), ventM2, heightM: bench.value('bay.ventHeightM'), fanFlows,
-    apart: rows.map((_, row) => (flywheelAir && together === null ? inSeries([{ fan: flywheelAir, speed: flywheelSpeed(row) }], density, ownPath) : 0)),
-    extracts: job.place.side === 'puller', inletRiseK: fans.length && job.place.side === 'pusher' && job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings' ? bench.value('place.inletRiseK') : 0, probe: { ...probeSpec(bench, circuitsOf(job)[0]!), atOutlet: false },
+    metal: job.engine ? METAL_HEAT * METAL_SHARE * mass * bench.value('engine.storeFactor') : 0,
+    bay: 1.2 * 1006 * bench.value('bay.spaceM3') + METAL_HEAT * BAY_KG,
+    metalToBay: job.engine ? (bench.value('engine.heatShare') * bench.value('engine.ratedPowerW')) / BAY_COUPLING_K : 0,
+    panelM2: bench.value('bay.panelM2'),
+    ventM2,
+    heightM: bench.value('bay.ventHeightM'),
+    fanFlows,
+    apart: rows.map((_, row) =>
+      flywheelAir && together === null
+        ? inSeries([{ fan: flywheelAir, speed: flywheelSpeed(row) }], density, ownPath)
+        : 0,
+    ),
+    extracts: job.place.side === 'puller',
+    inletRiseK:
+      fans.length &&
+      job.place.side === 'pusher' &&
+      job.place.inletFrom !== null &&
+      job.place.inletFrom !== 'surroundings'
+        ? bench.value('place.inletRiseK')
+        : 0,
+    probe: { ...probeSpec(bench, circuitsOf(job)[0]!), atOutlet: false },
   })
 }
 
@@ -179,7 +368,13 @@ function governorOf(bench: Bench, { controller }: FanCircuit, whatIf: WhatIf): G
   if (whatIf === 'probe lead open') return { kind: part.probeOpen === 'fan on' ? 'on' : 'off' }
   if (whatIf === 'probe lead shorted') return { kind: part.probeShorted === 'fan on' ? 'on' : 'off' }
   const { on, off } = pointsOf(bench, { controller })
-  return { kind: 'thermostat', onC: on.c, offC: off.c, spanK: part.band === 'ramp' ? controller.spanK : null, leastDuty: part.leastDuty ?? RAMP_LEAST_DUTY }
+  return {
+    kind: 'thermostat',
+    onC: on.c,
+    offC: off.c,
+    spanK: part.band === 'ramp' ? controller.spanK : null,
+    leastDuty: part.leastDuty ?? RAMP_LEAST_DUTY,
+  }
 }
 
 /** How long a fan's circuit stays alive with the key off, s. */
@@ -195,7 +390,12 @@ function fedAfter(bench: Bench, job: Job, whatIf: WhatIf): number {
  * @throws TypeError where {@link runWaitsFor} says why not
  * @see engineering §4
  */
-export function runSpecOf(bench: Bench, job: Job, circumstances: Circumstances = usualCircumstances, day: Day = dayOf(job)): RunSpec {
+export function runSpecOf(
+  bench: Bench,
+  job: Job,
+  circumstances: Circumstances = usualCircumstances,
+  day: Day = dayOf(job),
+): RunSpec {
   const { season, fan, whatIf, airC, blocked } = circumstances
   const { legs, rows } = legsOf(bench, job, day, circumstances)
   const fans = fan === 'none' ? [] : fansOf(bench, job)
@@ -205,16 +405,28 @@ export function runSpecOf(bench: Bench, job: Job, circumstances: Circumstances =
   const afterS = fedAfter(bench, job, whatIf)
   const motors = fans.map(({ circuit }) => {
     const wires = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
-    const ohm = wires ? wiresResistance(runCurrent(bench, circuit.fan).value, wires).value + contactsResistance(wires).value : 0
+    const ohm = wires
+      ? wiresResistance(runCurrent(bench, circuit.fan).value, wires).value + contactsResistance(wires).value
+      : 0
     return new FanMotor(ratingOf(bench, circuit.fan), ohm)
   })
   return {
-    plant, legs, motors, governors: fans.map(({ circuit }) => new Governor(governorOf(bench, circuit, whatIf), { afterS })),
+    plant,
+    legs,
+    motors,
+    governors: fans.map(({ circuit }) => new Governor(governorOf(bench, circuit, whatIf), { afterS })),
     bus: new Bus({
-      kind: battery.kind, systemV: job.machine.systemV, capacityAh: bench.value(`batteries.${battery.id}.capacityAh`), charge: bench.value(`batteries.${battery.id}.charge`),
-      coldCrankingA: battery.coldCrankingA ? bench.value(`batteries.${battery.id}.coldCrankingA`) : null, temperatureC: airC ?? bench.value(seasonAddress[season]), regulatorV: bench.value('charging.regulatorV'),
+      kind: battery.kind,
+      systemV: job.machine.systemV,
+      capacityAh: bench.value(`batteries.${battery.id}.capacityAh`),
+      charge: bench.value(`batteries.${battery.id}.charge`),
+      coldCrankingA: battery.coldCrankingA ? bench.value(`batteries.${battery.id}.coldCrankingA`) : null,
+      temperatureC: airC ?? bench.value(seasonAddress[season]),
+      regulatorV: bench.value('charging.regulatorV'),
     }),
-    controllerA: fans.length ? job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0) : 0,
+    controllerA: fans.length
+      ? job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
+      : 0,
     coolantKg: job.cooling ? bench.value('cooling.volumeM3') * COOLANT.density : Number.POSITIVE_INFINITY,
   }
 }

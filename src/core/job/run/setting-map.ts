@@ -39,7 +39,14 @@ export interface MapCell {
   readonly recommended: boolean
 }
 
-export interface SettingMap { readonly rowOf: MapRow; readonly setsC: readonly number[]; readonly rows: readonly number[]; readonly cells: readonly MapCell[]; readonly best: MapCell | null; readonly why: string }
+export interface SettingMap {
+  readonly rowOf: MapRow
+  readonly setsC: readonly number[]
+  readonly rows: readonly number[]
+  readonly cells: readonly MapCell[]
+  readonly best: MapCell | null
+  readonly why: string
+}
 
 const COLUMNS = 11
 const MOST_STARTS = 30
@@ -66,10 +73,12 @@ export function withCell(job: Job, rowOf: MapRow, { setC, row }: Pick<MapCell, '
 }
 
 /** What a map was drawn of, whatever setting stands now: a map of another key belongs to another state of the job. */
-export const mapKey = (job: Job, { rowOf, cells: [first] }: Pick<SettingMap, 'rowOf' | 'cells'>): string => runKey(first ? withCell(job, rowOf, first) : job)
+export const mapKey = (job: Job, { rowOf, cells: [first] }: Pick<SettingMap, 'rowOf' | 'cells'>): string =>
+  runKey(first ? withCell(job, rowOf, first) : job)
 
 /** where a controller that can be set comes on, °C at the probe */
-const onOf = ({ part, setC, bandK }: Job['controllers'][number]): number => (part.band === 'above' ? setC + bandK : setC)
+const onOf = ({ part, setC, bandK }: Job['controllers'][number]): number =>
+  part.band === 'above' ? setC + bandK : setC
 
 /** Why no map can be drawn; null where one can. */
 export function mapWaitsFor(job: Job): string | null {
@@ -92,18 +101,30 @@ function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; rea
   const high = shows(mostAllowedC(new Bench(lookupOf(job)), job))
   const step = Math.max(range.stepK, Math.ceil((high - low) / (COLUMNS - 1) / range.stepK) * range.stepK)
   const from = onStep(settingFor(part.band, low, low - range.bandMinK).setC, range)
-  const setsC = [...new Set(Array.from({ length: COLUMNS }, (_, i) => Math.min(range.maxC, Math.max(range.minC, from + i * step))))]
+  const setsC = [
+    ...new Set(Array.from({ length: COLUMNS }, (_, i) => Math.min(range.maxC, Math.max(range.minC, from + i * step)))),
+  ]
   const second = job.controllers.length > 1 && job.runs.length > 1
   if (second) return { rowOf: 'second', setsC, rows: [4, 6, 8, 11, 14] }
   if (part.band === 'ramp') return { rowOf: 'span', setsC, rows: [5, 8, 12, 16, 20] }
-  const wanted = [3, 4, 5, 7, 10, 13].map((k) => Math.round(k / range.stepK) * range.stepK).filter((k) => k >= Math.max(range.bandMinK, 2) && k <= range.bandMaxK)
+  const wanted = [3, 4, 5, 7, 10, 13]
+    .map((k) => Math.round(k / range.stepK) * range.stepK)
+    .filter((k) => k >= Math.max(range.bandMinK, 2) && k <= range.bandMaxK)
   return { rowOf: 'band', setsC, rows: [...new Set(wanted.length ? wanted : [range.bandMinK])] }
 }
 
 /** Readings half-way to the ends that make the hottest day hotter, as the settled runs have found. */
 function hurting(findings: Findings | null): Map<string, number> {
   const effects = findings?.outcomes['peak, hottest']?.effects ?? []
-  return new Map(effects.flatMap((e): [string, number][] => (e.atLow > e.atHigh && e.atLow > 0 ? [[e.address, e.value + HALF_WAY * (e.low - e.value)]] : e.atHigh > 0 ? [[e.address, e.value + HALF_WAY * (e.high - e.value)]] : [])))
+  return new Map(
+    effects.flatMap((e): [string, number][] =>
+      e.atLow > e.atHigh && e.atLow > 0
+        ? [[e.address, e.value + HALF_WAY * (e.low - e.value)]]
+        : e.atHigh > 0
+          ? [[e.address, e.value + HALF_WAY * (e.high - e.value)]]
+          : [],
+    ),
+  )
 }
 
 /** Not yet compared with the others. */
@@ -113,23 +134,44 @@ function tryCell(job: Job, rowOf: MapRow, setC: number, row: number, moved: Read
   const set = withCell(job, rowOf, { setC, row })
   const lookup = lookupOf(set)
   const nominal = new Bench(lookup)
-  const run = (season: Season, bench = nominal) => integrate(runSpecOf(bench, set, { season, fan: 'proposed', whatIf: 'as it is' }), COARSE)!
+  const run = (season: Season, bench = nominal) =>
+    integrate(runSpecOf(bench, set, { season, fan: 'proposed', whatIf: 'as it is' }), COARSE)!
   const [hot, usual, cold] = [run('hottest'), run('usual'), run('coldest')]
   const worstBench = new Bench(lookup, moved)
   const worst = moved.size ? run('hottest', worstBench) : hot
-  const hours = (r: typeof hot): { on: number; all: number } => r.legs.filter((l) => l.leg.running).reduce((sum, l) => ({ on: sum.on + l.dutyS / 3600, all: sum.all + l.leg.seconds / 3600 }), { on: 0, all: 0 })
+  const hours = (r: typeof hot): { on: number; all: number } =>
+    r.legs
+      .filter((l) => l.leg.running)
+      .reduce((sum, l) => ({ on: sum.on + l.dutyS / 3600, all: sum.all + l.leg.seconds / 3600 }), { on: 0, all: 0 })
   const { on, all } = hours(usual)
-  const perHour = [hot, usual, cold].flatMap((r) => r.legs.filter((l) => l.leg.running && l.leg.seconds >= 300).map((l) => (3600 * l.starts) / l.leg.seconds))
+  const perHour = [hot, usual, cold].flatMap((r) =>
+    r.legs.filter((l) => l.leg.running && l.leg.seconds >= 300).map((l) => (3600 * l.starts) / l.leg.seconds),
+  )
   const trigger = evaluate(set).margins.find((m) => m.id === 'trigger')
   const peakC = Math.max(hot.peakC, usual.peakC, cold.peakC)
   return {
-    setC, onC: onOf(set.controllers[0]!), row, peakC, worstC: Math.max(peakC, worst.peakC), leftK: mostAllowedC(nominal, set) - peakC, leftWorstK: Math.min(mostAllowedC(nominal, set) - peakC, mostAllowedC(worstBench, set) - worst.peakC),
-    fanShare: all > 0 ? on / all : 0, fanHours: on, starts: perHour.length ? Math.max(...perHour) : 0, endCharge: Math.min(hot.endCharge, usual.endCharge),
-    breaks: (trigger?.parts ?? []).filter((p) => !p.warns && p.value !== null && p.value < 0 && !(set.bay && p.id.startsWith('in time'))).map((p) => `short ${p.name}`),
+    setC,
+    onC: onOf(set.controllers[0]!),
+    row,
+    peakC,
+    worstC: Math.max(peakC, worst.peakC),
+    leftK: mostAllowedC(nominal, set) - peakC,
+    leftWorstK: Math.min(mostAllowedC(nominal, set) - peakC, mostAllowedC(worstBench, set) - worst.peakC),
+    fanShare: all > 0 ? on / all : 0,
+    fanHours: on,
+    starts: perHour.length ? Math.max(...perHour) : 0,
+    endCharge: Math.min(hot.endCharge, usual.endCharge),
+    breaks: (trigger?.parts ?? [])
+      .filter((p) => !p.warns && p.value !== null && p.value < 0 && !(set.bay && p.id.startsWith('in time')))
+      .map((p) => `short ${p.name}`),
   }
 }
 
-function chosen(cells: readonly Tried[]): { readonly cells: MapCell[]; readonly best: MapCell | null; readonly why: string } {
+function chosen(cells: readonly Tried[]): {
+  readonly cells: MapCell[]
+  readonly best: MapCell | null
+  readonly why: string
+} {
   const keeps = cells.filter((c) => c.breaks.length === 0 && c.starts <= MOST_STARTS)
   const sure = keeps.filter((c) => c.leftWorstK >= 0)
   const nominal = keeps.filter((c) => c.leftK >= 0)
@@ -143,7 +185,8 @@ function chosen(cells: readonly Tried[]): { readonly cells: MapCell[]; readonly 
   const one = region.reduce<Tried | null>((a, b) => (a === null || weight(b) < weight(a) - 1e-6 ? b : a), null)
   const all = cells.map((c): MapCell => ({ ...c, feasible: feasible.includes(c), recommended: region.includes(c) }))
   const best = one && (all.find((c) => c.setC === one.setC && c.row === one.row) ?? null)
-  const why = !best ? 'No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.'
+  const why = !best
+    ? 'No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.'
     : `${sure.length ? 'Of the settings that hold even with every reading half-way to its bad end' : 'No setting holds with every reading half-way to its bad end; of those that hold as the readings stand'}, those outlined get no hotter than the fan itself can keep it, run the fan least on a usual day and start it seldom.`
   return { cells: all, best, why }
 }
@@ -155,7 +198,10 @@ function chosen(cells: readonly Tried[]): { readonly cells: MapCell[]; readonly 
  * @throws TypeError where {@link mapWaitsFor} says why not; StiffError as the runs
  * @see engineering §3.2, §4
  */
-export function* settingMap(job: Job, findings: Findings | null): Generator<{ readonly done: number; readonly of: number }, SettingMap> {
+export function* settingMap(
+  job: Job,
+  findings: Findings | null,
+): Generator<{ readonly done: number; readonly of: number }, SettingMap> {
   const { rowOf, setsC, rows } = axes(job)
   const moved = hurting(findings)
   const tried: Tried[] = []

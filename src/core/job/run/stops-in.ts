@@ -6,7 +6,10 @@ import { dayOf, plainLeg } from './days'
 import { runSpecOf } from './run-spec'
 
 /** The off point at which a fan that outlives the key stops so long after switch-off. */
-export interface StopsIn { readonly minutes: number; readonly offC: number }
+export interface StopsIn {
+  readonly minutes: number
+  readonly offC: number
+}
 
 const asked = [2, 5, 10] as const
 
@@ -21,8 +24,19 @@ export function stopsIn(job: Job): StopsIn[] {
   const work = [...day.legs]
   while (work.length && work[work.length - 1]!.work === 'off') work.pop()
   if (!work.length) return []
-  const spec = runSpecOf(new Bench(lookupOf(job)), job, { season: 'hottest', fan: 'proposed', whatIf: 'as it is' }, { ...day, legs: [...work, plainLeg('soak', 'soak', 'off', asked[asked.length - 1]! + 1)] })
-  const run = runView(integrate({ ...spec, governors: spec.motors.map(() => new Governor({ kind: 'on' }, { afterS: Number.POSITIVE_INFINITY })) }, { stepS: 2, everyS: 5 })!, 1e6)
+  const spec = runSpecOf(
+    new Bench(lookupOf(job)),
+    job,
+    { season: 'hottest', fan: 'proposed', whatIf: 'as it is' },
+    { ...day, legs: [...work, plainLeg('soak', 'soak', 'off', asked[asked.length - 1]! + 1)] },
+  )
+  const run = runView(
+    integrate(
+      { ...spec, governors: spec.motors.map(() => new Governor({ kind: 'on' }, { afterS: Number.POSITIVE_INFINITY })) },
+      { stepS: 2, everyS: 5 },
+    )!,
+    1e6,
+  )
   const offS = run.legs[run.legs.length - 1]!.fromS
   return asked.map((minutes) => ({ minutes, offC: run.rows.probe[rowAt(run, offS + 60 * minutes)]! }))
 }

@@ -17,14 +17,22 @@ const inHours = (seconds: number): string => {
   return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`
 }
 
-export interface JobProof extends Proof { readonly net: JobNetlist }
+export interface JobProof extends Proof {
+  readonly net: JobNetlist
+}
 
 /** How long a current takes to bring the job's battery to its floor, on the coldest day. @see engineering §1.9 */
-export const emptiesIn = (job: Job) => (amps: number): string => inHours(timeToFloor(batteryAt(new Bench(lookupOf(job)), job), amps).value)
+export const emptiesIn =
+  (job: Job) =>
+  (amps: number): string =>
+    inHours(timeToFloor(batteryAt(new Bench(lookupOf(job)), job), amps).value)
 
 const known = new WeakMap<Job, JobProof>()
 
-const proofOf = (job: Job, net: JobNetlist): JobProof => ({ ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, node)), net })
+const proofOf = (job: Job, net: JobNetlist): JobProof => ({
+  ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, node)),
+  net,
+})
 
 /**
  * A job's circuit held against its intent; jobs are immutable, so it is worked out once.
@@ -44,4 +52,10 @@ export function provedCircuit(job: Job, faults: readonly string[] = []): JobProo
 
 /** What the fans do in one state: "112 %, 5 A" for each, backwards with a minus. */
 export const fansInWords = (fans: readonly FanState[], units: UnitSystem): string =>
-  fans.map((f) => (turns(f) ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ${format(Math.abs(f.amps), 'current', units, 2)}` : 'stands')).join('; ')
+  fans
+    .map((f) =>
+      turns(f)
+        ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ${format(Math.abs(f.amps), 'current', units, 2)}`
+        : 'stands',
+    )
+    .join('; ')

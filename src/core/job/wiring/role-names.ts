@@ -2,7 +2,16 @@ import type { ConductorRole, Job } from '../document'
 
 /** What a conductor is called in a sentence. */
 export const roleNames: Readonly<Record<ConductorRole, string>> = {
-  feed: 'feed', return: 'way back', control: 'control feed', trigger: 'trigger wire', 'coil-return': "coil's ground", 'supply-return': "controller's ground", override: 'override wire', call: 'call wire', timer: 'timer wire', lamp: 'lamp wire',
+  feed: 'feed',
+  return: 'way back',
+  control: 'control feed',
+  trigger: 'trigger wire',
+  'coil-return': "coil's ground",
+  'supply-return': "controller's ground",
+  override: 'override wire',
+  call: 'call wire',
+  timer: 'timer wire',
+  lamp: 'lamp wire',
 }
 
 /** A conductor of a job by its id: "feed", and "feed of fan 2" where there are several. */

@@ -8,23 +8,46 @@ const LARGEST = 20_000_000
 /** The shelf as a file, `?as=csv` or JSON; retired parts are not in it. */
 export async function GET(request: Request): Promise<Response> {
   const csv = new URL(request.url).searchParams.get('as') === 'csv'
-  return answering(async () => {
-    const parts = (await listShelf(await theStore())).filter((e) => e.retiredAt === null).map((e) => e.part)
-    return new Response(csv ? writeShelfCsv(parts) : writeShelfFile(parts), { headers: { 'content-type': csv ? 'text/csv; charset=utf-8' : 'application/json', 'content-disposition': `attachment; filename="shelf.${csv ? 'csv' : 'json'}"` } })
-  }, (message) => ({ message }))
+  return answering(
+    async () => {
+      const parts = (await listShelf(await theStore())).filter((e) => e.retiredAt === null).map((e) => e.part)
+      return new Response(csv ? writeShelfCsv(parts) : writeShelfFile(parts), {
+        headers: {
+          'content-type': csv ? 'text/csv; charset=utf-8' : 'application/json',
+          'content-disposition': `attachment; filename="shelf.${csv ? 'csv' : 'json'}"`,
+        },
+      })
+    },
+    (message) => ({ message }),
+  )
 }
 
 /** Takes parts in from JSON or CSV, all or none: `{ taken }`, or `{ message, problems }` that say which rows are wrong and why. */
 export async function POST(request: Request): Promise<Response> {
-  return answering(async () => {
-    const text = await request.text()
-    if (text.length > LARGEST) return Response.json({ message: 'This file is too large for a shelf.', problems: [] }, { status: 400 })
-    if (text.includes('\u0000')) return Response.json({ message: 'This is not a text file. A shelf comes as CSV or JSON.', problems: [] }, { status: 400 })
-    const read = text.trimStart().startsWith('{') ? readShelfFile(text) : null
-    if (read && !read.ok) return Response.json({ message: read.message, problems: [] }, { status: 400 })
-    const { parts, problems } = read ? { parts: read.parts, problems: [] } : readShelfCsv(text)
-    if (problems.length) return Response.json({ message: `Nothing was taken: ${problems.length} ${problems.length === 1 ? 'row is' : 'rows are'} wrong.`, problems: problems.slice(0, 100) }, { status: 400 })
-    await putParts(await theStore(), parts)
-    return Response.json({ taken: parts.length })
-  }, (message) => ({ message, problems: [] }))
+  return answering(
+    async () => {
+      const text = await request.text()
+      if (text.length > LARGEST)
+        return Response.json({ message: 'This file is too large for a shelf.', problems: [] }, { status: 400 })
+      if (text.includes('\u0000'))
+        return Response.json(
+          { message: 'This is not a text file. A shelf comes as CSV or JSON.', problems: [] },
+          { status: 400 },
+        )
+      const read = text.trimStart().startsWith('{') ? readShelfFile(text) : null
+      if (read && !read.ok) return Response.json({ message: read.message, problems: [] }, { status: 400 })
+      const { parts, problems } = read ? { parts: read.parts, problems: [] } : readShelfCsv(text)
+      if (problems.length)
+        return Response.json(
+          {
+            message: `Nothing was taken: ${problems.length} ${problems.length === 1 ? 'row is' : 'rows are'} wrong.`,
+            problems: problems.slice(0, 100),
+          },
+          { status: 400 },
+        )
+      await putParts(await theStore(), parts)
+      return Response.json({ taken: parts.length })
+    },
+    (message) => ({ message, problems: [] }),
+  )
 }

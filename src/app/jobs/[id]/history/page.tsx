@@ -6,9 +6,17 @@ export const dynamic = 'force-dynamic'
 
 const MOST = 40
 
-export default async function Page({ params, searchParams }: { readonly params: Promise<{ id: string }>; readonly searchParams: Promise<{ before?: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  readonly params: Promise<{ id: string }>
+  readonly searchParams: Promise<{ before?: string }>
+}) {
   return jobPage(params, async ({ id, job, revision }, store) => {
     const before = Number((await searchParams).before) || null
-    return <History id={id} title={job.title} newest={revision} revisions={await listRevisions(store, id, before, MOST)} />
+    return (
+      <History id={id} title={job.title} newest={revision} revisions={await listRevisions(store, id, before, MOST)} />
+    )
   })
 }

@@ -6,6 +6,12 @@ export const dynamic = 'force-dynamic'
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
   return jobPage(params, async ({ id, job }) => (
-    <SheetPage sheet={measuringSheet(job)} pdf={`/api/jobs/${id}/measuring.pdf`} back={`/jobs/${id}?station=measure`} backName="Back to the job" note="type it back in Measure: Enter goes from line to line" />
+    <SheetPage
+      sheet={measuringSheet(job)}
+      pdf={`/api/jobs/${id}/measuring.pdf`}
+      back={`/jobs/${id}?station=measure`}
+      backName="Back to the job"
+      note="type it back in Measure: Enter goes from line to line"
+    />
   ))
 }

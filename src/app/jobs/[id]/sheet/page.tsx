@@ -8,6 +8,15 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
   return jobPage(params, async ({ id }, store) => {
     // a signed job shows what was signed, not what this core would say today
     const { sheet, sealed } = (await sheetOf(store, id))!
-    return <SheetPage sheet={sheet} pdf={`/api/jobs/${id}/sheet.pdf`} file={`/api/jobs/${id}/file`} back={`/jobs/${id}`} backName="Back to the job" note={sealed ? 'as it was signed' : ''} />
+    return (
+      <SheetPage
+        sheet={sheet}
+        pdf={`/api/jobs/${id}/sheet.pdf`}
+        file={`/api/jobs/${id}/file`}
+        back={`/jobs/${id}`}
+        backName="Back to the job"
+        note={sealed ? 'as it was signed' : ''}
+      />
+    )
   })
 }

@@ -7,13 +7,21 @@ const signature = z.strictObject({ from: z.int().min(0), by: z.string().trim().m
 /** Signs a job: `{ ok: true, opened }`, or `{ ok: false, message }`. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
-  return answering(async () => {
-    const body = await readBody(request, signature)
-    if (!body.ok) return Response.json({ ok: false, message: body.message }, { status: 400 })
-    const store = await theStore()
-    const done = await signJob(store, id, body.value.from, body.value.by, now().toISOString())
-    if (done.kind === 'saved') return Response.json({ ok: true, opened: await readHead(store, id) })
-    const message = done.kind === 'refused' ? done.message : done.kind === 'stale' ? 'The job was changed in another window. Look at it again, then sign.' : 'This job is not in this yard any more.'
-    return Response.json({ ok: false, message }, { status: 409 })
-  }, (message) => ({ ok: false, message }))
+  return answering(
+    async () => {
+      const body = await readBody(request, signature)
+      if (!body.ok) return Response.json({ ok: false, message: body.message }, { status: 400 })
+      const store = await theStore()
+      const done = await signJob(store, id, body.value.from, body.value.by, now().toISOString())
+      if (done.kind === 'saved') return Response.json({ ok: true, opened: await readHead(store, id) })
+      const message =
+        done.kind === 'refused'
+          ? done.message
+          : done.kind === 'stale'
+            ? 'The job was changed in another window. Look at it again, then sign.'
+            : 'This job is not in this yard any more.'
+      return Response.json({ ok: false, message }, { status: 409 })
+    },
+    (message) => ({ ok: false, message }),
+  )
 }

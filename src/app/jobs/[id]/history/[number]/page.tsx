@@ -8,7 +8,23 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
   const revision = Number((await params).number)
   return jobPage(params, async ({ id }, store) => {
     const found = await sheetOf(store, id, revision)
-    if (!found) return <MessagePage title="There is no such revision" message="The address names a revision that this job does not have." back={`/jobs/${id}/history`} backName="Back to its history" />
-    return <SheetPage sheet={found.sheet} pdf={`/api/jobs/${id}/sheet.pdf?revision=${revision}`} back={`/jobs/${id}/history`} backName="Back to its history" note={found.sealed ? `revision ${revision}, as it was signed` : `revision ${revision}, as this core reads it`} />
+    if (!found)
+      return (
+        <MessagePage
+          title="There is no such revision"
+          message="The address names a revision that this job does not have."
+          back={`/jobs/${id}/history`}
+          backName="Back to its history"
+        />
+      )
+    return (
+      <SheetPage
+        sheet={found.sheet}
+        pdf={`/api/jobs/${id}/sheet.pdf?revision=${revision}`}
+        back={`/jobs/${id}/history`}
+        backName="Back to its history"
+        note={found.sealed ? `revision ${revision}, as it was signed` : `revision ${revision}, as this core reads it`}
+      />
+    )
   })
 }

@@ -6,18 +6,26 @@ type Where = { params: Promise<{ id: string; number: string }> }
 /** One revision as it was: `{ job, madeAt }`. */
 export async function GET(_: Request, { params }: Where): Promise<Response> {
   const { id, number } = await params
-  return answering(async () => {
-    const found = await readRevision(await theStore(), id, Number(number))
-    return found ? Response.json(found) : Response.json({ message: 'There is no such revision.' }, { status: 404 })
-  }, (message) => ({ message }))
+  return answering(
+    async () => {
+      const found = await readRevision(await theStore(), id, Number(number))
+      return found ? Response.json(found) : Response.json({ message: 'There is no such revision.' }, { status: 404 })
+    },
+    (message) => ({ message }),
+  )
 }
 
 /** Brings it back as a new revision: `{ ok, opened }`. */
 export async function POST(_: Request, { params }: Where): Promise<Response> {
   const { id, number } = await params
-  return answering(async () => {
-    const store = await theStore()
-    const done = await bringBack(store, id, Number(number), now().toISOString())
-    return done.kind === 'saved' ? Response.json({ ok: true, opened: await readHead(store, id) }) : Response.json({ ok: false, message: 'There is no such revision.' }, { status: 404 })
-  }, (message) => ({ ok: false, message }))
+  return answering(
+    async () => {
+      const store = await theStore()
+      const done = await bringBack(store, id, Number(number), now().toISOString())
+      return done.kind === 'saved'
+        ? Response.json({ ok: true, opened: await readHead(store, id) })
+        : Response.json({ ok: false, message: 'There is no such revision.' }, { status: 404 })
+    },
+    (message) => ({ ok: false, message }),
+  )
 }
