@@ -169,7 +169,10 @@ async function keystroke(page: Page): Promise<number> {
   return median(times)
 }
 
-/** The fan dragged up and down with the margins following: milliseconds from frame to frame, and the share of frames in time for 60 a second. */
+/**
+ * The fan dragged up and down with the margins following: milliseconds from frame to frame, and the share of frames in
+ * time for 60 a second.
+ */
 async function dragging(page: Page): Promise<{ readonly frame: number; readonly inTime: number }> {
   const fan = page.getByRole('button', { name: /: drag it/ }).first()
   const box = (await fan.boundingBox())!
@@ -178,7 +181,8 @@ async function dragging(page: Page): Promise<{ readonly frame: number; readonly 
   await page.mouse.down()
   // as text: what is compiled here would bring helpers that the page does not have
   await page.evaluate(
-    'window.frames_ = []; window.last_ = performance.now(); requestAnimationFrame(function tick(now) { window.frames_.push(now - window.last_); window.last_ = now; requestAnimationFrame(tick) })',
+    'window.frames_ = []; window.last_ = performance.now(); requestAnimationFrame(function tick(now) { ' +
+      'window.frames_.push(now - window.last_); window.last_ = now; requestAnimationFrame(tick) })',
   )
   for (let n = 0; n < 150; n++) {
     await page.mouse.move(x, y + 60 * Math.sin(n / 12))
@@ -298,7 +302,10 @@ interface AdaptiveSolver {
   solve(rates: (t: number, y: number[]) => number[], from: number, y: readonly number[], to: number): { y: number[] }
 }
 
-/** Runs: eight hours beside a general adaptive solver on the same equations, a sweep of settings, findings with all spreads. */
+/**
+ * Runs: eight hours beside a general adaptive solver on the same equations, a sweep of settings, findings with all
+ * spreads.
+ */
 function runs(): void {
   const hours = (n: number) => ({
     name: 'bench',

@@ -141,27 +141,28 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
   await context.close()
 })
 
-test("in inches and Fahrenheit: a bare number takes the field's unit, AWG sizes are offered, the margin reads in inches", async ({
-  page,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}?station=measure`)
-  await ready(page)
-  await page.keyboard.press('u')
-  await type(page, 'free behind the core', '2 1/4')
-  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.25')
-  await type(page, 'engine thermostat opens', '172')
-  // the same figure, confirmed with Enter, is no guess any more
-  await page.getByLabel('glycol in the coolant', { exact: true }).focus()
-  await page.keyboard.type('0.5')
-  await page.getByLabel('glycol in the coolant', { exact: true }).press('Enter')
-  await expect(page.getByRole('button', { name: 'glycol in the coolant is measured' })).toBeVisible()
-  await expect(page.getByLabel('engine thermostat opens', { exact: true })).toHaveValue('172')
-  // 120 mm of core less 116 mm of frame, half of it at each edge
-  await expect(page.locator('[data-margin="fit"] .figure-text')).toHaveText('+0.079 in')
-  await page.keyboard.press('Escape')
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Wire/ }).click()
-  await takeSize(page, '18 AWG')
-  await expect(verdict(page, 'wire')).toHaveText('holds')
-})
+test(
+  "in inches and Fahrenheit: a bare number takes the field's unit, AWG sizes are offered, the margin reads " +
+    'in inches',
+  async ({ page, yard }) => {
+    const address = await openJob(page, yard, 'Fell team bike 3')
+    await page.goto(`${yard.url}${address}?station=measure`)
+    await ready(page)
+    await page.keyboard.press('u')
+    await type(page, 'free behind the core', '2 1/4')
+    await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.25')
+    await type(page, 'engine thermostat opens', '172')
+    // the same figure, confirmed with Enter, is no guess any more
+    await page.getByLabel('glycol in the coolant', { exact: true }).focus()
+    await page.keyboard.type('0.5')
+    await page.getByLabel('glycol in the coolant', { exact: true }).press('Enter')
+    await expect(page.getByRole('button', { name: 'glycol in the coolant is measured' })).toBeVisible()
+    await expect(page.getByLabel('engine thermostat opens', { exact: true })).toHaveValue('172')
+    // 120 mm of core less 116 mm of frame, half of it at each edge
+    await expect(page.locator('[data-margin="fit"] .figure-text')).toHaveText('+0.079 in')
+    await page.keyboard.press('Escape')
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Wire/ }).click()
+    await takeSize(page, '18 AWG')
+    await expect(verdict(page, 'wire')).toHaveText('holds')
+  },
+)

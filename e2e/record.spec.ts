@@ -73,71 +73,72 @@ test('a signed job keeps its sheet for ever, whatever is changed or brought back
   expect(await page.locator('main section').allTextContents()).toEqual(signedWords)
 })
 
-test('the shelf: a part added with a mistake in it, copied, changed, retired; the job keeps what it chose and says so', async ({
-  page,
-  yard,
-}) => {
-  await page.goto(`${yard.url}/shelf`)
-  await ready(page)
-  await page.getByRole('button', { name: 'Add a part' }).click()
-  const form = page.getByRole('dialog')
-  await form.getByLabel('name', { exact: true }).fill('Plover 120')
-  for (const [label, text] of [
-    ['rated at', '12'],
-    ['fan current, rated', '3,1 A'],
-    ['blade diameter', '120 mm'],
-    ['fan depth', '1 5/8 in'],
-    ['free air-flow, from the box', '90 cfm'],
-    ['fan weight', 'heavy'],
-    ['lead supplied with the fan', '40cm'],
-    ['ingress code', 'waterproof'],
-  ] as const)
-    await form.getByLabel(label, { exact: true }).fill(text)
-  await form.getByRole('button', { name: 'Put it on the shelf' }).click()
-  await expect(form.getByText(/This is not a mass/)).toBeVisible()
-  await form.getByLabel('fan weight', { exact: true }).fill('0.4 kg')
-  await form.getByRole('button', { name: 'Put it on the shelf' }).click()
-  await expect(form.getByText(/Write it like IP65/)).toBeVisible()
-  await form.getByLabel('ingress code').fill('IP55')
-  await form.getByRole('button', { name: 'Put it on the shelf' }).click()
-  await expect(form).toHaveCount(0)
-  await page.getByLabel('Search the shelf').fill('plover')
-  await expect(page.getByRole('row')).toHaveCount(2)
+test(
+  'the shelf: a part added with a mistake in it, copied, changed, retired; the job keeps what it chose ' +
+    'and says so',
+  async ({ page, yard }) => {
+    await page.goto(`${yard.url}/shelf`)
+    await ready(page)
+    await page.getByRole('button', { name: 'Add a part' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('name', { exact: true }).fill('Plover 120')
+    for (const [label, text] of [
+      ['rated at', '12'],
+      ['fan current, rated', '3,1 A'],
+      ['blade diameter', '120 mm'],
+      ['fan depth', '1 5/8 in'],
+      ['free air-flow, from the box', '90 cfm'],
+      ['fan weight', 'heavy'],
+      ['lead supplied with the fan', '40cm'],
+      ['ingress code', 'waterproof'],
+    ] as const)
+      await form.getByLabel(label, { exact: true }).fill(text)
+    await form.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await expect(form.getByText(/This is not a mass/)).toBeVisible()
+    await form.getByLabel('fan weight', { exact: true }).fill('0.4 kg')
+    await form.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await expect(form.getByText(/Write it like IP65/)).toBeVisible()
+    await form.getByLabel('ingress code').fill('IP55')
+    await form.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await expect(form).toHaveCount(0)
+    await page.getByLabel('Search the shelf').fill('plover')
+    await expect(page.getByRole('row')).toHaveCount(2)
 
-  await page.getByLabel('Search the shelf').fill('gale 140')
-  await expect(page.getByText('sources disagree')).toBeVisible()
-  await page.getByRole('button', { name: 'Edit Gale 140' }).click()
-  await page.getByRole('button', { name: 'let it count: 6.1 A for fan current, rated' }).click()
-  await expect(page.getByLabel('fan current, rated', { exact: true })).toHaveValue('6.1 A')
-  await page.getByRole('button', { name: 'Keep the change' }).click()
-  await page.getByLabel('Search the shelf').fill('swift 116')
-  await page.getByRole('button', { name: 'Edit Swift 116' }).click()
-  await page.getByLabel('fan depth', { exact: true }).fill('41 mm')
-  await page.getByRole('button', { name: 'Keep the change' }).click()
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-  await page.getByRole('button', { name: 'Copy Swift 116' }).click()
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click()
-  await expect(page.getByText('Swift 116, copy')).toBeVisible()
+    await page.getByLabel('Search the shelf').fill('gale 140')
+    await expect(page.getByText('sources disagree')).toBeVisible()
+    await page.getByRole('button', { name: 'Edit Gale 140' }).click()
+    await page.getByRole('button', { name: 'let it count: 6.1 A for fan current, rated' }).click()
+    await expect(page.getByLabel('fan current, rated', { exact: true })).toHaveValue('6.1 A')
+    await page.getByRole('button', { name: 'Keep the change' }).click()
+    await page.getByLabel('Search the shelf').fill('swift 116')
+    await page.getByRole('button', { name: 'Edit Swift 116' }).click()
+    await page.getByLabel('fan depth', { exact: true }).fill('41 mm')
+    await page.getByRole('button', { name: 'Keep the change' }).click()
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+    await page.getByRole('button', { name: 'Copy Swift 116' }).click()
+    await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await expect(page.getByText('Swift 116, copy')).toBeVisible()
 
-  await openJob(page, yard, 'Fell team bike 3')
-  await ready(page)
-  await go(page, 'Place')
-  await expect(page.getByLabel('fan depth', { exact: true })).toHaveValue('38')
-  await expect(page.getByText('fan depth: 38 mm here, 41 mm on the shelf')).toBeVisible()
-  await page.getByRole('button', { name: 'Take the shelf’s' }).click()
-  await expect(page.getByLabel('fan depth', { exact: true })).toHaveValue('41')
-  await saved(page)
-  await page.goto(`${yard.url}/shelf`)
-  await ready(page)
-  await page.getByRole('button', { name: 'Retire Swift 116', exact: true }).click()
-  await expect(page.getByRole('button', { name: 'Retire Swift 116', exact: true })).toHaveCount(0)
-  await openJob(page, yard, 'Fell team bike 3')
-  await ready(page)
-  await go(page, 'Place')
-  await expect(
-    page.getByText('Swift 116 is not on the shelf now; this job keeps the fan as it was chosen.'),
-  ).toBeVisible()
-})
+    await openJob(page, yard, 'Fell team bike 3')
+    await ready(page)
+    await go(page, 'Place')
+    await expect(page.getByLabel('fan depth', { exact: true })).toHaveValue('38')
+    await expect(page.getByText('fan depth: 38 mm here, 41 mm on the shelf')).toBeVisible()
+    await page.getByRole('button', { name: 'Take the shelf’s' }).click()
+    await expect(page.getByLabel('fan depth', { exact: true })).toHaveValue('41')
+    await saved(page)
+    await page.goto(`${yard.url}/shelf`)
+    await ready(page)
+    await page.getByRole('button', { name: 'Retire Swift 116', exact: true }).click()
+    await expect(page.getByRole('button', { name: 'Retire Swift 116', exact: true })).toHaveCount(0)
+    await openJob(page, yard, 'Fell team bike 3')
+    await ready(page)
+    await go(page, 'Place')
+    await expect(
+      page.getByText('Swift 116 is not on the shelf now; this job keeps the fan as it was chosen.'),
+    ).toBeVisible()
+  },
+)
 
 test('the shelf out as CSV and JSON and in again is the same; a wrong row is told and nothing is taken', async ({
   page,

@@ -3,109 +3,110 @@ import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { expect, openJob, ready, saved, test, type, Yard } from './test-support/yard'
 
-test('the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing typed is lost', async ({
-  page,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}?station=measure`)
-  await ready(page)
-  await type(page, 'free behind the core', '61 mm')
-  await saved(page)
-  for (let n = 0; n < 4; n++) {
-    const kept = 62 + n
-    await type(page, 'free behind the core', `${kept} mm`)
-    await yard.kill()
-    await type(page, 'core thick', `${30 + n} mm`)
-    await expect(page.locator('[data-state="waiting"]')).toContainText('kept in this browser')
-    await yard.start()
-    if (n % 2) await page.reload()
+test(
+  'the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing ' + 'typed is lost',
+  async ({ page, yard }) => {
+    const address = await openJob(page, yard, 'Fell team bike 3')
+    await page.goto(`${yard.url}${address}?station=measure`)
+    await ready(page)
+    await type(page, 'free behind the core', '61 mm')
     await saved(page)
-    await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue(String(kept))
-    await expect(page.getByLabel('core thick', { exact: true })).toHaveValue(String(30 + n))
-  }
-  await yard.kill()
-  const db = new Sqlite(yard.database)
-  expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
-  const newest = JSON.parse(
-    (
-      db
-        .prepare('select document from revisions join jobs on job_id = id and number = head where id = ?')
-        .get(address.split('/').pop()) as { document: string }
-    ).document,
-  ) as { place: { freeDepthM: { value: number } } }
-  expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
-  db.close()
-})
+    for (let n = 0; n < 4; n++) {
+      const kept = 62 + n
+      await type(page, 'free behind the core', `${kept} mm`)
+      await yard.kill()
+      await type(page, 'core thick', `${30 + n} mm`)
+      await expect(page.locator('[data-state="waiting"]')).toContainText('kept in this browser')
+      await yard.start()
+      if (n % 2) await page.reload()
+      await saved(page)
+      await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue(String(kept))
+      await expect(page.getByLabel('core thick', { exact: true })).toHaveValue(String(30 + n))
+    }
+    await yard.kill()
+    const db = new Sqlite(yard.database)
+    expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+    const newest = JSON.parse(
+      (
+        db
+          .prepare('select document from revisions join jobs on job_id = id and number = head where id = ?')
+          .get(address.split('/').pop()) as { document: string }
+      ).document,
+    ) as { place: { freeDepthM: { value: number } } }
+    expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
+    db.close()
+  },
+)
 
 /** each round starts the server anew, which takes most of its time */
 const ROUNDS = 100
 
-test('killed in the middle of a stream of saves, a hundred times: every acknowledged save is there, and nothing half made', async ({
-  request,
-  yard,
-}) => {
-  test.setTimeout(420_000)
-  const file = JSON.parse(readFileSync('src/formats/test-support/fresh.job.json', 'utf8')) as Record<string, unknown>
-  const { id } = (await (
-    await request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(file)) })
-  ).json()) as { id: string }
-  const acknowledged = new Map<number, string>()
-  let from = 1
-  let inFlight = 0
-  for (let round = 0; round < ROUNDS; round++) {
-    let dead = false
-    let flowing = (): void => undefined
-    const begun = new Promise<void>((resolve) => {
-      flowing = resolve
-    })
-    const stream = (async () => {
-      for (let n = 0; !dead; n++) {
-        const title = `round ${round} save ${n}`
-        const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> =>
-          fetch(`${yard.url}/api/jobs/${id}/revisions`, {
-            method: 'POST',
-            body: JSON.stringify({ from, key: `stream-of-saves-${round}-${n}`, job: { ...file, title } }),
-          })
-            .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>)
-            .catch(() => null)
-        const answer = await send()
-        if (answer === null) {
-          inFlight++
-          return
+test(
+  'killed in the middle of a stream of saves, a hundred times: every acknowledged save is there, and nothing ' +
+    'half made',
+  async ({ request, yard }) => {
+    test.setTimeout(420_000)
+    const file = JSON.parse(readFileSync('src/formats/test-support/fresh.job.json', 'utf8')) as Record<string, unknown>
+    const { id } = (await (
+      await request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(file)) })
+    ).json()) as { id: string }
+    const acknowledged = new Map<number, string>()
+    let from = 1
+    let inFlight = 0
+    for (let round = 0; round < ROUNDS; round++) {
+      let dead = false
+      let flowing = (): void => undefined
+      const begun = new Promise<void>((resolve) => {
+        flowing = resolve
+      })
+      const stream = (async () => {
+        for (let n = 0; !dead; n++) {
+          const title = `round ${round} save ${n}`
+          const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> =>
+            fetch(`${yard.url}/api/jobs/${id}/revisions`, {
+              method: 'POST',
+              body: JSON.stringify({ from, key: `stream-of-saves-${round}-${n}`, job: { ...file, title } }),
+            })
+              .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>)
+              .catch(() => null)
+          const answer = await send()
+          if (answer === null) {
+            inFlight++
+            return
+          }
+          // the save that was cut off last round may have been made: go on from what stands
+          if (answer.kind === 'stale') from = answer.theirs!.revision
+          else if (answer.kind === 'saved') {
+            acknowledged.set(answer.revision!, title)
+            from = answer.revision!
+            flowing()
+          } else throw new Error(JSON.stringify(answer))
         }
-        // the save that was cut off last round may have been made: go on from what stands
-        if (answer.kind === 'stale') from = answer.theirs!.revision
-        else if (answer.kind === 'saved') {
-          acknowledged.set(answer.revision!, title)
-          from = answer.revision!
-          flowing()
-        } else throw new Error(JSON.stringify(answer))
-      }
-    })()
-    // a server that has just come up is slow with its first answer: the kill must fall into the stream, not before it
-    await Promise.race([begun, stream])
-    await new Promise((resolve) => setTimeout(resolve, 5 + 37 * (round % 10)))
+      })()
+      // a server that has just come up is slow with its first answer: the kill must fall into the stream, not before it
+      await Promise.race([begun, stream])
+      await new Promise((resolve) => setTimeout(resolve, 5 + 37 * (round % 10)))
+      await yard.kill()
+      dead = true
+      await stream
+      await yard.start()
+    }
     await yard.kill()
-    dead = true
-    await stream
-    await yard.start()
-  }
-  await yard.kill()
-  const db = new Sqlite(yard.database)
-  expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
-  expect(db.pragma('foreign_key_check')).toEqual([])
-  const rows = db.prepare('select number, document from revisions where job_id = ? order by number').all(id) as {
-    number: number
-    document: string
-  }[]
-  db.close()
-  expect(inFlight).toBeGreaterThan(ROUNDS / 4)
-  expect(acknowledged.size).toBeGreaterThan(ROUNDS)
-  expect(rows.map((r) => r.number)).toEqual(rows.map((_, i) => i + 1))
-  const titles = new Map(rows.map((r) => [r.number, (JSON.parse(r.document) as { title: string }).title]))
-  for (const [number, title] of acknowledged) expect(titles.get(number)).toBe(title)
-})
+    const db = new Sqlite(yard.database)
+    expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+    expect(db.pragma('foreign_key_check')).toEqual([])
+    const rows = db.prepare('select number, document from revisions where job_id = ? order by number').all(id) as {
+      number: number
+      document: string
+    }[]
+    db.close()
+    expect(inFlight).toBeGreaterThan(ROUNDS / 4)
+    expect(acknowledged.size).toBeGreaterThan(ROUNDS)
+    expect(rows.map((r) => r.number)).toEqual(rows.map((_, i) => i + 1))
+    const titles = new Map(rows.map((r) => [r.number, (JSON.parse(r.document) as { title: string }).title]))
+    for (const [number, title] of acknowledged) expect(titles.get(number)).toBe(title)
+  },
+)
 
 test('two windows on one job: told in words and chosen field by field', async ({ page, context, yard }) => {
   const address = await openJob(page, yard, 'Fell team bike 3')
@@ -147,64 +148,63 @@ test('two windows on one job: told in words and chosen field by field', async ({
   await expect(page.getByLabel('Way back', { exact: true }).last()).toHaveValue('4 mm²')
 })
 
-test('both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both versions again', async ({
-  page,
-  context,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}?station=wire`)
-  await ready(page)
-  const other = await context.newPage()
-  await other.goto(page.url())
-  await ready(other)
-  await other.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
-  await saved(other)
-  await page.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
-  await saved(page)
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-
-  await other.getByLabel('Rating').selectOption('10')
-  await saved(other)
-  await page.getByLabel('Rating').selectOption('15')
-  const dialog = page.getByRole('dialog', { name: /changed in another window/ })
-  await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
-  await page.reload()
-  await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
-  await dialog.getByRole('button', { name: 'All theirs' }).click()
-  await dialog.getByRole('button', { name: 'Let these stand' }).click()
-  await saved(page)
-  await expect(page.getByLabel('Rating')).toHaveValue('10')
-})
-
-test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({
-  page,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  const troubles: string[] = []
-  page.on('pageerror', (e) => troubles.push(e.message))
-  for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger']) {
-    await page.goto(`${yard.url}${address}?station=${station}`)
+test(
+  'both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both ' + 'versions again',
+  async ({ page, context, yard }) => {
+    const address = await openJob(page, yard, 'Fell team bike 3')
+    await page.goto(`${yard.url}${address}?station=wire`)
     await ready(page)
-    const fields = page.locator('.tray .reading input')
-    const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
-    for (let i = 0; i < (await fields.count()); i++) {
-      await fields.nth(i).fill(nonsense[i % nonsense.length]!)
-      await fields.nth(i).blur()
+    const other = await context.newPage()
+    await other.goto(page.url())
+    await ready(other)
+    await other.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+    await saved(other)
+    await page.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+    await saved(page)
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+
+    await other.getByLabel('Rating').selectOption('10')
+    await saved(other)
+    await page.getByLabel('Rating').selectOption('15')
+    const dialog = page.getByRole('dialog', { name: /changed in another window/ })
+    await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
+    await page.reload()
+    await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
+    await dialog.getByRole('button', { name: 'All theirs' }).click()
+    await dialog.getByRole('button', { name: 'Let these stand' }).click()
+    await saved(page)
+    await expect(page.getByLabel('Rating')).toHaveValue('10')
+  },
+)
+
+test(
+  'nonsense in every field of a station: a message beside it, the old value still counts, what was ' + 'typed is kept',
+  async ({ page, yard }) => {
+    const address = await openJob(page, yard, 'Fell team bike 3')
+    const troubles: string[] = []
+    page.on('pageerror', (e) => troubles.push(e.message))
+    for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger']) {
+      await page.goto(`${yard.url}${address}?station=${station}`)
+      await ready(page)
+      const fields = page.locator('.tray .reading input')
+      const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
+      for (let i = 0; i < (await fields.count()); i++) {
+        await fields.nth(i).fill(nonsense[i % nonsense.length]!)
+        await fields.nth(i).blur()
+      }
+      await expect(page.locator('.below.wrong').first()).toBeVisible()
     }
-    await expect(page.locator('.below.wrong').first()).toBeVisible()
-  }
-  await page.goto(`${yard.url}${address}?station=measure`)
-  await ready(page)
-  await type(page, 'coolant', '7 bananas')
-  await page.reload()
-  await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('7 bananas')
-  await expect(page.getByText('"bananas" is not a unit of volume')).toBeVisible()
-  await page.getByLabel('coolant', { exact: true }).press('Escape')
-  await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('1.3')
-  expect(troubles).toEqual([])
-})
+    await page.goto(`${yard.url}${address}?station=measure`)
+    await ready(page)
+    await type(page, 'coolant', '7 bananas')
+    await page.reload()
+    await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('7 bananas')
+    await expect(page.getByText('"bananas" is not a unit of volume')).toBeVisible()
+    await page.getByLabel('coolant', { exact: true }).press('Escape')
+    await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('1.3')
+    expect(troubles).toEqual([])
+  },
+)
 
 test('unknown addresses and unreadable files are told plainly', async ({ page, yard }) => {
   await page.goto(`${yard.url}/jobs/nothing-here`)

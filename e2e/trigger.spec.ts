@@ -15,7 +15,7 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await ready(page)
   const says = page.locator('.run-says')
   await expect(says).toContainText(
-    /Coolant boils after 1\d min, for 1\d min in all without the fan; with the proposed it peaks at 102 °C, 17 K over the 10 K kept free/,
+    /Coolant boils after 1\d min, for 1\d min in all without the fan; with the proposed it peaks at 102 °C, 17 K over/,
   )
   await expect(says).toContainText('The fan is on 89 % of “slow climb”')
   await page.locator('[data-margin="boil"]').click()
@@ -101,10 +101,13 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
   await expect(page.getByText('This is not a GPX track: there is no <gpx> in it.')).toBeVisible()
   await expect(page.getByText(/6 legs, 70 min in all/)).toBeVisible()
   const point = (i: number) =>
-    `<trkpt lat="${(46 + i * 1e-4).toFixed(5)}" lon="8"><ele>${1000 + i * 1.2}</ele><time>${new Date(Date.UTC(2026, 0, 10) + 5000 * i).toISOString()}</time></trkpt>`
+    `<trkpt lat="${(46 + i * 1e-4).toFixed(5)}" ` +
+    `lon="8"><ele>${1000 + i * 1.2}</ele>` +
+    `<time>${new Date(Date.UTC(2026, 0, 10) + 5000 * i).toISOString()}</time></trkpt>`
   await bring(
     'pass.gpx',
-    `<gpx><trk><name>over the pass</name><trkseg>${Array.from({ length: 1200 }, (_, i) => point(i)).join('')}</trkseg></trk></gpx>`,
+    `<gpx><trk><name>over the ` +
+      `pass</name><trkseg>${Array.from({ length: 1200 }, (_, i) => point(i)).join('')}</trkseg></trk></gpx>`,
   )
   await expect(page.getByText(/“over the pass” is the day now: 600 legs, 99.9 min/)).toBeVisible({ timeout: 30_000 })
   await bring('day.csv', 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n10;8;0,18;3200;22;\n5;fast;;;;\n')

@@ -7,87 +7,90 @@ const part = (page: Page, name: string) =>
 const choose = (page: Page, label: string, option: string) =>
   page.getByLabel(label, { exact: true }).selectOption({ label: option })
 
-test('intent in plain choices: ways that do it are offered with their reasons, one is taken, every state is as asked', async ({
-  page,
-  yard,
-}) => {
-  await openJob(page, yard, 'Vineyard buggy, second controller')
-  await go(page, 'Wire')
-  await expect(page.getByText('all 12 as asked')).toBeVisible()
-  await choose(page, 'Fan may be live', 'also after switch-off, so long')
-  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('there is no after-run timer')
-  await choose(page, 'Run by', 'thermostat and override')
-  await choose(page, 'Controller dead', 'the override must work')
-  await choose(page, 'May also be called by', 'air conditioning')
-  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
-    'the air conditioning cannot call the fan',
-  )
-  await wireView(page, 'Ways to wire it')
-  const ways = page.getByRole('list', { name: 'Ways to wire it' })
-  await expect(ways.getByRole('listitem')).toHaveCount(10)
-  await expect(ways.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText(
-    'There is one fan only.',
-  )
-  await expect(ways.getByRole('listitem').first()).toContainText(/fits|needs more/)
-  await page.getByRole('button', { name: 'Wire it so: Ground-side switching' }).click()
-  await expect(ways.getByRole('listitem').filter({ hasText: 'Ground-side switching' })).toContainText('in use')
-  await expect(page.getByLabel('Thermostat switches')).toHaveValue('ground')
-  await wireView(page, 'Circuit')
-  await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
-  await expect(page.locator('table.states tbody tr')).toHaveCount(16)
-  await expect(verdict(page, 'contacts')).not.toHaveText('short')
-  await page.keyboard.press('Control+z')
-  await expect(page.getByLabel('Thermostat switches')).toHaveValue('positive')
-  // another way of wiring is laid out while the circuit stands there
-  await choose(page, 'Lamp: fan is live', 'yes')
-  await expect(page.locator('.drawing').getByRole('button', { name: /^lamp: fan is live: choose it/ })).toBeVisible()
-})
+test(
+  'intent in plain choices: ways that do it are offered with their reasons, one is taken, every state ' + 'is as asked',
+  async ({ page, yard }) => {
+    await openJob(page, yard, 'Vineyard buggy, second controller')
+    await go(page, 'Wire')
+    await expect(page.getByText('all 12 as asked')).toBeVisible()
+    await choose(page, 'Fan may be live', 'also after switch-off, so long')
+    await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('there is no after-run timer')
+    await choose(page, 'Run by', 'thermostat and override')
+    await choose(page, 'Controller dead', 'the override must work')
+    await choose(page, 'May also be called by', 'air conditioning')
+    await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+      'the air conditioning cannot call the fan',
+    )
+    await wireView(page, 'Ways to wire it')
+    const ways = page.getByRole('list', { name: 'Ways to wire it' })
+    await expect(ways.getByRole('listitem')).toHaveCount(10)
+    await expect(ways.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText(
+      'There is one fan only.',
+    )
+    await expect(ways.getByRole('listitem').first()).toContainText(/fits|needs more/)
+    await page.getByRole('button', { name: 'Wire it so: Ground-side switching' }).click()
+    await expect(ways.getByRole('listitem').filter({ hasText: 'Ground-side switching' })).toContainText('in use')
+    await expect(page.getByLabel('Thermostat switches')).toHaveValue('ground')
+    await wireView(page, 'Circuit')
+    await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
+    await expect(page.locator('table.states tbody tr')).toHaveCount(16)
+    await expect(verdict(page, 'contacts')).not.toHaveText('short')
+    await page.keyboard.press('Control+z')
+    await expect(page.getByLabel('Thermostat switches')).toHaveValue('positive')
+    // another way of wiring is laid out while the circuit stands there
+    await choose(page, 'Lamp: fan is live', 'yes')
+    await expect(page.locator('.drawing').getByRole('button', { name: /^lamp: fan is live: choose it/ })).toBeVisible()
+  },
+)
 
-test('the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all taken out again', async ({
-  page,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Vineyard buggy, second controller')
-  await page.goto(`${yard.url}${address}?station=wire`)
-  await ready(page)
-  await expect(part(page, 'Wheatear 150')).toBeVisible()
-  await expect(symptom(page)).toContainText('engine running and hot')
-  await expect(symptom(page)).toContainText('Wheatear 150 runs at 112 %')
-  await page.getByLabel('Key', { exact: true }).focus()
-  await page.keyboard.press('Space')
-  await expect(page.getByLabel('Engine runs')).not.toBeChecked()
-  await expect(symptom(page)).toContainText('parked and hot: relay coil, 86–85: silent; Wheatear 150 stands. As asked.')
-  await page.keyboard.press('Space')
-  await page.getByLabel('hot', { exact: true }).focus()
-  await page.keyboard.press('ArrowLeft')
-  await expect(symptom(page)).toContainText('key on and warming up')
-  await expect(symptom(page)).toContainText('stands. As asked.')
-  await page.getByLabel('cooling down').check()
-  await expect(symptom(page)).toContainText('runs at')
-  // the bad ground: the relay clicks, the fan hardly turns, its ground terminal is lifted
-  await part(page, 'way back').focus()
-  await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: /^bad ground, 20 ohm/ }).press('Enter')
-  await expect(symptom(page)).toContainText('clicks and stays in')
-  await expect(symptom(page)).toContainText(
-    /its ground terminal is at 1\d\.\d V instead of nearly nothing: the ground is bad/,
-  )
-  await expect(page.getByRole('heading', { name: /with these faults: \d+ of 12 not as asked/ })).toBeVisible()
-  await page.getByRole('button', { name: /take it out.*way back: bad ground/ }).press('Enter')
-  await expect(page.getByText('all 12 as asked')).toBeVisible()
-  await part(page, 'Wheatear 150').focus()
-  await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: /^wires swapped/ }).click()
-  await expect(symptom(page)).toContainText('backwards at')
-  await expect(symptom(page)).toContainText('air the other way round, at 60 %')
-  // a cell of the table shows its state in the circuit
-  await page
-    .locator('table.states')
-    .getByRole('button', { name: /stands.*show it/ })
-    .first()
-    .click()
-  await expect(symptom(page)).toContainText('parked and cold')
-})
+test(
+  'the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all ' +
+    'taken out again',
+  async ({ page, yard }) => {
+    const address = await openJob(page, yard, 'Vineyard buggy, second controller')
+    await page.goto(`${yard.url}${address}?station=wire`)
+    await ready(page)
+    await expect(part(page, 'Wheatear 150')).toBeVisible()
+    await expect(symptom(page)).toContainText('engine running and hot')
+    await expect(symptom(page)).toContainText('Wheatear 150 runs at 112 %')
+    await page.getByLabel('Key', { exact: true }).focus()
+    await page.keyboard.press('Space')
+    await expect(page.getByLabel('Engine runs')).not.toBeChecked()
+    await expect(symptom(page)).toContainText(
+      'parked and hot: relay coil, 86–85: silent; Wheatear 150 stands. As asked.',
+    )
+    await page.keyboard.press('Space')
+    await page.getByLabel('hot', { exact: true }).focus()
+    await page.keyboard.press('ArrowLeft')
+    await expect(symptom(page)).toContainText('key on and warming up')
+    await expect(symptom(page)).toContainText('stands. As asked.')
+    await page.getByLabel('cooling down').check()
+    await expect(symptom(page)).toContainText('runs at')
+    // the bad ground: the relay clicks, the fan hardly turns, its ground terminal is lifted
+    await part(page, 'way back').focus()
+    await page.keyboard.press('Enter')
+    await page.getByRole('button', { name: /^bad ground, 20 ohm/ }).press('Enter')
+    await expect(symptom(page)).toContainText('clicks and stays in')
+    await expect(symptom(page)).toContainText(
+      /its ground terminal is at 1\d\.\d V instead of nearly nothing: the ground is bad/,
+    )
+    await expect(page.getByRole('heading', { name: /with these faults: \d+ of 12 not as asked/ })).toBeVisible()
+    await page.getByRole('button', { name: /take it out.*way back: bad ground/ }).press('Enter')
+    await expect(page.getByText('all 12 as asked')).toBeVisible()
+    await part(page, 'Wheatear 150').focus()
+    await page.keyboard.press('Enter')
+    await page.getByRole('button', { name: /^wires swapped/ }).click()
+    await expect(symptom(page)).toContainText('backwards at')
+    await expect(symptom(page)).toContainText('air the other way round, at 60 %')
+    // a cell of the table shows its state in the circuit
+    await page
+      .locator('table.states')
+      .getByRole('button', { name: /stands.*show it/ })
+      .first()
+      .click()
+    await expect(symptom(page)).toContainText('parked and cold')
+  },
+)
 
 test('a circuit that cannot be is refused in words; awkward figures keep what was typed', async ({ page, yard }) => {
   await openJob(page, yard, 'Market cold trailer')
@@ -154,57 +157,60 @@ test('an unknown pigtail is found out with a meter in the safest order, and kept
   await expect(page.getByLabel('It may be loaded with')).toHaveValue('7.5')
 })
 
-test('a harness is changed and taken back, a second fan gets its relay; the cut list is had as CSV, the circuit as SVG and netlist', async ({
-  page,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Vineyard buggy, second controller')
-  await go(page, 'Wire')
-  await wireView(page, 'Harness')
-  await page.getByLabel('New length').fill('soon')
-  await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(page.locator('#edit-message')).toBeVisible()
-  await expect(page.getByLabel('New length')).toHaveValue('soon')
-  await page.getByLabel('New length').fill('3.1 m')
-  await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(page.getByText(/Lengthen the feed by 0\.7 m/)).toBeVisible()
-  await page.getByLabel('What is changed').selectOption('second relay')
-  await expect(page.getByText('Not here: there is one fan only')).toBeVisible()
-  await page.getByLabel('Add a second fan').selectOption({ index: 1 })
-  await wireView(page, 'Ways to wire it')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText('in use')
-  await wireView(page, /Harness/)
-  await page.getByLabel('What is changed').selectOption('second relay')
-  await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(page.getByText('second relay, its trigger joined to the first', { exact: true })).toBeVisible()
-  await expect(page.getByText('on its own relay, triggers joined')).toBeVisible()
-  await go(page, 'Build')
-  await page.getByRole('button', { name: 'Change the harness' }).click()
-  await expect(page.getByText(/1\. Lengthen the feed .* 2\. Second relay beside the first/)).toBeVisible()
-  await go(page, 'Wire')
-  await wireView(page, /Harness/)
-  await page.getByRole('button', { name: /take it back.*second relay/ }).click()
-  await page.getByRole('button', { name: 'take the second fan off' }).click()
-  await wireView(page, 'Cut list')
-  await expect(page.locator('.cut-list tbody tr')).toHaveCount(8)
-  await page.getByLabel('Colour of wire 1').fill('brown')
-  await page.getByLabel('Colour of wire 1').press('Enter')
-  await expect(page.getByText(/2\.5 mm² brown/)).toBeVisible()
-  await saved(page)
-  const csv = await page.request.get(`${yard.url}/api${address}/cut-list.csv`)
-  expect(await csv.text()).toMatch(/^no\.,wire,size,colour.*\r\n1,feed: battery \+ to fuse holder 1,2\.5 mm²,brown,/)
-  expect(await (await page.request.get(`${yard.url}/api${address}/circuit.svg`)).text()).toContain('Wheatear 150')
-  expect(
-    await (
-      await page.request.get(`${yard.url}/api${address}/circuit.cir?state=key=on,heat=hot&fault=bad:return1`)
-    ).text(),
-  ).toContain('rreturn1 fan1_minus 0 20.0')
-  expect((await page.request.get(`${yard.url}/api${address}/circuit.cir?fault=rust:fan1`)).status()).toBe(400)
-  await page.goto(`${yard.url}${address}/sheet`)
-  await ready(page)
-  await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible()
-  await expect(page.getByRole('img', { name: /Circuit of \d+ parts; .*runs at/ })).toBeVisible()
-})
+test(
+  'a harness is changed and taken back, a second fan gets its relay; the cut list is had as CSV, the circuit as ' +
+    'SVG and netlist',
+  async ({ page, yard }) => {
+    const address = await openJob(page, yard, 'Vineyard buggy, second controller')
+    await go(page, 'Wire')
+    await wireView(page, 'Harness')
+    await page.getByLabel('New length').fill('soon')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.locator('#edit-message')).toBeVisible()
+    await expect(page.getByLabel('New length')).toHaveValue('soon')
+    await page.getByLabel('New length').fill('3.1 m')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByText(/Lengthen the feed by 0\.7 m/)).toBeVisible()
+    await page.getByLabel('What is changed').selectOption('second relay')
+    await expect(page.getByText('Not here: there is one fan only')).toBeVisible()
+    await page.getByLabel('Add a second fan').selectOption({ index: 1 })
+    await wireView(page, 'Ways to wire it')
+    await expect(page.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText(
+      'in use',
+    )
+    await wireView(page, /Harness/)
+    await page.getByLabel('What is changed').selectOption('second relay')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByText('second relay, its trigger joined to the first', { exact: true })).toBeVisible()
+    await expect(page.getByText('on its own relay, triggers joined')).toBeVisible()
+    await go(page, 'Build')
+    await page.getByRole('button', { name: 'Change the harness' }).click()
+    await expect(page.getByText(/1\. Lengthen the feed .* 2\. Second relay beside the first/)).toBeVisible()
+    await go(page, 'Wire')
+    await wireView(page, /Harness/)
+    await page.getByRole('button', { name: /take it back.*second relay/ }).click()
+    await page.getByRole('button', { name: 'take the second fan off' }).click()
+    await wireView(page, 'Cut list')
+    await expect(page.locator('.cut-list tbody tr')).toHaveCount(8)
+    await page.getByLabel('Colour of wire 1').fill('brown')
+    await page.getByLabel('Colour of wire 1').press('Enter')
+    await expect(page.getByText(/2\.5 mm² brown/)).toBeVisible()
+    await saved(page)
+    const csv = await page.request.get(`${yard.url}/api${address}/cut-list.csv`)
+    expect(await csv.text()).toMatch(/^no\.,wire,size,colour.*\r\n1,feed: battery \+ to fuse holder 1,2\.5 mm²,brown,/)
+    expect(await (await page.request.get(`${yard.url}/api${address}/circuit.svg`)).text()).toContain('Wheatear 150')
+    expect(
+      await (
+        await page.request.get(`${yard.url}/api${address}/circuit.cir?state=key=on,heat=hot&fault=bad:return1`)
+      ).text(),
+    ).toContain('rreturn1 fan1_minus 0 20.0')
+    expect((await page.request.get(`${yard.url}/api${address}/circuit.cir?fault=rust:fan1`)).status()).toBe(400)
+    await page.goto(`${yard.url}${address}/sheet`)
+    await ready(page)
+    await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible()
+    await expect(page.getByRole('img', { name: /Circuit of \d+ parts; .*runs at/ })).toBeVisible()
+  },
+)
 
 test('a new job says what is still open in its circuit, and is wired to the end', async ({ page, yard }) => {
   await startJob(page, yard, /trail bike/, 'Wired anew')

@@ -48,7 +48,10 @@ export const jobPage = (
     return (
       <MessagePage
         title="There is no such job"
-        message="The address names a job that is not in this yard. It may be in another database, or the address was cut short."
+        message={
+          'The address names a job that is not in this yard. It may be in another database, or the address ' +
+          'was cut short.'
+        }
         back="/"
       />
     )

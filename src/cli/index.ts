@@ -18,7 +18,8 @@ import { circuitAnswer } from '../formats/spice/circuit-answer'
 
 const USAGE = `Usage: npm run --silent pyraxis -- evaluate <job.json> [--quick] [--run]
        npm run --silent pyraxis -- simulate <job.json> [duty.csv|track.gpx] [--season coldest|usual|hottest] [--no-fan]
-       npm run --silent pyraxis -- circuit <job.json> [--state key=on,engine=on,heat=hot,...] [--fault kind:element]... [--spice]`
+       npm run --silent pyraxis -- circuit <job.json> [--state key=on,engine=on,heat=hot,...]
+           [--fault kind:element]... [--spice]`
 
 /** A plain message on stderr and exit status 2: the file, or the way it was asked for, is at fault. */
 function refuse(message: string): never {
@@ -105,9 +106,13 @@ function simulateCommand(args: readonly string[]): void {
   try {
     const run = simulate(ran, circumstances)!
     process.stdout.write(writeRunCsv(run, job.bay !== null))
-    process.stderr.write(
-      `${JSON.stringify({ circumstances, notes: from?.notes ?? [], summary: { ...run, trace: undefined }, words: runInWords(ran, { proposed: runView(run), none: null, present: null }, circumstances, job.units) }, null, 2)}\n`,
-    )
+    const told = {
+      circumstances,
+      notes: from?.notes ?? [],
+      summary: { ...run, trace: undefined },
+      words: runInWords(ran, { proposed: runView(run), none: null, present: null }, circumstances, job.units),
+    }
+    process.stderr.write(`${JSON.stringify(told, null, 2)}\n`)
   } catch (trouble) {
     if (trouble instanceof StiffError) refuse(`${file}: ${trouble.message}`)
     throw trouble

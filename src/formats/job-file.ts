@@ -20,7 +20,9 @@ export function readJob(value: unknown): JobFile {
   if (head.version > JOB_VERSION)
     return {
       ok: false,
-      message: `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ${JOB_VERSION}). Update Pyraxis, then open it again.`,
+      message:
+        `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ` +
+        `${JOB_VERSION}). Update Pyraxis, then open it again.`,
     }
   const parsed = jobSchema.safeParse(liftJob(value))
   return parsed.success

@@ -46,7 +46,8 @@ function readFacts(part: Part, list: unknown): Part | null {
 
 /**
  * Parts from CSV with a header row; figures may be in any unit, columns in any order, unknown columns are left aside.
- * @returns the parts that can be read, and for each other row why not (rows counted as in a spreadsheet, the header is 1)
+ * @returns the parts that can be read, and for each other row why not (rows counted as in a spreadsheet, the header is
+ *   1)
  */
 export function readShelfCsv(text: string): { readonly parts: Part[]; readonly problems: ShelfProblem[] } {
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {

@@ -27,13 +27,19 @@ const narrowOptions = {
 
 let elk: InstanceType<typeof ELK> | undefined
 
-/** Makes the layout ready. In a worker it must come before the worker listens: the library takes `onmessage` for itself while it starts. */
+/**
+ * Makes the layout ready. In a worker it must come before the worker listens: the library takes `onmessage` for itself
+ * while it starts.
+ */
 export function makeReady(): InstanceType<typeof ELK> {
   elk ??= new ELK()
   return elk
 }
 
-/** Lays a circuit out: source left, ground right, lines square and with as few crossings as there can be; folded where there is little room. */
+/**
+ * Lays a circuit out: source left, ground right, lines square and with as few crossings as there can be; folded where
+ * there is little room.
+ */
 export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidOut> {
   const root: ElkNode = {
     id: 'circuit',

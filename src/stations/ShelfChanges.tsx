@@ -14,7 +14,10 @@ const chosenAt: Readonly<Partial<Record<PartKind, Station>>> = {
   controller: 'trigger',
 }
 
-/** Says where the shelf has gone on since a part was chosen: the job keeps it as it was until somebody takes the new one up. */
+/**
+ * Says where the shelf has gone on since a part was chosen: the job keeps it as it was until somebody takes the new one
+ * up.
+ */
 export function ShelfChanges({
   job,
   shelf,

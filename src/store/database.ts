@@ -27,7 +27,8 @@ async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string
   const version = Number(sqlite.pragma('user_version', { simple: true }))
   if (version > migrations.length) {
     throw new StoreTrouble(
-      `${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`,
+      `${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update ` +
+        `Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`,
       'newer',
     )
   }

@@ -66,7 +66,10 @@ export const readRevision = (
     return row ? { job: parsedJob(row.document, file), madeAt: row.made_at } : null
   })
 
-/** Brings an old revision back as a new one; what came between stays in the history. A signature does not come back with it. */
+/**
+ * Brings an old revision back as a new one; what came between stays in the history. A signature does not come back with
+ * it.
+ */
 export const bringBack = ({ db, file }: Store, id: string, number: number, at: string): Promise<Saved> =>
   patiently(file, () =>
     db.transaction().execute(async (trx): Promise<Saved> => {

@@ -121,12 +121,14 @@ export function prepareJob(job: Job): Prepared {
     ? { ok: true, job, evaluation, line: yardColumns(job) }
     : {
         ok: false,
-        message: `This job is signed, but could not be: ${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}`,
+        message:
+          `This job is signed, but could not be: ` + `${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}`,
       }
 }
 
 /**
- * Puts new jobs into the yard, all or none, each with its machine; one of the same name, kind and owner is the same machine.
+ * Puts new jobs into the yard, all or none, each with its machine; one of the same name, kind and owner is the same
+ * machine.
  * A job that comes signed is sealed at once.
  * @param prepared by {@link prepareJob}; those refused must have been taken out
  * @returns the ids, in the same order

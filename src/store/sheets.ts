@@ -8,7 +8,8 @@ import { patiently, type Store } from './patience'
 import { newestSeal } from './seals'
 
 /**
- * The bench sheet of a job or of one of its revisions: as it was signed where it was, else as the core of today reads it.
+ * The bench sheet of a job or of one of its revisions: as it was signed where it was, else as the core of today reads
+ * it.
  * @returns null if there is no such job or revision
  */
 export async function sheetOf(

@@ -49,7 +49,10 @@ export const listShelf = ({ db, file }: Store): Promise<ShelfEntry[]> =>
     return rows.map((r) => ({ part: partSchema.parse(liftPart(JSON.parse(r.document))), retiredAt: r.retired_at }))
   })
 
-/** Takes a part off the shelf, or puts it back (null); jobs that chose it keep it. @returns false if there is no such part */
+/**
+ * Takes a part off the shelf, or puts it back (null); jobs that chose it keep it.
+ * @returns false if there is no such part
+ */
 export const retirePart = ({ db, file }: Store, id: string, at: string | null): Promise<boolean> =>
   patiently(
     file,

@@ -69,33 +69,36 @@ const add = async (job: Job): Promise<string> => {
 }
 const titled = (title: string): Job => ({ ...fresh, title })
 
-test('saves append revisions; a stale one is refused with theirs in hand; a repeated one is acknowledged once', async () => {
-  const id = await add(fresh)
-  const save = { from: 1, key: 'key-one-1', job: titled('Two'), at: AT }
-  expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
-  expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
-  expect(await saveJob(store, id, { ...save, key: 'key-two-2', job: titled('Other') })).toMatchObject({
-    kind: 'stale',
-    theirs: { revision: 2, job: { title: 'Two' } },
-  })
-  expect(await saveJob(store, 'nowhere', save)).toEqual({ kind: 'unknown' })
-  const rows = await store.db
-    .selectFrom('revisions')
-    .select(['number', 'based_on'])
-    .where('job_id', '=', id)
-    .orderBy('number')
-    .execute()
-  expect(rows).toEqual([
-    { number: 1, based_on: 0 },
-    { number: 2, based_on: 1 },
-  ])
-  await store.db.destroy()
-  store = await openStore(file())
-  expect((await readHead(store, id))!.job.title).toBe('Two')
-  const pragma = new Sqlite(file())
-  expect(pragma.pragma('journal_mode', { simple: true })).toBe('wal')
-  pragma.close()
-})
+test(
+  'saves append revisions; a stale one is refused with theirs in hand; a repeated one is ' + 'acknowledged once',
+  async () => {
+    const id = await add(fresh)
+    const save = { from: 1, key: 'key-one-1', job: titled('Two'), at: AT }
+    expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
+    expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
+    expect(await saveJob(store, id, { ...save, key: 'key-two-2', job: titled('Other') })).toMatchObject({
+      kind: 'stale',
+      theirs: { revision: 2, job: { title: 'Two' } },
+    })
+    expect(await saveJob(store, 'nowhere', save)).toEqual({ kind: 'unknown' })
+    const rows = await store.db
+      .selectFrom('revisions')
+      .select(['number', 'based_on'])
+      .where('job_id', '=', id)
+      .orderBy('number')
+      .execute()
+    expect(rows).toEqual([
+      { number: 1, based_on: 0 },
+      { number: 2, based_on: 1 },
+    ])
+    await store.db.destroy()
+    store = await openStore(file())
+    expect((await readHead(store, id))!.job.title).toBe('Two')
+    const pragma = new Sqlite(file())
+    expect(pragma.pragma('journal_mode', { simple: true })).toBe('wal')
+    pragma.close()
+  },
+)
 
 test('signing seals the evaluation and the sheet; a signature cannot be saved in by hand', async () => {
   const id = await add({ ...finished, signature: null })
@@ -174,27 +177,31 @@ test('a newer, a foreign, a broken and a locked file are told apart in words, an
   other.close()
 }, 30_000)
 
-test('what a job’s runs came to is kept for its state, tells its line of the yard, and is left where the job has changed', async () => {
-  const job = example('fell-bike-short-at-idle')
-  const added = await addJob(store, job, AT)
-  if (!added.ok) throw new Error(added.message)
-  const found = settledFindings(job, AT)!
-  const bars = async () =>
-    (await readYard(store, '2026-02-02')).entries
-      .find((e) => e.id === added.id)!
-      .summary!.margins.find((m) => m.id === 'charge')!
-  expect((await bars()).verdict).toBe('short')
-  expect(await keepFindings(store, added.id, { ...found, settled: false })).toBe(false)
-  expect(await keepFindings(store, added.id, found)).toBe(true)
-  expect((await bars()).verdict).toBe('unsure')
-  expect(await findingsFor(store, added.id, job)).toEqual(found)
-  const changed = { ...job, controllers: job.controllers.map((c) => ({ ...c, setC: 95 })) }
-  expect(await saveJob(store, added.id, { from: 1, key: 'another-set', job: changed, at: AT })).toMatchObject({
-    kind: 'saved',
-  })
-  expect(await findingsFor(store, added.id, changed)).toBeNull()
-  expect(await keepFindings(store, added.id, found)).toBe(false)
-})
+test(
+  'what a job’s runs came to is kept for its state, tells its line of the yard, and is left where the job ' +
+    'has changed',
+  async () => {
+    const job = example('fell-bike-short-at-idle')
+    const added = await addJob(store, job, AT)
+    if (!added.ok) throw new Error(added.message)
+    const found = settledFindings(job, AT)!
+    const bars = async () =>
+      (await readYard(store, '2026-02-02')).entries
+        .find((e) => e.id === added.id)!
+        .summary!.margins.find((m) => m.id === 'charge')!
+    expect((await bars()).verdict).toBe('short')
+    expect(await keepFindings(store, added.id, { ...found, settled: false })).toBe(false)
+    expect(await keepFindings(store, added.id, found)).toBe(true)
+    expect((await bars()).verdict).toBe('unsure')
+    expect(await findingsFor(store, added.id, job)).toEqual(found)
+    const changed = { ...job, controllers: job.controllers.map((c) => ({ ...c, setC: 95 })) }
+    expect(await saveJob(store, added.id, { from: 1, key: 'another-set', job: changed, at: AT })).toMatchObject({
+      kind: 'saved',
+    })
+    expect(await findingsFor(store, added.id, changed)).toBeNull()
+    expect(await keepFindings(store, added.id, found)).toBe(false)
+  },
+)
 
 test('a file of the first version opens: copied first, lines filled in, every job as it was', async () => {
   await store.db.destroy()
@@ -207,37 +214,33 @@ test('a file of the first version opens: copied first, lines filled in, every jo
   const titles = Array.from({ length: 120 }, (_, i) => `Old ${i}`)
   titles.forEach((title, i) => {
     sqlite.prepare('insert into jobs values (?, ?, ?, 1)').run(`j${i}`, 'm1', AT)
-    sqlite
-      .prepare('insert into revisions values (?, 1, ?, 0, ?, ?)')
-      .run(
-        `j${i}`,
-        AT,
-        `key${i}`,
-        i === 7
-          ? '{"format":"cake"}'
-          : JSON.stringify({
-              ...(JSON.parse(old) as object),
-              title,
-              signature: null,
-              promisedOn: `2026-02-${String((i % 28) + 1).padStart(2, '0')}`,
-            }),
-      )
-  })
-  sqlite
-    .prepare("insert into parts values ('relay-old', 'relay', 'Old relay', ?, null)")
-    .run(
-      JSON.stringify({
-        id: 'relay-old',
-        kind: 'relay',
-        name: 'Old relay',
-        maker: '',
-        note: '',
-        contact: { ratedA: 20, rating: 'motor', makeA: null },
-        coilOhm: 90,
-        suppressed: true,
-        terminalAreaM2: null,
-      }),
+    sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(
+      `j${i}`,
+      AT,
+      `key${i}`,
+      i === 7
+        ? '{"format":"cake"}'
+        : JSON.stringify({
+            ...(JSON.parse(old) as object),
+            title,
+            signature: null,
+            promisedOn: `2026-02-${String((i % 28) + 1).padStart(2, '0')}`,
+          }),
     )
+  })
+  sqlite.prepare("insert into parts values ('relay-old', 'relay', 'Old relay', ?, null)").run(
+    JSON.stringify({
+      id: 'relay-old',
+      kind: 'relay',
+      name: 'Old relay',
+      maker: '',
+      note: '',
+      contact: { ratedA: 20, rating: 'motor', makeA: null },
+      coilOhm: 90,
+      suppressed: true,
+      terminalAreaM2: null,
+    }),
+  )
   await db.destroy()
   store = await openStore(file('old.db'))
   expect(existsSync(file('old.db.before-version-2'))).toBe(true)
@@ -274,32 +277,35 @@ test('a line worked out by an older core is worked out anew when it is looked at
   expect((await readYard(store, '2026-01-22')).entries[0]!.summary!.worst).toMatch(/Fuse short/)
 })
 
-test('history: what each revision changed, any one read and brought back as a new one; a sealed sheet stays', async () => {
-  const id = await add({ ...finished, signature: null })
-  await signJob(store, id, 1, 'Bench one', AT)
-  const sealed = (await sheetOf(store, id))!
-  const { job } = (await readHead(store, id))!
-  await saveJob(store, id, {
-    from: 2,
-    key: 'changed-2',
-    job: { ...changeSetting(job, 'controller1', 84, 5), signature: null },
-    at: AT,
-  })
-  expect(await bringBack(store, id, 1, AT)).toMatchObject({ kind: 'saved', revision: 4 })
-  expect((await readHead(store, id))!.job).toEqual((await readRevision(store, id, 1))!.job)
-  expect((await listRevisions(store, id)).map((r) => [r.number, r.sealed, r.changes[0]])).toEqual([
-    [4, false, 'set: 84 °C, then 87 °C'],
-    [3, false, 'set: 87 °C, then 84 °C'],
-    [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)],
-    [1, false, 'the job as it was started or brought in'],
-  ])
-  expect(await sheetOf(store, id, 2)).toEqual(sealed)
-  expect((await sheetOf(store, id))!.sealed).toBe(false)
-  // the signed revision brought back comes without its signature, which belongs to the seal
-  await bringBack(store, id, 2, AT)
-  expect((await readHead(store, id))!.job.signature).toBeNull()
-  expect(await bringBack(store, id, 99, AT)).toEqual({ kind: 'unknown' })
-})
+test(
+  'history: what each revision changed, any one read and brought back as a new one; a sealed ' + 'sheet stays',
+  async () => {
+    const id = await add({ ...finished, signature: null })
+    await signJob(store, id, 1, 'Bench one', AT)
+    const sealed = (await sheetOf(store, id))!
+    const { job } = (await readHead(store, id))!
+    await saveJob(store, id, {
+      from: 2,
+      key: 'changed-2',
+      job: { ...changeSetting(job, 'controller1', 84, 5), signature: null },
+      at: AT,
+    })
+    expect(await bringBack(store, id, 1, AT)).toMatchObject({ kind: 'saved', revision: 4 })
+    expect((await readHead(store, id))!.job).toEqual((await readRevision(store, id, 1))!.job)
+    expect((await listRevisions(store, id)).map((r) => [r.number, r.sealed, r.changes[0]])).toEqual([
+      [4, false, 'set: 84 °C, then 87 °C'],
+      [3, false, 'set: 87 °C, then 84 °C'],
+      [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)],
+      [1, false, 'the job as it was started or brought in'],
+    ])
+    expect(await sheetOf(store, id, 2)).toEqual(sealed)
+    expect((await sheetOf(store, id))!.sealed).toBe(false)
+    // the signed revision brought back comes without its signature, which belongs to the seal
+    await bringBack(store, id, 2, AT)
+    expect((await readHead(store, id))!.job.signature).toBeNull()
+    expect(await bringBack(store, id, 99, AT)).toEqual({ kind: 'unknown' })
+  },
+)
 
 test('many jobs go in all or none', async () => {
   const ready = [fresh, { ...fresh, title: 'Two' }].map(prepareJob).filter((p) => p.ok)

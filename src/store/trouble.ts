@@ -29,7 +29,8 @@ export function asTrouble(error: unknown, file: string): unknown {
     )
   if (/^SQLITE_(CORRUPT|NOTADB)/.test(c))
     return new StoreTrouble(
-      `${file} is not a Pyraxis database, or it is damaged. Move it aside and put back a copy, or name another file in PYRAXIS_DB.`,
+      `${file} is not a Pyraxis database, or it is damaged. Move it aside and put back a copy, or name another ` +
+        `file in PYRAXIS_DB.`,
       'broken',
     )
   if (/^SQLITE_(CANTOPEN|FULL|IOERR)/.test(c) || c === 'ENOENT' || c === 'ENOTDIR' || c === 'ENOSPC')

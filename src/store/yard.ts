@@ -224,7 +224,9 @@ export const find = ({ db, file }: Store, text: string): Promise<Found[]> =>
         kind: 'machine',
         id: m.job,
         name: m.name,
-        about: `${m.kind.replaceAll('-', ' ')}${m.owner ? `, ${m.owner}` : ''}, ${m.jobs} ${m.jobs === 1 ? 'job' : 'jobs'}`,
+        about:
+          `${m.kind.replaceAll('-', ' ')}${m.owner ? `, ${m.owner}` : ''}, ${m.jobs} ` +
+          `${m.jobs === 1 ? 'job' : 'jobs'}`,
       })),
       ...parts.map((p): Found => ({
         kind: 'part',

@@ -26,8 +26,10 @@ export function CellField({ name, label, value, quantity, system, range: [low, h
   const standing = value === null ? '' : shown(value, quantity, system).number
   const empty = draft !== null && draft.trim() === ''
   const parsed = draft === null || empty ? null : parse(draft, quantity, system)
-  const ends =
-    `${shown(low, quantity, system).number} and ${shown(high, quantity, system).number} ${shown(high, quantity, system).unit}`.trim()
+  const ends = (
+    `${shown(low, quantity, system).number} and ${shown(high, quantity, system).number} ` +
+    `${shown(high, quantity, system).unit}`
+  ).trim()
   const message =
     empty && otherwise === undefined && standing !== ''
       ? `Between ${ends}.`

@@ -72,7 +72,10 @@ function One({ shape }: { readonly shape: Shape }) {
   )
 }
 
-/** Shapes that follow each other and stand for the same movable thing are one group; what is written beside it is not a part of it. */
+/**
+ * Shapes that follow each other and stand for the same movable thing are one group; what is written beside it is not a
+ * part of it.
+ */
 function grouped(
   shapes: readonly Shape[],
   named: Readonly<Record<string, Movable>>,
@@ -89,7 +92,10 @@ function grouped(
 
 const none: Readonly<Record<string, Movable>> = {}
 
-/** A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys + − 0 zoom. */
+/**
+ * A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys +
+ * − 0 zoom.
+ */
 export function DrawingView({
   drawing,
   movable = none,
@@ -243,7 +249,8 @@ export function DrawingView({
                 ? {
                     tabIndex: 0,
                     role: 'button',
-                    'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift for ten`,
+                    'aria-label':
+                      `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift ` + `for ten`,
                     onKeyDown: (e: React.KeyboardEvent) => {
                       const way = KEYS[e.key]
                       if (!way || !onMove) return

@@ -42,7 +42,10 @@ export function MarginBar({ margin, left, width, waterY, full }: Props) {
     <g>
       {margin.verdict === 'short' ? (
         <path
-          d={`M${left} ${waterY} h${width} v${Math.max(size, 6)} l${-width / 4} ${-5} l${-width / 4} ${5} l${-width / 4} ${-5} l${-width / 4} ${5} z`}
+          d={
+            `M${left} ${waterY} h${width} v${Math.max(size, 6)} l${-width / 4} ${-5} l${-width / 4} ${5} ` +
+            `l${-width / 4} ${-5} l${-width / 4} ${5} z`
+          }
           fill="var(--short)"
         />
       ) : margin.verdict === 'open' ? (
@@ -67,7 +70,10 @@ export function MarginBar({ margin, left, width, waterY, full }: Props) {
       )}
       {whisker && (
         <path
-          d={`M${middle} ${whisker[0]} V${whisker[1]} M${middle - tick} ${whisker[0]} h${tick * 2} M${middle - tick} ${whisker[1]} h${tick * 2}`}
+          d={
+            `M${middle} ${whisker[0]} V${whisker[1]} M${middle - tick} ${whisker[0]} h${tick * 2} ` +
+            `M${middle - tick} ${whisker[1]} h${tick * 2}`
+          }
           stroke="var(--ink)"
           strokeWidth={1.3}
           fill="none"

@@ -34,13 +34,17 @@ function understood(
   if (!parsed.ok) return { message: parsed.message }
   if (parsed.value < limits.min || parsed.value > limits.max) {
     return {
-      message: `This is between ${format(limits.min, quantity, system)} and ${format(limits.max, quantity, system)}. What you typed is kept; the old value still counts.`,
+      message:
+        `This is between ${format(limits.min, quantity, system)} and ` +
+        `${format(limits.max, quantity, system)}. What you typed is kept; the old value still counts.`,
     }
   }
   return { reading: retyped(text.trim(), parsed.value, wish ? undefined : parsed.spread) }
 }
 
-/** One line of the tray: how it is known, its name, its value with unit; a message beside it where it is not understood. */
+/**
+ * One line of the tray: how it is known, its name, its value with unit; a message beside it where it is not understood.
+ */
 export function ReadingField({ field, system, note, onPreview, onSettle }: Props) {
   const id = useId()
   const [draft, setDraft] = useDraft(field.address)

@@ -26,7 +26,11 @@ export const outlines: Readonly<Record<MachineKind, Outline>> = {
       <>
         <circle cx="22" cy="47" r="13" />
         <circle cx="88" cy="47" r="13" />
-        <path d="M22 47 L36 22 q12 -4 24 2 L84 24 L92 18 M36 22 L30 16 M36 22 V38 q14 10 34 6 L88 47 M44 44 q12 6 26 2" />
+        <path
+          d={
+            'M22 47 L36 22 q12 -4 24 2 L84 24 L92 18 M36 22 L30 16 M36 22 V38 q14 10 34 6 L88 47 M44 44 ' + 'q12 6 26 2'
+          }
+        />
       </>
     ),
     anchors: { core: [36, 32], engine: [52, 42], charging: [58, 45], battery: [74, 26] },
@@ -44,7 +48,12 @@ export const outlines: Readonly<Record<MachineKind, Outline>> = {
   'digger-air': {
     drawing: (
       <>
-        <path d="M16 52 h44 a7 7 0 0 1 0 14 h-44 a7 7 0 0 1 0 -14 z M22 52 v-6 h34 v6 M18 46 V30 h22 v16 M40 46 h16 V12 h-14 v18 M58 44 L82 20 L96 40 M96 40 l-8 4 l4 8 l10 -2 z" />
+        <path
+          d={
+            'M16 52 h44 a7 7 0 0 1 0 14 h-44 a7 7 0 0 1 0 -14 z M22 52 v-6 h34 v6 M18 46 V30 h22 v16 M40 46 h16 ' +
+            'V12 h-14 v18 M58 44 L82 20 L96 40 M96 40 l-8 4 l4 8 l10 -2 z'
+          }
+        />
         <path d="M22 34 h12 M22 38 h12 M22 42 h12" strokeWidth="1.2" />
       </>
     ),
@@ -53,7 +62,12 @@ export const outlines: Readonly<Record<MachineKind, Outline>> = {
   'digger-liquid': {
     drawing: (
       <>
-        <path d="M14 52 h50 a7 7 0 0 1 0 14 h-50 a7 7 0 0 1 0 -14 z M20 52 v-6 h40 v6 M14 46 V28 h24 v18 M38 46 h22 V10 h-18 l-4 18 M60 44 L86 16 L100 40 M100 40 l-9 4 l5 9 l11 -3 z" />
+        <path
+          d={
+            'M14 52 h50 a7 7 0 0 1 0 14 h-50 a7 7 0 0 1 0 -14 z M20 52 v-6 h40 v6 M14 46 V28 h24 v18 M38 46 h22 ' +
+            'V10 h-18 l-4 18 M60 44 L86 16 L100 40 M100 40 l-9 4 l5 9 l11 -3 z'
+          }
+        />
         <rect x="17" y="31" width="6" height="12" strokeWidth="1.2" />
       </>
     ),
@@ -64,7 +78,12 @@ export const outlines: Readonly<Record<MachineKind, Outline>> = {
       <>
         <circle cx="26" cy="52" r="10" />
         <circle cx="86" cy="52" r="10" />
-        <path d="M16 52 H10 V38 q0 -4 6 -4 h22 l10 -16 h30 l10 16 h12 q4 0 4 6 v12 h-8 M36 52 h40 M38 34 h50 M62 18 v16" />
+        <path
+          d={
+            'M16 52 H10 V38 q0 -4 6 -4 h22 l10 -16 h30 l10 16 h12 q4 0 4 6 v12 h-8 M36 52 h40 M38 34 h50 ' +
+            'M62 18 v16'
+          }
+        />
       </>
     ),
     anchors: { core: [12, 44], engine: [26, 39], charging: [32, 42], battery: [38, 38] },
@@ -73,7 +92,12 @@ export const outlines: Readonly<Record<MachineKind, Outline>> = {
     drawing: (
       <>
         <circle cx="58" cy="56" r="9" />
-        <path d="M22 52 V16 h74 v36 H68 M48 52 H22 M22 48 H8 l-4 3 M96 52 h6 M30 22 h20 v20 h-20 z M34 27 h12 M34 32 h12 M34 37 h12" />
+        <path
+          d={
+            'M22 52 V16 h74 v36 H68 M48 52 H22 M22 48 H8 l-4 3 M96 52 h6 M30 22 h20 v20 h-20 z M34 27 h12 M34 ' +
+            '32 h12 M34 37 h12'
+          }
+        />
       </>
     ),
     anchors: { bay: [40, 32], battery: [80, 46], charging: [88, 40], plug: [6, 50], engine: [66, 34] },

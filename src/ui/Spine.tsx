@@ -15,7 +15,9 @@ export interface SpineEntry {
 /** px that a finger is drawn before it means another station */
 const FAR_ENOUGH = 60
 
-/** The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short. */
+/**
+ * The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short.
+ */
 export function Spine({
   entries,
   present,

@@ -93,7 +93,8 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
           ? part.verdict === 'open'
             ? `needs ${part.words}`
             : part.words
-          : `${signedFigure(part.value, part.unit, system)}, worst ${signedFigure(part.worst!, part.unit, system)}, best ${signedFigure(part.best!, part.unit, system)}`}
+          : `${signedFigure(part.value, part.unit, system)}, worst ` +
+            `${signedFigure(part.worst!, part.unit, system)}, best ${signedFigure(part.best!, part.unit, system)}`}
         {part.chanceShort !== undefined && part.chanceShort > 0
           ? `, short in ${plainNumber(part.chanceShort * 100, 2)} % of cases`
           : ''}
@@ -122,7 +123,8 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
         {margin.basis === 'rule of thumb'
           ? ' A rule of thumb, until a run is worked out.'
           : margin.basis === 'run' && run
-            ? ` From the run of ${clock(new Date(run.at), 'HH:mm')}: ${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}`
+            ? ` From the run of ${clock(new Date(run.at), 'HH:mm')}: ` +
+              `${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}`
             : ''}
       </p>
       {margin.warnings.map((w) => (

@@ -4,7 +4,10 @@ export const typesInto = (target: EventTarget | null): boolean =>
 
 const UNTYPED = ['checkbox', 'radio', 'button', 'submit', 'file', 'range']
 
-/** Whether a field holds something typed that is not settled yet: then undo is the field's own. A choice is settled at once. */
+/**
+ * Whether a field holds something typed that is not settled yet: then undo is the field's own. A choice is settled at
+ * once.
+ */
 export function holdsDraft(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
   const typed =

@@ -9,7 +9,9 @@ export type PlacementAnswer =
 
 const SAY_MS = 60
 
-/** Message in: `{ ticket, job, fans }`; progress now and then, then what was found. To give a search up, end the worker. */
+/**
+ * Message in: `{ ticket, job, fans }`; progress now and then, then what was found. To give a search up, end the worker.
+ */
 self.onmessage = (event: MessageEvent<{ ticket: number; job: unknown; fans: readonly FanPart[] }>) => {
   const { ticket, job, fans } = event.data
   const say = (answer: PlacementAnswer): void => self.postMessage(answer)

@@ -1,7 +1,10 @@
 import { findingsSchema, sample } from '../core/job'
 import { readJob } from '../formats'
 
-/** Message in: `{ ticket, job, run }`; message out: `{ ticket, sampled }`, or `{ ticket, message }` for what is not a job. */
+/**
+ * Message in: `{ ticket, job, run }`; message out: `{ ticket, sampled }`, or `{ ticket, message }` for what is not a
+ * job.
+ */
 self.onmessage = (event: MessageEvent<{ ticket: number; job: unknown; run: unknown }>) => {
   const { ticket, job, run } = event.data
   const findings = findingsSchema.nullable().safeParse(run)

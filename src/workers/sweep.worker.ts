@@ -35,7 +35,10 @@ export type SweepAnswer =
 
 const SAY_MS = 80
 
-/** A map of settings, or how warm it may get: `SweepQuestion` in, progress and `SweepAnswer` out. To give one up, end the worker. */
+/**
+ * A map of settings, or how warm it may get: `SweepQuestion` in, progress and `SweepAnswer` out. To give one up, end
+ * the worker.
+ */
 self.onmessage = ({ data }: MessageEvent<SweepQuestion>) => {
   const { ticket } = data
   const say = (answer: SweepAnswer): void => self.postMessage(answer)

@@ -49,7 +49,8 @@ export interface InRow {
 }
 
 /**
- * Flow of fans one behind the other, each adding its pressure with its sign, against a resistance in proportion to the flow's square.
+ * Flow of fans one behind the other, each adding its pressure with its sign, against a resistance in proportion to the
+ * flow's square.
  * @returns m³/s, counted the way of the first; negative where the others are stronger
  * @see engineering §2.7
  */

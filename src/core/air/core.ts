@@ -28,7 +28,11 @@ const resistance = ({ thickness, finsPerInch, resistanceFactor = 1 }: Core, dens
 export const corePressure = (core: Core, faceVelocity: number, density: number): number =>
   resistance(core, density) * faceVelocity * Math.abs(faceVelocity) ** (EXPONENT - 1)
 
-/** Velocity that a pressure drives through a core: {@link corePressure} turned round. @returns m/s @see engineering §2.4 */
+/**
+ * Velocity that a pressure drives through a core: {@link corePressure} turned round.
+ * @returns m/s
+ * @see engineering §2.4
+ */
 export const faceVelocity = (core: Core, pressurePa: number, density: number): number =>
   Math.sign(pressurePa) * (Math.abs(pressurePa) / resistance(core, density)) ** (1 / EXPONENT)
 
@@ -63,6 +67,10 @@ export function effectiveness(ntu: number, capacityRatio: number): number {
 /** what a core gives off with no air-flow at all, W/(m²·K) of its face (estimate) */
 export const STILL_AIR = 25
 
-/** Share of a face that a kind of ground blocks: more between finer fins, at most 0.8. @param at14 share at 14 fins per inch @see typical.md */
+/**
+ * Share of a face that a kind of ground blocks: more between finer fins, at most 0.8.
+ * @param at14 share at 14 fins per inch
+ * @see typical.md
+ */
 export const blockedShare = (at14: number, finsPerInch: number): number =>
   Math.min(0.8, at14 * (finsPerInch / 14) ** 1.5)

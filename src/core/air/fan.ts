@@ -1,4 +1,6 @@
-/** A fan as its air is worked out: free air-flow and the most pressure it can hold, at its rated speed in standard air. */
+/**
+ * A fan as its air is worked out: free air-flow and the most pressure it can hold, at its rated speed in standard air.
+ */
 export interface FanAir {
   /** m³/s */
   readonly freeFlow: number

@@ -72,13 +72,17 @@ describe('a core', () => {
     }
     return sum / (cr * ntu)
   }
-  test('effectiveness is within 4 % of the exact series (3 % where the capacities differ by a quarter), and 1 − e^(−NTU) where one side has no end of heat', () => {
-    for (const ntu of [0.25, 0.5, 1, 2, 3, 5])
-      for (const cr of [0.1, 0.25, 0.5, 0.75, 1])
-        expect(Math.abs(effectiveness(ntu, cr) / exact(ntu, cr) - 1)).toBeLessThan(cr > 0.75 ? 0.04 : 0.03)
-    expect(effectiveness(1, 0)).toBeCloseTo(0.632, 3)
-    expect(effectiveness(0, 0.5)).toBe(0)
-  })
+  test(
+    'effectiveness is within 4 % of the exact series (3 % where the capacities differ by a quarter), and 1 − ' +
+      'e^(−NTU) where one side has no end of heat',
+    () => {
+      for (const ntu of [0.25, 0.5, 1, 2, 3, 5])
+        for (const cr of [0.1, 0.25, 0.5, 0.75, 1])
+          expect(Math.abs(effectiveness(ntu, cr) / exact(ntu, cr) - 1)).toBeLessThan(cr > 0.75 ? 0.04 : 0.03)
+      expect(effectiveness(1, 0)).toBeCloseTo(0.632, 3)
+      expect(effectiveness(0, 0.5)).toBe(0)
+    },
+  )
 })
 
 describe('two zones', () => {
@@ -103,18 +107,22 @@ describe('two zones', () => {
       ),
     )
   })
-  test('limits: no gap leaks nothing, no ram passes nothing through the open zone, no fan leaves it all open, a blocked core nothing', () => {
-    const flows = zoneFlows(narrow, still)
-    expect(flows).toMatchObject({ gap: 0, open: 0, stalled: false })
-    expect(flows.covered).toBeGreaterThan(0.02)
-    expect(flows.covered).toBeLessThan(0.044)
-    const open = zoneFlows(narrow, { ...still, fan: null, ramPa: 20 })
-    expect(open.covered / narrow.coveredArea).toBeCloseTo(open.open / narrow.openArea)
-    expect(zoneFlows({ ...narrow, coveredArea: 0, openArea: 0 }, { ...still, ramPa: 20 })).toMatchObject({
-      covered: 0,
-      open: 0,
-    })
-  })
+  test(
+    'limits: no gap leaks nothing, no ram passes nothing through the open zone, no fan leaves it all open, a ' +
+      'blocked core nothing',
+    () => {
+      const flows = zoneFlows(narrow, still)
+      expect(flows).toMatchObject({ gap: 0, open: 0, stalled: false })
+      expect(flows.covered).toBeGreaterThan(0.02)
+      expect(flows.covered).toBeLessThan(0.044)
+      const open = zoneFlows(narrow, { ...still, fan: null, ramPa: 20 })
+      expect(open.covered / narrow.coveredArea).toBeCloseTo(open.open / narrow.openArea)
+      expect(zoneFlows({ ...narrow, coveredArea: 0, openArea: 0 }, { ...still, ramPa: 20 })).toMatchObject({
+        covered: 0,
+        open: 0,
+      })
+    },
+  )
   test('more speed or ram moves more, a gap takes from the core what it gives to the fan', () => {
     fc.assert(
       fc.property(positive(0.1, 1.2), positive(0, 40), positive(0.01, 0.3), (speed, ramPa, more) => {
@@ -127,16 +135,20 @@ describe('two zones', () => {
     )
     expect(zoneFlows({ ...narrow, gapArea: 0.002 }, still).covered).toBeLessThan(zoneFlows(narrow, still).covered)
   })
-  test('a fan wired against the ram: it blows backwards standing, stalls at some speed, and is overcome at a higher one', () => {
-    const flow = (kmh: number) =>
-      zoneFlows(narrow, { ...still, against: true, ramPa: ramPressure(0.4, kmh / 3.6, 1.2) })
-    expect(flow(0).covered).toBeLessThan(0)
-    expect(flow(0).stalled).toBe(true)
-    expect(flow(100).covered).toBeGreaterThan(0)
-    expect(flow(100).covered).toBeLessThan(
-      zoneFlows(narrow, { ...still, ramPa: ramPressure(0.4, 100 / 3.6, 1.2) }).covered,
-    )
-  })
+  test(
+    'a fan wired against the ram: it blows backwards standing, stalls at some speed, and is overcome at a ' +
+      'higher one',
+    () => {
+      const flow = (kmh: number) =>
+        zoneFlows(narrow, { ...still, against: true, ramPa: ramPressure(0.4, kmh / 3.6, 1.2) })
+      expect(flow(0).covered).toBeLessThan(0)
+      expect(flow(0).stalled).toBe(true)
+      expect(flow(100).covered).toBeGreaterThan(0)
+      expect(flow(100).covered).toBeLessThan(
+        zoneFlows(narrow, { ...still, ramPa: ramPressure(0.4, 100 / 3.6, 1.2) }).covered,
+      )
+    },
+  )
   test('heat never passes what air or coolant can take, and falls to what still air takes', () => {
     fc.assert(
       fc.property(positive(1e-4, 0.2), positive(1, 3000), positive(1, 100), (flow, coolant, over) => {
@@ -227,21 +239,25 @@ describe('a bay', () => {
     expect(flow(0, hose)).toBe(0)
     expect(inSeries([{ fan: blower, speed: 0 }], 1.2, bayResistance(0.01, 1.2, null))).toBe(0)
   })
-  test('fans in a row: two alike push as one of twice the pressure, against each other nothing moves, the stronger wins', () => {
-    const fan = { freeFlow: 0.05, maxPressure: 120 }
-    const vents = bayResistance(0.01, 1.2, null)
-    const row = (...others: { fan: typeof fan; speed: number; against?: boolean }[]): number =>
-      inSeries([{ fan, speed: 1 }, ...others], 1.2, vents)
-    expect(row({ fan, speed: 1 })).toBeCloseTo(
-      inSeries([{ fan: { ...fan, maxPressure: 240 }, speed: 1 }], 1.2, vents),
-      8,
-    )
-    expect(row({ fan, speed: 1, against: true })).toBeCloseTo(0, 6)
-    expect(row({ fan: { ...fan, maxPressure: 400 }, speed: 1, against: true })).toBeLessThan(0)
-    expect(row({ fan: { ...fan, maxPressure: 20 }, speed: 1, against: true })).toBeGreaterThan(0)
-    // one that stands still in the way costs air
-    expect(row({ fan, speed: 0 })).toBeLessThan(row())
-  })
+  test(
+    'fans in a row: two alike push as one of twice the pressure, against each other nothing moves, the ' +
+      'stronger wins',
+    () => {
+      const fan = { freeFlow: 0.05, maxPressure: 120 }
+      const vents = bayResistance(0.01, 1.2, null)
+      const row = (...others: { fan: typeof fan; speed: number; against?: boolean }[]): number =>
+        inSeries([{ fan, speed: 1 }, ...others], 1.2, vents)
+      expect(row({ fan, speed: 1 })).toBeCloseTo(
+        inSeries([{ fan: { ...fan, maxPressure: 240 }, speed: 1 }], 1.2, vents),
+        8,
+      )
+      expect(row({ fan, speed: 1, against: true })).toBeCloseTo(0, 6)
+      expect(row({ fan: { ...fan, maxPressure: 400 }, speed: 1, against: true })).toBeLessThan(0)
+      expect(row({ fan: { ...fan, maxPressure: 20 }, speed: 1, against: true })).toBeGreaterThan(0)
+      // one that stands still in the way costs air
+      expect(row({ fan, speed: 0 })).toBeLessThan(row())
+    },
+  )
   test('sheet that sheds heat and air that something else moves both cool; the shed part is 5 W/m²K', () => {
     const bay = { ventM2: 0, heightM: 0, breezeMs: 0, fanFlow: 0.02, extracts: false }
     const alone = bayRise(600, bay, 30, 1.1).riseK
@@ -255,26 +271,29 @@ describe('a bay', () => {
 })
 
 describe('a root', () => {
-  test('is found as closely as asked, for curves that bend, kink and lie flat; ends of one sign give the nearer', () => {
-    fc.assert(
-      fc.property(
-        positive(-3, 3),
-        fc.constantFrom(
-          (x: number) => x,
-          (x: number) => x ** 3,
-          (x: number) => Math.sign(x) * Math.sqrt(Math.abs(x)),
-          (x: number) => Math.expm1(x),
-          (x: number) => (x < 0 ? x * 1e-3 : x * 1e3),
+  test(
+    'is found as closely as asked, for curves that bend, kink and lie flat; ends of one sign give ' + 'the nearer',
+    () => {
+      fc.assert(
+        fc.property(
+          positive(-3, 3),
+          fc.constantFrom(
+            (x: number) => x,
+            (x: number) => x ** 3,
+            (x: number) => Math.sign(x) * Math.sqrt(Math.abs(x)),
+            (x: number) => Math.expm1(x),
+            (x: number) => (x < 0 ? x * 1e-3 : x * 1e3),
+          ),
+          (at, f) => {
+            expect(rootBetween((x) => f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
+            expect(rootBetween((x) => -f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
+          },
         ),
-        (at, f) => {
-          expect(rootBetween((x) => f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
-          expect(rootBetween((x) => -f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
-        },
-      ),
-    )
-    expect(rootBetween((x) => x + 10, 0, 5, 1e-9)).toBe(0)
-    expect(rootBetween((x) => x, 0, 5, 1e-9)).toBe(0)
-  })
+      )
+      expect(rootBetween((x) => x + 10, 0, 5, 1e-9)).toBe(0)
+      expect(rootBetween((x) => x, 0, 5, 1e-9)).toBe(0)
+    },
+  )
 })
 
 test('ground blocks more between finer fins, by the power one and a half, and never more than 0.8', () => {

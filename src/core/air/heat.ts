@@ -30,7 +30,8 @@ export const coolantCapacity = (ratedHeatW: number, rpm: number, ratedRpm: numbe
   ((ratedHeatW / RATED_RISE_K) * rpm) / ratedRpm
 
 /**
- * How much colder coolant leaves the radiator than it entered: Q/(ṁ c_p), with ṁ c_p ≈ rated heat / 8 K at rated speed, in proportion to speed.
+ * How much colder coolant leaves the radiator than it entered: Q/(ṁ c_p), with ṁ c_p ≈ rated heat / 8 K at rated speed,
+ * in proportion to speed.
  * @returns kelvin
  * @see engineering §3.2, §4
  */

@@ -1,6 +1,6 @@
 /**
- * Where a falling or rising function crosses zero, by Chandrupatla's method: inverse quadratic steps where they are safe,
- * halving where they are not, so that it never does worse than bisection by more than a few steps.
+ * Where a falling or rising function crosses zero, by Chandrupatla's method: inverse quadratic steps where they are
+ * safe, halving where they are not, so that it never does worse than bisection by more than a few steps.
  * @param f continuous, with different signs at the ends; where it has not, the end nearer to zero is returned
  * @param tolerance in the argument
  */

@@ -64,7 +64,8 @@ export function zoneFlows(
   // a fan against the ram adds −p_fan(−Q)
   const byFan = (p: number): number =>
     against ? -flowAtPressure(fan, -p, speed, density) : flowAtPressure(fan, p, speed, density)
-  // the fan's own law bounds its pressure: at no flow from above; below, no more is against it than the ram can drive through
+  // the fan's own law bounds its pressure: at no flow from above; below, no more is against it than the ram can drive
+  // through
   const most = fan.maxPressure * (density / 1.2) * speed * speed + 1
   const least = -(Math.abs(ramPa) + most)
   const p = rootBetween((at) => byFan(at) - covered(at) - throughGap(gapArea, at, density), least, most, TOLERANCE_PA)
@@ -105,7 +106,8 @@ export interface Zone {
 }
 
 /**
- * Heat carried off by all of a core: zone by zone, the coolant divided by frontal area, and what it gives off in still air.
+ * Heat carried off by all of a core: zone by zone, the coolant divided by frontal area, and what it gives off in still
+ * air.
  * @param coolantCapacity ṁ c_p of all coolant, W/K
  * @param overAirK coolant at the inlet over the air that comes in
  * @returns W

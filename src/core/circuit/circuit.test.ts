@@ -157,7 +157,8 @@ test('the good circuit: dead with the key off, silent cold, running hot, held in
 
 test('what a thermostat switch to ground does in the well-known wrong joins', () => {
   const net = groundSide()
-  // fan ground alone 20 ohm: 12.65 / (0.375 + 20 + a little) = 0.62 A, less than I₀: the relay clicks, the fan stands, its ground is near battery voltage
+  // fan ground alone 20 ohm: 12.65 / (0.375 + 20 + a little) = 0.62 A, less than I₀: the relay clicks, the fan stands,
+  // its ground is near battery voltage
   const bad = solved(withFaults(net, ['bad:return_1']), { heat: 'hot' })
   expect(bad.states.pulled.has('relay1')).toBe(true)
   expect(amps(bad, 'fan_1')).toBeCloseTo(0.62, 2)
@@ -302,17 +303,21 @@ test('a wire chafed before the fuse is a short across the battery, said as such;
   expect(told('chafed:feed_2')).toMatch(/fuse opens: \d+ A, within 0\.10 s/)
 })
 
-test('swapped wires turn it backwards with the same current; held fast it takes V over R and its wires until the fuse opens', () => {
-  const net = groundSide()
-  const right = solved(net, { heat: 'hot' })
-  const wrong = solved(withFaults(net, ['swapped:fan_1']), { heat: 'hot' })
-  expect(wrong.speeds.get('fan_1')).toBeCloseTo(-right.speeds.get('fan_1')!, 9)
-  const jammed = solved(withFaults(net, ['jammed:fan_1']), { heat: 'hot' })
-  expect(jammed.opened[0]!.ampsBefore).toBeCloseTo(
-    12.65 / (0.375 + 0.02 + 0.002 + 0.12 * 15 ** -1.2 + 0.02 + 0.008 + 0.01 + 0.02),
-    0,
-  )
-})
+test(
+  'swapped wires turn it backwards with the same current; held fast it takes V over R and its wires until the ' +
+    'fuse opens',
+  () => {
+    const net = groundSide()
+    const right = solved(net, { heat: 'hot' })
+    const wrong = solved(withFaults(net, ['swapped:fan_1']), { heat: 'hot' })
+    expect(wrong.speeds.get('fan_1')).toBeCloseTo(-right.speeds.get('fan_1')!, 9)
+    const jammed = solved(withFaults(net, ['jammed:fan_1']), { heat: 'hot' })
+    expect(jammed.opened[0]!.ampsBefore).toBeCloseTo(
+      12.65 / (0.375 + 0.02 + 0.002 + 0.12 * 15 ** -1.2 + 0.02 + 0.008 + 0.01 + 0.02),
+      0,
+    )
+  },
+)
 
 test('two fans share a ground: Newton finds both; each fault that a circuit offers can be put in and solved', () => {
   const net = groundSide()

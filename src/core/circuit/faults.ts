@@ -123,7 +123,9 @@ const rules: Readonly<Record<string, FaultRule>> = {
       ),
   },
   ground_at_85: {
-    note: 'Once the thermostat opens again the coasting fan holds the relay in for some seconds, until its own voltage is under what lets the relay go.',
+    note:
+      'Once the thermostat opens again the coasting fan holds the relay in for some seconds, until its own ' +
+      'voltage is under what lets the relay go.',
     words: (e) => `${e.label}: its ground moved to the coil's ground pin`,
     fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined && back(net, e) !== undefined,
     edit: (e, net) => {

@@ -122,7 +122,9 @@ export const wireTests: readonly MeterTest[] = [
   {
     id: 'hot',
     title: 'Volts, engine hot or its sensor bridged as the maker says',
-    how: 'Engine warm until the machine wants its fan, or its sensor bridged as its maker’s book says. Red lead on the wire.',
+    how:
+      'Engine warm until the machine wants its fan, or its sensor bridged as its maker’s book says. Red lead on ' +
+      'the wire.',
     unit: 'V',
     caution: 'Running engine: outdoors, sleeves and hair away, nothing near the fan.',
     expects: {
@@ -175,7 +177,8 @@ export interface WireFound {
 
 /**
  * What each wire can still be after the readings so far.
- * @returns per wire its candidates, and once only one is left what it may be loaded with: the least of 0.75 of its fuse and 0.8 of what its size carries at 60 °C
+ * @returns per wire its candidates, and once only one is left what it may be loaded with: the least of 0.75 of its fuse
+ *   and 0.8 of what its size carries at 60 °C
  * @see engineering §1.3, §1.4
  */
 export function identifyWires(
@@ -241,13 +244,17 @@ export const relayTests = [
   {
     id: 'rest',
     title: 'Ohms between two pins, relay on the bench',
-    how: 'Relay out of its base. Meter on ohms between the two pins, then the other way round if a diode may be inside.',
+    how:
+      'Relay out of its base. Meter on ohms between the two pins, then the other way round if a diode may ' +
+      'be inside.',
     unit: 'ohm' as const,
   },
   {
     id: 'pulled',
     title: 'Ohms between two pins, coil fed',
-    how: 'Battery of the right voltage through a 3 A fuse on the two coil pins: it clicks. Meter on ohms between the two pins.',
+    how:
+      'Battery of the right voltage through a 3 A fuse on the two coil pins: it clicks. Meter on ohms between ' +
+      'the two pins.',
     unit: 'ohm' as const,
   },
 ] as const

@@ -96,7 +96,10 @@ const calledByHand = (intent: CircuitIntent, c: Conditions): boolean =>
 
 const inAfterRun = (c: Pick<Conditions, 'timer' | 'key'>): boolean => c.timer && !c.key
 
-/** Whether the intent wants the fans on; null where either will do: an after-run is there for the heat, nobody calls in it by hand. */
+/**
+ * Whether the intent wants the fans on; null where either will do: an after-run is there for the heat, nobody calls in
+ * it by hand.
+ */
 function wants(intent: CircuitIntent, net: Netlist, c: Conditions): boolean | null {
   if (!allows(intent, net, c)) return false
   if (intent.control === 'always on') return true
@@ -172,7 +175,9 @@ function wrongIn(
   if (s.opened.length) return `${s.opened[0]!.label} opens at ${s.opened[0]!.ampsBefore.toPrecision(2)} A`
   if (wanted === false && turning.length) {
     const drain = c.engine ? 0 : (s.amps.get('battery') ?? 0)
-    return `the fan runs, ${allows(intent, net, c) ? 'nothing calls it' : liveWords[intent.live]}${!c.engine && !c.key && drain > 0 ? `; it empties the battery in ${empties(drain)}` : ''}`
+    const why = allows(intent, net, c) ? 'nothing calls it' : liveWords[intent.live]
+    const emptying = !c.engine && !c.key && drain > 0
+    return `the fan runs, ${why}${emptying ? `; it empties the battery in ${empties(drain)}` : ''}`
   }
   if (wanted) {
     if (turning.length === 0) return 'the fan stands, it should run'
@@ -263,8 +268,8 @@ export const withDeadControllers = (net: Netlist): Netlist => ({
 })
 
 /**
- * A circuit held against what is wanted of it: every state solved, what differs in words, what stays live when parked, and
- * what every switch carries.
+ * A circuit held against what is wanted of it: every state solved, what differs in words, what stays live when parked,
+ * and what every switch carries.
  * @param empties how long a current takes to empty the battery, in words
  * @param nameOf  what a node is at the bench
  * @see engineering §5
@@ -333,7 +338,10 @@ export function prove(
 /** Mismatches as sentences: "parked and hot: the fan runs, …". */
 export function mismatchInWords(net: Netlist, { text, states }: Mismatch): string {
   const first = states.find((s) => s.heat === 'hot') ?? states[0]!
-  return `${stateInWords(first, net)}: ${text}${states.length > 1 ? ` (and in ${states.length - 1} more ${states.length > 2 ? 'states' : 'state'})` : ''}`
+  return (
+    `${stateInWords(first, net)}: ` +
+    `${text}${states.length > 1 ? ` (and in ${states.length - 1} more ${states.length > 2 ? 'states' : 'state'})` : ''}`
+  )
 }
 
 /** Most of its battery's voltage at a terminal that should be at ground tells a bad ground. */
@@ -341,7 +349,8 @@ const LIFTED_V = 1.5
 
 /**
  * What a mechanic would hear, see and measure in one state.
- * @param way which way a fan blows once it turns forwards (1) or backwards (−1), in words; null where that is not known yet
+ * @param way which way a fan blows once it turns forwards (1) or backwards (−1), in words; null where that is not known
+ *   yet
  */
 export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, direction: 1 | -1) => string | null): string[] {
   const words: string[] = []
@@ -365,7 +374,8 @@ export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, directio
     else {
       const air = way(m, speed < 0 ? -1 : 1)
       words.push(
-        `${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${Math.round(100 * Math.abs(speed))} % of its rated speed${Math.abs(speed) < SLOW ? ', slow' : ''}${air ? `: ${air}` : ''}`,
+        `${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${Math.round(100 * Math.abs(speed))} % of its rated ` +
+          `speed${Math.abs(speed) < SLOW ? ', slow' : ''}${air ? `: ${air}` : ''}`,
       )
     }
     const low = Math.min(s.volts.get(m.a) ?? 0, s.volts.get(m.b) ?? 0)
@@ -378,9 +388,10 @@ export function symptoms(net: Netlist, s: Solution, way: (motor: Motor, directio
     const again = net.elements.some((e) => e.kind === 'fuse' && e.name === o.name && e.form === 'breaker')
       ? '; one that resets itself closes into it again, for ever'
       : ''
-    words.push(
-      `${o.label} opens: ${o.ampsBefore.toFixed(0)} A, ${Number.isFinite(o.longestS) ? `within ${o.longestS < 1 ? o.longestS.toFixed(2) : o.longestS.toFixed(1)} s` : 'sooner or later'}${again}`,
-    )
+    const when = Number.isFinite(o.longestS)
+      ? `within ${o.longestS.toFixed(o.longestS < 1 ? 2 : 1)} s`
+      : 'sooner or later'
+    words.push(`${o.label} opens: ${o.ampsBefore.toFixed(0)} A, ${when}${again}`)
   }
   return words
 }

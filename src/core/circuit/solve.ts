@@ -135,7 +135,10 @@ export class Circuit {
     )
   }
 
-  /** Nodes solved with the fans as ports: their static curves against what the rest of the circuit offers, by Newton. @see engineering §1.6, §5 */
+  /**
+   * Nodes solved with the fans as ports: their static curves against what the rest of the circuit offers, by Newton.
+   * @see engineering §1.6, §5
+   */
   private linear(s: States, c: Conditions): Linear {
     const key = this.key(s, c)
     const before = this.solved.get(key)
@@ -196,8 +199,8 @@ export class Circuit {
   }
 
   /**
-   * Which share of each fan's current goes through each element, with everything as it stands in a solved state: 1 in its
-   * own way, parts of 1 where ways lie beside each other.
+   * Which share of each fan's current goes through each element, with everything as it stands in a solved state: 1 in
+   * its own way, parts of 1 where ways lie beside each other.
    * @returns by fan's element, then by element; only what is more than half a per cent
    */
   shares(c: Conditions, { states }: Pick<Solution, 'states'>): ReadonlyMap<string, ReadonlyMap<string, number>> {
@@ -364,12 +367,16 @@ const keyOf = (s: States): string =>
     .map((x) => x.join(','))
     .join('|')
 
-/** Conductance that stands for a turning fan while the nodes are solved; what its curve takes besides is found by Newton. */
+/**
+ * Conductance that stands for a turning fan while the nodes are solved; what its curve takes besides is found by
+ * Newton.
+ */
 const holding = ({ rating }: Motor): number =>
   rating.motor === 'brushed' ? 1 / motorConstants(rating).r : rating.ratedA / rating.ratedV
 
 /**
- * Currents of fans at the ports of a linear circuit that has their {@link holding} in it: v + Z (i(v) − g v) = U, by damped Newton.
+ * Currents of fans at the ports of a linear circuit that has their {@link holding} in it: v + Z (i(v) − g v) = U, by
+ * damped Newton.
  * @param open voltages at the ports with nothing besides taken, V
  * @param z    ohm, how far current at one port lowers the voltage at each
  * @returns each fan's current, and what of it the circuit's own conductance does not hold yet, A

@@ -32,7 +32,9 @@ export interface SolvedState {
   readonly solution: Solution
 }
 
-/** One combination of switches through the heats, each from the state before: a thermostat remembers which way it came. */
+/**
+ * One combination of switches through the heats, each from the state before: a thermostat remembers which way it came.
+ */
 export function throughHeats(circuit: Circuit, switches: SwitchState): SolvedState[] {
   const found = new Map<Heat, SolvedState>()
   let before: Solution | undefined

@@ -8,7 +8,10 @@ import {
   type ProbeTemperature,
 } from '../units'
 
-/** Where a probe sits, with how much of the coolant's warmth it sees, and how far it overshoots without a run (estimates). */
+/**
+ * Where a probe sits, with how much of the coolant's warmth it sees, and how far it overshoots without a run
+ * (estimates).
+ */
 export const probePlaces = {
   'fin-paste': { name: 'in the fins, with paste', kappa: 0.9, overshootK: 6 },
   fin: { name: 'in the fins, dry', kappa: 0.75, overshootK: 6 },

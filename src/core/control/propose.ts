@@ -33,8 +33,9 @@ export function proposeSetting({ opens, hottest, kappa, bandK, kind, range }: Pr
 }
 
 /**
- * A setting for a bay without a run: on as high as still keeps the hottest that is allowed, on the coldest day, when the
- * probe shows least; down to the controller's step. The band is narrowed where off would sink below the surroundings.
+ * A setting for a bay without a run: on as high as still keeps the hottest that is allowed, on the coldest day, when
+ * the probe shows least; down to the controller's step. The band is narrowed where off would sink below the
+ * surroundings.
  * @see engineering §3.2
  */
 export function proposeBaySetting({

@@ -69,7 +69,11 @@ export function stopsRule(
   )
 }
 
-/** Rule 3: on is not below what the probe shows 3 K above opening, or the fan works against warm-up. @returns kelvin @see engineering §3.2 */
+/**
+ * Rule 3: on is not below what the probe shows 3 K above opening, or the fan works against warm-up.
+ * @returns kelvin
+ * @see engineering §3.2
+ */
 export function warmUpRule(
   { on }: OnOff,
   opens: CoolantTemperature,
@@ -149,7 +153,8 @@ export interface BoilRule {
 }
 
 /**
- * Rule 4: coolant when the fan starts, with the outlet's drop and the overshoot on top, stays below boiling by what is kept free.
+ * Rule 4: coolant when the fan starts, with the outlet's drop and the overshoot on top, stays below boiling by what is
+ * kept free.
  * @returns kelvin over the requirement
  * @see engineering §3.2
  */
@@ -187,7 +192,11 @@ export function boilRule({ points, surroundings, kappa, outletDropK, overshootK,
   )
 }
 
-/** Rule 5: the second fan comes on 4 K above the first and goes off no lower. @returns kelvin over each requirement @see engineering §3.2 */
+/**
+ * Rule 5: the second fan comes on 4 K above the first and goes off no lower.
+ * @returns kelvin over each requirement
+ * @see engineering §3.2
+ */
 export function secondFanRule(first: OnOff, second: OnOff): { readonly on: Worked; readonly off: Worked } {
   return {
     on: worked(

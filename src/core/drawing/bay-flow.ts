@@ -12,8 +12,8 @@ const lanes = (flow: number, most: number): number =>
   Math.max(1, Math.min(4, Math.round((4 * Math.abs(flow)) / Math.max(most, 1e-9))))
 
 /**
- * Where the air goes in one way of cooling a bay: in at the vents or the fan, through, out, what leaks at the gaps, and how hot
- * each is. A picture, not to scale.
+ * Where the air goes in one way of cooling a bay: in at the vents or the fan, through, out, what leaks at the gaps, and
+ * how hot each is. A picture, not to scale.
  * @param most the strongest flow of all ways that stand beside it, m³/s
  */
 export function bayFlowPicture(job: Job, way: BayWay, most: number): Drawing {

@@ -47,7 +47,10 @@ export function withoutDeadEnds(net: Netlist): Netlist {
   }
 }
 
-/** A circuit as a graph to be laid out: parts as boxes with two ends, wires as lines, a ground sign at every end that is at negative. */
+/**
+ * A circuit as a graph to be laid out: parts as boxes with two ends, wires as lines, a ground sign at every end that is
+ * at negative.
+ */
 export function circuitGraph(whole: Netlist): CircuitGraph {
   const net = withoutDeadEnds(whole)
   const nodes: GraphNode[] = []

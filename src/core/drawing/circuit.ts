@@ -29,7 +29,10 @@ export const weightOf = (amps: number): number => 0.4 + 0.85 * Math.sqrt(Math.mi
 
 const line = (pen: Pen, of: string, ...points: readonly XY[]): Shape => path(pen, points, { of })
 
-/** Symbols by kind, in a box of {@link PART}, the way through at half the symbol's height. `closed`: lets current through. */
+/**
+ * Symbols by kind, in a box of {@link PART}, the way through at half the symbol's height. `closed`: lets current
+ * through.
+ */
 function symbol(e: Element, x: number, y: number, closed: boolean): Shape[] {
   const at = (dx: number, dy: number): XY => [x + dx, y + dy]
   const of = e.name
@@ -314,10 +317,11 @@ export function circuitDrawing(
   const running = shown
     ? net.elements
         .filter((e) => e.kind === 'motor')
-        .map(
-          (e) =>
-            `${e.label} ${Math.abs(shown.solution.speeds.get(e.name) ?? 0) < 0.03 ? 'stands' : `runs at ${Math.round(100 * Math.abs(shown.solution.speeds.get(e.name)!))} %, ${figure(Math.abs(amps(e.name)))} A`}`,
-        )
+        .map((e) => {
+          const speed = Math.abs(shown.solution.speeds.get(e.name) ?? 0)
+          const turning = `runs at ${Math.round(100 * speed)} %, ${figure(Math.abs(amps(e.name)))} A`
+          return `${e.label} ${speed < 0.03 ? 'stands' : turning}`
+        })
         .join(', ')
     : ''
   return framed(

@@ -43,20 +43,23 @@ const figures = (d: Drawing): number[] =>
           : [s.x, s.y, s.size],
   )
 
-test('the front is to scale: the core of 120 × 240, the frame of 116 with its middle where it sits, blades of 108', () => {
-  const front = frontView(bike)!
-  expect(rects(front, 'outline')).toEqual(
-    expect.arrayContaining([expect.objectContaining({ x: 0, y: 0, w: 120, h: 240 })]),
-  )
-  const { xM, yM } = bike.fans[0]!.seat!
-  const [frame] = rects(front, 'fan')
-  expect([frame!.x, frame!.y, frame!.w, frame!.h].map((v) => Math.round(v * 10) / 10)).toEqual(
-    [xM * 1000 - 58, yM * 1000 - 58, 116, 116].map((v) => Math.round(v * 10) / 10),
-  )
-  expect(front.shapes.some((s) => s.kind === 'circle' && s.of === 'fan1' && Math.abs(s.r - 54) < 1e-9)).toBe(true)
-  expect(words(front)).toContain('frame tube')
-  expect(marks(front)).toBe(0)
-})
+test(
+  'the front is to scale: the core of 120 × 240, the frame of 116 with its middle where it sits, ' + 'blades of 108',
+  () => {
+    const front = frontView(bike)!
+    expect(rects(front, 'outline')).toEqual(
+      expect.arrayContaining([expect.objectContaining({ x: 0, y: 0, w: 120, h: 240 })]),
+    )
+    const { xM, yM } = bike.fans[0]!.seat!
+    const [frame] = rects(front, 'fan')
+    expect([frame!.x, frame!.y, frame!.w, frame!.h].map((v) => Math.round(v * 10) / 10)).toEqual(
+      [xM * 1000 - 58, yM * 1000 - 58, 116, 116].map((v) => Math.round(v * 10) / 10),
+    )
+    expect(front.shapes.some((s) => s.kind === 'circle' && s.of === 'fan1' && Math.abs(s.r - 54) < 1e-9)).toBe(true)
+    expect(words(front)).toContain('frame tube')
+    expect(marks(front)).toBe(0)
+  },
+)
 
 test('a touch is marked on both views, with what is left of what is needed; over the edge is said', () => {
   // the frame tube brought to 4 mm behind the fan's own column: 38 + 5 mm of fan stand in 20 mm of room
@@ -102,45 +105,49 @@ test('a swapped wire turns the arrows; what the air comes from and lands on is w
   ).toMatch(/from an exhaust.*onto fuel tank or line/)
 })
 
-test('everything drawn lies in its frame, is a figure, and passes the shape that sheets keep, for every machine and place', () => {
-  for (const kind of machineKinds) {
-    for (const job of typicalMachines[kind].jobs) {
-      const fresh = startJob({
-        title: 't',
-        kind,
-        job,
-        machineName: 'm',
-        owner: '',
-        units: 'imperial',
-        startedOn: '2026-01-15',
-        promisedOn: null,
-      })
-      for (const d of [frontView(fresh), sectionView(fresh)])
-        if (d) expect(drawingSchema.safeParse(d).success).toBe(true)
+test(
+  'everything drawn lies in its frame, is a figure, and passes the shape that sheets keep, for every machine ' +
+    'and place',
+  () => {
+    for (const kind of machineKinds) {
+      for (const job of typicalMachines[kind].jobs) {
+        const fresh = startJob({
+          title: 't',
+          kind,
+          job,
+          machineName: 'm',
+          owner: '',
+          units: 'imperial',
+          startedOn: '2026-01-15',
+          promisedOn: null,
+        })
+        for (const d of [frontView(fresh), sectionView(fresh)])
+          if (d) expect(drawingSchema.safeParse(d).success).toBe(true)
+      }
     }
-  }
-  fc.assert(
-    fc.property(
-      fc.double({ min: -0.2, max: 0.4, noNaN: true }),
-      fc.double({ min: -0.2, max: 0.5, noNaN: true }),
-      fc.constantFrom('ties', 'bracket', 'shroud'),
-      fc.constantFrom('puller', 'pusher'),
-      (xM, yM, mount, side) => {
-        for (const d of [
-          frontView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!,
-          sectionView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!,
-        ]) {
-          expect(figures(d).every(Number.isFinite)).toBe(true)
-          for (const r of [...rects(d, 'fan'), ...rects(d, 'outline'), ...rects(d, 'fixed')]) {
-            expect(r.x).toBeGreaterThanOrEqual(d.x)
-            expect(r.y + r.h).toBeLessThanOrEqual(d.y + d.h + 1e-9)
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.2, max: 0.4, noNaN: true }),
+        fc.double({ min: -0.2, max: 0.5, noNaN: true }),
+        fc.constantFrom('ties', 'bracket', 'shroud'),
+        fc.constantFrom('puller', 'pusher'),
+        (xM, yM, mount, side) => {
+          for (const d of [
+            frontView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!,
+            sectionView(changePlace(moveFan(bike, 'fan1', { core: 0, xM, yM }), { mount, side }))!,
+          ]) {
+            expect(figures(d).every(Number.isFinite)).toBe(true)
+            for (const r of [...rects(d, 'fan'), ...rects(d, 'outline'), ...rects(d, 'fixed')]) {
+              expect(r.x).toBeGreaterThanOrEqual(d.x)
+              expect(r.y + r.h).toBeLessThanOrEqual(d.y + d.h + 1e-9)
+            }
           }
-        }
-      },
-    ),
-    { numRuns: 40 },
-  )
-})
+        },
+      ),
+      { numRuns: 40 },
+    )
+  },
+)
 
 test('the picture of a bay tells each way apart: what the gaps do, where the fan is, when it is too hot', () => {
   const ways = bayWays(digger, digger.fans[0]!.part)
@@ -152,16 +159,20 @@ test('the picture of a bay tells each way apart: what the gaps do, where the fan
   for (const w of ways) expect(drawingSchema.safeParse(bayFlowPicture(digger, w, 0)).success).toBe(true)
 })
 
-test('helpers: a frame takes in every shape, a dimension too tight for its figure puts it beside, an arrow ends where it points', () => {
-  expect(framed('', '', [], 5)).toMatchObject({ w: 1, h: 1 })
-  expect(framed('', '', [...dimension([0, 0], [100, 0], '100 mm', 5)], 2)).toMatchObject({
-    x: expect.closeTo(-3.75, 2) as number,
-  })
-  const beside = dimension([0, 0], [10, 0], '10.5 mm', 5).find((s) => s.kind === 'text')!
-  expect(beside).toMatchObject({ anchor: 'start' })
-  const [, head] = arrow('air-hot', [0, 0], [10, 0], 2)
-  expect(head).toMatchObject({ kind: 'path', points: [expect.anything(), [10, 0], expect.anything()] })
-})
+test(
+  'helpers: a frame takes in every shape, a dimension too tight for its figure puts it beside, an arrow ends ' +
+    'where it points',
+  () => {
+    expect(framed('', '', [], 5)).toMatchObject({ w: 1, h: 1 })
+    expect(framed('', '', [...dimension([0, 0], [100, 0], '100 mm', 5)], 2)).toMatchObject({
+      x: expect.closeTo(-3.75, 2) as number,
+    })
+    const beside = dimension([0, 0], [10, 0], '10.5 mm', 5).find((s) => s.kind === 'text')!
+    expect(beside).toMatchObject({ anchor: 'start' })
+    const [, head] = arrow('air-hot', [0, 0], [10, 0], 2)
+    expect(head).toMatchObject({ kind: 'path', points: [expect.anything(), [10, 0], expect.anything()] })
+  },
+)
 
 test('the file has true millimetres, holds both views, and keeps odd names from breaking it', () => {
   const odd = changeObstacle(bike, 'near1', { name: 'tube <"&> 5' })

@@ -71,9 +71,12 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
   const beside =
     box.x >= coreFace(bench).w ? ('start' as const) : box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
   const fan = onSide ? job.fans.find((f) => f.seat?.core === o.core) : undefined
-  const gap = fan
-    ? `, ${format(apart(fanBox(fan.seat!, fan.part.housingM.value, fan.part.depthM.value, job.place.standOffM.value), box), 'length', job.units, 2)}`
-    : ''
+  const { housingM, depthM } = fan?.part ?? {}
+  const gapM =
+    fan && housingM && depthM
+      ? apart(fanBox(fan.seat!, housingM.value, depthM.value, job.place.standOffM.value), box)
+      : null
+  const gap = gapM === null ? '' : `, ${format(gapM, 'length', job.units, 2)}`
   const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? 'in front' : 'behind'})`
   shapes.push(
     text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, {
@@ -101,7 +104,8 @@ function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
       text(
         ((fx + ox) / 2) * MM,
         ((fy + oy) / 2) * MM - size * 1.4,
-        `${format(gap, 'length', job.units, 2)} of ${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`,
+        `${format(gap, 'length', job.units, 2)} of ` +
+          `${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`,
         size,
         { anchor: 'middle', tone: 'short', figure: true },
       ),
@@ -212,7 +216,8 @@ function coreFront(job: Job, core: number): Drawing {
   const name = coreName(job, core)
   const where =
     fan?.seat?.core === core
-      ? `; ${fan.part.name}, its middle ${format(fan.seat.xM, 'length', job.units, 3)} from the left and ${format(fan.seat.yM, 'length', job.units, 3)} from the top`
+      ? `; ${fan.part.name}, its middle ${format(fan.seat.xM, 'length', job.units, 3)} from the left and ` +
+        `${format(fan.seat.yM, 'length', job.units, 3)} from the top`
       : ''
   return framed(
     `${name[0]!.toUpperCase()}${name.slice(1)} from behind${job.place.side === 'pusher' ? ', fan in front' : ''}`,
@@ -230,7 +235,8 @@ function panelFront(job: Job, panel: Panel): Drawing {
   const over = fan ? fan.part.housingM.value * MM > Math.min(w, h) + 1e-9 : false
   return framed(
     `The ${panel.name}, from inside`,
-    `The ${panel.name}, ${format(panel.wideM.value, 'length', job.units)} wide and ${format(panel.highM.value, 'length', job.units)} high${fan ? `, with ${fan.part.name}` : ''}.`,
+    `The ${panel.name}, ${format(panel.wideM.value, 'length', job.units)} wide and ` +
+      `${format(panel.highM.value, 'length', job.units)} high${fan ? `, with ${fan.part.name}` : ''}.`,
     [
       rect('outline', 0, 0, w, h),
       ...(fan ? fanFace(fan.part, w / 2, h / 2, fan.id) : []),

@@ -16,8 +16,8 @@ const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = {
 }
 
 /**
- * Section through the middle of the fan, to scale: core or panel, what holds the fan, the fan, and what stands behind it in
- * the position in which it comes closest. Depth runs to the right.
+ * Section through the middle of the fan, to scale: core or panel, what holds the fan, the fan, and what stands behind
+ * it in the position in which it comes closest. Depth runs to the right.
  * @see engineering §7
  */
 export function sectionView(job: Job): Drawing | null {

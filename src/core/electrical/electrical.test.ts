@@ -32,14 +32,17 @@ test('copper at 20 °C, published, milliohm a metre', () => {
   expect(resistancePerMetre('2.5 mm²', 20) * 1000).toBeCloseTo(7.6)
 })
 
-test("ampacity falls by the engine-space factor of small-craft tables, and to nothing at the insulation's rating", () => {
-  const at = (ambientC: number) => allowedCurrent('14 AWG', { insulationC: 105, ambientC, bundled: 2 }).value
-  expect(at(30)).toBeCloseTo(35)
-  expect(at(50) / at(30)).toBeCloseTo(0.85, 1)
-  expect(at(105)).toBe(0)
-  expect(allowedCurrent('14 AWG', { insulationC: 105, ambientC: 30, bundled: 3 }).value).toBeCloseTo(24.5)
-  expect(conductorTemperature(35, 35, { insulationC: 105, ambientC: 30, bundled: 2 })).toBeCloseTo(105)
-})
+test(
+  'ampacity falls by the engine-space factor of small-craft tables, and to nothing at the ' + "insulation's rating",
+  () => {
+    const at = (ambientC: number) => allowedCurrent('14 AWG', { insulationC: 105, ambientC, bundled: 2 }).value
+    expect(at(30)).toBeCloseTo(35)
+    expect(at(50) / at(30)).toBeCloseTo(0.85, 1)
+    expect(at(105)).toBe(0)
+    expect(allowedCurrent('14 AWG', { insulationC: 105, ambientC: 30, bundled: 3 }).value).toBeCloseTo(24.5)
+    expect(conductorTemperature(35, 35, { insulationC: 105, ambientC: 30, bundled: 2 })).toBeCloseTo(105)
+  },
+)
 
 test('6 A through 4 m of 16 AWG loses a third of a volt; its working ends in the same number', () => {
   const drop = voltageDrop(6, [conductor('16 AWG', 4)])

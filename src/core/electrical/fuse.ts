@@ -9,7 +9,9 @@ const LONGEST = [Number.POSITIVE_INFINITY, 600, 50, 5, 0.5, 0.1]
 const LOG_RATIOS = RATIOS.map(Math.log)
 const LOG_SHORTEST = SHORTEST.map(Math.log)
 const LOG_LONGEST = LONGEST.map(Math.log)
-/** the middle of the gate, √(shortest · longest); where the slow edge is endless, as far from the fast edge as at 1.35 */
+/**
+ * the middle of the gate, √(shortest · longest); where the slow edge is endless, as far from the fast edge as at 1.35
+ */
 const LOG_MIDDLE = LOG_SHORTEST.map((s, i) => (i === 0 ? s + Math.log(28.3) : (s + LOG_LONGEST[i]!) / 2))
 const LAST = RATIOS.length - 1
 
@@ -140,7 +142,8 @@ export function checkFuse(ratingA: number, needs: FuseNeeds): FuseCheck {
 }
 
 /**
- * Smallest rating that carries, survives and protects without warning; failing that, the smallest that does so with one.
+ * Smallest rating that carries, survives and protects without warning; failing that, the smallest that does so with
+ * one.
  * @returns null where no rating will do
  * @see engineering §1.4
  */

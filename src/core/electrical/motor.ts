@@ -65,7 +65,8 @@ export const CUT_OUT_SHARE = 0.5
 
 /**
  * Static curve of a fan at its own terminals: current and its slope over voltage, for Newton's method.
- * @returns A and A/V; a brushless fan holds its power down to its cut-out voltage, and takes nothing below it or backwards
+ * @returns A and A/V; a brushless fan holds its power down to its cut-out voltage, and takes nothing below it or
+ *   backwards
  * @see engineering §1.6
  */
 export function motorCurve(

@@ -17,7 +17,10 @@ export interface Conductor extends Surroundings {
   readonly lengthM: number
 }
 
-/** A conductor in free, mild surroundings, for quick sums. @throws RangeError if the length is negative or not finite */
+/**
+ * A conductor in free, mild surroundings, for quick sums.
+ * @throws RangeError if the length is negative or not finite
+ */
 export function conductor(size: WireSize, lengthM: number, name: string = size): Conductor {
   return { name, size, lengthM, insulationC: 105, ambientC: 20, bundled: 2 }
 }
@@ -55,7 +58,11 @@ export interface RunOfWire {
 /** "{0} + {1} + …" for as many terms */
 const PLUS = Array.from({ length: 10 }, (_, n) => Array.from({ length: n }, (_, i) => `{${i}}`).join(' + ') || '0')
 
-/** Resistance of conductors and frame, contacts left out: what small-craft tables count. @returns ohm @see engineering §1.2 */
+/**
+ * Resistance of conductors and frame, contacts left out: what small-craft tables count.
+ * @returns ohm
+ * @see engineering §1.2
+ */
 export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conductors' | 'frame'>): Worked {
   const parts = run.conductors.map((c) => conductorResistance(currentA, c))
   const frame = run.frame
@@ -109,7 +116,8 @@ export function contactsResistance(run: RunOfWire): Worked {
  * @param currentA running current, A
  * @param conductors in series, in order from the source
  * @param frame whether the frame is the way back
- * @returns volts lost, with one working line per part; throws RangeError if a length or current is negative or not finite
+ * @returns volts lost, with one working line per part; throws RangeError if a length or current is negative or not
+ *   finite
  * @see engineering §1.2
  * @example
  * // 6 A through 2 m out and 2 m back of 16 AWG: about a third of a volt

@@ -58,7 +58,10 @@ export function resistancePerMetre(size: WireSize, temperatureC: number): number
 /** Current that one conductor may carry in free air at 30 °C with 105 °C insulation, A. @see engineering §1.1 */
 export const ampacityAt30 = (size: WireSize): number => ampacity30[size]
 
-/** Share of the ampacity left when conductors run together; a feed with its own return counts as two. @see engineering §1.1 */
+/**
+ * Share of the ampacity left when conductors run together; a feed with its own return counts as two.
+ * @see engineering §1.1
+ */
 export function bundleFactor(conductors: number): number {
   if (conductors <= 2) return 1
   if (conductors <= 3) return 0.7

@@ -4,7 +4,11 @@ export interface Hole {
   readonly y: number
 }
 
-/** Fixing holes evenly on their circle; four of them stand in the corners. @param turnedDeg clockwise @see engineering §7 */
+/**
+ * Fixing holes evenly on their circle; four of them stand in the corners.
+ * @param turnedDeg clockwise
+ * @see engineering §7
+ */
 export function holesOf(count: number, circleM: number, turnedDeg = 0): Hole[] {
   const first = (count === 4 ? 45 : -90) + turnedDeg
   return Array.from({ length: count }, (_, i) => {
@@ -16,7 +20,10 @@ export function holesOf(count: number, circleM: number, turnedDeg = 0): Hole[] {
 /** Ties go between tubes, in the middle of a gap; tubes stand at whole pitches from the core's left edge. */
 export const nearestGap = (xM: number, pitchM: number): number => (Math.floor(xM / pitchM) + 0.5) * pitchM
 
-/** How far the worst of a fan's holes is from the gap that its tie goes through, with the fan's middle at x. @returns m */
+/**
+ * How far the worst of a fan's holes is from the gap that its tie goes through, with the fan's middle at x.
+ * @returns m
+ */
 export const offTheGaps = (xM: number, holes: readonly Hole[], pitchM: number): number =>
   Math.max(...holes.map((h) => Math.abs(xM + h.x - nearestGap(xM + h.x, pitchM))))
 
@@ -85,7 +92,10 @@ export function engagement(
   }
 }
 
-/** Longest screw into a side channel: through bracket and washer, a millimetre short of its bottom. @see engineering §7 */
+/**
+ * Longest screw into a side channel: through bracket and washer, a millimetre short of its bottom.
+ * @see engineering §7
+ */
 export const longestScrew = (bracketM: number, washerM: number, channelM: number): number =>
   bracketM + washerM + channelM - 0.001
 

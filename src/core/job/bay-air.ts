@@ -13,7 +13,10 @@ import { term, worked, type Bench, type Worked } from '../reading'
 import { inletAirC } from './cooler'
 import type { Job, Panel } from './document'
 
-/** Heat given into the air of the bay: of the engine at its heaviest work, or of what stands in it. @see engineering §2.8 */
+/**
+ * Heat given into the air of the bay: of the engine at its heaviest work, or of what stands in it.
+ * @see engineering §2.8
+ */
 export function heatIntoBay(bench: Bench, job: Job): Worked {
   if (job.bay?.heatW)
     return worked('heat given off inside', '{0}', [bench.term('bay.heatW')], bench.value('bay.heatW'), 'power', '§2.8')
@@ -55,7 +58,11 @@ export interface BayFlow {
   readonly bayC: number
 }
 
-/** With it where the fan pulls where the flywheel blows, against it where the fan blows at its outlet; null: apart from each other. @see engineering §2.7 */
+/**
+ * With it where the fan pulls where the flywheel blows, against it where the fan blows at its outlet; null: apart from
+ * each other.
+ * @see engineering §2.7
+ */
 export const flywheelHelps = (panel: Pick<Panel, 'flywheel'> | null, side: Side): boolean | null =>
   !panel || panel.flywheel === 'neither' ? null : (panel.flywheel === 'blows out') === (side === 'puller')
 
@@ -75,8 +82,8 @@ export const flywheelOf = (bench: Bench, job: Job): InRow | null =>
 const NO_END_K = 5000
 
 /**
- * Air through a bay and how hot it gets on the hottest day, no breeze: fans that move the air together, the engine's own
- * flywheel fan with its sign, what rises by itself.
+ * Air through a bay and how hot it gets on the hottest day, no breeze: fans that move the air together, the engine's
+ * own flywheel fan with its sign, what rises by itself.
  * @param fans what moves the air at the panel; empty for none
  * @throws TypeError where the job has no bay
  * @see engineering §2.7

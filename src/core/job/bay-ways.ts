@@ -29,7 +29,8 @@ export interface BayWay {
 
 function intakeOf(job: Job, panel: Panel | null, side: Side | null, bayC: number, outsideC: number): number {
   const aimed = panel?.faces === 'engine intake'
-  // the intake breathes the bay, unless the fan pushes cool air at it; outside it breathes what is there, unless hot air is blown at it
+  // the intake breathes the bay, unless the fan pushes cool air at it; outside it breathes what is there, unless hot
+  // air is blown at it
   if (job.bay?.intakeFrom === 'outside') return aimed && side === 'puller' ? bayC : outsideC
   return aimed && side === 'pusher' ? outsideC : bayC
 }

@@ -100,7 +100,10 @@ export const freshId = (stem: string, list: readonly { readonly id: string }[]):
   return `${stem}${n}`
 }
 
-/** Where things of each kind usually are, in widths and heights of the core: a tube beside it, a pipe further down, a fork above. */
+/**
+ * Where things of each kind usually are, in widths and heights of the core: a tube beside it, a pipe further down, a
+ * fork above.
+ */
 const usually: Readonly<
   Record<
     Obstacle['kind'],
@@ -248,7 +251,8 @@ export const changeSizes = (
 ): Job => ({ ...job, conductors: job.conductors.map((c) => (ids.includes(c.id) ? { ...c, size } : c)) })
 
 /**
- * Puts a fuse into a run and every run that hangs on the same one, or takes it out (null): without one the job cannot be signed.
+ * Puts a fuse into a run and every run that hangs on the same one, or takes it out (null): without one the job cannot
+ * be signed.
  * @param n which run, 0 the first
  */
 export function changeFuse(job: Job, ratingA: number | null, kind?: 'blade' | 'breaker', n = 0): Job {

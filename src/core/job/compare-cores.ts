@@ -22,8 +22,8 @@ export interface CoreComparison {
 }
 
 /**
- * Cooling of the present core and of the new one with the same fan, at standstill, slow work and speed, clean and with a
- * third blocked by fluff (of 14 fins per inch: coarser fins block less).
+ * Cooling of the present core and of the new one with the same fan, at standstill, slow work and speed, clean and with
+ * a third blocked by fluff (of 14 fins per inch: coarser fins block less).
  * @returns empty where the job has no new core
  * @see engineering §2.4, §2.5, §2.6
  */
@@ -62,7 +62,8 @@ export function coresInWords(rows: readonly CoreComparison[]): string {
   if (!rows.length) return ''
   const percent = (x: number): string => `${Math.abs(Math.round(100 * x))} %`
   const says = (r: CoreComparison): string =>
-    `${r.gain > 0 ? `${percent(r.gain)} better` : `${percent(r.gain)} worse`} ${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
+    `${r.gain > 0 ? `${percent(r.gain)} better` : `${percent(r.gain)} worse`} ` +
+    `${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)
   const air = rows[0]!.newM3s / rows[0]!.presentM3s - 1

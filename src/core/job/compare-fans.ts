@@ -24,7 +24,10 @@ export interface FanComparison {
 /** so that a sum of millimetres that comes to nothing is nothing */
 const toMicrometre = (m: number): number => Math.round(m * 1e6) / 1e6 + 0
 
-/** Every fan in this machine's own place and charging system: what fits and what it takes, not its diameter. @see engineering §1.6, §1.8, §7 */
+/**
+ * Every fan in this machine's own place and charging system: what fits and what it takes, not its diameter.
+ * @see engineering §1.6, §1.8, §7
+ */
 export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison[] {
   return parts.map((part) => {
     const with_ = chooseFan(job, part)

@@ -140,24 +140,28 @@ describe('what moves the air one way or the other', () => {
       { numRuns: 60 },
     )
   })
-  test('the wires and the blade: swapped alone 60 % and against the travel, both full strength, turned alone 60 % as marked', () => {
-    const now = airThroughCores(bench(bike), bike, 'engine.slowMs').fans[0]!
-    const of = (wiresSwapped: boolean, bladeTurned: boolean) => {
-      const j = turnFan(bike, 'fan1', { wiresSwapped, bladeTurned })
-      return airThroughCores(bench(j), j, 'engine.slowMs').fans[0]!
-    }
-    expect(of(true, false).running.air.freeFlow).toBeCloseTo(0.6 * now.running.air.freeFlow)
-    expect(of(false, true).running).toMatchObject({ against: false })
-    expect(of(true, true).running).toMatchObject({ against: true, air: now.running.air })
-    // at a crawl it still blows forwards through the core; in a gale of its own travel it is pushed back or stalls
-    expect(of(true, true).flows.covered).toBeLessThan(0)
-    const fast = set(turnFan(bike, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'engine.slowMs', 18)
-    expect(airThroughCores(bench(fast), fast, 'engine.slowMs').fans[0]!.flows.covered).toBeGreaterThan(0)
-    const brushless = chooseFan(bike, { ...fan('fan-swift-116'), motor: 'brushless' })
-    expect(
-      part(turnFan(brushless, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'air', 'standing'),
-    ).toMatchObject({ verdict: 'short', value: null })
-  })
+  test(
+    'the wires and the blade: swapped alone 60 % and against the travel, both full strength, turned alone 60 % ' +
+      'as marked',
+    () => {
+      const now = airThroughCores(bench(bike), bike, 'engine.slowMs').fans[0]!
+      const of = (wiresSwapped: boolean, bladeTurned: boolean) => {
+        const j = turnFan(bike, 'fan1', { wiresSwapped, bladeTurned })
+        return airThroughCores(bench(j), j, 'engine.slowMs').fans[0]!
+      }
+      expect(of(true, false).running.air.freeFlow).toBeCloseTo(0.6 * now.running.air.freeFlow)
+      expect(of(false, true).running).toMatchObject({ against: false })
+      expect(of(true, true).running).toMatchObject({ against: true, air: now.running.air })
+      // at a crawl it still blows forwards through the core; in a gale of its own travel it is pushed back or stalls
+      expect(of(true, true).flows.covered).toBeLessThan(0)
+      const fast = set(turnFan(bike, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'engine.slowMs', 18)
+      expect(airThroughCores(bench(fast), fast, 'engine.slowMs').fans[0]!.flows.covered).toBeGreaterThan(0)
+      const brushless = chooseFan(bike, { ...fan('fan-swift-116'), motor: 'brushless' })
+      expect(
+        part(turnFan(brushless, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'air', 'standing'),
+      ).toMatchObject({ verdict: 'short', value: null })
+    },
+  )
   test('half over the edge is half of the circle', () => {
     const j = moveFan(bike, 'fan1', { core: 0, xM: 0, yM: 0.12 })
     expect(airThroughCores(bench(j), j, null).fans[0]!.areaM2).toBeCloseTo((Math.PI / 8) * 0.108 ** 2, 9)
@@ -288,13 +292,17 @@ describe('a bay', () => {
   const chosen = digger.fans[0]!.part
   const way = (job: Job, panel: string, side: string) =>
     bayWays(job, chosen).find((w) => w.panel?.name === panel && w.side === side)!
-  test('a fan that pulls where the flywheel blows moves more than one that pushes there; without a flywheel fan both move the same', () => {
-    expect(way(digger, 'rear louvre', 'puller').fanFlow).toBeGreaterThan(way(digger, 'rear louvre', 'pusher').fanFlow)
-    const still: Job = { ...digger, bay: { ...digger.bay!, flywheel: null } }
-    expect(way(still, 'rear louvre', 'puller').fanFlow).toBeCloseTo(way(still, 'rear louvre', 'pusher').fanFlow, 9)
-    // what it moves is hot: pulling brings T_air / T_bay of it as outside air, so the bay gets hotter
-    expect(way(still, 'rear louvre', 'puller').bayC).toBeGreaterThan(way(still, 'rear louvre', 'pusher').bayC)
-  })
+  test(
+    'a fan that pulls where the flywheel blows moves more than one that pushes there; without a flywheel fan ' +
+      'both move the same',
+    () => {
+      expect(way(digger, 'rear louvre', 'puller').fanFlow).toBeGreaterThan(way(digger, 'rear louvre', 'pusher').fanFlow)
+      const still: Job = { ...digger, bay: { ...digger.bay!, flywheel: null } }
+      expect(way(still, 'rear louvre', 'puller').fanFlow).toBeCloseTo(way(still, 'rear louvre', 'pusher').fanFlow, 9)
+      // what it moves is hot: pulling brings T_air / T_bay of it as outside air, so the bay gets hotter
+      expect(way(still, 'rear louvre', 'puller').bayC).toBeGreaterThan(way(still, 'rear louvre', 'pusher').bayC)
+    },
+  )
   test('energy: what the air carries is the heat, for each way', () => {
     const heat = 0.5 * 0.5 * 9000
     for (const w of bayWays(digger, chosen)) {
@@ -302,17 +310,20 @@ describe('a bay', () => {
       expect(density * 1006 * w.flow * (w.bayC - 32)).toBeCloseTo(heat, -1)
     }
   })
-  test('the intake breathes cool air only where it is aimed at; the size down is the next smaller for this voltage', () => {
-    expect(way(digger, 'top cover', 'pusher').intakeC).toBe(32)
-    expect(way(digger, 'top cover', 'puller').intakeC).toBe(way(digger, 'top cover', 'puller').bayC)
-    expect(way(digger, 'left side panel', 'puller').operator).toBe('hot air is blown at the operator')
-    expect(way(digger, 'top cover', 'puller').lacksM).toEqual({
-      what: 'depth',
-      byM: expect.closeTo(0.016, 6) as number,
-    })
-    expect(nextSizeDown(digger, chosen, fans)?.id).toBe('fan-gale-140')
-    expect(nextSizeDown(digger, fan('fan-burrow-76'), fans)).toBeNull()
-  })
+  test(
+    'the intake breathes cool air only where it is aimed at; the size down is the next smaller for ' + 'this voltage',
+    () => {
+      expect(way(digger, 'top cover', 'pusher').intakeC).toBe(32)
+      expect(way(digger, 'top cover', 'puller').intakeC).toBe(way(digger, 'top cover', 'puller').bayC)
+      expect(way(digger, 'left side panel', 'puller').operator).toBe('hot air is blown at the operator')
+      expect(way(digger, 'top cover', 'puller').lacksM).toEqual({
+        what: 'depth',
+        byM: expect.closeTo(0.016, 6) as number,
+      })
+      expect(nextSizeDown(digger, chosen, fans)?.id).toBe('fan-gale-140')
+      expect(nextSizeDown(digger, fan('fan-burrow-76'), fans)).toBeNull()
+    },
+  )
 })
 
 test('one fan in another’s place: the same one is as good, a better one is said to be so with how sure that is', () => {
@@ -335,27 +346,31 @@ test('one fan in another’s place: the same one is as good, a better one is sai
   )
 })
 
-test('makeshift measurements: median and range of a bag, mean of a grid, millivolts over a fuse; nothing from nothing', () => {
-  // 0.12 m³ in 3.0 s is 0.04; in 2.9 s 0.04138, in 3.2 s 0.0375: half of the range is 0.00194
-  expect(flowByBag(0.12, [3.2, 2.9, 3])).toEqual({
-    value: 0.12 / 3,
-    source: 'measured',
-    spread: expect.closeTo((0.12 / 2.9 - 0.12 / 3.2) / 2, 9) as number,
-  })
-  expect(flowByAnemometer(0.01, [3, 4, 5])).toMatchObject({
-    value: expect.closeTo(0.04, 9) as number,
-    spread: expect.closeTo(0.01 / Math.sqrt(3), 9) as number,
-  })
-  // a 10 A blade fuse: 0.12 · 10^−1.2 = 7.57 milliohm
-  expect(currentByFuse(0.03, 10)!.value).toBeCloseTo(3.96, 2)
-  expect([
-    flowByBag(0, [3]),
-    flowByBag(0.1, [0]),
-    flowByBag(0.1, []),
-    flowByAnemometer(0.1, [-1]),
-    currentByFuse(0.02, 0),
-  ]).toEqual([null, null, null, null, null])
-})
+test(
+  'makeshift measurements: median and range of a bag, mean of a grid, millivolts over a fuse; nothing ' +
+    'from nothing',
+  () => {
+    // 0.12 m³ in 3.0 s is 0.04; in 2.9 s 0.04138, in 3.2 s 0.0375: half of the range is 0.00194
+    expect(flowByBag(0.12, [3.2, 2.9, 3])).toEqual({
+      value: 0.12 / 3,
+      source: 'measured',
+      spread: expect.closeTo((0.12 / 2.9 - 0.12 / 3.2) / 2, 9) as number,
+    })
+    expect(flowByAnemometer(0.01, [3, 4, 5])).toMatchObject({
+      value: expect.closeTo(0.04, 9) as number,
+      spread: expect.closeTo(0.01 / Math.sqrt(3), 9) as number,
+    })
+    // a 10 A blade fuse: 0.12 · 10^−1.2 = 7.57 milliohm
+    expect(currentByFuse(0.03, 10)!.value).toBeCloseTo(3.96, 2)
+    expect([
+      flowByBag(0, [3]),
+      flowByBag(0.1, [0]),
+      flowByBag(0.1, []),
+      flowByAnemometer(0.1, [-1]),
+      currentByFuse(0.02, 0),
+    ]).toEqual([null, null, null, null, null])
+  },
+)
 
 test('a tie whose hole lies beside the fins is no tie: said in words, and no gap is named', () => {
   expect(tiesOf(bike)!.besideFins).toBe(false)
@@ -388,35 +403,43 @@ test('a reading is said to firm up the margin that it moves most; what is measur
   ).toBe(false)
 })
 
-test('awkward places stay figures: a fan larger than its core, overlapping neighbours, one tube, no vents, a fan that barely turns', () => {
-  const twice = changePlace(bike, {
-    obstacles: [...bike.place.obstacles, { ...bike.place.obstacles[0]!, id: 'near9' }],
-  })
-  const jobs = [
-    chooseFan(bike, fan('fan-curlew-225')),
-    twice,
-    set(bike, 'cooling.tubePitchM', 0.05),
-    set(digger, 'bay.ventInM2', 0),
-    set(bike, 'fans.fan1.part.freeFlowM3s', 0.0005),
-    set(bike, 'place.freeDepthM', 0),
-    set(changePlace(digger, { mount: 'duct' }), 'place.duct.diameterM', 0.02),
-  ]
-  for (const job of jobs) {
-    for (const m of evaluate(job).margins)
-      for (const p of m.parts) if (p.value !== null) expect(Number.isFinite(p.value + p.worst! + p.best!)).toBe(true)
-    expect(() => sample(job)).not.toThrow()
-  }
-})
+test(
+  'awkward places stay figures: a fan larger than its core, overlapping neighbours, one tube, no vents, a fan ' +
+    'that barely turns',
+  () => {
+    const twice = changePlace(bike, {
+      obstacles: [...bike.place.obstacles, { ...bike.place.obstacles[0]!, id: 'near9' }],
+    })
+    const jobs = [
+      chooseFan(bike, fan('fan-curlew-225')),
+      twice,
+      set(bike, 'cooling.tubePitchM', 0.05),
+      set(digger, 'bay.ventInM2', 0),
+      set(bike, 'fans.fan1.part.freeFlowM3s', 0.0005),
+      set(bike, 'place.freeDepthM', 0),
+      set(changePlace(digger, { mount: 'duct' }), 'place.duct.diameterM', 0.02),
+    ]
+    for (const job of jobs) {
+      for (const m of evaluate(job).margins)
+        for (const p of m.parts) if (p.value !== null) expect(Number.isFinite(p.value + p.worst! + p.best!)).toBe(true)
+      expect(() => sample(job)).not.toThrow()
+    }
+  },
+)
 
-test('what cannot be is refused by the document: negative bends, a panel that is not there, the same neighbour twice, a seat in the next county', () => {
-  const refused = (job: unknown, at: string) =>
-    expect(jobSchema.safeParse(job).error?.issues.some((i) => i.path.join('.').startsWith(at))).toBe(true)
-  refused(changePlace(bike, { duct: { ...bike.place.duct, bends: -1 } }), 'place.duct.bends')
-  refused(changePlace(digger, { panel: 'nowhere' }), 'place.panel')
-  refused(changePlace(bike, { obstacles: [bike.place.obstacles[0]!, bike.place.obstacles[0]!] }), 'obstacles')
-  refused({ ...bike, fans: bike.fans.map((f) => ({ ...f, seat: { core: 9, xM: 99, yM: 0 } })) }, 'fans.0.seat')
-  refused({ ...digger, bay: { ...digger.bay!, panels: [] } }, 'bay.panels')
-})
+test(
+  'what cannot be is refused by the document: negative bends, a panel that is not there, the same neighbour ' +
+    'twice, a seat in the next county',
+  () => {
+    const refused = (job: unknown, at: string) =>
+      expect(jobSchema.safeParse(job).error?.issues.some((i) => i.path.join('.').startsWith(at))).toBe(true)
+    refused(changePlace(bike, { duct: { ...bike.place.duct, bends: -1 } }), 'place.duct.bends')
+    refused(changePlace(digger, { panel: 'nowhere' }), 'place.panel')
+    refused(changePlace(bike, { obstacles: [bike.place.obstacles[0]!, bike.place.obstacles[0]!] }), 'obstacles')
+    refused({ ...bike, fans: bike.fans.map((f) => ({ ...f, seat: { core: 9, xM: 99, yM: 0 } })) }, 'fans.0.seat')
+    refused({ ...digger, bay: { ...digger.bay!, panels: [] } }, 'bay.panels')
+  },
+)
 
 test('remedies of Air: a shroud with what it brings, then closing its gap; without a fan, a fan', () => {
   const air = (job: Job) =>

@@ -49,7 +49,9 @@ const atSpeed: Duty = {
   speed: 'engine.cruiseMs',
 }
 
-/** What Air is held against: idling at a gate and slow work; a machine that stands while it works, its work standing. */
+/**
+ * What Air is held against: idling at a gate and slow work; a machine that stands while it works, its work standing.
+ */
 export const dutiesOf = (job: Job): Duty[] =>
   (job.engine?.slowMs.value ?? 0) > 0
     ? [stands('engine.idleShare', 'engine.idleRpm'), moves]
@@ -77,7 +79,11 @@ interface Running {
   readonly circle: Circle | null
 }
 
-/** A circuit's fan as it blows: at the voltage that reaches it, with its wires and its blade as they are; null where it cannot run. @see engineering §1.6, §1.7 */
+/**
+ * A circuit's fan as it blows: at the voltage that reaches it, with its wires and its blade as they are; null where it
+ * cannot run.
+ * @see engineering §1.6, §1.7
+ */
 export function runningAir(bench: Bench, circuit: FanCircuit & { readonly fan: ChosenFan }): Running | null {
   const { fan } = circuit
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
@@ -111,7 +117,10 @@ export interface AirThroughCores {
   readonly zones: readonly (readonly Zone[])[]
 }
 
-/** What may be asked otherwise than the job stands: another core, another share blocked (at 14 fins per inch), a fan held still. */
+/**
+ * What may be asked otherwise than the job stands: another core, another share blocked (at 14 fins per inch), a fan
+ * held still.
+ */
 export interface Otherwise {
   readonly which?: WhichCore
   readonly blockedAt14?: number
@@ -120,7 +129,11 @@ export interface Otherwise {
   readonly gapM?: number
 }
 
-/** surroundings and what comes on top of them where the inlet draws from something warmer. @returns °C @see typical.md */
+/**
+ * surroundings and what comes on top of them where the inlet draws from something warmer.
+ * @returns °C
+ * @see typical.md
+ */
 export const inletAirC = (bench: Bench, job: Job): number =>
   bench.value('surroundings.hottestC') +
   (job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'))
@@ -247,8 +260,8 @@ export interface Cooled {
 }
 
 /**
- * Heat carried with the coolant as hot as given, against the heat of a duty. Cores that are each fed by themselves have to carry
- * their own part: the one with least to spare is told, and its `core`.
+ * Heat carried with the coolant as hot as given, against the heat of a duty. Cores that are each fed by themselves have
+ * to carry their own part: the one with least to spare is told, and its `core`.
  * @see engineering §2.5, §2.6, §2.8
  */
 export function cooledAt(bench: Bench, job: Job, duty: Duty, coolantC: number, otherwise: Otherwise = {}): Cooled {

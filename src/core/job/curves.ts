@@ -30,7 +30,8 @@ const POINTS = 33
 const ENDLESS_PA = 1e6
 
 /**
- * The fan's own curve at the voltage that reaches it, and that of what it works against, with what the readings leave open.
+ * The fan's own curve at the voltage that reaches it, and that of what it works against, with what the readings leave
+ * open.
  * @returns null without a fan that runs on a core or in a bay
  * @see engineering §2.3, §2.4, §2.7
  */

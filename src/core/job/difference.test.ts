@@ -70,7 +70,8 @@ test('where a fan sits is one difference, in millimetres; what is near, legs and
       moveFan(job, 'fan1', { core: 1, xM: 0.0585, yM: 0.12 }),
     ),
   ).toEqual([
-    'where Swift 116 sits: left core, 60 mm from the left, 130 mm from the top here, right core, 58.5 mm from the left, 120 mm from the top in the other window',
+    'where Swift 116 sits: left core, 60 mm from the left, 130 mm from the top here, right core, 58.5 mm from the ' +
+      'left, 120 mm from the top in the other window',
   ])
   expect(words(job, turnFan(job, 'fan1', { wiresSwapped: true }))).toEqual([
     'wires of the fan are swapped: no here, yes in the other window',
@@ -92,42 +93,48 @@ test('where a fan sits is one difference, in millimetres; what is near, legs and
   )
 })
 
-test("taking every difference makes the other version, taking none leaves one's own; parts come with what points at them", () => {
-  const edits: readonly ((j: Job) => Job)[] = [
-    (j) => changeSizes(j, '4 mm²', ['feed1']),
-    (j) => changeFuse(j, null),
-    (j) => changeFuse(j, 10),
-    (j) => chooseFan(j, gale),
-    (j) => changeSetting(j, 'controller1', 80, 4),
-    (j) => changeRun(j, { frame: true }),
-    (j) => answerCheck(j, 'cap', 'looks like it', '2026-01-15T09:00:00Z'),
-    (j) => ({ ...j, title: 'Another' }),
-    (j) => ({ ...j, promisedOn: null }),
-    (j) => moveFan(j, 'fan1', { core: 1, xM: 0.05, yM: 0.2 }),
-    (j) => addObstacle(j, 'moves', 'fork'),
-    (j) => changeObstacle(j, 'near2', { name: 'pipe' }),
-    (j) => addLeg(j, 'probe', 'along'),
-    (j) => changeMount(j, 'shroud'),
-    (j) => ({ ...j, alterations: [{ id: 'mark1', kind: 'hole', what: 'in the guard' }] }),
-    (j) => ({ ...j, acceptances: [] }),
-    (j) => withReading(j, 'engine.idleRpm', { value: 1500, source: 'measured' }),
-    (j) => ({ ...j, complaint: { ...j.complaint, aboveC: null } }),
-  ]
-  const some = fc.array(fc.constantFrom(...edits), { maxLength: 6 })
-  fc.assert(
-    fc.property(some, some, fc.nat(), (mine, theirs, mask) => {
-      const [a, b] = [mine, theirs].map((list) => list.reduce((j, edit) => edit(j), job)) as [Job, Job]
-      const found = differences(a, b)
-      const all = found.reduce((j, d) => taking(j, b, d), a)
-      expect(differences(all, b)).toEqual([])
-      const chosen = found.filter((_, i) => (mask >> i) % 2)
-      const merged = chosen.reduce((j, d) => taking(j, b, d), a)
-      expect(jobSchema.safeParse(merged).success).toBe(true)
-      expect(differences(merged, b).map((d) => d.id)).toEqual(found.filter((d) => !chosen.includes(d)).map((d) => d.id))
-    }),
-    { numRuns: 60 },
-  )
-})
+test(
+  "taking every difference makes the other version, taking none leaves one's own; parts come with what " +
+    'points at them',
+  () => {
+    const edits: readonly ((j: Job) => Job)[] = [
+      (j) => changeSizes(j, '4 mm²', ['feed1']),
+      (j) => changeFuse(j, null),
+      (j) => changeFuse(j, 10),
+      (j) => chooseFan(j, gale),
+      (j) => changeSetting(j, 'controller1', 80, 4),
+      (j) => changeRun(j, { frame: true }),
+      (j) => answerCheck(j, 'cap', 'looks like it', '2026-01-15T09:00:00Z'),
+      (j) => ({ ...j, title: 'Another' }),
+      (j) => ({ ...j, promisedOn: null }),
+      (j) => moveFan(j, 'fan1', { core: 1, xM: 0.05, yM: 0.2 }),
+      (j) => addObstacle(j, 'moves', 'fork'),
+      (j) => changeObstacle(j, 'near2', { name: 'pipe' }),
+      (j) => addLeg(j, 'probe', 'along'),
+      (j) => changeMount(j, 'shroud'),
+      (j) => ({ ...j, alterations: [{ id: 'mark1', kind: 'hole', what: 'in the guard' }] }),
+      (j) => ({ ...j, acceptances: [] }),
+      (j) => withReading(j, 'engine.idleRpm', { value: 1500, source: 'measured' }),
+      (j) => ({ ...j, complaint: { ...j.complaint, aboveC: null } }),
+    ]
+    const some = fc.array(fc.constantFrom(...edits), { maxLength: 6 })
+    fc.assert(
+      fc.property(some, some, fc.nat(), (mine, theirs, mask) => {
+        const [a, b] = [mine, theirs].map((list) => list.reduce((j, edit) => edit(j), job)) as [Job, Job]
+        const found = differences(a, b)
+        const all = found.reduce((j, d) => taking(j, b, d), a)
+        expect(differences(all, b)).toEqual([])
+        const chosen = found.filter((_, i) => (mask >> i) % 2)
+        const merged = chosen.reduce((j, d) => taking(j, b, d), a)
+        expect(jobSchema.safeParse(merged).success).toBe(true)
+        expect(differences(merged, b).map((d) => d.id)).toEqual(
+          found.filter((d) => !chosen.includes(d)).map((d) => d.id),
+        )
+      }),
+      { numRuns: 60 },
+    )
+  },
+)
 
 test('a job says when the shelf has gone on, and takes up the new part only when told', () => {
   const swift = job.fans[0]!.part

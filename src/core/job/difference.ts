@@ -147,7 +147,8 @@ const names: readonly (readonly [
   [
     /^place\.obstacles\.\w+\.\w+$/,
     (job, path) =>
-      `${job.place.obstacles.find((o) => o.id === path[2])?.name ?? 'near the core'}, ${nearWords[path[3]!] ?? path[3]!}`,
+      `${job.place.obstacles.find((o) => o.id === path[2])?.name ?? 'near the core'}, ` +
+      `${nearWords[path[3]!] ?? path[3]!}`,
   ],
   [/^bay\.panels\.(\w+)$/, 'panel of the bay'],
   [
@@ -223,8 +224,10 @@ function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSyst
   )
 }
 
-const readingInWords = (reading: Reading, quantity: Quantity, units: UnitSystem): string =>
-  `${format(reading.value, quantity, units)}, ${reading.source}${reading.spread !== undefined && reading.spread !== spreadOf({ value: reading.value, source: reading.source }, quantity) ? ' with its own spread' : ''}`
+function readingInWords({ value, source, spread }: Reading, quantity: Quantity, units: UnitSystem): string {
+  const ownSpread = spread !== undefined && spread !== spreadOf({ value, source }, quantity)
+  return `${format(value, quantity, units)}, ${source}${ownSpread ? ' with its own spread' : ''}`
+}
 
 /** Lists whose entries a run points at: entry and pointer are taken together. */
 const pointed = [
@@ -270,7 +273,8 @@ export function differences(mine: Job, theirs: Job, units: UnitSystem = mine.uni
     } else if (isSeat(a) || isSeat(b)) {
       const words = (job: Job, s: unknown): string =>
         isSeat(s)
-          ? `${coreName(job, s.core)}, ${format(s.xM, 'length', units, 4)} from the left, ${format(s.yM, 'length', units, 4)} from the top`
+          ? `${coreName(job, s.core)}, ${format(s.xM, 'length', units, 4)} from the left, ` +
+            `${format(s.yM, 'length', units, 4)} from the top`
           : 'nowhere'
       found.push({
         id: address,

@@ -166,7 +166,8 @@ export const jobSchema = z
           'share',
           [0.1, 2],
           'machine',
-          'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred 0.5, closed 1',
+          'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred ' +
+            '0.5, closed 1',
         ),
         idleShare: field('load share, standing', 'share', [0.005, 1], 'machine', 'idling at a gate 0.04'),
         slowShare: field(

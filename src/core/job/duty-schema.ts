@@ -1,6 +1,8 @@
 import { z } from 'zod'
 
-/** What a machine does in a leg of its day; load share, engine speed and travel are the job's own readings of that work. */
+/**
+ * What a machine does in a leg of its day; load share, engine speed and travel are the job's own readings of that work.
+ */
 export const works = ['off', 'idle', 'slow', 'heavy', 'speed', 'towed', 'charger', 'alone'] as const
 export type Work = (typeof works)[number]
 

@@ -66,7 +66,8 @@ test('a fresh job: everything is open but the fuse, which is short in words', ()
   expect(worstInWords(evaluate(fresh), 'metric')).toBe('Fuse short: no fuse fitted')
 })
 
-// The job "short at idle": Swift 116, 2.9 A at 12 V, 1 mm² 1.1 m out and 1 m back at 60 °C, 7.5 A fuse 40 °C, controller's own contact.
+// The job "short at idle": Swift 116, 2.9 A at 12 V, 1 mm² 1.1 m out and 1 m back at 60 °C, 7.5 A fuse 40 °C,
+// controller's own contact.
 // Fan at 14.2 V: I0 0.29, R 12/11.6 = 1.0345, k 9, c/k 2.61: 2.7 ω² + 9 ω − 13.9 = 0, ω = 1.151, I = 3.748… see below.
 describe('each margin by hand', () => {
   const i0 = 0.29
@@ -111,11 +112,15 @@ describe('each margin by hand', () => {
     expect(part(short, 'charge', 'idle').value).toBeCloseTo(6.2154 - 6 - run - 0.002, 2)
     expect(margin(short, 'charge').verdict).toBe('short')
   })
-  test('battery: 1.68 Ah over its own loss alone is 240 days, less 14; with the controller on the feed that is live when parked, 30.5', () => {
-    // 7 Ah · 0.3 · 0.8 at 0 °C; 7 · 0.03 / 720 h = 0.29 mA, and 2 mA of controller
-    expect(part(short, 'battery', 'standing').value).toBeCloseTo(226, 6)
-    expect(part(changeWiring(short, { controlFrom: 'feed' }), 'battery', 'standing').value).toBeCloseTo(16.5, 1)
-  })
+  test(
+    'battery: 1.68 Ah over its own loss alone is 240 days, less 14; with the controller on the feed that is live ' +
+      'when parked, 30.5',
+    () => {
+      // 7 Ah · 0.3 · 0.8 at 0 °C; 7 · 0.03 / 720 h = 0.29 mA, and 2 mA of controller
+      expect(part(short, 'battery', 'standing').value).toBeCloseTo(226, 6)
+      expect(part(changeWiring(short, { controlFrom: 'feed' }), 'battery', 'standing').value).toBeCloseTo(16.5, 1)
+    },
+  )
   test('trigger and boil as in the rules: 82 − 73.4 − 2; boiling − 10 − (96.67 + 9.56 + 6)', () => {
     expect(part(short, 'trigger', 'stops, hottest').value).toBeCloseTo(6.6)
     expect(part(short, 'boil', 'boil, coldest').value).toBeGreaterThan(6)

@@ -85,7 +85,8 @@ const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
 
 /**
  * Every margin of a job: nominal values, corners, verdicts and workings. Pure and total on a valid job.
- * @param run what its runs came to, where they have been made for this state of it; else rules of thumb stand in their place
+ * @param run what its runs came to, where they have been made for this state of it; else rules of thumb stand in their
+ *   place
  * @see margins.md, engineering §0
  */
 export function evaluate(job: Job, run: Findings | null = null): Evaluation {

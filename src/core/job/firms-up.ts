@@ -14,8 +14,8 @@ export interface FirmsUp {
 const LEAST = 0.02
 
 /**
- * For every reading, the margin that measuring it would firm up most: the one that its two ends move furthest, by the scale
- * on which margins are compared.
+ * For every reading, the margin that measuring it would firm up most: the one that its two ends move furthest, by the
+ * scale on which margins are compared.
  * @see engineering §0, margins.md
  */
 export function firmsUp(job: Job): ReadonlyMap<string, FirmsUp> {

@@ -173,7 +173,8 @@ describe('each kind of job asks only its own questions and shows only its own ma
   })
 })
 
-// The Gale 140: 5.8 A at 12 V, so I0 0.58, R 12/23.2 = 0.51724, k = 12 − 5.8 R = 9, c/k = 5.22: 2.7 w² + 9 w − (V − 0.3) = 0, I = 0.58 + 5.22 w².
+// The Gale 140: 5.8 A at 12 V, so I0 0.58, R 12/23.2 = 0.51724, k = 12 − 5.8 R = 9, c/k = 5.22: 2.7 w² + 9 w − (V −
+// 0.3) = 0, I = 0.58 + 5.22 w².
 const gale = (volts: number): number => 0.58 + 5.22 * ((-9 + Math.sqrt(81 + 10.8 * (volts - 0.3))) / 5.4) ** 2
 const standby = 0.002
 
@@ -346,86 +347,98 @@ test('a job of version 1 is lifted, keeps what it said, and comes to the same ma
     expect(readJob(broken)).toMatchObject({ ok: false })
 })
 
-test('jobs of version 2 are lifted: the fan in the middle, the panel from what was free behind it, every lead as it was', () => {
-  const old = (name: string) =>
-    JSON.parse(
-      readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
-    ) as { version: number; place: Record<string, { value: number }>; signature: unknown; build: unknown }
-  for (const name of ['version-2', 'version-2-bay']) {
-    const before = old(name)
-    expect(before.version).toBe(2)
-    const read = readJob(before)
-    if (!read.ok) throw new Error(read.message)
-    const { job } = read
-    expect(job).toMatchObject({ version: 5, signature: before.signature, oldFan: null })
-    // what was one step has become several, so that a signed job is not asked anew
-    expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
-    expect(liftJob(job)).toEqual(job)
-    const needed = (way: number) => 1000 * (1.05 * way + 0.05 + before.place.sweepM!.value)
-    expect(part(job, 'fit', 'fan lead').value).toBeCloseTo(
-      1000 * job.fans[0]!.part.leadM.value - needed(before.place.fanRouteM!.value),
-    )
-    expect(part(job, 'fit', 'probe lead').value).toBeCloseTo(
-      1000 * job.probes[0]!.part!.leadM.value - needed(before.place.probeRouteM!.value),
-    )
-    if (job.bay) expect(job.bay.panels).toMatchObject([{ id: 'panel1', freeM: before.place.freeDepthM }])
-    else
-      expect(job.fans[0]!.seat).toEqual({
-        core: 0,
-        xM: job.cooling!.coreWidthM.value / 2,
-        yM: job.cooling!.coreHeightM.value / 2,
+test(
+  'jobs of version 2 are lifted: the fan in the middle, the panel from what was free behind it, every lead ' +
+    'as it was',
+  () => {
+    const old = (name: string) =>
+      JSON.parse(
+        readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
+      ) as { version: number; place: Record<string, { value: number }>; signature: unknown; build: unknown }
+    for (const name of ['version-2', 'version-2-bay']) {
+      const before = old(name)
+      expect(before.version).toBe(2)
+      const read = readJob(before)
+      if (!read.ok) throw new Error(read.message)
+      const { job } = read
+      expect(job).toMatchObject({ version: 5, signature: before.signature, oldFan: null })
+      // what was one step has become several, so that a signed job is not asked anew
+      expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
+      expect(liftJob(job)).toEqual(job)
+      const needed = (way: number) => 1000 * (1.05 * way + 0.05 + before.place.sweepM!.value)
+      expect(part(job, 'fit', 'fan lead').value).toBeCloseTo(
+        1000 * job.fans[0]!.part.leadM.value - needed(before.place.fanRouteM!.value),
+      )
+      expect(part(job, 'fit', 'probe lead').value).toBeCloseTo(
+        1000 * job.probes[0]!.part!.leadM.value - needed(before.place.probeRouteM!.value),
+      )
+      if (job.bay) expect(job.bay.panels).toMatchObject([{ id: 'panel1', freeM: before.place.freeDepthM }])
+      else
+        expect(job.fans[0]!.seat).toEqual({
+          core: 0,
+          xM: job.cooling!.coreWidthM.value / 2,
+          yM: job.cooling!.coreHeightM.value / 2,
+        })
+    }
+    for (const broken of [
+      { ...old('version-2'), place: 7 },
+      { ...old('version-2'), fans: 'none' },
+      { ...old('version-2-bay'), bay: 'none' },
+    ])
+      expect(readJob(broken)).toMatchObject({ ok: false })
+  },
+)
+
+test(
+  'jobs of version 3 are lifted: wired as they were, the same margins but for what the key now switches off, a ' +
+    'signed one still good',
+  () => {
+    for (const name of ['version-3', 'version-3-trailer']) {
+      const old = JSON.parse(
+        readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
+      ) as Job
+      const read = readJob(old)
+      if (!read.ok) throw new Error(read.message)
+      const { job } = read
+      expect(job.runs).toMatchObject(old.runs)
+      expect(job.conductors.filter((c) => old.conductors.some((o) => o.id === c.id))).toMatchObject(old.conductors)
+      expect(job.signature).toEqual(old.signature)
+      expect(liftJob(job)).toEqual(job)
+      // the feed's last part is a share of what it was measured to be
+      expect(job.runs[0]!.switchAtM.value).toBeCloseTo(0.4 * old.conductors[0]!.lengthM.value, 2)
+      if (old.signature)
+        expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+      else expect(part(job, 'battery', 'standing').value).toBeCloseTo(150.348, 2)
+    }
+  },
+)
+
+test(
+  'jobs of version 4 are lifted: a usual day, an engine with its weight, the same margins, a signed one ' +
+    'still good',
+  () => {
+    for (const name of ['version-4', 'version-4-trailer']) {
+      const old = JSON.parse(
+        readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
+      ) as Job
+      const read = readJob(old)
+      if (!read.ok) throw new Error(read.message)
+      const { job } = read
+      expect(job).toMatchObject({ ...old, version: 5, controllers: expect.anything() as unknown, duty: null })
+      expect(job.controllers).toMatchObject(
+        old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })),
+      )
+      expect(job.surroundings.usualC).toEqual({
+        value: Math.round(
+          old.surroundings.coldestC.value + 0.6 * (old.surroundings.hottestC.value - old.surroundings.coldestC.value),
+        ),
+        source: 'typical',
       })
-  }
-  for (const broken of [
-    { ...old('version-2'), place: 7 },
-    { ...old('version-2'), fans: 'none' },
-    { ...old('version-2-bay'), bay: 'none' },
-  ])
-    expect(readJob(broken)).toMatchObject({ ok: false })
-})
-
-test('jobs of version 3 are lifted: wired as they were, the same margins but for what the key now switches off, a signed one still good', () => {
-  for (const name of ['version-3', 'version-3-trailer']) {
-    const old = JSON.parse(
-      readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
-    ) as Job
-    const read = readJob(old)
-    if (!read.ok) throw new Error(read.message)
-    const { job } = read
-    expect(job.runs).toMatchObject(old.runs)
-    expect(job.conductors.filter((c) => old.conductors.some((o) => o.id === c.id))).toMatchObject(old.conductors)
-    expect(job.signature).toEqual(old.signature)
-    expect(liftJob(job)).toEqual(job)
-    // the feed's last part is a share of what it was measured to be
-    expect(job.runs[0]!.switchAtM.value).toBeCloseTo(0.4 * old.conductors[0]!.lengthM.value, 2)
-    if (old.signature)
-      expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
-    else expect(part(job, 'battery', 'standing').value).toBeCloseTo(150.348, 2)
-  }
-})
-
-test('jobs of version 4 are lifted: a usual day, an engine with its weight, the same margins, a signed one still good', () => {
-  for (const name of ['version-4', 'version-4-trailer']) {
-    const old = JSON.parse(
-      readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', `${name}.job.json`), 'utf8'),
-    ) as Job
-    const read = readJob(old)
-    if (!read.ok) throw new Error(read.message)
-    const { job } = read
-    expect(job).toMatchObject({ ...old, version: 5, controllers: expect.anything() as unknown, duty: null })
-    expect(job.controllers).toMatchObject(
-      old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })),
-    )
-    expect(job.surroundings.usualC).toEqual({
-      value: Math.round(
-        old.surroundings.coldestC.value + 0.6 * (old.surroundings.hottestC.value - old.surroundings.coldestC.value),
-      ),
-      source: 'typical',
-    })
-    if (old.signature)
-      expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
-  }
-})
+      if (old.signature)
+        expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+    }
+  },
+)
 
 test('kinds are told apart by name', () => expect(new Set(Object.values(jobKinds).map((k) => k.name)).size).toBe(4))
 

@@ -1,4 +1,7 @@
-/** The kinds of job. Each asks only its own questions: what is not its own does not stand in its document, or is not asked. */
+/**
+ * The kinds of job. Each asks only its own questions: what is not its own does not stand in its document, or is not
+ * asked.
+ */
 export const jobKinds = {
   core: {
     name: 'a fan on a core',

@@ -61,14 +61,19 @@ function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string
   const more = Math.ceil((shortM + SPLICE_M) * 100) / 100
   const extend = {
     fan: `Extend it by ${mm(more)} in the same size: two more joints, sealed, away from the blades.`,
-    probe: `Extend it by ${mm(more)} with thin screened wire, two joints: the probe then reads ${format(colder(job, more), 'temperatureDifference', job.units, 1)} colder at its set point.`,
-    controller: `Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a little more drop.`,
+    probe:
+      `Extend it by ${mm(more)} with thin screened wire, two joints: the probe then reads ` +
+      `${format(colder(job, more), 'temperatureDifference', job.units, 1)} colder at its set point.`,
+    controller:
+      `Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a ` +
+      `little more drop.`,
     supply: `Extend it by ${mm(more)} in the size of the feed; the fuse stays within 180 mm of the post.`,
   }[lead]
   const nearer = {
     fan: `Bring the joint ${mm(shortM / 1.05)} nearer to the core.`,
     probe: `Move the controller ${mm(shortM / 1.05)} nearer: the leads on its other side grow by as much.`,
-    controller: `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may want more.`,
+    controller:
+      `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may ` + `want more.`,
     supply: `Move the controller ${mm(shortM / 1.05)} nearer to the battery: the probe's lead may want more.`,
   }[lead]
   const seat = lead === 'fan' ? seatOfLead(job, 'fan') : null
@@ -80,13 +85,17 @@ function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string
     nearer,
     ...(gain > 0.01
       ? [
-          `Seat the fan nearer to the corner where the leads leave: up to ${mm(gain)} less lead${gain < shortM ? ', not enough alone' : ''}.`,
+          `Seat the fan nearer to the corner where the leads leave: up to ${mm(gain)} less ` +
+            `lead${gain < shortM ? ', not enough alone' : ''}.`,
         ]
       : []),
   ]
 }
 
-/** Every lead that comes with a chosen part: what it needs, what it has, and what to do where it is short. @see engineering §7, §1.10 */
+/**
+ * Every lead that comes with a chosen part: what it needs, what it has, and what to do where it is short.
+ * @see engineering §7, §1.10
+ */
 export function leadReaches(job: Job): LeadReach[] {
   const bench = new Bench(lookupOf(job))
   return leadNames.flatMap((lead): LeadReach[] => {

@@ -20,7 +20,8 @@ export const seatOfLead = (job: Job, lead: LeadName, n = 0): Seat | null =>
   lead === 'fan' ? (job.fans[n]?.seat ?? null) : lead === 'probe' ? (job.probes[n]?.seat ?? null) : null
 
 /**
- * Lead that a way asks for: its legs and what its place on the core adds, + 5 %, a service loop, and what steering takes.
+ * Lead that a way asks for: its legs and what its place on the core adds, + 5 %, a service loop, and what steering
+ * takes.
  * Addresses are put together once, so that a sampling run only looks them up.
  * @returns metres, for any pass over the readings
  * @see engineering §7

@@ -148,7 +148,10 @@ const finerSteps = (done: unknown): unknown =>
       ])
     : done
 
-/** Version 3 knew one feed and one way back a fan, and left the rest of the circuit to the mechanic: a fan that died with the key, or by its own isolator. */
+/**
+ * Version 3 knew one feed and one way back a fan, and left the rest of the circuit to the mechanic: a fan that died
+ * with the key, or by its own isolator.
+ */
 function fromVersion3(job: Raw): Raw {
   const machine = isRaw(job.machine) ? job.machine : {}
   const t = typicalMachines[isMachine(machine.kind) ? machine.kind : 'trail-bike']

@@ -15,7 +15,10 @@ export interface MovedAir {
   readonly ofBox: number
 }
 
-/** Air that the first fan of a job moves with this pass's readings, m³/s; 0 where it cannot run. @see engineering §2.6, §2.7 */
+/**
+ * Air that the first fan of a job moves with this pass's readings, m³/s; 0 where it cannot run.
+ * @see engineering §2.6, §2.7
+ */
 export function movedBy(bench: Bench, job: Job): number {
   const circuit = circuitsOf(job)[0]!
   const running = circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
@@ -26,7 +29,8 @@ export function movedBy(bench: Bench, job: Job): number {
 }
 
 /**
- * What a fan of the shelf would move on this machine in the chosen place: standing, no breeze, hottest day, ground as it is.
+ * What a fan of the shelf would move on this machine in the chosen place: standing, no breeze, hottest day, ground as
+ * it is.
  * @returns null where neither core nor vents are known
  * @see engineering §2.3, §2.4, §2.6, §2.7
  */
@@ -38,7 +42,10 @@ export function movedAir(job: Job, part: FanPart): MovedAir | null {
   return { flowM3s, ofBox: flowM3s / part.freeFlowM3s.value }
 }
 
-/** Share of its core's face that the first fan covers as it sits; null in a bay or without a fan. @see engineering §7 */
+/**
+ * Share of its core's face that the first fan covers as it sits; null in a bay or without a fan.
+ * @see engineering §7
+ */
 export function coverage(job: Job): number | null {
   if (!job.cooling || !job.fans.length) return null
   const first = airThroughCores(new Bench(lookupOf(job)), job, null).fans[0]

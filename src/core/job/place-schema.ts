@@ -4,7 +4,10 @@ import { idSchema } from '../parts'
 
 const name = z.string().trim().min(1).max(40)
 
-/** Where the middle of a fan or probe sits on a core's face: from its left and top edges, seen from behind; a choice, so without a spread. */
+/**
+ * Where the middle of a fan or probe sits on a core's face: from its left and top edges, seen from behind; a choice, so
+ * without a spread.
+ */
 export const seatSchema = z.strictObject({
   core: z.int().min(0).max(3),
   xM: z.number().min(-1).max(3),
@@ -15,7 +18,10 @@ export type Seat = z.infer<typeof seatSchema>
 export const neighbourKinds = ['fixed', 'moves', 'exhaust'] as const
 export const sides = ['behind', 'front'] as const
 
-/** Something near the core: a rectangle seen from behind, and how far from the core's face it begins. @see engineering §7 */
+/**
+ * Something near the core: a rectangle seen from behind, and how far from the core's face it begins.
+ * @see engineering §7
+ */
 export const obstacleSchema = z.strictObject({
   id: idSchema,
   name,

@@ -72,7 +72,10 @@ function at({ face, boxes, housing, depth, standOff }: Neighbourhood, x: number,
   return { x, y, spare, tightest }
 }
 
-/** Where on the face the fan has most room, first on a grid, then finer round the best; room at the core's own edge counts only until it fits. */
+/**
+ * Where on the face the fan has most room, first on a grid, then finer round the best; room at the core's own edge
+ * counts only until it fits.
+ */
 function roomiest(n: Neighbourhood, preferred: Pick<Seat, 'xM' | 'yM'>): Candidate {
   const { face, housing } = n
   const spanX = Math.max(0, face.w - housing)

@@ -25,7 +25,10 @@ import {
   terminalLimit,
 } from './margins'
 
-/** A setting worked out without a run for the first controller; null where there is none to set. @see engineering §3.2 */
+/**
+ * A setting worked out without a run for the first controller; null where there is none to set.
+ * @see engineering §3.2
+ */
 export function proposedSetting(job: Job): Setting | null {
   const circuit = circuitsOf(job)[0]!
   const part = circuit.controller?.part
@@ -57,7 +60,8 @@ export function proposedSetting(job: Job): Setting | null {
 }
 
 /**
- * Every size for one run, feed and way back alike, with the most that any of its wires carries; empty until there is a fan.
+ * Every size for one run, feed and way back alike, with the most that any of its wires carries; empty until there is a
+ * fan.
  * @param n which run, 0 the first
  * @see engineering §1.3, §5
  */

@@ -32,7 +32,9 @@ const sizeRemedy = (job: Job): Remedy[] => {
   if (choice.kind === 'joint and tail') {
     return [
       {
-        text: `Run ${choice.size} to a joint close by, then a short tail${choice.tail ? ` of ${choice.tail}` : ''} that fits the terminal`,
+        text:
+          `Run ${choice.size} to a joint close by, then a short ` +
+          `tail${choice.tail ? ` of ${choice.tail}` : ''} that fits the terminal`,
         station: 'wire',
       },
     ]
@@ -65,7 +67,9 @@ const settingRemedy = (job: Job): Remedy[] => {
   if (Math.abs(setting.setC - controller.setC) < 1e-6 && Math.abs(setting.bandK - controller.bandK) < 1e-6) return []
   return [
     {
-      text: `Set ${format(setting.setC, 'temperature', job.units)} with a band of ${format(setting.bandK, 'temperatureDifference', job.units)}`,
+      text:
+        `Set ${format(setting.setC, 'temperature', job.units)} with a band of ` +
+        `${format(setting.bandK, 'temperatureDifference', job.units)}`,
       station: 'trigger',
       change: (j) => changeSetting(j, controller.id, setting.setC, setting.bandK),
     },
@@ -111,7 +115,8 @@ function coreAirRemedy(job: Job): Remedy[] {
     job.place.mount === 'shroud'
       ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))]
       : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
-  const through = `${format(better, 'flow', job.units, 2)} through the fins instead of ${format(now, 'flow', job.units, 2)}`
+  const through =
+    `${format(better, 'flow', job.units, 2)} through the fins instead of ` + `${format(now, 'flow', job.units, 2)}`
   return [
     ...(better > now * 1.02
       ? [

@@ -66,6 +66,11 @@ export function replacement(job: Job): Replacement | null {
   }
 }
 
+function turnsInWords(turns: readonly string[]): string {
+  if (turns.length > 1) return `, turned by ${turns.join(', ')}: take the one that brings its lead nearest`
+  return turns[0] === '0°' ? ', as it stands' : `, turned by ${turns[0]}`
+}
+
 /** "Swift 116 moves 14 % more for 0.6 A less; the spreads do not overlap." */
 export function replacementInWords(job: Job, { air, amps, fixing }: Replacement, units: UnitSystem): readonly string[] {
   const name = job.fans[0]!.part.name
@@ -73,10 +78,20 @@ export function replacementInWords(job: Job, { air, amps, fixing }: Replacement,
   const amp = amps.new.value - amps.old.value
   const sameAir = Math.abs(more) < 0.005
   const turns = fixing.turns.slice(0, 6).map((t) => `${t}°`)
+  const airSays = sameAir ? 'as much air' : `${Math.abs(Math.round(100 * more))} % ${more > 0 ? 'more' : 'less'} air`
+  const ampsSay =
+    Math.abs(amp) < 0.005
+      ? 'the same current'
+      : `${format(Math.abs(amp), 'current', units, 2)} ${amp > 0 ? 'more' : 'less'}`
+  const overlapSays = air.overlap
+    ? 'the spreads of their air overlap: it may be the other way round'
+    : 'the spreads of their air do not overlap'
   return [
-    `${name} moves ${sameAir ? 'as much air' : `${Math.abs(Math.round(100 * more))} % ${more > 0 ? 'more' : 'less'} air`} for ${Math.abs(amp) < 0.005 ? 'the same current' : `${format(Math.abs(amp), 'current', units, 2)} ${amp > 0 ? 'more' : 'less'}`}; ${air.overlap ? 'the spreads of their air overlap: it may be the other way round' : 'the spreads of their air do not overlap'}.`,
+    `${name} moves ${airSays} for ${ampsSay}; ${overlapSays}.`,
     fixing.engaged === fixing.of
-      ? `All ${fixing.of} fixing points meet the old housing${turns.length > 1 ? `, turned by ${turns.join(', ')}: take the one that brings its lead nearest` : turns[0] === '0°' ? ', as it stands' : `, turned by ${turns[0]}`}.`
-      : `${fixing.engaged} of ${fixing.of} fixing points meet the old housing${fixing.engaged && turns.length ? ` (turned by ${turns[0]})` : ''}: the others want new holes or an adapter ring.`,
+      ? `All ${fixing.of} fixing points meet the old housing${turnsInWords(turns)}.`
+      : `${fixing.engaged} of ${fixing.of} fixing points meet the old ` +
+        `housing${fixing.engaged && turns.length ? ` (turned by ${turns[0]})` : ''}: the others want new holes ` +
+        `or an adapter ring.`,
   ]
 }

@@ -55,7 +55,8 @@ export const findingsSchema = z.strictObject({
 export type Findings = z.infer<typeof findingsSchema>
 
 /**
- * Findings of a changed job until its spreads are run through: its own figures, with the effects that readings had before.
+ * Findings of a changed job until its spreads are run through: its own figures, with the effects that readings had
+ * before.
  * @param before settled findings of the job as it was; null: none
  */
 export function afterwards(now: Findings, before: Findings | null): Findings {
@@ -83,8 +84,8 @@ export function afterwards(now: Findings, before: Findings | null): Findings {
 }
 
 /**
- * An outcome with this pass's readings: as it was run, with what each reading that has moved does to it, straight between
- * the ends of its spread; never beyond what any run came to.
+ * An outcome with this pass's readings: as it was run, with what each reading that has moved does to it, straight
+ * between the ends of its spread; never beyond what any run came to.
  * @returns null where the runs have no such outcome
  */
 export function outcomeAt(findings: Findings, name: OutcomeName, bench: Bench): number | null {

@@ -14,7 +14,10 @@ export function moved(job: Job, seat: Seat, dxM: number, dyM: number): Seat {
   }
 }
 
-/** A seat pulled to what it lies near: the core's middle and edges, and with ties the gaps between tubes. @see engineering §7 */
+/**
+ * A seat pulled to what it lies near: the core's middle and edges, and with ties the gaps between tubes.
+ * @see engineering §7
+ */
 export function snapped(job: Job, part: Fan['part'], seat: Seat): Seat {
   const { coreWidthM, coreHeightM, tubePitchM } = job.cooling!
   const half = part.housingM.value / 2

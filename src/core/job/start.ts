@@ -44,7 +44,10 @@ const KMH = 1 / 3.6
 /** a machine that stands while it works is known to stand */
 const travel = (kmh: number) => typical(kmh * KMH)
 
-/** What the air of a core asks of an engine besides its rating: what it does standing, slow and at speed. @see engineering §2.6, §2.8 */
+/**
+ * What the air of a core asks of an engine besides its rating: what it does standing, slow and at speed.
+ * @see engineering §2.6, §2.8
+ */
 export const engineBeside = ({ duty }: TypicalMachine) => ({
   idleShare: typical(duty?.idleShare ?? 0.04),
   slowShare: typical(duty?.slowShare ?? 0.18),
@@ -95,7 +98,10 @@ export const bayBeside = ({ freeBehindMm }: TypicalMachine) => ({
   ],
 })
 
-/** What stands round a fan that nobody has measured yet; legs of the leads as usual for the machine. @see engineering §7 */
+/**
+ * What stands round a fan that nobody has measured yet; legs of the leads as usual for the machine.
+ * @see engineering §7
+ */
 export const placeBeside = ({ routes, freeBehindMm }: TypicalMachine) => {
   const leg = (id: string, name: string, millimetres: number) => ({ id, name, lengthM: mm(millimetres) })
   return {
@@ -165,7 +171,10 @@ export const controlConductors = ({ routes }: TypicalMachine, units: UnitSystem)
 /** The last part of the feed, from the contact to the fan. */
 export const switchAt = ({ routes }: TypicalMachine) => typical(Math.round(routes.feedM * 0.4 * 100) / 100)
 
-/** How a fan is usually switched: behind the key, or by its own isolator where there is no key. @see the defaults of the job */
+/**
+ * How a fan is usually switched: behind the key, or by its own isolator where there is no key.
+ * @see the defaults of the job
+ */
 export const wiringBeside = (trailer: boolean): Job['wiring'] => ({
   intent: { control: 'thermostat', ifControllerDies: 'nothing', deadWhenParked: 'the fan', alsoFor: 'nothing' },
   side: 'positive',

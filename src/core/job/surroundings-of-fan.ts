@@ -20,7 +20,10 @@ export const thicker = (bench: Bench, job: Job): number =>
 export const onFansSide = (job: Job, { side }: Pick<Obstacle, 'side'>): boolean =>
   (side === 'behind') === (job.place.side === 'puller')
 
-/** What an obstacle takes up, in the position in which it comes closest; a thicker core grows towards what is behind it. @see engineering §7 */
+/**
+ * What an obstacle takes up, in the position in which it comes closest; a thicker core grows towards what is behind it.
+ * @see engineering §7
+ */
 export function obstacleBox(
   job: Job,
   { id, side, kind }: Obstacle,

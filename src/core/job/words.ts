@@ -31,7 +31,11 @@ export function marginInWords(margin: MarginResult, system: UnitSystem): string 
       : `${margin.name} short ${part.name} by ${marginFigure(-part.value, part.unit, system)}`
   }
   if (margin.verdict === 'unsure')
-    return `${margin.name} unsure ${part?.name ?? ''}: ${signedFigure(part?.value ?? 0, part?.unit ?? 'K', system)}, at worst ${signedFigure(part?.worst ?? 0, part?.unit ?? 'K', system)}`
+    return (
+      `${margin.name} unsure ${part?.name ?? ''}: ` +
+      `${signedFigure(part?.value ?? 0, part?.unit ?? 'K', system)}, at worst ` +
+      `${signedFigure(part?.worst ?? 0, part?.unit ?? 'K', system)}`
+    )
   return margin.value === null
     ? `${margin.name} holds`
     : `${margin.name} holds by ${marginFigure(margin.value, margin.unit, system)}`

@@ -81,12 +81,14 @@ describe('the shelf as CSV', () => {
       parts: [fan],
       problems,
     } = readShelfCsv(
-      'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 mA,measured,4 5/8 in,38,90 cfm,12 oz,400',
+      'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 ' +
+        'mA,measured,4 5/8 in,38,90 cfm,12 oz,400',
     )
     expect(problems[0]!.message).toMatch(/massKg/)
     expect(fan).toBeUndefined()
     const good = readShelfCsv(
-      'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 mA,measured,4 5/8 in,38,90 cfm,0.8 lb,400',
+      'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 ' +
+        'mA,measured,4 5/8 in,38,90 cfm,0.8 lb,400',
     )
     expect(good.parts[0]).toMatchObject({
       id: 'fan-lark',

@@ -27,7 +27,10 @@ export const alterationWords: Readonly<Record<AlterationKind, { readonly name: s
 const clash = (job: Job, undoable: boolean): boolean =>
   job.machine.ownerAllows === 'nothing that leaves a mark' || (job.machine.ownerAllows === 'undoable only' && !undoable)
 
-/** Every cut, hole, tap, weld and splice of the plan, its own and those noted by hand, held against what the owner allows. */
+/**
+ * Every cut, hole, tap, weld and splice of the plan, its own and those noted by hand, held against what the owner
+ * allows.
+ */
 export function alterationsOf(job: Job): Alteration[] {
   const alters = jobKinds[job.kind].mountsFan ? mounts[job.place.mount].alters : null
   const own: { id: string; kind: AlterationKind; what: string }[] = [

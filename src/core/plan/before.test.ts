@@ -45,27 +45,31 @@ const begin = (kind: MachineKind, job?: JobKind): Job =>
   })
 const everyKind = machineKinds.flatMap((kind) => typicalMachines[kind].jobs.map((job) => begin(kind, job)))
 
-test('ingress: a code will do where both digits reach what the place asks; immersion is not a jet; unknown counts as IP20', () => {
-  const short = (code: string | null, place: keyof typeof ingressNeeds): boolean =>
-    ingressShort(code, ingressNeeds[place]) !== null
-  expect([
-    short(null, 'indoors'),
-    short(null, 'rain'),
-    short('IP54', 'rain'),
-    short('IP55', 'mud and a hose'),
-    short('IP65', 'mud and a hose'),
-  ]).toEqual([false, true, false, true, false])
-  expect([
-    short('IP67', 'rain'),
-    short('IP67', 'mud and a hose'),
-    short('IP69K', 'mud and a hose'),
-    short('IP65', 'pressure washer'),
-    short('IP69K', 'pressure washer'),
-    short('IPX4', 'rain'),
-    short('IPX5', 'mud and a hose'),
-  ]).toEqual([false, true, false, true, false, false, true])
-  expect(ingressShort('IP44', 'IP65')).toBe('IP44 where IP65 is asked')
-})
+test(
+  'ingress: a code will do where both digits reach what the place asks; immersion is not a jet; unknown ' +
+    'counts as IP20',
+  () => {
+    const short = (code: string | null, place: keyof typeof ingressNeeds): boolean =>
+      ingressShort(code, ingressNeeds[place]) !== null
+    expect([
+      short(null, 'indoors'),
+      short(null, 'rain'),
+      short('IP54', 'rain'),
+      short('IP55', 'mud and a hose'),
+      short('IP65', 'mud and a hose'),
+    ]).toEqual([false, true, false, true, false])
+    expect([
+      short('IP67', 'rain'),
+      short('IP67', 'mud and a hose'),
+      short('IP69K', 'mud and a hose'),
+      short('IP65', 'pressure washer'),
+      short('IP69K', 'pressure washer'),
+      short('IPX4', 'rain'),
+      short('IPX5', 'mud and a hose'),
+    ]).toEqual([false, true, false, true, false, false, true])
+    expect(ingressShort('IP44', 'IP65')).toBe('IP44 where IP65 is asked')
+  },
+)
 
 test('more protection never makes a part short', () => {
   const digit = fc.integer({ min: 0, max: 6 })
@@ -109,19 +113,23 @@ test('what a fan would not cure is asked of the machine it can happen to, and a 
   expect(planWarnings(answerCheck(leaking, 'leak', null, '2026-01-15T09:01:00Z'))).toEqual([])
 })
 
-test('steps of every kind: once each, battery and then the fuse last, cautions that exist, nothing drained that holds nothing', () => {
-  for (const job of everyKind) {
-    const steps = stepsOf(job)
-    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
-    expect(steps.slice(-2).map((s) => s.id)).toEqual(['battery-on', 'fuse-in'])
-    for (const c of steps.flatMap((s) => s.cautions)) expect(cautions[c]).toBeTruthy()
-    if (!job.cooling) expect(steps.map((s) => s.id)).not.toEqual(expect.arrayContaining(['drain']))
-    if (!job.cooling) expect(steps.flatMap((s) => s.cautions)).not.toContain('hotCoolant')
-    expect(steps.some((s) => s.id === 'bucket')).toBe(job.machine.kind.startsWith('digger'))
-    expect(steps.some((s) => s.id === 'mount')).toBe(jobKinds[job.kind].mountsFan)
-    expect(mountsFor(job).includes(job.place.mount)).toBe(true)
-  }
-})
+test(
+  'steps of every kind: once each, battery and then the fuse last, cautions that exist, nothing drained that ' +
+    'holds nothing',
+  () => {
+    for (const job of everyKind) {
+      const steps = stepsOf(job)
+      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
+      expect(steps.slice(-2).map((s) => s.id)).toEqual(['battery-on', 'fuse-in'])
+      for (const c of steps.flatMap((s) => s.cautions)) expect(cautions[c]).toBeTruthy()
+      if (!job.cooling) expect(steps.map((s) => s.id)).not.toEqual(expect.arrayContaining(['drain']))
+      if (!job.cooling) expect(steps.flatMap((s) => s.cautions)).not.toContain('hotCoolant')
+      expect(steps.some((s) => s.id === 'bucket')).toBe(job.machine.kind.startsWith('digger'))
+      expect(steps.some((s) => s.id === 'mount')).toBe(jobKinds[job.kind].mountsFan)
+      expect(mountsFor(job).includes(job.place.mount)).toBe(true)
+    }
+  },
+)
 
 test('the measuring sheet has a blank for every guess, says what is measured, and follows the order of typing', () => {
   for (const job of everyKind) {

@@ -1,7 +1,8 @@
 /** The usual cautions; a step names those that belong to it. */
 export const cautions = {
   maker:
-    "The machine maker's instructions, local rules and, where the law asks for one, a qualified person come before anything written here.",
+    "The machine maker's instructions, local rules and, where the law asks for one, a qualified person come before " +
+    'anything written here.',
   hotCoolant: 'Hot coolant is under pressure: open no cap or hose above 50 °C.',
   poison: 'Coolant poisons animals: catch every drop and wipe what is spilt.',
   fuel: 'Fuel line and tank: no flame, no spark, catch what drips.',
@@ -13,7 +14,8 @@ export const cautions = {
   eyes: 'Eye protection for cutting ties, drilling and riveting.',
   fuseFirst: 'No load before its fuse.',
   hydraulics:
-    'Lower the bucket and let the pressure off before a hose or a panel is opened; oil under pressure goes through skin.',
+    'Lower the bucket and let the pressure off before a hose or a panel is opened; oil under pressure goes ' +
+    'through skin.',
   towLights: 'Road-lighting circuits of a trailer are never the source and are not to be tapped.',
   drilling: 'Look and feel behind before drilling: tanks, lines and looms hide behind sheet.',
   lithium: 'A lithium pack that was crushed, bent or hot stays off the machine.',

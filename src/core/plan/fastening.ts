@@ -41,7 +41,10 @@ export interface Ties {
   readonly besideFins: boolean
 }
 
-/** Ties through the fins: which gaps, how long, how far off; null where the fan is not tied. @see engineering §7, typical.md */
+/**
+ * Ties through the fins: which gaps, how long, how far off; null where the fan is not tied.
+ * @see engineering §7, typical.md
+ */
 export function tiesOf(job: Job): Ties | null {
   const tied = job.place.mount === 'ties' ? tieHoles(job) : null
   if (!tied) return null
@@ -95,7 +98,10 @@ export function shroudLeak(job: Job): Leak | null {
 const HUB = 0.4
 const INLET_OVER_ANNULUS = 1.2
 
-/** Opening that lets the fan breathe, 1.2 × its annulus, against the vents in; null without a bay or a fan. @see engineering §2.7 */
+/**
+ * Opening that lets the fan breathe, 1.2 × its annulus, against the vents in; null without a bay or a fan.
+ * @see engineering §2.7
+ */
 export function inletNeeded(job: Job): { readonly needM2: number; readonly haveM2: number } | null {
   const fan = job.fans[0]
   if (!job.bay || !fan) return null
@@ -110,20 +116,26 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
   bracket: (job) => {
     const { bracketM, washerM, channelM } = job.place
     return [
-      `Longest screw ${mm(job, longestScrew(bracketM.value, washerM.value, channelM.value))} = bracket ${mm(job, bracketM.value)} + washer ${mm(job, washerM.value)} + channel ${mm(job, channelM.value)} − ${mm(job, 0.001)}: a longer one meets a tube.`,
-      `Torque ${format(2.5, 'torque', job.units)} into a thin channel, ${format(5, 'torque', job.units)} for M5 into aluminium, where the maker says nothing (a guess); medium threadlocker.`,
+      `Longest screw ${mm(job, longestScrew(bracketM.value, washerM.value, channelM.value))} = bracket ` +
+        `${mm(job, bracketM.value)} + washer ${mm(job, washerM.value)} + channel ${mm(job, channelM.value)} − ` +
+        `${mm(job, 0.001)}: a longer one meets a tube.`,
+      `Torque ${format(2.5, 'torque', job.units)} into a thin channel, ${format(5, 'torque', job.units)} for M5 ` +
+        `into aluminium, where the maker says nothing (a guess); medium threadlocker.`,
     ]
   },
   ties: (job) => {
     const ties = tiesOf(job)
     if (ties?.besideFins)
       return [
-        'A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or a bracket.',
+        'A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or ' +
+          'a bracket.',
       ]
     return ties
       ? [
-          `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
-          `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under each corner; trim to ${mm(job, 0.003)}.`,
+          `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; ` +
+            `the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
+          `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} ` +
+            `under each corner; trim to ${mm(job, 0.003)}.`,
         ]
       : []
   },
@@ -132,14 +144,17 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
     if (!leak) return []
     return [
       leak.gapM > 0
-        ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ${format(leak.gainW, 'power', job.units, 2)} standing.`
+        ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; ` +
+          `edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ` +
+          `${format(leak.gainW, 'power', job.units, 2)} standing.`
         : 'The edge is closed all round: nothing leaks past the fins.',
     ]
   },
   panel: (job) => {
     const { standOffM, bladeProudM } = job.place
     return [
-      `Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`,
+      `Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ` +
+        `${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`,
       ...breathing(job),
     ]
   },
@@ -151,7 +166,10 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
       ? `; now it leads to ${leadsTo === 'outside' ? 'the outside (summer)' : 'the cab (winter)'}`
       : ''
     return [
-      `Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ${Math.round((100 * through) / box)} %${leads}.`,
+      `Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ` +
+        `${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ` +
+        `${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ` +
+        `${Math.round((100 * through) / box)} %${leads}.`,
       ...breathing(job),
     ]
   },
@@ -164,7 +182,8 @@ function breathing(job: Job): string[] {
   const inlet = inletNeeded(job)
   return inlet && inlet.haveM2 < inlet.needM2
     ? [
-        `It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ${format(inlet.haveM2, 'opening', job.units, 2)}.`,
+        `It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ` +
+          `${format(inlet.haveM2, 'opening', job.units, 2)}.`,
       ]
     : []
 }

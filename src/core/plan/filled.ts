@@ -73,7 +73,10 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
   ],
 }
 
-/** How far a station is filled: the share of its readings and choices that are no longer typical or unchosen. @see margins.md */
+/**
+ * How far a station is filled: the share of its readings and choices that are no longer typical or unchosen.
+ * @see margins.md
+ */
 export function filled(job: Job, station: Station): Filled {
   const fields = fieldsAt(job, station).filter((f) => !f.wish)
   const chosen = choices[station](job)

@@ -10,7 +10,8 @@ function classes(code: string): { readonly solids: number; readonly water: numbe
 export function ingressShort(code: string | null, needed: string): string | null {
   const has = classes(code ?? 'IP20')
   const needs = classes(needed)
-  // a jet class (5, 6, 9) does not promise what immersion (7, 8) does, nor the other way round: 7 and 8 count as rain only
+  // a jet class (5, 6, 9) does not promise what immersion (7, 8) does, nor the other way round: 7 and 8 count as rain
+  // only
   const water = has.water === 7 || has.water === 8 ? 4 : has.water
   if (has.solids >= needs.solids && water >= needs.water) return null
   return `${code ?? 'unknown, counts as IP20'} where ${needed} is asked`

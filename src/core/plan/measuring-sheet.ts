@@ -47,12 +47,16 @@ export function measuringSheet(job: Job): Sheet {
   return {
     title: `Measuring sheet: ${job.title}`,
     coreVersion: CORE_VERSION,
-    subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ${complaintInWords(job)}.`,
+    subtitle:
+      `${job.machine.name}, ` +
+      `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ` +
+      `${complaintInWords(job)}.`,
     sections: [
       {
         heading: 'First',
         lines: [
-          `Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves clear of the fan it has.`,
+          `Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves ` +
+            `clear of the fan it has.`,
         ],
         table: null,
       },

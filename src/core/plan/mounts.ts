@@ -41,7 +41,8 @@ export const mounts = {
     ],
     after: [],
     fasten:
-      'Foam pads on the corners, four ties through the gaps between tubes, drawn evenly; trim the ends and turn the cut ends away from the fins.',
+      'Foam pads on the corners, four ties through the gaps between tubes, drawn evenly; trim the ends and turn the ' +
+      'cut ends away from the fins.',
     check: 'Ties stand less shaking than a bracket: look at them after the first hour.',
   },
   bracket: {
@@ -60,7 +61,8 @@ export const mounts = {
     ],
     after: [],
     fasten:
-      'Longest screw = bracket + washer + channel − 1 mm. Threadlocker, by hand until it bites; 2.5 N·m where the maker says nothing (a guess).',
+      'Longest screw = bracket + washer + channel − 1 mm. Threadlocker, by hand until it bites; 2.5 N·m where the ' +
+      'maker says nothing (a guess).',
     check: 'No screw touches a tube.',
   },
   shroud: {
@@ -117,13 +119,16 @@ export const mounts = {
       {
         id: 'hose',
         title: 'Hose on, last',
-        tell: 'Flange nuts and washers tight first: the hose hides them. Clips at both ends, no kink, clear of what is hot.',
+        tell:
+          'Flange nuts and washers tight first: the hose hides them. Clips at both ends, no kink, clear of ' +
+          'what is hot.',
         minutes: 12,
         cautions: ['exhaust'],
       },
     ],
     fasten:
-      'Flange sealed all round, hose on with clips at both ends, as few bends as there can be; what is hard to reach goes in before the duct hides it.',
+      'Flange sealed all round, hose on with clips at both ends, as few bends as there can be; what is hard to ' +
+      'reach goes in before the duct hides it.',
     check: 'Hose kinks nowhere and touches nothing hot.',
   },
 } as const satisfies Record<string, MountWay>

@@ -26,8 +26,8 @@ export const stationNames: Readonly<Record<Station, string>> = {
 }
 
 /**
- * The next thing to do: a call due, the strongest remedy of the lowest short margin, what the circuit does that nobody asked
- * for, the reading to measure for the least sure margin, then the first station that is not filled.
+ * The next thing to do: a call due, the strongest remedy of the lowest short margin, what the circuit does that nobody
+ * asked for, the reading to measure for the least sure margin, then the first station that is not filled.
  * @param today calendar day, 2026-01-31
  * @see margins.md
  */

@@ -42,16 +42,20 @@ test('a finished job is ready; without its fuse nothing lets it be signed', () =
   expect(blockers(everything)).toMatch(/No fuse fitted/)
 })
 
-test('a short margin, an unmade step, an unanswered or failed proof and a test setting block; an unsure margin waits for a name', () => {
-  expect(blockers(changeSetting(open, 'controller1', 70, 5))).toMatch(/Trigger is short/)
-  expect(blockers({ ...open, build: { done: open.build.done.slice(1) } })).toMatch(/1 build step not ticked/)
-  expect(blockers({ ...open, proofs: open.proofs.slice(1) })).toMatch(/1 proof not answered/)
-  expect(
-    blockers({ ...open, proofs: open.proofs.map((p) => (p.id === 'turns' ? { ...p, answer: 'no' as const } : p)) }),
-  ).toMatch(/Proof failed: It turns/)
-  expect(blockers({ ...open, setting: { state: 'test' } })).toMatch(/test setting/)
-  expect(signing({ ...open, acceptances: [] }, evaluate(open))).toMatchObject({ ready: false, blockers: [] })
-})
+test(
+  'a short margin, an unmade step, an unanswered or failed proof and a test setting block; an unsure margin ' +
+    'waits for a name',
+  () => {
+    expect(blockers(changeSetting(open, 'controller1', 70, 5))).toMatch(/Trigger is short/)
+    expect(blockers({ ...open, build: { done: open.build.done.slice(1) } })).toMatch(/1 build step not ticked/)
+    expect(blockers({ ...open, proofs: open.proofs.slice(1) })).toMatch(/1 proof not answered/)
+    expect(
+      blockers({ ...open, proofs: open.proofs.map((p) => (p.id === 'turns' ? { ...p, answer: 'no' as const } : p)) }),
+    ).toMatch(/Proof failed: It turns/)
+    expect(blockers({ ...open, setting: { state: 'test' } })).toMatch(/test setting/)
+    expect(signing({ ...open, acceptances: [] }, evaluate(open))).toMatchObject({ ready: false, blockers: [] })
+  },
+)
 
 test('an acceptance covers what is no worse than what was accepted', () => {
   const warned = (job: Job) => signing(job, evaluate(job)).toAccept.find((a) => a.part === 'jammed fan')!.accepted

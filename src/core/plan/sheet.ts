@@ -108,9 +108,8 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
             `${evaluation.margins
               .filter((m) => m.basis === 'run')
               .map((m) => m.name)
-              .join(
-                ', ',
-              )}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through “${evaluation.run.day}”.`,
+              .join(', ')}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through ` +
+              `“${evaluation.run.day}”.`,
           ]
         : []),
     ],
@@ -158,17 +157,21 @@ export const feedWords: Readonly<Record<Job['runs'][number]['source'], string>> 
   'road lights': 'FROM A ROAD-LIGHTING WIRE',
 }
 
-/** The circuit as drawn and proved, and every wire as it is cut. @param drawn in its running state; null where nobody has laid it out */
+/**
+ * The circuit as drawn and proved, and every wire as it is cut.
+ * @param drawn in its running state; null where nobody has laid it out
+ */
 function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Section[] {
   const { net, mismatches, rows, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
   const says = [
     ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)),
     ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
-    `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
-    ...switches.map(
-      (s) =>
-        `${s.label}: ${format(s.amps, 'current', units, 2)}${s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`}${s.verdict === 'short' ? ', SHORT' : ''}.`,
-    ),
+    `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ` +
+      `${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
+    ...switches.map((s) => {
+      const mayCarry = s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`
+      return `${s.label}: ${format(s.amps, 'current', units, 2)}${mayCarry}${s.verdict === 'short' ? ', SHORT' : ''}.`
+    }),
   ]
   const states = rows
     .flatMap((r) => r.states)
@@ -230,7 +233,8 @@ function settingSection(job: Job, units: UnitSystem): Section {
   return section('Setting and keys', [
     ...(points
       ? [
-          `At the probe: on ${format(points.on.c, 'temperature', units)}, off ${format(points.off.c, 'temperature', units)}.`,
+          `At the probe: on ${format(points.on.c, 'temperature', units)}, off ` +
+            `${format(points.off.c, 'temperature', units)}.`,
         ]
       : ['No thermostat.']),
     ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
@@ -242,7 +246,8 @@ function settingSection(job: Job, units: UnitSystem): Section {
 }
 
 const predictedWords = (p: Prediction, units: UnitSystem): string =>
-  `${format(p.value, p.quantity, units, 3)} (${format(p.low, p.quantity, units, 3)} to ${format(p.high, p.quantity, units, 3)})`
+  `${format(p.value, p.quantity, units, 3)} (${format(p.low, p.quantity, units, 3)} to ` +
+  `${format(p.high, p.quantity, units, 3)})`
 
 function proofSection(job: Job, units: UnitSystem): Section {
   const rows = proofsOf(job).map((p) => {
@@ -269,7 +274,8 @@ function signatureSection(job: Job, evaluation: Evaluation): Section {
   if (job.signature)
     return section('Signature', [
       ...accepted,
-      `Signed by ${job.signature.by} on ${job.signature.at.slice(0, 10)}, computed by core ${job.signature.coreVersion}.`,
+      `Signed by ${job.signature.by} on ${job.signature.at.slice(0, 10)}, computed by core ` +
+        `${job.signature.coreVersion}.`,
     ])
   const { blockers } = signing(job, evaluation)
   return section('Signature', [
@@ -298,11 +304,14 @@ function beforeSection(job: Job, units: UnitSystem): Section {
     'Before anything comes apart',
     [
       `Baseline: ${baseline.state}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
-      `Battery: ${machine.hasBattery === null ? 'not asked' : machine.hasBattery ? 'yes' : 'NONE'}; output DC: ${machine.outputDc === null ? 'not asked' : machine.outputDc ? 'yes' : 'NO'}; ${machine.systemV} V.`,
-      `The owner allows: ${machine.ownerAllows ?? 'not asked'}. It lives: ${surroundings.livesIn ?? 'not asked'}${surroundings.shielded ? ', shielded' : ''}.`,
+      `Battery: ${machine.hasBattery === null ? 'not asked' : machine.hasBattery ? 'yes' : 'NONE'}; output DC: ` +
+        `${machine.outputDc === null ? 'not asked' : machine.outputDc ? 'yes' : 'NO'}; ${machine.systemV} V.`,
+      `The owner allows: ${machine.ownerAllows ?? 'not asked'}. It lives: ` +
+        `${surroundings.livesIn ?? 'not asked'}${surroundings.shielded ? ', shielded' : ''}.`,
       ...alterationsOf(job).map(
         (a) =>
-          `Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} (${a.undoable ? 'can be undone' : 'stays'}${a.clashes ? '; NOT ALLOWED' : ''}).`,
+          `Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} ` +
+          `(${a.undoable ? 'can be undone' : 'stays'}${a.clashes ? '; NOT ALLOWED' : ''}).`,
       ),
       ...planWarnings(job).map((w) => `Warning: ${w.text} ${w.helps}`),
     ],
@@ -322,7 +331,9 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
   const named = new Set<Caution>(['maker', ...steps.flatMap((s) => s.cautions)])
   return {
     title: job.title,
-    subtitle: `${job.machine.name}, ${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}`,
+    subtitle:
+      `${job.machine.name}, ` +
+      `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}`,
     coreVersion: evaluation.coreVersion,
     sections: [
       section('Job and complaint', [

@@ -30,7 +30,10 @@ export interface Signing {
   readonly ready: boolean
 }
 
-/** The core that first asked what a circuit does: a job signed under an older one is not held against questions that nobody put then. */
+/**
+ * The core that first asked what a circuit does: a job signed under an older one is not held against questions that
+ * nobody put then.
+ */
 const CIRCUIT_CORE = [1, 3] as const
 function circuitAsked({ signature }: Job): boolean {
   if (!signature) return true
@@ -40,7 +43,8 @@ function circuitAsked({ signature }: Job): boolean {
 
 /**
  * Whether a job may be signed. A missing fuse blocks it and nothing overrides that; so does any short margin, an unmade
- * step, an unanswered proof and a test setting. Unsure and open margins and warnings can be accepted, with who, when and why.
+ * step, an unanswered proof and a test setting. Unsure and open margins and warnings can be accepted, with who, when
+ * and why.
  */
 export function signing(job: Job, evaluation: Evaluation): Signing {
   const blockers: string[] = []
@@ -57,12 +61,14 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   const unmade = stepsOf(job).filter((s) => !job.build.done.some((d) => d.step === s.id))
   if (unmade.length)
     blockers.push(
-      `${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`,
+      `${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ` +
+        `${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`,
     )
   const unproved = proofsOf(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
   if (unproved.length)
     blockers.push(
-      `${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`,
+      `${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ` +
+        `${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`,
     )
   const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
@@ -132,7 +138,10 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
 /** What a signature stands for: everything but the signature itself and what is looked after later. */
 const signedContent = (job: Job): string => JSON.stringify({ ...job, signature: null, after: [] })
 
-/** Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed changed. */
+/**
+ * Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed
+ * changed.
+ */
 export const keepsSignature = (before: Job, after: Job): boolean =>
   after.signature === null ||
   (JSON.stringify(after.signature) === JSON.stringify(before.signature) &&

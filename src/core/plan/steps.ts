@@ -152,7 +152,11 @@ const rules: readonly StepRule[] = [
     id: 'relay',
     title: 'Fit the relay',
     tell: (job) =>
-      `Plug downwards. ${job.wiring.controlFrom === 'key' && job.engine ? 'Coil fed so that it dies with the key' : 'Coil fed behind the fan’s own fuse'}; its ground is not the fan’s ground.`,
+      `Plug downwards. ` +
+      (job.wiring.controlFrom === 'key' && job.engine
+        ? 'Coil fed so that it dies with the key'
+        : 'Coil fed behind the fan’s own fuse') +
+      '; its ground is not the fan’s ground.',
     minutes: 10,
     cautions: [],
     when: byRelay,
@@ -161,7 +165,8 @@ const rules: readonly StepRule[] = [
     id: 'fuse-holder',
     title: 'Fuse holder, without its fuse',
     tell: (job) =>
-      `Within 180 mm of the post along the wire; for ${job.fuses[0] ? `${job.fuses[0].ratingA} A` : 'a fuse still to choose'}.`,
+      `Within 180 mm of the post along the wire; for ` +
+      `${job.fuses[0] ? `${job.fuses[0].ratingA} A` : 'a fuse still to choose'}.`,
     minutes: 8,
     cautions: ['fuseFirst'],
   },
@@ -229,14 +234,18 @@ const rules: readonly StepRule[] = [
     id: 'continuity',
     title: 'Continuity, before the battery',
     tell: (job) =>
-      `Meter on ohms, fuse out, battery off: ${job.runs[0]!.frame ? 'fan’s ground to the frame' : 'way back, fan to battery’s negative lead'} under 0.5 ohm; feed, holder to fan or relay, under 0.5 ohm; each wire to its own label.`,
+      `Meter on ohms, fuse out, battery off: ` +
+      `${job.runs[0]!.frame ? 'fan’s ground to the frame' : 'way back, fan to battery’s negative lead'} under ` +
+      `0.5 ohm; feed, holder to fan or relay, under 0.5 ohm; each wire to its own label.`,
     minutes: 6,
     cautions: [],
   },
   {
     id: 'insulation',
     title: 'Insulation, before the battery',
-    tell: 'Feed behind the holder against the frame: more than 10 000 ohm with the fan unplugged. Less: a wire is pinched, find it now.',
+    tell:
+      'Feed behind the holder against the frame: more than 10 000 ohm with the fan unplugged. Less: a wire is ' +
+      'pinched, find it now.',
     minutes: 4,
     cautions: [],
   },
@@ -244,7 +253,8 @@ const rules: readonly StepRule[] = [
     id: 'core-on',
     title: 'Core back on',
     tell: (job) =>
-      `${job.newCore ? 'The new one: pins and holes as measured. ' : ''}Hoses and clips: 3 N·m where the maker says nothing (a guess).`,
+      `${job.newCore ? 'The new one: pins and holes as measured. ' : ''}Hoses and clips: 3 N·m where the maker ` +
+      `says nothing (a guess).`,
     minutes: 20,
     cautions: [],
     when: coreOff,
@@ -253,7 +263,8 @@ const rules: readonly StepRule[] = [
     id: 'refill',
     title: 'Refill and purge',
     tell: (job) =>
-      `It holds ${format(job.cooling!.volumeM3.value, 'volume', job.units)}. What went in against what came out: a difference is air or a leak.`,
+      `It holds ${format(job.cooling!.volumeM3.value, 'volume', job.units)}. What went in against what came out: ` +
+      `a difference is air or a leak.`,
     minutes: 15,
     cautions: ['poison', 'hotCoolant'],
     when: coreOff,

@@ -87,7 +87,9 @@ export function planWarnings(job: Job): PlanWarning[] {
   else if (ties && ties.offM > TIE_SLACK_M)
     found.push({
       id: 'tie holes',
-      text: `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would press on a tube.`,
+      text:
+        `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would ` +
+        `press on a tube.`,
       helps:
         ties.snappedOffM < ties.offM - 1e-5
           ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.`
@@ -97,7 +99,9 @@ export function planWarnings(job: Job): PlanWarning[] {
   if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan)
     found.push({
       id: 'inlet',
-      text: `The inlet is smaller than 1.2 × the fan's annulus: ${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`,
+      text:
+        `The inlet is smaller than 1.2 × the fan's annulus: ` +
+        `${format(inlet.haveM2, 'opening', job.units, 2)} for ${format(inlet.needM2, 'opening', job.units, 2)}.`,
       helps: 'Open another vent low down, or take the next smaller fan.',
     })
   if (job.place.inletFrom === 'near an exhaust')

@@ -9,6 +9,12 @@ import { plainNumber } from '../units'
 export function wrongWayAdvice(motor: FanPart['motor']): string {
   const swapped = blowing(true, false, motor)
   if (!swapped)
-    return 'Never swap the wires of a brushless fan: that destroys it or does nothing. Turn the whole fan round in its mount.'
-  return `Swap its two wires: the air turns, at ${plainNumber(swapped.effectiveness * 100)} % of its strength until the blade is turned over as well. Turning the blade over alone never turns the air.`
+    return (
+      'Never swap the wires of a brushless fan: that destroys it or does nothing. Turn the whole fan round in ' +
+      'its mount.'
+    )
+  return (
+    `Swap its two wires: the air turns, at ${plainNumber(swapped.effectiveness * 100)} % of its strength ` +
+    `until the blade is turned over as well. Turning the blade over alone never turns the air.`
+  )
 }

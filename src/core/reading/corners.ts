@@ -8,7 +8,8 @@ export interface Corners {
 }
 
 /**
- * Moves each touched reading to both ends alone, then all together to the ends that hurt (and, for the best corner, helped) more.
+ * Moves each touched reading to both ends alone, then all together to the ends that hurt (and, for the best corner,
+ * helped) more.
  * @param compute a margin's part as a function of the readings; larger is better
  * @param touched addresses that the nominal pass asked for
  * @param nominal its value there

@@ -109,11 +109,14 @@ test('verdicts', () => {
   expect(gravest(['open', 'short', 'unsure'])).toBe('short')
 })
 
-test("typing over a guess measures it; a spread typed by hand outlives a change of source, the tool's own does not", () => {
-  expect(retyped('4.2 A', 4.2, undefined)).toEqual({ value: 4.2, source: 'measured', typed: '4.2 A' })
-  expect(withSource(retyped('4.2 A ±0.3', 4.2, 0.3), 'label')).toMatchObject({ source: 'label', spread: 0.3 })
-  expect(withSource(typical(0.9, 0.1), 'measured')).toEqual({ value: 0.9, source: 'measured' })
-})
+test(
+  "typing over a guess measures it; a spread typed by hand outlives a change of source, the tool's " + 'own does not',
+  () => {
+    expect(retyped('4.2 A', 4.2, undefined)).toEqual({ value: 4.2, source: 'measured', typed: '4.2 A' })
+    expect(withSource(retyped('4.2 A ±0.3', 4.2, 0.3), 'label')).toMatchObject({ source: 'label', spread: 0.3 })
+    expect(withSource(typical(0.9, 0.1), 'measured')).toEqual({ value: 0.9, source: 'measured' })
+  },
+)
 
 test('what the probe shows and what the coolant is cannot be subtracted', () => {
   expect(kelvinAbove(coolant(104), coolant(78))).toBe(26)

@@ -7,8 +7,8 @@ export type Source = (typeof sources)[number]
 
 /**
  * A number and how we know it.
- * `value` is in SI (see `quantities`); `spread` (±, SI) stands only where somebody gave one, otherwise the source decides;
- * `typed` is what was typed, word for word.
+ * `value` is in SI (see `quantities`); `spread` (±, SI) stands only where somebody gave one, otherwise the source
+ * decides; `typed` is what was typed, word for word.
  * @see engineering §0
  */
 export const readingSchema = z.strictObject({

@@ -100,7 +100,8 @@ export const chanceBelowZero = (results: Float64Array): number =>
   results.reduce((n, r) => n + (r < 0 ? 1 : 0), 0) / results.length
 
 /**
- * First-order Sobol index of one input: variance of the output's means over equal strata of that input, over its whole variance.
+ * First-order Sobol index of one input: variance of the output's means over equal strata of that input, over its whole
+ * variance.
  * @returns 0…1; 0 where the output does not vary
  * @see engineering §0
  */

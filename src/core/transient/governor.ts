@@ -20,7 +20,8 @@ export interface FedSpec {
 }
 
 /**
- * A thermostat with its memory, or what takes its place: on at or above `onC`, off at or below `offC`, between them as before.
+ * A thermostat with its memory, or what takes its place: on at or above `onC`, off at or below `offC`, between them as
+ * before.
  * @see engineering §3.1
  */
 export class Governor {

@@ -85,7 +85,10 @@ export interface Run {
   /** why it ended before its duty did */
   readonly ended: 'coolant gone' | null
   readonly starts: readonly number[]
-  /** seconds for which each fan ran after the engine stopped for the last time, Ah that all took then, and whether one still ran at the end */
+  /**
+   * seconds for which each fan ran after the engine stopped for the last time, Ah that all took then, and whether one
+   * still ran at the end
+   */
   readonly after: { readonly seconds: number; readonly ah: number; readonly still: boolean } | null
   readonly startCharge: number
   readonly endCharge: number
@@ -93,7 +96,10 @@ export interface Run {
   /** time at which the battery was empty */
   readonly flatAtS: number | null
   readonly lengthS: number
-  /** heat in, carried by core or vents, shed by the engine, gone as vapour, and what the parts hold more than at the start, J */
+  /**
+   * heat in, carried by core or vents, shed by the engine, gone as vapour, and what the parts hold more than at the
+   * start, J
+   */
   readonly energy: {
     readonly brought: number
     readonly carried: number
@@ -107,7 +113,8 @@ export interface Run {
 export class StiffError extends Error {
   constructor(readonly perSecond: number) {
     super(
-      'These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again at coolant, core and rated power.',
+      'These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again ' +
+        'at coolant, core and rated power.',
     )
     this.name = 'StiffError'
   }

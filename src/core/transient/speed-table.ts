@@ -4,8 +4,8 @@ const TOP = 1.3
 const PER_NODE = (NODES - 1) / TOP
 
 /**
- * A quantity over a fan's relative speed, one row for each leg's travel or engine speed; straight between its nodes. A node is
- * worked out when a run first comes by it: a fan that is switched on and off passes few of them.
+ * A quantity over a fan's relative speed, one row for each leg's travel or engine speed; straight between its nodes. A
+ * node is worked out when a run first comes by it: a fan that is switched on and off passes few of them.
  */
 export class SpeedTable {
   private readonly values: Float64Array

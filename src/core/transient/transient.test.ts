@@ -57,45 +57,50 @@ const outing = [
 ]
 
 describe('a steady state', () => {
-  test('with the thermostat out is what the closed form says: ε C_min of each zone, 25 W/m²K, and what the engine sheds', () => {
-    const heatW = 2500
-    const steady = run(
-      runSpec([leg('steady', 180, heatW, { travelMs: 3 })], { kind: 'on' }, { coolant: { thermostat: null } }),
-      0.5,
-      60,
-    )
-    const volts = last(steady.trace.volts)
-    const speed = runningFan(rating, volts, 0.05).speed
-    // by hand from the formulas of air and heat: nothing of the run goes in but its bus voltage
-    const ram = 0.4 * 0.5 * 1.2 * 9
-    const v =
-      zoneFlows(
-        { core, coveredArea: coveredM2, openArea: 0, gapArea: 0 },
-        { fan, speed, against: false, ramPa: ram, density: 1.2 },
-      ).covered / coveredM2
-    const flow = (ratedHeatW / 8) * 0.4
-    const zone = (area: number, velocity: number): number => {
-      const [air, coolant] = [1.05 * AIR_HEAT * velocity * area, (flow * area) / wholeM2]
-      const [least, most] = [Math.min(air, coolant), Math.max(air, coolant)]
-      return effectiveness((heatTransfer(core, velocity) * area) / least, least / most) * least
-    }
-    const ua = zone(coveredM2, v) + zone(wholeM2 - coveredM2, faceVelocity(core, ram, 1.2))
-    const still = STILL_AIR * wholeM2
-    const outer = (8 + 4 * Math.sqrt(3)) * 0.055 * 27 ** (2 / 3)
-    // unknown T_h: T_r = T_h − Q/flow, T_e = T_h + Q/(ratedHeat/25), Q = ua (T_h − 30) + still (T_r − 30), heat = Q + outer (T_e − 30)
-    const overOf = (q: number): number => (q + (still * q) / flow) / (ua + still)
-    let [low, high] = [0, heatW]
-    for (let i = 0; i < 80; i++) {
-      const q = (low + high) / 2
-      if (q + outer * (overOf(q) + q / (ratedHeatW / 25)) > heatW) high = q
-      else low = q
-    }
-    expect(last(steady.trace.hot)).toBeCloseTo(30 + overOf(low), 1)
-    expect(last(steady.trace.outlet)).toBeCloseTo(30 + overOf(low) - low / flow, 1)
-    expect(last(steady.trace.metal)).toBeCloseTo(30 + overOf(low) + low / (ratedHeatW / 25), 1)
-    // the probe shows 0.9 of the outlet's warmth
-    expect(last(steady.trace.probe)).toBeCloseTo(30 + 0.9 * (overOf(low) - low / flow), 1)
-  })
+  test(
+    'with the thermostat out is what the closed form says: ε C_min of each zone, 25 W/m²K, and what the ' +
+      'engine sheds',
+    () => {
+      const heatW = 2500
+      const steady = run(
+        runSpec([leg('steady', 180, heatW, { travelMs: 3 })], { kind: 'on' }, { coolant: { thermostat: null } }),
+        0.5,
+        60,
+      )
+      const volts = last(steady.trace.volts)
+      const speed = runningFan(rating, volts, 0.05).speed
+      // by hand from the formulas of air and heat: nothing of the run goes in but its bus voltage
+      const ram = 0.4 * 0.5 * 1.2 * 9
+      const v =
+        zoneFlows(
+          { core, coveredArea: coveredM2, openArea: 0, gapArea: 0 },
+          { fan, speed, against: false, ramPa: ram, density: 1.2 },
+        ).covered / coveredM2
+      const flow = (ratedHeatW / 8) * 0.4
+      const zone = (area: number, velocity: number): number => {
+        const [air, coolant] = [1.05 * AIR_HEAT * velocity * area, (flow * area) / wholeM2]
+        const [least, most] = [Math.min(air, coolant), Math.max(air, coolant)]
+        return effectiveness((heatTransfer(core, velocity) * area) / least, least / most) * least
+      }
+      const ua = zone(coveredM2, v) + zone(wholeM2 - coveredM2, faceVelocity(core, ram, 1.2))
+      const still = STILL_AIR * wholeM2
+      const outer = (8 + 4 * Math.sqrt(3)) * 0.055 * 27 ** (2 / 3)
+      // unknown T_h: T_r = T_h − Q/flow, T_e = T_h + Q/(ratedHeat/25), Q = ua (T_h − 30) + still (T_r − 30), heat = Q +
+      // outer (T_e − 30)
+      const overOf = (q: number): number => (q + (still * q) / flow) / (ua + still)
+      let [low, high] = [0, heatW]
+      for (let i = 0; i < 80; i++) {
+        const q = (low + high) / 2
+        if (q + outer * (overOf(q) + q / (ratedHeatW / 25)) > heatW) high = q
+        else low = q
+      }
+      expect(last(steady.trace.hot)).toBeCloseTo(30 + overOf(low), 1)
+      expect(last(steady.trace.outlet)).toBeCloseTo(30 + overOf(low) - low / flow, 1)
+      expect(last(steady.trace.metal)).toBeCloseTo(30 + overOf(low) + low / (ratedHeatW / 25), 1)
+      // the probe shows 0.9 of the outlet's warmth
+      expect(last(steady.trace.probe)).toBeCloseTo(30 + 0.9 * (overOf(low) - low / flow), 1)
+    },
+  )
   test('of a bay is §2.7 solved at once', () => {
     const air = { ventM2: 0.02, heightM: 0.45, breezeMs: 0, panelM2: 1.2 }
     const plant = new BayPlant({
@@ -297,24 +302,28 @@ describe('boiling', () => {
   })
 })
 
-test('the battery: what is over is charged, at most a quarter of its capacity an hour; what is short is taken; empty, the fan stands', () => {
-  const hour = (chargeA: number, loadsA: number, more = {}) =>
-    run(
-      runSpec([leg('hour', 60, 500, { chargeA, loadsA })], { kind: 'off' }, { battery: { charge: 0.5, ...more } }),
+test(
+  'the battery: what is over is charged, at most a quarter of its capacity an hour; what is short is taken; ' +
+    'empty, the fan stands',
+  () => {
+    const hour = (chargeA: number, loadsA: number, more = {}) =>
+      run(
+        runSpec([leg('hour', 60, 500, { chargeA, loadsA })], { kind: 'off' }, { battery: { charge: 0.5, ...more } }),
+        0.5,
+        60,
+      )
+    expect(hour(8, 7).endCharge).toBeCloseTo(0.5 + 0.99 / 7, 3)
+    expect(hour(30, 5).endCharge).toBeCloseTo(0.75, 3)
+    expect(hour(0, 1).endCharge).toBeCloseTo(0.5 - 1.01 / 7, 3)
+    const flat = run(
+      runSpec([leg('hours', 120, 500, { chargeA: 0, loadsA: 4 })], { kind: 'on' }, { battery: { charge: 0.5 } }),
       0.5,
       60,
     )
-  expect(hour(8, 7).endCharge).toBeCloseTo(0.5 + 0.99 / 7, 3)
-  expect(hour(30, 5).endCharge).toBeCloseTo(0.75, 3)
-  expect(hour(0, 1).endCharge).toBeCloseTo(0.5 - 1.01 / 7, 3)
-  const flat = run(
-    runSpec([leg('hours', 120, 500, { chargeA: 0, loadsA: 4 })], { kind: 'on' }, { battery: { charge: 0.5 } }),
-    0.5,
-    60,
-  )
-  expect(flat.flatAtS).not.toBeNull()
-  expect(last(flat.trace.speed[0]!)).toBe(0)
-})
+    expect(flat.flatAtS).not.toBeNull()
+    expect(last(flat.trace.speed[0]!)).toBe(0)
+  },
+)
 
 test('tables of air are within half a per cent of what they stand for', () => {
   const velocity = (travel: number, speed: number): number =>

@@ -9,8 +9,9 @@ const refuse = (message: string): Parsed => ({ ok: false, message })
 const DASHES = /[−–—]/g
 const PLUS_MINUS = /±|\+\/-|\+-/
 /** a whole or decimal number, a fraction, or a whole number with a fraction; thousands may be set apart by a space */
-const NUMBER =
-  /^([+-]?(?:\d{1,3}(?: \d{3})+(?!\d)(?:[.,]\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)(?:[ -]+(\d+)\/(\d+)|\/(\d+))?/i
+const WHOLE_OR_DECIMAL = /[+-]?(?:\d{1,3}(?: \d{3})+(?!\d)(?:[.,]\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?/
+const FRACTION = /(?:[ -]+(\d+)\/(\d+)|\/(\d+))?/
+const NUMBER = new RegExp(`^(${WHOLE_OR_DECIMAL.source})${FRACTION.source}`, 'i')
 
 interface Term {
   readonly number: number
@@ -53,7 +54,8 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
     if (found.startsWith('thousands:')) {
       const typed = found.slice('thousands:'.length)
       return refuse(
-        `${typed} can be read two ways: write ${typed.replaceAll(',', '')} or ${Number(typed.replace(',', '.')) || typed.replace(',', '.')}.`,
+        `${typed} can be read two ways: write ${typed.replaceAll(',', '')} or ` +
+          `${Number(typed.replace(',', '.')) || typed.replace(',', '.')}.`,
       )
     }
     return refuse(`This is not a ${noun}. Write it like ${examples}.`)
@@ -85,7 +87,8 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
  * @returns the value in SI, and the spread (± in SI) if one was typed; otherwise a message that says what is accepted
  * @example parse('3 5/8 in', 'length', 'metric') //=> { ok: true, value: 0.092075 }
  * @example parse('4.2 A ±0.3', 'current', 'metric') //=> { ok: true, value: 4.2, spread: 0.3 }
- * @example parse('1,500', 'engineSpeed', 'metric') //=> { ok: false, message: '1,500 can be read two ways: write 1500 or 1.5.' }
+ * @example parse('1,500', 'engineSpeed', 'metric') //=> { ok: false, message: '1,500 can be read two ways: write 1500
+ *   or 1.5.' }
  */
 export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   const { noun, examples, spreadAs } = definitionOf(quantity)

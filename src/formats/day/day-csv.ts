@@ -43,7 +43,8 @@ export function readDayCsv(text: string, name: string): DayFile {
     return {
       ok: false,
       message:
-        'This table has no column of minutes. Its headings are: minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct.',
+        'This table has no column of minutes. Its headings are: minutes, speed_kmh, load_share, rpm, ambient_c, ' +
+        'grade_pct.',
     }
   const nameAt = columnOf(header, /^(name|leg|what)/)
   const at = columns.map(([, pattern]) => columnOf(header, pattern))

@@ -3,7 +3,9 @@ import { dayLength, dayOf, plainLeg, simulate } from '../../core/job'
 import { distance, readDayCsv, readGpx, readLogCsv, writeDayCsv, writeLogCsv, writeRunCsv } from '.'
 
 const point = (lat: number, lon: number, ele: number | null, s: number | null): string =>
-  `<trkpt lat="${lat}" lon="${lon}">${ele === null ? '' : `<ele>${ele}</ele>`}${s === null ? '' : `<time>${new Date(Date.UTC(2026, 0, 10, 9) + 1000 * s).toISOString()}</time>`}</trkpt>`
+  `<trkpt lat="${lat}" ` +
+  `lon="${lon}">${ele === null ? '' : `<ele>${ele}</ele>`}` +
+  `${s === null ? '' : `<time>${new Date(Date.UTC(2026, 0, 10, 9) + 1000 * s).toISOString()}</time>`}</trkpt>`
 const track = (points: readonly string[], name = 'over the pass'): string =>
   `<?xml version="1.0"?><gpx version="1.1"><trk><name>${name}</name><trkseg>${points.join('')}</trkseg></trk></gpx>`
 const day = (text: string) => {
@@ -49,7 +51,8 @@ describe('a track', () => {
     const many = Array.from(
       { length: 200_000 },
       (_, i) =>
-        `<trkpt lat="${(46 + i * 1e-5).toFixed(6)}" lon="8"><ele>1000</ele><time>${new Date(Date.UTC(2026, 0, 10) + 500 * i).toISOString()}</time></trkpt>`,
+        `<trkpt lat="${(46 + i * 1e-5).toFixed(6)}" ` +
+        `lon="8"><ele>1000</ele><time>${new Date(Date.UTC(2026, 0, 10) + 500 * i).toISOString()}</time></trkpt>`,
     )
     const { day: read, notes } = day(track(many))
     expect(read.legs.length).toBeLessThanOrEqual(600)
@@ -133,7 +136,8 @@ describe('a log', () => {
   }
   test('with semicolons, decimal commas, Fahrenheit, repeated and backward times', () => {
     const { log: l, notes } = log(
-      'Time [s];Coolant °F;Fan volts;Ambient °F\n0;176,0;0,1;59\n10;185;13,9;59\n10;200;13,9;59\n5;180;0;59\n20;194;13,8;\n30;194;13,8;\nlater;x;y;z\n',
+      'Time [s];Coolant °F;Fan volts;Ambient ' +
+        '°F\n0;176,0;0,1;59\n10;185;13,9;59\n10;200;13,9;59\n5;180;0;59\n20;194;13,8;\n30;194;13,8;\nlater;x;y;z\n',
     )
     expect(l.t).toEqual([0, 10, 20, 30])
     expect(l.coolantC).toEqual([80, 85, 90, 90].map((c): unknown => expect.closeTo(c, 6)))

@@ -93,12 +93,16 @@ export function readLogCsv(text: string, systemV: number): LogFile {
   if (kept.length < 2)
     return {
       ok: false,
-      message: `No line of this log could be read: neither "${(rows[0]?.[timeAt] ?? '').slice(0, 20)}" nor "${(rows[0]?.[coolantAt] ?? '').slice(0, 20)}" is a time and a temperature.`,
+      message:
+        `No line of this log could be read: neither "${(rows[0]?.[timeAt] ?? '').slice(0, 20)}" nor ` +
+        `"${(rows[0]?.[coolantAt] ?? '').slice(0, 20)}" is a time and a temperature.`,
     }
   if (backward > MOST_BACKWARD * kept.length)
     return {
       ok: false,
-      message: `${backward} lines of this log stand at a time that was already past: put it in order of time, or cut out one run.`,
+      message:
+        `${backward} lines of this log stand at a time that was already past: put it in order of time, or ` +
+        `cut out one run.`,
     }
   if (unread) notes.push(`${unread} lines could not be read and were left out.`)
   if (backward) notes.push(`${backward} lines stand at a time that was already past; they were left out.`)

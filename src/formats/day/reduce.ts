@@ -33,7 +33,8 @@ const to = (value: number | null, step: number): number | null =>
   value === null ? null : Math.round(value / step) * step
 
 /**
- * Samples as legs of a day: each by itself where they are few, else joined to equal stretches, by their means over time.
+ * Samples as legs of a day: each by itself where they are few, else joined to equal stretches, by their means over
+ * time.
  * @param most how many legs at most
  */
 export function reduced(

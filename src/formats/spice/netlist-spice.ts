@@ -15,7 +15,10 @@ import { CUT_OUT_SHARE, motorConstants, SOFT_START } from '../../core/electrical
 const node = (name: string): string => (name === GROUND ? '0' : name)
 const n = (value: number): string => value.toPrecision(12)
 
-/** A fan's static curve as a behavioural source; a frozen one would not tell the same once something is moved. @see engineering §1.6 */
+/**
+ * A fan's static curve as a behavioural source; a frozen one would not tell the same once something is moved.
+ * @see engineering §1.6
+ */
 function motor(e: Extract<Element, { kind: 'motor' }>): string[] {
   const v = e.b === GROUND ? `v(${e.a})` : e.a === GROUND ? `-v(${e.b})` : `(v(${e.a})-v(${e.b}))`
   const from = `b${e.name} ${node(e.a)} ${node(e.b)}`

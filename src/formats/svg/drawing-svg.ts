@@ -49,9 +49,15 @@ function shapeSvg(s: Shape): string {
   // what only a screen needs: where to touch, and what moves
   if (s.kind !== 'text' && (s.pen === 'hit' || s.pen === 'flow')) return ''
   if (s.kind === 'text')
-    return `<text x="${n(s.x)}" y="${n(s.y)}" font-size="${n(s.size)}" text-anchor="${s.anchor}" fill="${tones[s.tone]}" font-family="${s.figure ? 'monospace' : 'sans-serif'}">${escaped(s.text)}</text>`
+    return (
+      `<text x="${n(s.x)}" y="${n(s.y)}" font-size="${n(s.size)}" text-anchor="${s.anchor}" ` +
+      `fill="${tones[s.tone]}" font-family="${s.figure ? 'monospace' : 'sans-serif'}">${escaped(s.text)}</text>`
+    )
   const { stroke, width, fill, dash } = pens[s.pen]
-  const look = `stroke="${stroke}" stroke-width="${s.kind === 'path' && s.weight !== undefined ? n(s.weight) : width}" fill="${fill ?? 'none'}"${dash ? ` stroke-dasharray="${dash}"` : ''}`
+  const look =
+    `stroke="${stroke}" ` +
+    `stroke-width="${s.kind === 'path' && s.weight !== undefined ? n(s.weight) : width}" ` +
+    `fill="${fill ?? 'none'}"${dash ? ` stroke-dasharray="${dash}"` : ''}`
   if (s.kind === 'rect')
     return `<rect x="${n(s.x)}" y="${n(s.y)}" width="${n(Math.max(0, s.w))}" height="${n(Math.max(0, s.h))}" ${look}/>`
   if (s.kind === 'circle') return `<circle cx="${n(s.x)}" cy="${n(s.y)}" r="${n(s.r)}" ${look}/>`
@@ -61,7 +67,8 @@ function shapeSvg(s: Shape): string {
 const APART = 12
 
 /**
- * Drawings side by side as an SVG file whose millimetres are true: printed at full size they can be laid on the machine.
+ * Drawings side by side as an SVG file whose millimetres are true: printed at full size they can be laid on the
+ * machine.
  * @param title shown as the document's title
  */
 export function drawingsSvg(title: string, drawings: readonly Drawing[]): string {
@@ -70,9 +77,16 @@ export function drawingsSvg(title: string, drawings: readonly Drawing[]): string
   const height = Math.max(...drawings.map((d) => d.h)) + head
   let at = 0
   const groups = drawings.map((d) => {
-    const group = `<g transform="translate(${n(at - d.x)} ${n(head - d.y)})"><title>${escaped(d.says)}</title><text x="${n(d.x)}" y="${n(d.y - 2)}" font-size="5" font-family="sans-serif" fill="#1c2422">${escaped(d.title)}</text>${d.shapes.map(shapeSvg).join('')}</g>`
+    const group =
+      `<g transform="translate(${n(at - d.x)} ` +
+      `${n(head - d.y)})"><title>${escaped(d.says)}</title><text x="${n(d.x)}" y="${n(d.y - 2)}" font-size="5" ` +
+      `font-family="sans-serif" fill="#1c2422">${escaped(d.title)}</text>${d.shapes.map(shapeSvg).join('')}</g>`
     at += d.w + APART
     return group
   })
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}"><title>${escaped(title)}</title>${groups.join('\n')}</svg>\n`
+  return (
+    `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" ` +
+    `height="${n(height)}mm" viewBox="0 0 ${n(width)} ` +
+    `${n(height)}"><title>${escaped(title)}</title>${groups.join('\n')}</svg>\n`
+  )
 }

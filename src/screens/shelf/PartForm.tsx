@@ -56,7 +56,9 @@ function freshId(kind: PartKind, name: string, taken: readonly string[]): string
   }
 }
 
-/** What box, sheet, seller and measurement say of one figure, side by side; any of them can be made the one that counts. */
+/**
+ * What box, sheet, seller and measurement say of one figure, side by side; any of them can be made the one that counts.
+ */
 function Facts({
   part,
   units,

@@ -95,7 +95,8 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   // a part that the address names is opened once the page stands
   useEffect(() => {
     if (named) setEditing({ part: named, kind: named.kind, copy: false })
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another part is asked for, not when the shelf is read anew
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another part is asked for, not when the shelf
+    // is read anew
   }, [asked])
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'

@@ -49,8 +49,8 @@ interface Options {
 }
 
 /**
- * Sends settled changes one at a time, the newest document after the one in flight. What is not acknowledged stays in the
- * waiting room; a save that may have arrived is sent again under its own key, so that it is never made twice.
+ * Sends settled changes one at a time, the newest document after the one in flight. What is not acknowledged stays in
+ * the waiting room; a save that may have arrived is sent again under its own key, so that it is never made twice.
  */
 export class Saver {
   private base: number

@@ -28,7 +28,10 @@ export interface JobDocument {
   readonly moving: boolean
   /** ends a conflict with the version that is to stand */
   readonly resolve: (chosen: Job) => void
-  /** steps back or forward through what was settled here; each step is a revision of its own. @returns what it changed, in words */
+  /**
+   * steps back or forward through what was settled here; each step is a revision of its own.
+   * @returns what it changed, in words
+   */
   readonly undo: () => string | null
   readonly redo: () => string | null
   readonly steps: { readonly back: number; readonly forward: number }

@@ -46,8 +46,8 @@ interface Wanted {
 }
 
 /**
- * Runs a job through its day in a worker: at once for every change, so that chart and margins follow what is dragged; with
- * the spreads of its readings once nothing has changed for a while.
+ * Runs a job through its day in a worker: at once for every change, so that chart and margins follow what is dragged;
+ * with the spreads of its readings once nothing has changed for a while.
  */
 export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): RunState {
   const worker = useRef<Worker | null>(null)

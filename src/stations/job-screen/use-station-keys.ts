@@ -13,7 +13,10 @@ interface Actions {
   readonly close: () => void
 }
 
-/** Ctrl+Z undoes and Ctrl+Shift+Z redoes, unless a field holds what is not settled yet. Digits go to stations, U swaps units, ? shows the keys, Esc closes the working: only while no field has the focus. */
+/**
+ * Ctrl+Z undoes and Ctrl+Shift+Z redoes, unless a field holds what is not settled yet. Digits go to stations, U swaps
+ * units, ? shows the keys, Esc closes the working: only while no field has the focus.
+ */
 export function useStationKeys({ go, swapUnits, help, close, undo, redo }: Actions): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {

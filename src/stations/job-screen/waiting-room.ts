@@ -65,8 +65,9 @@ export const noteAcknowledged = (jobId: string, revision: number): void =>
   sessionStorage.setItem(acknowledged(jobId), String(revision))
 
 /**
- * Whether a page shows less than this tab has already saved: a reload may be read on the server before a last save arrives,
- * whose answer the old page still gets. Told once for each save, so that a yard put back from a copy is not asked for ever.
+ * Whether a page shows less than this tab has already saved: a reload may be read on the server before a last save
+ * arrives, whose answer the old page still gets. Told once for each save, so that a yard put back from a copy is not
+ * asked for ever.
  */
 export function isBehind(jobId: string, revision: number): boolean {
   const known = Number(sessionStorage.getItem(acknowledged(jobId)))

@@ -24,7 +24,9 @@ function callOutsOf(job: Job): CallOut[] {
               cooling.cores > 1
                 ? `${cooling.cores} cores${cooling.coresJoined ? ', joined' : ', each fed by itself'}`
                 : 'one core',
-            value: `${format(cooling.coreWidthM.value, 'length', u)} × ${format(cooling.coreHeightM.value, 'length', u)}`,
+            value:
+              `${format(cooling.coreWidthM.value, 'length', u)} × ` +
+              `${format(cooling.coreHeightM.value, 'length', u)}`,
           },
           {
             at: 'engine',
@@ -64,7 +66,8 @@ function callOutsOf(job: Job): CallOut[] {
             name: 'charging',
             value:
               charging.known === 'rating'
-                ? `${format(charging.ratedA.value, 'current', u)} at ${format(charging.ratedRpm.value, 'engineSpeed', u)}`
+                ? `${format(charging.ratedA.value, 'current', u)} at ` +
+                  `${format(charging.ratedRpm.value, 'engineSpeed', u)}`
                 : 'measured with a clamp',
           },
         ] as const)),

@@ -36,7 +36,11 @@ function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNul
       width="100%"
       style={{ maxWidth: 640 }}
       role="img"
-      aria-label={`Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ${format(bay.ventHeightM.value, 'length', u)} apart in height`}
+      aria-label={
+        `Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ` +
+        `${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ` +
+        `${format(bay.ventHeightM.value, 'length', u)} apart in height`
+      }
     >
       <path d="M150 40 H470 V90 M470 140 V290 H150 V250 M150 200 V40" fill="none" stroke="var(--ink)" strokeWidth={2} />
       <path d="M110 225 h64 m-10 -6 l10 6 l-10 6" stroke="var(--cold)" fill="none" strokeWidth={2} />
@@ -75,7 +79,8 @@ function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
     <p className="say">
       {Math.abs(moved) < 0.0005
         ? 'The pins come where the old ones are: no hole moves.'
-        : `The pins come ${format(Math.abs(moved), 'length', job.units)} further ${moved > 0 ? 'from' : 'towards'} the front face: move the holes by that much.`}{' '}
+        : `The pins come ${format(Math.abs(moved), 'length', job.units)} further ` +
+          `${moved > 0 ? 'from' : 'towards'} the front face: move the holes by that much.`}{' '}
       Hose and shroud gaps are held against the new thickness under Fit.
     </p>
   )
@@ -151,7 +156,8 @@ function Stage(props: StationProps) {
       <NewCoreWords job={job} />
       <p className="say">
         {mountsFan
-          ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. '
+          ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension ' +
+            'pressed down. '
           : ''}
         The engine thermostat&rsquo;s figure is stamped on it.
       </p>

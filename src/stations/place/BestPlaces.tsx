@@ -55,7 +55,8 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
     })
   }, [found])
   const name = (p: Placement): string =>
-    `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ${p.part.name}${p.side === 'pusher' ? ', in front' : ''}`
+    `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ` +
+    `${p.part.name}${p.side === 'pusher' ? ', in front' : ''}`
   return (
     <section aria-label="Best places">
       <div className="d-flex justify-content-between align-items-baseline">
@@ -102,7 +103,8 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
                 )}
                 <span className="why">
                   {p === best && !p.lacking
-                    ? `covers ${Math.round(p.coverage * 100)} %, ${Math.round(p.ofBox * 100)} % of its box; ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
+                    ? `covers ${Math.round(p.coverage * 100)} %, ${Math.round(p.ofBox * 100)} % of its box; ` +
+                      `${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
                     : whyLost(best, p, u)}
                   {p.leadOverM < 0 ? `; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}
                 </span>

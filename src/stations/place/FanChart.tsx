@@ -14,7 +14,9 @@ function rounded(value: number): readonly [top: number, step: number] {
 const ticksTo = (top: number, step: number): number[] =>
   Array.from({ length: Math.round(top / step) + 1 }, (_, i) => i * step)
 
-/** The fan's curve against what it works against, each with the band that the readings leave it, and where they meet. */
+/**
+ * The fan's curve against what it works against, each with the band that the readings leave it, and where they meet.
+ */
 function FanChart({ curves, units }: { readonly curves: Curves; readonly units: UnitSystem }) {
   const flowUnit = shownUnit('flow', units)
   const pressureUnit = shownUnit('airPressure', units)
@@ -31,7 +33,10 @@ function FanChart({ curves, units }: { readonly curves: Curves; readonly units: 
     core: pa(p.core) <= top ? pa(p.core) : null,
     coreBand: [within(p.coreBand[0]), within(p.coreBand[1])],
   }))
-  const says = `Fan against ${curves.against}: meets at ${format(curves.at.flow, 'flow', units, 2)} (${format(curves.at.low, 'flow', units, 2)} to ${format(curves.at.high, 'flow', units, 2)}), of ${format(curves.free, 'flow', units, 2)} on the box`
+  const says =
+    `Fan against ${curves.against}: meets at ${format(curves.at.flow, 'flow', units, 2)} ` +
+    `(${format(curves.at.low, 'flow', units, 2)} to ${format(curves.at.high, 'flow', units, 2)}), of ` +
+    `${format(curves.free, 'flow', units, 2)} on the box`
   const tick = { fill: 'var(--soft)', fontSize: 12 }
   return (
     <div role="img" aria-label={says} style={{ height: 190 }} data-testid="fan-chart">

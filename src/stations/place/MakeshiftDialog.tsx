@@ -31,7 +31,9 @@ const methods: Readonly<
   },
   fuse: {
     name: 'current, by the millivolts over its fuse',
-    how: 'Meter on the two test points of the blade fuse while the fan runs at the voltage it is rated for. Fingers clear of the blades.',
+    how:
+      'Meter on the two test points of the blade fuse while the fan runs at the voltage it is rated for. Fingers ' +
+      'clear of the blades.',
     of: 'ratedA',
     quantity: 'current',
   },

@@ -22,7 +22,8 @@ function Against({
 }) {
   const most = Math.max(spreads.old.high, spreads.new.high) * 1.05 || 1
   const words = (s: Spread): string =>
-    `${format(s.value, quantity, job.units, 3)} (${format(s.low, quantity, job.units, 3)} to ${format(s.high, quantity, job.units, 3)})`
+    `${format(s.value, quantity, job.units, 3)} (${format(s.low, quantity, job.units, 3)} to ` +
+    `${format(s.high, quantity, job.units, 3)})`
   const rows = [
     ['there now', spreads.old],
     ['new', spreads.new],

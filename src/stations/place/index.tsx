@@ -196,7 +196,8 @@ const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingC
 
 function Stage(props: StationProps) {
   const { job } = props
-  // while the fan is dragged the drawing and the margins follow every frame; what is read afterwards comes when there is time
+  // while the fan is dragged the drawing and the margins follow every frame; what is read afterwards comes when there
+  // is time
   const calm = useDeferredValue<Job | null>(job, null)
   if (!jobKinds[job.kind].mountsFan) {
     return (
@@ -268,9 +269,14 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const fan = job.fans[0]
   if (!fan) return null
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
-  const tell = !way
-    ? 'A brushless fan with its wires swapped does not run, or is destroyed.'
-    : `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %: the blades work the wrong way round` : ''}${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
+  let tell = 'A brushless fan with its wires swapped does not run, or is destroyed.'
+  if (way) {
+    const weaker = `, at ${Math.round(way.effectiveness * 100)} %: the blades work the wrong way round`
+    tell =
+      `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}` +
+      `${way.effectiveness < 1 ? weaker : ''}` +
+      `${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
+  }
   return (
     <>
       <YesNoField

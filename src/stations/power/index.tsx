@@ -121,10 +121,11 @@ function Stage({ job, run }: StationProps) {
           : job.trailer
             ? flows
                 .filter((f) => f.chargeA > 0)
-                .map(
-                  (f) =>
-                    `${f.name}: ${f.netA >= 0 ? `${format(f.netA, 'current', u, 2)} left for the battery` : `${format(-f.netA, 'current', u, 2)} taken from the battery`}, the fan carried ${Math.round(f.largestShare * 100)} % of the time`,
-                )
+                .map((f) => {
+                  const left = `${format(Math.abs(f.netA), 'current', u, 2)} ${f.netA >= 0 ? 'left for' : 'taken from'}`
+                  const carried = Math.round(f.largestShare * 100)
+                  return `${f.name}: ${left} the battery, the fan carried ${carried} % of the time`
+                })
                 .join('; ') + '. '
             : breakevenRpm === null
               ? 'With the fan running all the time nothing is left over at any engine speed. '
@@ -135,7 +136,8 @@ function Stage({ job, run }: StationProps) {
       </p>
       <p className="soft small">
         {shares.length
-          ? `Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day has it on ${shares.join(', ')}, and Charge is told from that.`
+          ? `Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day ` +
+            `has it on ${shares.join(', ')}, and Charge is told from that.`
           : 'The fan counts as running all the time until a run is worked out.'}
       </p>
       <Outlook job={job} />

@@ -132,7 +132,8 @@ function Stage(props: StationProps) {
             <div className="small soft">
               {proof.how}
               {p
-                ? ` Predicted ${format(p.value, p.quantity, job.units, 3)}, between ${format(p.low, p.quantity, job.units, 3)} and ${format(p.high, p.quantity, job.units, 3)}.`
+                ? ` Predicted ${format(p.value, p.quantity, job.units, 3)}, between ` +
+                  `${format(p.low, p.quantity, job.units, 3)} and ${format(p.high, p.quantity, job.units, 3)}.`
                 : proof.kind === 'figure'
                   ? ' Not predicted until every choice is made.'
                   : ''}

@@ -203,7 +203,8 @@ export function DayView(props: StationProps) {
       setSaid({
         ok: true,
         lines: [
-          `“${brought.name}” is the day now: ${brought.legs.length} ${brought.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(brought), 'minutes', u, 3)}.`,
+          `“${brought.name}” is the day now: ${brought.legs.length} ` +
+            `${brought.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(brought), 'minutes', u, 3)}.`,
           ...notes,
         ],
       })

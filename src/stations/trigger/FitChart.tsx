@@ -27,7 +27,10 @@ export default function FitChart({ fit, system }: { readonly fit: Fit; readonly 
       </p>
       <div
         role="img"
-        aria-label={`Coolant as logged and as the model runs: ${fit.residualBeforeK.toFixed(1)} K apart before, ${fit.residualK.toFixed(1)} K after the fit`}
+        aria-label={
+          `Coolant as logged and as the model runs: ${fit.residualBeforeK.toFixed(1)} K apart before, ` +
+          `${fit.residualK.toFixed(1)} K after the fit`
+        }
         style={{ height: 260 }}
       >
         <ResponsiveContainer width="100%" height="100%">

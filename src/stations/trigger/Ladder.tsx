@@ -44,8 +44,11 @@ function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSett
     { enabled: movable, pointer: { keys: false }, filterTaps: true },
   )
   const keys = collarKeys(at, ladder.probe)
-  const joins = ladder.joins.filter((j) => j.mark === collar)
-  const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.map((j) => `${otherWord[ladder.other]} ${format(j.otherC, 'temperature', system, 3)} at ${format(j.surroundingsC, 'temperature', system, 3)}`).join(', ')}`
+  const c = (x: number): string => format(x, 'temperature', system, 3)
+  const joins = ladder.joins
+    .filter((j) => j.mark === collar)
+    .map((j) => `${otherWord[ladder.other]} ${c(j.otherC)} at ${c(j.surroundingsC)}`)
+  const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.join(', ')}`
   const y = yOf(at)
   return (
     <g
@@ -161,8 +164,8 @@ function BayMarks({ allowedC, yOf, system }: MarksProps & { readonly allowedC: n
 }
 
 /**
- * The two rails of the trigger: what the probe shows, and what the coolant, or the bay's air, is. Each mark belongs to one rail;
- * the slanting lines between them are the conversion at the coldest and at the hottest surroundings.
+ * The two rails of the trigger: what the probe shows, and what the coolant, or the bay's air, is. Each mark belongs to
+ * one rail; the slanting lines between them are the conversion at the coldest and at the hottest surroundings.
  */
 export function Ladder(props: Props) {
   const { ladder, system } = props

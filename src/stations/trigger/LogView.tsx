@@ -202,8 +202,8 @@ export function LogView({ job, settle }: StationProps) {
             </tbody>
           </table>
           <p className="say say-holds" role="status">
-            The model was off by {format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean square); now{' '}
-            {format(fit.residualK, 'temperatureDifference', u, 2)} are left.{' '}
+            {`The model was off by ${format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean square); `}
+            {`now ${format(fit.residualK, 'temperatureDifference', u, 2)} are left. `}
             {taken ? (
               'Taken: these are measured readings of this machine now.'
             ) : (

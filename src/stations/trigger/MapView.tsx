@@ -48,7 +48,10 @@ const rowNames: Readonly<Record<SettingMap['rowOf'], string>> = {
 
 /** What one setting comes to, in a line. */
 const cellInWords = (c: MapCell, u: UnitSystem): string =>
-  `peaks at ${format(c.peakC, 'temperature', u, 3)}, ${format(c.leftK, 'temperatureDifference', u, 2)} left; fan on ${Math.round(100 * c.fanShare)} % of a usual day (${plainNumber(c.fanHours, 2)} h), at most ${plainNumber(c.starts, 2)} starts an hour, battery ${Math.round(100 * c.endCharge)} % at the end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
+  `peaks at ${format(c.peakC, 'temperature', u, 3)}, ${format(c.leftK, 'temperatureDifference', u, 2)} left; fan ` +
+  `on ${Math.round(100 * c.fanShare)} % of a usual day (${plainNumber(c.fanHours, 2)} h), at most ` +
+  `${plainNumber(c.starts, 2)} starts an hour, battery ${Math.round(100 * c.endCharge)} % at the ` +
+  `end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
 
 /** Every setting worth trying, as one map; what is recommended is outlined, and nothing is set until it is chosen. */
 export function MapView({ job, run, shelf, settle }: StationProps) {
@@ -158,12 +161,21 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
                       return (
                         <td
                           key={setC}
-                          className={`${c.recommended ? 'recommended' : ''} ${c.feasible ? '' : 'barred'} ${c === looked ? 'looked' : ''}`}
+                          className={
+                            `${c.recommended ? 'recommended' : ''} ${c.feasible ? '' : 'barred'} ` +
+                            `${c === looked ? 'looked' : ''}`
+                          }
                         >
                           <button
                             type="button"
                             aria-pressed={c === looked}
-                            aria-label={`${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ${rowNames[map.rowOf]} ${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}${c.feasible ? '' : ', does not keep the rules or what is allowed'}${c === present ? ', as it is set' : ''}`}
+                            aria-label={
+                              `${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ` +
+                              `${rowNames[map.rowOf]} ` +
+                              `${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}` +
+                              `${c.feasible ? '' : ', does not keep the rules or what is allowed'}` +
+                              `${c === present ? ', as it is set' : ''}`
+                            }
                             onClick={() => look(c)}
                           >
                             <span className="tell" style={{ height: `${Math.round(4 + 24 * share)}px` }} />

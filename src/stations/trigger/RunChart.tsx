@@ -137,7 +137,10 @@ function Collar({
   )
 }
 
-/** The ladder at the left edge, and the marks that belong to each trace: on and off to the probe's, boiling and thermostat to the other's. */
+/**
+ * The ladder at the left edge, and the marks that belong to each trace: on and off to the probe's, boiling and
+ * thermostat to the other's.
+ */
 function LadderAxis(props: Sliding) {
   const { ladder, system, narrow } = props
   const plot = usePlotArea()
@@ -168,7 +171,8 @@ function LadderAxis(props: Sliding) {
       >
         {narrow
           ? format(firstBoil.c, 'temperature', system, 3).replace(/ .*/, '')
-          : `${ladder.other === 'bay' ? 'bay, hottest' : 'coolant boils'} ${format(firstBoil.c, 'temperature', system, 3)}`}
+          : `${ladder.other === 'bay' ? 'bay, hottest' : 'coolant boils'} ` +
+            `${format(firstBoil.c, 'temperature', system, 3)}`}
       </text>
       {set && (
         <>
@@ -323,7 +327,10 @@ export interface RunChartProps extends Sliding {
   readonly onLook: (seconds: number) => void
 }
 
-/** The run over its ladder: coolant bold, probe thin, without the fan dotted; below on the same time fan, battery and the day. */
+/**
+ * The run over its ladder: coolant bold, probe thin, without the fan dotted; below on the same time fan, battery and
+ * the day.
+ */
 function RunChart({ runs, ladder, system, narrow, says, at, onLook, ...sliding }: RunChartProps) {
   const { proposed, none, present } = runs
   const data = useMemo(() => rowsOf(proposed), [proposed])

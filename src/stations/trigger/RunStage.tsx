@@ -52,7 +52,7 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
       {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}
       {m.boiling ? ' boiling' : ''}
       {m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}
-      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, fan {Math.round(100 * m.fanSpeed)} % of its speed,{' '}
+      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, {`fan ${Math.round(100 * m.fanSpeed)} % of its speed, `}
       {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %
       {job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
     </p>

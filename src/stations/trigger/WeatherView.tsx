@@ -126,8 +126,8 @@ export function WeatherView({ job }: StationProps) {
       {weather && (
         <div role="status" aria-busy={worker.busy}>
           <p className={`say ${weather.leftK >= 0 ? 'say-holds' : 'say-short'}`}>
-            At {format(airC, 'temperature', u, 3)} the day leaves {format(weather.leftK, 'temperatureDifference', u, 2)}{' '}
-            below {what}.
+            {`At ${format(airC, 'temperature', u, 3)} the day leaves `}
+            {`${format(weather.leftK, 'temperatureDifference', u, 2)} below ${what}.`}
           </p>
           <p className="say">
             Holds up {upTo(job, weather.upToC)} at {format(heightM, 'height', u, 4)}

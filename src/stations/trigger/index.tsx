@@ -69,7 +69,9 @@ function Stage(props: StationProps) {
 
 const markNames = { on: 'on', off: 'off', band: 'band', set: 'set' } as const
 
-/** Every rule beside the mark it concerns, the one that matters most of each; above them what the two margins come to. */
+/**
+ * Every rule beside the mark it concerns, the one that matters most of each; above them what the two margins come to.
+ */
 function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly job: Job }) {
   const two = evaluation.margins.filter((m) => m.id === 'trigger' || m.id === 'boil')
   return (
@@ -145,7 +147,8 @@ function Setting({
           onSettle={(v) => settle((j) => changeSpan(j, id, v))}
           check={(v) =>
             v < 0.5 || v > 100
-              ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ${format(100, 'temperatureDifference', job.units)}.`
+              ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ` +
+                `${format(100, 'temperatureDifference', job.units)}.`
               : null
           }
         />
@@ -175,7 +178,8 @@ function Setting({
         Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.
         {leadK === null
           ? ''
-          : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: strain and interference limit a lead, not this.`}
+          : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: ` +
+            `strain and interference limit a lead, not this.`}
       </p>
     </>
   )

@@ -49,7 +49,8 @@ const airWay =
     if (!fan) return null
     const way = blowing(direction < 0, fan.bladeTurned, fan.part.motor)
     if (!way) return 'nothing comes of it'
-    return `air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %` : ''}`
+    const weaker = way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %` : ''
+    return `air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${weaker}`
   }
 
 /** The circuit with current in it: switches to flip, faults to put in anywhere, and the table of all states. */
@@ -237,7 +238,10 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
       <p className="mt-2">
         <a href={`${files}/circuit.svg`}>Circuit as SVG</a> ·{' '}
         <a
-          href={`${files}/circuit.cir?${new URLSearchParams([['state', stateText(conditions)], ...faults.map((f): [string, string] => ['fault', f])]).toString()}`}
+          href={`${files}/circuit.cir?${new URLSearchParams([
+            ['state', stateText(conditions)],
+            ...faults.map((f): [string, string] => ['fault', f]),
+          ]).toString()}`}
         >
           This state as a netlist for ngspice
         </a>

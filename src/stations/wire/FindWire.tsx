@@ -334,7 +334,8 @@ function Pins({
         <p className="say">
           {found.contradiction
             ? 'No relay of this kind shows all of that: measure again, or it is no such relay.'
-            : 'Every pin is known. Coil ends, and with four pins the contact’s ends, may be taken either way round; with a diode inside, 86 is the positive one.'}
+            : 'Every pin is known. Coil ends, and with four pins the contact’s ends, may be taken either way round; ' +
+              'with a diode inside, 86 is the positive one.'}
         </p>
       )}
       <Table size="sm" className="align-middle mt-2">
@@ -422,7 +423,8 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
     const [least, most] = kind === 'relay' ? [4, 5] : [2, 8]
     if (list.length < least || list.length > most) {
       setWrong(
-        `Name ${least} to ${most} ${kind === 'relay' ? 'pins' : 'wires'}, with commas between: ${kind === 'relay' ? 'a, b, c, d' : 'red, black, yellow/blue'}.`,
+        `Name ${least} to ${most} ${kind === 'relay' ? 'pins' : 'wires'}, with commas between: ` +
+          `${kind === 'relay' ? 'a, b, c, d' : 'red, black, yellow/blue'}.`,
       )
       return
     }

@@ -6,9 +6,18 @@ import { fansInWords, type Job, type JobProof } from '@/core/job'
 import { format } from '@/core/units'
 
 /** A row's switches in words, its heat left out. */
+/** Colour of a state's cell: not as asked, turning, standing. */
+function toneOf(s: ProvedState): string {
+  if (s.mismatch) return 'verdict-short'
+  return s.fans.some(turns) ? 'verdict-holds' : 'soft'
+}
+
 const rowName = (s: ProvedState, proof: JobProof): string => stateInWords(s.conditions, { ...proof.net, controls: [] })
 
-/** Every state of the circuit: what the fan does there, and whether that was asked; what is live when parked; what each switch carries. */
+/**
+ * Every state of the circuit: what the fan does there, and whether that was asked; what is live when parked; what each
+ * switch carries.
+ */
 export function StateTable({
   job,
   proof,
@@ -69,9 +78,7 @@ export function StateTable({
                       title={s.mismatch ?? ''}
                       onClick={() => onShow(s.conditions)}
                     >
-                      <span
-                        className={`figure-text ${s.mismatch ? 'verdict-short' : s.fans.some(turns) ? 'verdict-holds' : 'soft'}`}
-                      >
+                      <span className={`figure-text ${toneOf(s)}`}>
                         {s.mismatch ? '! ' : ''}
                         {s.solution.chattering.length ? 'chatters' : fansInWords(s.fans, u)}
                       </span>

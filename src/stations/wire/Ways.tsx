@@ -12,7 +12,9 @@ const look = {
   'cannot be had': 'soft',
 } as const
 
-/** The ways people wire a fan, each held against what is wanted here, what the parts can do and what is on the shelf. */
+/**
+ * The ways people wire a fan, each held against what is wanted here, what the parts can do and what is on the shelf.
+ */
 export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const { judged, message } = useSchools(job, shelf)
   if (message) return <p className="say say-short">{message}</p>

@@ -9,8 +9,8 @@ import type { LayoutAnswer } from '@/workers/layout.worker'
 const known = new Map<string, LaidOut | 'failed'>()
 
 /**
- * A circuit's parts laid out in a worker; null until the first layout of this graph has come. States and readings change no
- * layout: only another way of wiring does.
+ * A circuit's parts laid out in a worker; null until the first layout of this graph has come. States and readings
+ * change no layout: only another way of wiring does.
  */
 export function useLayout(graph: CircuitGraph): { readonly laid: LaidOut | 'failed' | null; readonly narrow: boolean } {
   const worker = useRef<Worker | null>(null)

@@ -1,6 +1,8 @@
 import type { Kysely } from 'kysely'
 
-/** What a job's runs came to, kept beside it: worked out where the job is looked at, read by yard, sheet and signature. */
+/**
+ * What a job's runs came to, kept beside it: worked out where the job is looked at, read by yard, sheet and signature.
+ */
 export async function keptRuns(db: Kysely<unknown>): Promise<void> {
   await db.schema
     .createTable('runs')

@@ -1,6 +1,8 @@
 import { sql, type Kysely } from 'kysely'
 
-/** A job's line of the yard beside it, in the order in which the yard is read; filled in when the file is next opened. */
+/**
+ * A job's line of the yard beside it, in the order in which the yard is read; filled in when the file is next opened.
+ */
 export async function yardLines(db: Kysely<unknown>): Promise<void> {
   await db.schema.alterTable('jobs').addColumn('title', 'text').execute()
   await db.schema

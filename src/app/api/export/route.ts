@@ -2,7 +2,10 @@ import { JOBS_FILE_BEGIN, JOBS_FILE_END } from '@/formats'
 import { everyJob, theStore } from '@/store'
 import { answering } from '../answers'
 
-/** Every job of the yard in one file, or those of `?ids=a,b`; written as it is read, so that a large yard does not stall. */
+/**
+ * Every job of the yard in one file, or those of `?ids=a,b`; written as it is read, so that a large yard does not
+ * stall.
+ */
 export async function GET(request: Request): Promise<Response> {
   const ids = new URL(request.url).searchParams.get('ids')?.split(',').filter(Boolean)
   return answering(

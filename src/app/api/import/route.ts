@@ -55,8 +55,8 @@ async function* bringIn(jobs: readonly unknown[], partly: boolean, signal: Abort
 }
 
 /**
- * Takes a file of one job in: `{ id }`, or `{ message }` that says what is wrong with it. A file of many is answered line by
- * line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
+ * Takes a file of one job in: `{ id }`, or `{ message }` that says what is wrong with it. A file of many is answered
+ * line by line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
  */
 export async function POST(request: Request): Promise<Response> {
   return answering(

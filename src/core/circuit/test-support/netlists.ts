@@ -23,7 +23,10 @@ export const wire = (name: string, a: string, b: string, ohm: number): Element =
 export const eightAmps = { motor: 'brushed', ratedV: 12, ratedA: 8, lockedA: 32, diameterM: 0.25 } as const
 export const onOff = { cold: 0, rising: 0, falling: 1, hot: 1 } as const
 
-/** Battery of 12.65 V, 15 A fuse, relay, fan of 8 A; the thermostat switches the coil's ground, the coil is fed behind the key. */
+/**
+ * Battery of 12.65 V, 15 A fuse, relay, fan of 8 A; the thermostat switches the coil's ground, the coil is fed behind
+ * the key.
+ */
 export const groundSide = (): Netlist => ({
   elements: [
     {

@@ -85,6 +85,9 @@ function bayPart(job: Job): PartDefinition {
   }
 }
 
-/** Whether the heat is carried away: by the air through a core, or through a bay; none where the fan stays as it is. @see margins.md */
+/**
+ * Whether the heat is carried away: by the air through a core, or through a bay; none where the fan stays as it is.
+ * @see margins.md
+ */
 export const airMargin = (job: Job): MarginDefinition | null =>
   jobKinds[job.kind].mountsFan ? { id: 'air', name: 'Air', parts: job.bay ? [bayPart(job)] : coreParts(job) } : null

@@ -115,7 +115,11 @@ export const parkedDraw = (bench: Bench, job: Job): number =>
     0,
   )
 
-/** After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key only. @see engineering §1.9, margins.md */
+/**
+ * After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key
+ * only.
+ * @see engineering §1.9, margins.md
+ */
 export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition {
   const fan = job.fans.length > 0
   const controller = job.controllers.length > 0

@@ -168,7 +168,10 @@ const runShare = (bench: Bench, run: Findings | null, state: string): number | n
   return share === null ? null : Math.min(1, Math.max(0, share))
 }
 
-/** What is left over in each state, the fan running all the time until a run says otherwise. @see engineering §1.8, margins.md */
+/**
+ * What is left over in each state, the fan running all the time until a run says otherwise.
+ * @see engineering §1.8, margins.md
+ */
 export function chargeMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition {
   const chosen = job.fans.length > 0
   return {

@@ -154,7 +154,8 @@ export function wiresWaitFor(circuit: FanCircuit): string | null {
 }
 
 /**
- * Speed of a circuit's fan at the regulator's voltage, behind wires and joints where their sizes are chosen: wire costs air.
+ * Speed of a circuit's fan at the regulator's voltage, behind wires and joints where their sizes are chosen: wire costs
+ * air.
  * @returns relative to the rating
  * @see engineering §1.2, §1.6
  */

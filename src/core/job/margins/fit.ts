@@ -79,7 +79,9 @@ function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstac
   const { name, requiredMm } = neighbours[obstacle.kind]
   const box = obstacleBox(job, obstacle)
   const readings = [fan.at.housingM, fan.at.depthM, ...box.readings]
-  const formula = `nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6} before it${obstacle.kind === 'moves' ? ', less {7}' : ''})`
+  const formula =
+    `nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6} ` +
+    `before it${obstacle.kind === 'moves' ? ', less {7}' : ''})`
   return {
     id: `near ${obstacle.id}${suffix}`,
     name: `to ${obstacle.name}${suffix}`,
@@ -340,6 +342,10 @@ export function depthStack(job: Job): DepthStack {
   }
 }
 
-/** Where the mounting pins and their holes come with the new core: moved back by the difference. @returns m, null without a new core @see engineering §7 */
+/**
+ * Where the mounting pins and their holes come with the new core: moved back by the difference.
+ * @returns m, null without a new core
+ * @see engineering §7
+ */
 export const holeMove = (job: Job): number | null =>
   job.newCore ? job.newCore.pinNewM.value - job.newCore.pinOldM.value : null

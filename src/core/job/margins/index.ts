@@ -35,6 +35,10 @@ const margins: readonly ((job: Job, nominal: Bench, run: Findings | null) => Mar
   boilMargin,
 ]
 
-/** Every margin that applies to a job, in the order of the rail. @param nominal a reader at the nominal values @param run what its runs came to; null: rules of thumb */
+/**
+ * Every margin that applies to a job, in the order of the rail.
+ * @param nominal a reader at the nominal values
+ * @param run what its runs came to; null: rules of thumb
+ */
 export const marginsOf = (job: Job, nominal: Bench, run: Findings | null = null): MarginDefinition[] =>
   margins.flatMap((m) => m(job, nominal, run) ?? [])

@@ -270,7 +270,10 @@ function work(job: Job): Loads {
 
 const known = new WeakMap<Job, Loads>()
 
-/** What each conductor, fuse and contact of a job carries, from its solved circuit; worked out once a job. @see engineering §5 */
+/**
+ * What each conductor, fuse and contact of a job carries, from its solved circuit; worked out once a job.
+ * @see engineering §5
+ */
 export function loadsOf(job: Job): Loads {
   const before = known.get(job)
   if (before) return before

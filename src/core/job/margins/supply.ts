@@ -34,7 +34,10 @@ const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null =>
     ? `the fan is for ${fan.part.ratedV} V, the machine has ${machine.systemV} V`
     : null
 
-/** Volts lost in the wires of one fan's way: where another fan's current runs through the same copper, that counts too. @see engineering §1.2, §5 */
+/**
+ * Volts lost in the wires of one fan's way: where another fan's current runs through the same copper, that counts too.
+ * @see engineering §1.2, §5
+ */
 function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
   const n = circuitsOf(job).indexOf(circuit)
   const current = runCurrent(bench, circuit.fan!)
@@ -154,7 +157,8 @@ function airNote(bench: Bench, circuit: FanCircuit): string[] {
   const volts = bench.value('charging.regulatorV')
   const ratio = runningFan(rating, volts, ohm).speed / runningFan(rating, volts).speed
   return [
-    `The whole way, joints included, leaves the fan${circuit.suffix} ${plainNumber(ratio * 100, 3)} % of the speed and air it would have at the regulator.`,
+    `The whole way, joints included, leaves the fan${circuit.suffix} ${plainNumber(ratio * 100, 3)} % of the ` +
+      `speed and air it would have at the regulator.`,
   ]
 }
 

@@ -26,7 +26,10 @@ const seasons = [
   { id: 'hottest', address: 'surroundings.hottestC' },
 ] as const
 
-/** The on and off points of a controller with this pass's readings: a fixed switch has points of its own. @see engineering §3.1 */
+/**
+ * The on and off points of a controller with this pass's readings: a fixed switch has points of its own.
+ * @see engineering §3.1
+ */
 export function pointsOf(bench: Bench, { controller }: Pick<WithController, 'controller'>): OnOff {
   const { part, setC, bandK, id } = controller
   const fixed = part.fixed && {
@@ -40,7 +43,10 @@ const kappaAt = (bench: Bench, { probe }: FanCircuit): number => bench.value(`pr
 const opens = (bench: Bench) => coolant(bench.value('engine.thermostatOpensC'))
 const hasEngineThermostat = (job: Job): boolean => job.cooling !== null && job.engine?.thermostatOpensC != null
 
-/** Heat at the heaviest load meant makes the outlet colder than the inlet; 0 unless the probe sits at the outlet. @see engineering §3.2 rule 4 */
+/**
+ * Heat at the heaviest load meant makes the outlet colder than the inlet; 0 unless the probe sits at the outlet.
+ * @see engineering §3.2 rule 4
+ */
 export function outletDropAt(bench: Bench, circuit: FanCircuit, job: Job): Worked {
   if (!circuit.probe.atOutlet || !job.engine) return { value: 0, lines: [] }
   const share = bench.value('engine.heatShare')
@@ -200,7 +206,11 @@ export function triggerMargin(job: Job, _nominal: Bench, run: Findings | null): 
   }
 }
 
-/** Rule 4 of a setting: none without coolant. Without a run, the coolant when the fan starts, its outlet's drop and an overshoot. @see engineering §3.2, margins.md */
+/**
+ * Rule 4 of a setting: none without coolant. Without a run, the coolant when the fan starts, its outlet's drop and an
+ * overshoot.
+ * @see engineering §3.2, margins.md
+ */
 export function boilMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition | null {
   if (!job.cooling) return null
   const keepFreeK = job.limits.boilKeepK

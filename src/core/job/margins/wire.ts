@@ -75,7 +75,10 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
   ]
 }
 
-/** Every conductor that carries a fan's current: carries, strong enough, fits its terminal. @see engineering §1.1, §1.3, §5, margins.md */
+/**
+ * Every conductor that carries a fan's current: carries, strong enough, fits its terminal.
+ * @see engineering §1.1, §1.3, §5, margins.md
+ */
 export const wireMargin = (job: Job): MarginDefinition => ({
   id: 'wire',
   name: 'Wire',

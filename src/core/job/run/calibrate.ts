@@ -109,12 +109,14 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
   if (factors.length > MOST_FACTORS) return refuse('A log fixes three factors at most: leave one out.')
   if (n < LEAST_POINTS || lengthS < LEAST_S)
     return refuse(
-      `This log is too short: ${n} lines over ${Math.round(lengthS / 60)} min. It takes ${LEAST_POINTS} lines over ${LEAST_S / 60} min at least.`,
+      `This log is too short: ${n} lines over ${Math.round(lengthS / 60)} min. It takes ${LEAST_POINTS} lines ` +
+        `over ${LEAST_S / 60} min at least.`,
     )
   const change = Math.max(...log.coolantC) - Math.min(...log.coolantC)
   if (change < LEAST_CHANGE_K)
     return refuse(
-      `This log is flat: the coolant moves by ${change.toFixed(1)} K only, and many machines would show the same. Log ${wants[factors[0]!]}.`,
+      `This log is flat: the coolant moves by ${change.toFixed(1)} K only, and many machines would show the ` +
+        `same. Log ${wants[factors[0]!]}.`,
     )
 
   const day = dayOfLog(log, work)
@@ -249,7 +251,8 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
   const normal = jacobian.transpose().mmul(jacobian)
   if (new SVD(normal).condition > 1e12)
     return refuse(
-      `This log cannot fix ${factors.map((f) => names[f]).join(' and ')} apart from each other. Fit fewer, or log ${wants[factors[factors.length - 1]!]}.`,
+      `This log cannot fix ${factors.map((f) => names[f]).join(' and ')} apart from each other. Fit fewer, or ` +
+        `log ${wants[factors[factors.length - 1]!]}.`,
     )
   const covariance = inverse(normal)
   // a log with minutes between its lines does not say when in between the fan switched
@@ -259,14 +262,17 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
     Math.hypot(STUDENT * Math.sqrt(Math.max(0, covariance.get(k, k)) * variance), moves.get(k, 0)),
   )
   const loose = factors.filter((_, k) => !(half[k]! <= WIDEST * scale[k]!))
-  if (loose.length)
-    return refuse(
-      `This log does not fix ${loose.map((f) => `${names[f]} (only to ${Math.round((100 * half[factors.indexOf(f)]!) / scale[factors.indexOf(f)]!)} %)`).join(' nor ')}. Fit fewer, or log ${wants[loose[0]!]}.`,
-    )
+  if (loose.length) {
+    const fixedTo = (f: (typeof factors)[number]): number =>
+      Math.round((100 * half[factors.indexOf(f)]!) / scale[factors.indexOf(f)]!)
+    const which = loose.map((f) => `${names[f]} (only to ${fixedTo(f)} %)`).join(' nor ')
+    return refuse(`This log does not fix ${which}. Fit fewer, or log ${wants[loose[0]!]}.`)
+  }
   const edge = factors.filter((_, k) => scale[k]! <= limits[k]!.low * 1.001 || scale[k]! >= limits[k]!.high * 0.999)
   if (edge.length)
     return refuse(
-      `No ${names[edge[0]!]} that is possible makes the model run as this log does: ${residualK.toFixed(1)} K are left. Is it of this machine, and what was it doing?`,
+      `No ${names[edge[0]!]} that is possible makes the model run as this log does: ${residualK.toFixed(1)} K ` +
+        `are left. Is it of this machine, and what was it doing?`,
     )
   const beforeAt = cached(limits.map(() => 1))
   return {

@@ -42,7 +42,9 @@ const meanOf = (list: readonly number[], from: number, to: number): number => {
   return sum / (to - from)
 }
 
-/** The day that a log was: its own speeds, engine speeds and loads where it has them, else one kind of work all the way. */
+/**
+ * The day that a log was: its own speeds, engine speeds and loads where it has them, else one kind of work all the way.
+ */
 export function dayOfLog(log: LoggedRun, work: Work): Day {
   const { t } = log
   const n = t.length

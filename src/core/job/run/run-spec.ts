@@ -62,7 +62,9 @@ export const whatIfs = [
 ] as const
 export type WhatIf = (typeof whatIfs)[number]
 
-/** What a run is made under. What is given as a figure counts instead of the season's, the place's and the ground's own. */
+/**
+ * What a run is made under. What is given as a figure counts instead of the season's, the place's and the ground's own.
+ */
 export interface Circumstances {
   readonly season: Season
   readonly fan: RunFan

@@ -12,7 +12,10 @@ import { COARSE, mostAllowedC } from './compared'
 import { runKey } from './run-key'
 import { runSpecOf, runWaitsFor, type Season } from './run-spec'
 
-/** What the rows of a map change besides the on point: the band, a ramp's span, or how far above the first the second fan comes on. */
+/**
+ * What the rows of a map change besides the on point: the band, a ramp's span, or how far above the first the second
+ * fan comes on.
+ */
 export type MapRow = 'band' | 'span' | 'second'
 
 /** One setting with what the day makes of it. */
@@ -88,7 +91,10 @@ export function mapWaitsFor(job: Job): string | null {
   return !isThermostat(part) || part.band === 'fixed' || !part.range ? `${part.name} cannot be set` : null
 }
 
-/** Which settings a map tries: on points by the controller's steps, from what lets the fan stop up to what is nearly too hot. */
+/**
+ * Which settings a map tries: on points by the controller's steps, from what lets the fan stop up to what is nearly too
+ * hot.
+ */
 function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; readonly rows: number[] } {
   const [circuit] = circuitsOf(job)
   const { part } = job.controllers[0]!
@@ -185,15 +191,19 @@ function chosen(cells: readonly Tried[]): {
   const one = region.reduce<Tried | null>((a, b) => (a === null || weight(b) < weight(a) - 1e-6 ? b : a), null)
   const all = cells.map((c): MapCell => ({ ...c, feasible: feasible.includes(c), recommended: region.includes(c) }))
   const best = one && (all.find((c) => c.setC === one.setC && c.row === one.row) ?? null)
-  const why = !best
-    ? 'No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.'
-    : `${sure.length ? 'Of the settings that hold even with every reading half-way to its bad end' : 'No setting holds with every reading half-way to its bad end; of those that hold as the readings stand'}, those outlined get no hotter than the fan itself can keep it, run the fan least on a usual day and start it seldom.`
+  const among = sure.length
+    ? 'Of the settings that hold even with every reading half-way to its bad end'
+    : 'No setting holds with every reading half-way to its bad end; of those that hold as the readings stand'
+  const why = best
+    ? `${among}, those outlined get no hotter than the fan itself can keep it, run the fan least on a usual day and ` +
+      'start it seldom.'
+    : 'No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.'
   return { cells: all, best, why }
 }
 
 /**
- * Every setting worth trying, run through the job's day on the coldest, a usual and the hottest day, and on the hottest with
- * all readings at their bad ends. Between the yields a worker may tell how far it is.
+ * Every setting worth trying, run through the job's day on the coldest, a usual and the hottest day, and on the hottest
+ * with all readings at their bad ends. Between the yields a worker may tell how far it is.
  * @param findings settled runs of the job, for the bad ends; null: as the readings stand
  * @throws TypeError where {@link mapWaitsFor} says why not; StiffError as the runs
  * @see engineering §3.2, §4

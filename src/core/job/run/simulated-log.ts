@@ -17,7 +17,8 @@ function noise(seed: number): () => number {
 }
 
 /**
- * A run as a logger would have written it down until switch-off, of a machine whose factors are known: for trying the calibration out.
+ * A run as a logger would have written it down until switch-off, of a machine whose factors are known: for trying the
+ * calibration out.
  * @param scale each factor over what the job's reading says
  * @param noiseK how much its thermometer scatters
  */

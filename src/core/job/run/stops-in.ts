@@ -14,8 +14,9 @@ export interface StopsIn {
 const asked = [2, 5, 10] as const
 
 /**
- * Off points, at the probe, at which the fan stops two, five and ten minutes after switch-off on the hottest day: what the
- * probe shows then with the fan running all the while, heat soaking out of the stopped engine. Empty where it stops with the key.
+ * Off points, at the probe, at which the fan stops two, five and ten minutes after switch-off on the hottest day: what
+ * the probe shows then with the fan running all the while, heat soaking out of the stopped engine. Empty where it stops
+ * with the key.
  * @see engineering §4, the notes on bays in §3.2
  */
 export function stopsIn(job: Job): StopsIn[] {

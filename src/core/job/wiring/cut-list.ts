@@ -274,7 +274,8 @@ export function cutList(job: Job, shelf: readonly Part[]): CutList {
         .filter((w) => !w.hotEnough)
         .map(
           (w) =>
-            `${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for ${w.insulationC} °C.`,
+            `${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for ` +
+            `${w.insulationC} °C.`,
         ),
     ],
   }

@@ -18,7 +18,10 @@ export interface Ends {
   readonly switchOut: string
 }
 
-/** Pieces of a run's feed: post to fuse, fuse to contact, contact to fan, m. @throws never: what does not add up is said */
+/**
+ * Pieces of a run's feed: post to fuse, fuse to contact, contact to fan, m.
+ * @throws never: what does not add up is said
+ */
 export function feedPieces(
   bench: Bench,
   run: FanCircuit,
@@ -67,7 +70,8 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
   if (!back && !run.frame) b.say(`There is no way back for fan ${tag}.`, `fan${tag}`, 'refused')
   if (feed && !pieces.fits && shared < 0)
     b.say(
-      'The feed is shorter than its pieces: fuse to post and contact to fan add up to more than its whole length. Measure it again.',
+      'The feed is shorter than its pieces: fuse to post and contact to fan add up to more than its whole length. ' +
+        'Measure it again.',
       `feed${tag}_b`,
       'warns',
     )

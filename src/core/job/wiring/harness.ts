@@ -44,8 +44,10 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
       `${conductorName(job, e.conductor)}: ${format(e.fromM, 'run', u)} made ${format(e.toM, 'run', u)}`,
     step: (job, e, u) =>
       e.toM > e.fromM
-        ? `Lengthen the ${conductorName(job, e.conductor)} by ${format(e.toM - e.fromM, 'run', u)}: same size and colour, sealed crimp, its sleeve over the joint.`
-        : `Shorten the ${conductorName(job, e.conductor)} by ${format(e.fromM - e.toM, 'run', u)}: no loop stays under seat or tank; sealed crimp.`,
+        ? `Lengthen the ${conductorName(job, e.conductor)} by ${format(e.toM - e.fromM, 'run', u)}: same size ` +
+          `and colour, sealed crimp, its sleeve over the joint.`
+        : `Shorten the ${conductorName(job, e.conductor)} by ${format(e.fromM - e.toM, 'run', u)}: no loop stays ` +
+          `under seat or tank; sealed crimp.`,
   },
   thicken: {
     name: 'thicker wires',
@@ -54,7 +56,8 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     undo: (job, e) => e.conductors.reduce((j, id, i) => withConductor(j, id, { size: e.from[i] ?? null }), job),
     words: (job, e) => `${e.conductors.map((id) => conductorName(job, id)).join(', ')}: now ${e.to}`,
     step: (job, e) =>
-      `Take the ${e.conductors.map((id) => conductorName(job, id)).join(' and ')} out of their terminals or relay base (note which hole was which) and put ${e.to} in, new terminals on.`,
+      `Take the ${e.conductors.map((id) => conductorName(job, id)).join(' and ')} out of their terminals or ` +
+      `relay base (note which hole was which) and put ${e.to} in, new terminals on.`,
   },
   'swap leads': {
     name: "swap a fan's two leads",
@@ -69,7 +72,8 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     }),
     words: (job, e) => `leads of ${job.fans.find((f) => f.id === e.fan)?.part.name ?? 'the fan'} swapped`,
     step: (job, e) =>
-      `Change over the two leads of ${job.fans.find((f) => f.id === e.fan)?.part.name ?? 'the fan'} in their plug, mark the plug, and hold a strip of paper to it when it first runs.`,
+      `Change over the two leads of ${job.fans.find((f) => f.id === e.fan)?.part.name ?? 'the fan'} in their ` +
+      `plug, mark the plug, and hold a strip of paper to it when it first runs.`,
   },
   'cut loop off': {
     name: 'cut a branch or loop off',
@@ -101,7 +105,8 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     },
     words: () => 'second relay, its trigger joined to the first',
     step: () =>
-      'Second relay beside the first: 86 joined to 86, 85 to the same ground, its own 30 with its own fuse, 87 to the second fan. Take the second fan off the first relay.',
+      'Second relay beside the first: 86 joined to 86, 85 to the same ground, its own 30 with its own fuse, 87 to ' +
+      'the second fan. Take the second fan off the first relay.',
   },
   'breaker to fuse': {
     name: 'a fuse instead of a breaker',

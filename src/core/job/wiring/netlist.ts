@@ -307,8 +307,8 @@ function build(job: Job, bench: Bench): JobNetlist {
 const known = new WeakMap<Job, JobNetlist>()
 
 /**
- * The circuit that a job's choices make, at the nominal readings: resistances at running temperature, joints in the wires
- * beside them.
+ * The circuit that a job's choices make, at the nominal readings: resistances at running temperature, joints in the
+ * wires beside them.
  * @see engineering §5, §1.1, §1.2, §1.5
  */
 export function netlistOf(job: Job): JobNetlist {

@@ -55,7 +55,8 @@ export const fansInWords = (fans: readonly FanState[], units: UnitSystem): strin
   fans
     .map((f) =>
       turns(f)
-        ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ${format(Math.abs(f.amps), 'current', units, 2)}`
+        ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ` +
+          `${format(Math.abs(f.amps), 'current', units, 2)}`
         : 'stands',
     )
     .join('; ')

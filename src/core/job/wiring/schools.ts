@@ -278,7 +278,10 @@ export function judgeSchool(job: Job, id: SchoolId, shelf: Shelf): SchoolJudged 
 
 const order = ['fits', 'needs more', 'does not do it', 'cannot be had'] as const
 
-/** Every school, those that do what is wanted first. @see the-work: an existing plug if rated for it, else a fused feed with a relay */
+/**
+ * Every school, those that do what is wanted first.
+ * @see the-work: an existing plug if rated for it, else a fused feed with a relay
+ */
 export const judgeSchools = (job: Job, shelf: Shelf): SchoolJudged[] => {
   const usual: readonly SchoolId[] = [
     'plug',

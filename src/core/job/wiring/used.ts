@@ -4,7 +4,10 @@ const hasElectronics = (job: Job): boolean =>
   job.controllers.some((c) => !['fixed', 'hand', 'always'].includes(c.part.band))
 const byRelay = (job: Job): boolean => job.runs.some((r) => r.switchedBy === 'relay')
 
-/** Whether the job's circuit has a wire of a role at all; one that it has not keeps what was measured until it is wanted again. */
+/**
+ * Whether the job's circuit has a wire of a role at all; one that it has not keeps what was measured until it is wanted
+ * again.
+ */
 const rules: Readonly<Record<ConductorRole, (job: Job) => boolean>> = {
   feed: () => true,
   return: () => true,

@@ -68,15 +68,19 @@ test('the demo circuits do what is asked of them, in every state', () => {
 })
 
 describe('each mistake in wiring is found', () => {
-  test('coil fed from the battery: the fan runs parked and hot, and the minutes until the battery is flat are told', () => {
-    // 62 · … see §1.9: the figure itself is checked with the battery margin; here that it is told at all, and for which state
-    expect(wrong(buggy, ['from_battery:control_feed'])[0]).toMatch(
-      /^parked and hot: the fan runs, you asked for key only; it empties the battery in \d+ (h( \d+ min)?|min|days)/,
-    )
-    expect(wrong(changeWiring(buggy, { controlFrom: 'feed' }))[0]).toMatch(
-      /^parked and hot: the fan runs, you asked for key only/,
-    )
-  })
+  test(
+    'coil fed from the battery: the fan runs parked and hot, and the minutes until the battery is ' + 'flat are told',
+    () => {
+      // the figure itself is checked with the battery margin (§1.9); here that it is told at all, and for which
+      // state
+      expect(wrong(buggy, ['from_battery:control_feed'])[0]).toMatch(
+        /^parked and hot: the fan runs, you asked for key only; it empties the battery in \d+ (h( \d+ min)?|min|days)/,
+      )
+      expect(wrong(changeWiring(buggy, { controlFrom: 'feed' }))[0]).toMatch(
+        /^parked and hot: the fan runs, you asked for key only/,
+      )
+    },
+  )
   test("the fan's ground moved to the coil's ground pin: what carried 0.2 A carries the fan", () => {
     const ground = wiredAs(buggy, 'ground side', shelf)
     const carries = (faults: readonly string[]) =>
@@ -86,7 +90,7 @@ describe('each mistake in wiring is found', () => {
   })
   test('grounds joined: the thermostat is by-passed whenever the coil is fed', () => {
     expect(wrong(wiredAs(buggy, 'ground side', shelf), ['ground_joined:fan1']).join()).toMatch(
-      /key on and (cold|warming up): the fan runs, nothing calls it|engine running and (cold|warming up): the fan runs, nothing calls it/,
+      /(key on|engine running) and (cold|warming up): the fan runs, nothing calls it/,
     )
   })
   test('a poor ground costs a fifth of the speed; a bad one is told', () => {
@@ -160,21 +164,24 @@ describe('each mistake in wiring is found', () => {
         .join(),
     ).toMatch(/pulse-width controller must never feed a relay/)
   })
-  test('another system that cannot call; an override that dies with the controller; what stays live when parked', () => {
-    expect(wrong(changeIntent(buggy, { alsoFor: 'hydraulic oil' })).join()).toMatch(
-      /the hydraulics cannot call the fan/,
-    )
-    expect(wrong(changeIntent(buggy, { ifControllerDies: 'the override' })).join()).toMatch(/there is no override/)
-    expect(
-      wrong(
-        changeIntent(changeWiring(buggy, { controlFrom: 'feed' }), { deadWhenParked: 'fan and controller' }),
-      ).join(),
-    ).toMatch(/the controller stays live/)
-    expect(wrong(changeIntent(buggy, { deadWhenParked: 'everything behind the fuse' })).join()).toMatch(
-      /relay 1, 30 stays live/,
-    )
-    expect(wrong({ ...buggy, use: { ...buggy.use, live: 'isolator' } }).join()).toMatch(/there is no isolator/)
-  })
+  test(
+    'another system that cannot call; an override that dies with the controller; what stays live ' + 'when parked',
+    () => {
+      expect(wrong(changeIntent(buggy, { alsoFor: 'hydraulic oil' })).join()).toMatch(
+        /the hydraulics cannot call the fan/,
+      )
+      expect(wrong(changeIntent(buggy, { ifControllerDies: 'the override' })).join()).toMatch(/there is no override/)
+      expect(
+        wrong(
+          changeIntent(changeWiring(buggy, { controlFrom: 'feed' }), { deadWhenParked: 'fan and controller' }),
+        ).join(),
+      ).toMatch(/the controller stays live/)
+      expect(wrong(changeIntent(buggy, { deadWhenParked: 'everything behind the fuse' })).join()).toMatch(
+        /relay 1, 30 stays live/,
+      )
+      expect(wrong({ ...buggy, use: { ...buggy.use, live: 'isolator' } }).join()).toMatch(/there is no isolator/)
+    },
+  )
   test('lengths that cannot be, no size, no feed: said, and solved with something possible', () => {
     const short = withReading(buggy, 'conductors.feed1.lengthM', measured(0.05))
     expect(
@@ -220,7 +227,8 @@ test('after-run by a timer: live until it ends, and the ignition is not fed back
   const running = rows.flatMap((r) => r.states).find((s) => s.conditions.timer && s.conditions.heat === 'hot')!
   expect(running.fans[0]!.speed).toBeGreaterThan(0.9)
   expect(running.solution.volts.get('ign')!).toBeLessThan(1)
-  // an override behind the key does not reach into the after-run, and nobody asks it to; it must not hold the fan beyond it either
+  // an override behind the key does not reach into the after-run, and nobody asks it to; it must not hold the fan
+  // beyond it either
   const hand = wiredAs(
     changeIntent(job, { control: 'thermostat and override', ifControllerDies: 'the override' }),
     'fed relay',
@@ -440,82 +448,86 @@ test('what differs about the wiring between two windows has a name, and the shee
   ])
 })
 
-test('whatever is chosen, in whatever order, the circuit is solved or refused in words, and every figure is one', () => {
-  const one = <T>(list: readonly T[]) => fc.constantFrom(...list)
-  const yes = fc.boolean()
-  const choices = fc.record({
-    machine: one(Object.keys(typicalMachines) as MachineKind[]),
-    fan: fc.option(one(examplesOf('fan'))),
-    second: fc.option(one(examplesOf('fan'))),
-    controller: fc.option(one(examplesOf('controller'))),
-    relay: fc.option(one(examplesOf('relay'))),
-    source: one(feeds),
-    switchedBy: one(['relay', 'controller'] as const),
-    frame: yes,
-    fuse: fc.option(one([3, 7.5, 15, 40])),
-    live: one(['key only', 'after-run', 'isolator'] as const),
-    wiring: fc.record({
-      side: one(['positive', 'ground'] as const),
-      controlFrom: one(['key', 'feed'] as const),
-      override: one(['none', 'key', 'feed'] as const),
-      isolator: yes,
-      timer: yes,
-      call: yes,
-      lamp: yes,
-      feedRatedA: fc.option(one([5, 20])),
-    }),
-    control: one(['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const),
-    parked: one(['the fan', 'fan and controller', 'everything behind the fuse'] as const),
-    school: fc.option(one(Object.keys(schools) as SchoolId[])),
-  })
-  fc.assert(
-    fc.property(choices, (c) => {
-      let job: Job = startJob({
-        title: 'x',
-        kind: c.machine,
-        machineName: 'x',
-        owner: '',
-        units: 'metric',
-        startedOn: '2026-01-10',
-        promisedOn: null,
-      })
-      if (c.fan) job = chooseFan(job, c.fan)
-      if (c.controller) job = chooseController(job, c.controller, null)
-      if (c.relay) job = chooseRelay(job, c.relay)
-      job = changeFuse(
-        changeIntent(
-          changeWiring(
-            changeRun(
-              { ...job, use: { ...job.use, live: c.live } },
-              { source: c.source, switchedBy: c.switchedBy, frame: c.frame },
+test(
+  'whatever is chosen, in whatever order, the circuit is solved or refused in words, and every ' + 'figure is one',
+  () => {
+    const one = <T>(list: readonly T[]) => fc.constantFrom(...list)
+    const yes = fc.boolean()
+    const choices = fc.record({
+      machine: one(Object.keys(typicalMachines) as MachineKind[]),
+      fan: fc.option(one(examplesOf('fan'))),
+      second: fc.option(one(examplesOf('fan'))),
+      controller: fc.option(one(examplesOf('controller'))),
+      relay: fc.option(one(examplesOf('relay'))),
+      source: one(feeds),
+      switchedBy: one(['relay', 'controller'] as const),
+      frame: yes,
+      fuse: fc.option(one([3, 7.5, 15, 40])),
+      live: one(['key only', 'after-run', 'isolator'] as const),
+      wiring: fc.record({
+        side: one(['positive', 'ground'] as const),
+        controlFrom: one(['key', 'feed'] as const),
+        override: one(['none', 'key', 'feed'] as const),
+        isolator: yes,
+        timer: yes,
+        call: yes,
+        lamp: yes,
+        feedRatedA: fc.option(one([5, 20])),
+      }),
+      control: one(['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const),
+      parked: one(['the fan', 'fan and controller', 'everything behind the fuse'] as const),
+      school: fc.option(one(Object.keys(schools) as SchoolId[])),
+    })
+    fc.assert(
+      fc.property(choices, (c) => {
+        let job: Job = startJob({
+          title: 'x',
+          kind: c.machine,
+          machineName: 'x',
+          owner: '',
+          units: 'metric',
+          startedOn: '2026-01-10',
+          promisedOn: null,
+        })
+        if (c.fan) job = chooseFan(job, c.fan)
+        if (c.controller) job = chooseController(job, c.controller, null)
+        if (c.relay) job = chooseRelay(job, c.relay)
+        job = changeFuse(
+          changeIntent(
+            changeWiring(
+              changeRun(
+                { ...job, use: { ...job.use, live: c.live } },
+                { source: c.source, switchedBy: c.switchedBy, frame: c.frame },
+              ),
+              c.wiring,
             ),
-            c.wiring,
+            { control: c.control, deadWhenParked: c.parked },
           ),
-          { control: c.control, deadWhenParked: c.parked },
-        ),
-        c.fuse,
-      )
-      if (c.second && c.fan) job = addSecondFan(job, c.second)
-      if (c.school) job = wiredAs(job, c.school, shelf)
-      expect(jobSchema.safeParse(job).error).toBeUndefined()
-      const proof = provedCircuit(job)
-      for (const s of proof.rows.flatMap((r) => r.states)) {
-        for (const v of [...s.solution.volts.values(), ...s.solution.amps.values()])
-          expect(Number.isFinite(v)).toBe(true)
-        expect(Math.abs(s.solution.volts.get('bat_plus')!)).toBeLessThan(40)
-      }
-      for (const m of evaluate(job).margins)
-        for (const p of m.parts) if (p.value !== null) expect([p.id, Number.isFinite(p.value)]).toEqual([p.id, true])
-      const cut = cutList(job, shelf).wires
-      for (const w of cut) expect(w.cutM).toBeGreaterThan(0)
-      // what is cut is what the job has, and the other way round
-      expect([...new Set(cut.map((w) => w.conductor))].sort()).toEqual(
-        wiresInUse(job)
-          .map((w) => w.id)
-          .sort(),
-      )
-      expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
-    }),
-    { numRuns: 60 },
-  )
-}, 60_000)
+          c.fuse,
+        )
+        if (c.second && c.fan) job = addSecondFan(job, c.second)
+        if (c.school) job = wiredAs(job, c.school, shelf)
+        expect(jobSchema.safeParse(job).error).toBeUndefined()
+        const proof = provedCircuit(job)
+        for (const s of proof.rows.flatMap((r) => r.states)) {
+          for (const v of [...s.solution.volts.values(), ...s.solution.amps.values()])
+            expect(Number.isFinite(v)).toBe(true)
+          expect(Math.abs(s.solution.volts.get('bat_plus')!)).toBeLessThan(40)
+        }
+        for (const m of evaluate(job).margins)
+          for (const p of m.parts) if (p.value !== null) expect([p.id, Number.isFinite(p.value)]).toEqual([p.id, true])
+        const cut = cutList(job, shelf).wires
+        for (const w of cut) expect(w.cutM).toBeGreaterThan(0)
+        // what is cut is what the job has, and the other way round
+        expect([...new Set(cut.map((w) => w.conductor))].sort()).toEqual(
+          wiresInUse(job)
+            .map((w) => w.id)
+            .sort(),
+        )
+        expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
+      }),
+      { numRuns: 60 },
+    )
+  },
+  60_000,
+)

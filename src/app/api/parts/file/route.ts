@@ -22,7 +22,10 @@ export async function GET(request: Request): Promise<Response> {
   )
 }
 
-/** Takes parts in from JSON or CSV, all or none: `{ taken }`, or `{ message, problems }` that say which rows are wrong and why. */
+/**
+ * Takes parts in from JSON or CSV, all or none: `{ taken }`, or `{ message, problems }` that say which rows are wrong
+ * and why.
+ */
 export async function POST(request: Request): Promise<Response> {
   return answering(
     async () => {
