@@ -12,6 +12,31 @@ const may = {
   demo: ['demo', 'store', 'formats', 'core'],
 }
 
+/** Rooms of the core in order: each knows only those named beside it, so that folders cannot run in circles. */
+const formulas = ['units', 'reading', 'electrical', 'air', 'control', 'fit']
+const rooms = {
+  units: [],
+  reading: ['units'],
+  electrical: ['units', 'reading'],
+  air: ['units', 'reading'],
+  control: ['units', 'reading'],
+  fit: ['units', 'reading'],
+  circuit: [...formulas],
+  transient: [...formulas],
+  fields: [...formulas],
+  parts: [...formulas, 'fields'],
+  job: [...formulas, 'fields', 'parts'],
+  'fan-circuit': [...formulas, 'fields', 'parts', 'job'],
+  cooling: [...formulas, 'fields', 'parts', 'job', 'fan-circuit'],
+  wiring: [...formulas, 'circuit', 'fields', 'parts', 'job', 'fan-circuit'],
+  placing: [...formulas, 'fields', 'parts', 'job', 'fan-circuit', 'cooling'],
+  margins: [...formulas, 'fields', 'parts', 'job', 'fan-circuit', 'cooling', 'wiring', 'placing'],
+  run: [...formulas, 'transient', 'fields', 'parts', 'job', 'fan-circuit', 'cooling', 'wiring', 'margins'],
+}
+rooms.advice = [...rooms.run, 'circuit', 'placing', 'run']
+rooms.drawing = [...rooms.advice, 'advice']
+rooms.plan = [...rooms.drawing, 'drawing']
+
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
@@ -21,6 +46,18 @@ module.exports = {
       from: { path: `^src/${layer}/`, pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/', pathNot: `^src/(${allowed.join('|')})/` },
     })),
+    ...Object.entries(rooms).map(([room, allowed]) => ({
+      name: `core-${room}-knows-only-rooms-before-it`,
+      severity: 'error',
+      from: { path: `^src/core/${room}/`, pathNot: '\\.test\\.ts$|/test-support/' },
+      to: { path: '^src/core/', pathNot: `^src/core/(${[room, ...allowed].join('|')})/` },
+    })),
+    {
+      name: 'core-has-only-rooms-that-are-listed',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: `^src/core/(${Object.keys(rooms).join('|')})/` },
+      to: {},
+    },
     {
       name: 'core-uses-only-zod-and-small-maths',
       severity: 'error',

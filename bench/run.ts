@@ -7,26 +7,18 @@ import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import Sqlite from 'better-sqlite3'
-import {
-  evaluate,
-  movedBy,
-  lookupOf,
-  ranked,
-  runSpecOf,
-  sample,
-  searchPlacements,
-  settingMap,
-  settledFindings,
-  simulate,
-  startJob,
-  usualCircumstances,
-  type FanPart,
-  type Job,
-} from '../src/core/job'
+import { settingMap } from '../src/core/advice'
+import { movedBy } from '../src/core/cooling'
+import { type Job, lookupOf, startJob } from '../src/core/job'
+import { evaluate, sample } from '../src/core/margins'
+import type { FanPart } from '../src/core/parts'
+import { ranked, searchPlacements } from '../src/core/placing'
+import { runSpecOf, settledFindings, simulate, usualCircumstances } from '../src/core/run'
 import { integrate, STATES, type Plant } from '../src/core/transient'
 import { allStates, Circuit } from '../src/core/circuit'
 import { circuitDrawing, circuitGraph } from '../src/core/drawing'
-import { netlistOf, judgeSchools, provedCircuit, wiredAs } from '../src/core/job'
+import { judgeSchools, wiredAs } from '../src/core/advice'
+import { netlistOf, provedCircuit } from '../src/core/wiring'
 import { Bench } from '../src/core/reading'
 import { layOut } from '../src/layout/circuit-layout'
 import { readJobFile, readShelfFile } from '../src/formats'

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
-import { evaluationSchema } from '../core/job'
+import { evaluationSchema } from '../core/margins'
 
 const ROOT = path.join(__dirname, '..', '..')
 const run = (...args: string[]) =>

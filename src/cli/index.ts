@@ -1,16 +1,7 @@
 import { readFileSync } from 'node:fs'
-import {
-  evaluate,
-  runInWords,
-  runWaitsFor,
-  sample,
-  settledFindings,
-  simulate,
-  usualCircumstances,
-  withSample,
-  type Day,
-  type Job,
-} from '../core/job'
+import type { Day, Job } from '../core/job'
+import { evaluate, sample, withSample } from '../core/margins'
+import { runInWords, runWaitsFor, settledFindings, simulate, usualCircumstances } from '../core/run'
 import { runView, StiffError } from '../core/transient'
 import { readJobFile } from '../formats'
 import { readDayCsv, readGpx, writeRunCsv } from '../formats/day'

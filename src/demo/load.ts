@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { daysBetween, addDays } from '../core/plan'
 import { readJobFile, readShelfFile } from '../formats'
-import { settledFindings } from '../core/job'
+import { settledFindings } from '../core/run'
 import { addJob, countJobs, defaultFile, keepFindings, now, openStore, putParts } from '../store'
 
 /** The day on which the examples are written down; everything in them moves with it to the day of loading. */

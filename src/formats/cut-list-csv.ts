@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { CutList } from '../core/job'
+import type { CutList } from '../core/wiring'
 
 const metres = (m: number): string => m.toFixed(3)
 const millimetres = (m: number): string => String(Math.round(m * 1000))

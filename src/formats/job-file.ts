@@ -1,4 +1,4 @@
-import { JOB_VERSION, jobSchema, liftJob, type Job } from '../core/job'
+import { type Job, JOB_VERSION, jobSchema, liftJob } from '../core/job'
 import { parseJson, problemsInWords } from './problems'
 
 export type JobFile = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly message: string }

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { formOf, formText, partKinds, partSchema, readForm, sourcePath, type Part, type PartKind } from '../core/job'
+import { formOf, formText, type Part, type PartKind, partKinds, partSchema, readForm, sourcePath } from '../core/parts'
 
 /** every column that a part of any kind can have, in the order of the forms */
 const columns = (): string[] => {

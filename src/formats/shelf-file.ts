@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { liftPart, partSchema, type Part } from '../core/job'
+import { liftPart } from '../core/job'
+import { type Part, partSchema } from '../core/parts'
 import { parseJson, problemsInWords } from './problems'
 
 const shelfSchema = z.strictObject({

@@ -1,6 +1,7 @@
 import { Circuit, type Conditions } from '../core/circuit'
 import { circuitDrawing, circuitGraph, type Drawing } from '../core/drawing'
-import { netlistOf, type Job } from '../core/job'
+import type { Job } from '../core/job'
+import { netlistOf } from '../core/wiring'
 
 /** everything on and hot: the state in which most flows */
 export const runningState: Conditions = {

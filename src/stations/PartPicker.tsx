@@ -2,7 +2,7 @@
 
 import { useId } from 'react'
 import Form from 'react-bootstrap/Form'
-import type { Part, PartKind, PartOf } from '@/core/job'
+import type { Part, PartKind, PartOf } from '@/core/parts'
 
 /** A part from the shelf as one line of the tray. The job keeps the part as it is when chosen. */
 export function PartPicker<K extends PartKind>({

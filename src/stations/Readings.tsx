@@ -1,6 +1,7 @@
 'use client'
 
-import { fieldsAt, withReading, type Station } from '@/core/job'
+import type { Station } from '@/core/fields'
+import { fieldsAt, withReading } from '@/core/job'
 import { ReadingField } from '@/ui/ReadingField'
 import type { StationProps } from './station'
 

@@ -1,8 +1,9 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { partKinds, shelfChanges, takeUpPart, type PartKind } from '@/core/job'
-import type { Station } from '@/core/job'
+import { shelfChanges, takeUpPart } from '@/core/job'
+import { type PartKind, partKinds } from '@/core/parts'
+import type { Station } from '@/core/fields'
 import type { StationProps } from './station'
 
 /** the station at which each kind of part is chosen */

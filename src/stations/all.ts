@@ -1,4 +1,4 @@
-import type { Station } from '@/core/job'
+import type { Station } from '@/core/fields'
 import { afterStation } from './after'
 import { buildStation } from './build'
 import { machineStation } from './machine'

@@ -1,4 +1,7 @@
-import type { Evaluation, Job, Part, Station } from '@/core/job'
+import type { Station } from '@/core/fields'
+import type { Job } from '@/core/job'
+import type { Evaluation } from '@/core/margins'
+import type { Part } from '@/core/parts'
 import type { RunState } from './job-screen/use-run'
 
 /** What every station is given: the job, what it comes to, the shelf, and ways to change the job. */

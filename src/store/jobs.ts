@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
-import { evaluate, type Evaluation, type Job } from '../core/job'
+import type { Job } from '../core/job'
+import { evaluate, type Evaluation } from '../core/margins'
 import { keepsSignature, signed, signing } from '../core/plan'
 import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'

@@ -1,5 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
-import { CORE_VERSION, findingsSchema, runKey, type Findings, type Job } from '../core/job'
+import type { Job } from '../core/job'
+import { CORE_VERSION, type Findings, findingsSchema } from '../core/margins'
+import { runKey } from '../core/run'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 

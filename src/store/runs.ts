@@ -1,4 +1,5 @@
-import { CORE_VERSION, runKey, type Findings } from '../core/job'
+import { CORE_VERSION, type Findings } from '../core/margins'
+import { runKey } from '../core/run'
 import { readHeadIn } from './jobs'
 import { patiently, type Store } from './patience'
 import { yardColumns } from './yard'

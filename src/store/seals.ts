@@ -1,5 +1,6 @@
 import type { Transaction } from 'kysely'
-import { evaluationSchema, type Evaluation, type Job } from '../core/job'
+import type { Job } from '../core/job'
+import { type Evaluation, evaluationSchema } from '../core/margins'
 import { benchSheet, sheetSchema, type Sheet } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
 import { patiently, type Store } from './patience'

@@ -1,4 +1,4 @@
-import { evaluate } from '../core/job'
+import { evaluate } from '../core/margins'
 import { benchSheet, type Sheet } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
 import { readRevision } from './history'

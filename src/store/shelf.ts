@@ -1,4 +1,5 @@
-import { liftPart, partSchema, type Part } from '../core/job'
+import { liftPart } from '../core/job'
+import { type Part, partSchema } from '../core/parts'
 import { patiently, type Store } from './patience'
 
 /** Every part on the shelf that is not retired. */

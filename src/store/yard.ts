@@ -1,5 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
-import { CORE_VERSION, type Findings, type Job } from '../core/job'
+import type { Job } from '../core/job'
+import { CORE_VERSION, type Findings } from '../core/margins'
 import { dueOn, summaryOf, summarySchema, type Summary } from '../core/plan'
 import { readJob } from '../formats'
 import { patiently, type Store } from './patience'

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Modal from 'react-bootstrap/Modal'
-import { differences, jobSchema, taking, type Job } from '@/core/job'
+import { differences, type Job, jobSchema, taking } from '@/core/job'
 
 type Side = 'mine' | 'theirs'
 

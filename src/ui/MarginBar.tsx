@@ -1,4 +1,4 @@
-import type { MarginResult } from '@/core/job'
+import type { MarginResult } from '@/core/margins'
 
 /** Height of a bar: large and small can be read together. @see margins.md */
 const height = (x: number, full: number): number => (full * x) / (1 + Math.abs(x))

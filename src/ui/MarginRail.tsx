@@ -1,7 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { signedFigure, tally, worstInWords, type Evaluation, type MarginId } from '@/core/job'
+import type { MarginId } from '@/core/job'
+import { type Evaluation, signedFigure, tally, worstInWords } from '@/core/margins'
 import type { UnitSystem } from '@/core/units'
 import { MarginBar } from './MarginBar'
 

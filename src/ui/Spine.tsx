@@ -2,7 +2,7 @@
 
 import type { CSSProperties } from 'react'
 import { useDrag } from '@use-gesture/react'
-import { stations, type Station } from '@/core/job'
+import { type Station, stations } from '@/core/fields'
 import { stationNames } from '@/core/plan'
 
 export interface SpineEntry {

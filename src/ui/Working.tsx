@@ -4,16 +4,16 @@ import { useEffect, useRef } from 'react'
 import { format as clock } from 'date-fns'
 import Button from 'react-bootstrap/Button'
 import CloseButton from 'react-bootstrap/CloseButton'
+import type { Remedy } from '@/core/advice'
+import type { PlacedField } from '@/core/job'
 import {
   decidingPart,
-  marginInWords,
-  signedFigure,
   type Evaluation,
+  marginInWords,
   type MarginResult,
   type PartResult,
-  type PlacedField,
-  type Remedy,
-} from '@/core/job'
+  signedFigure,
+} from '@/core/margins'
 import type { Line } from '@/core/reading'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { SourceDisc } from './SourceMark'

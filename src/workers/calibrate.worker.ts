@@ -1,14 +1,14 @@
+import { works } from '../core/job'
 import {
+  type Calibration,
   dayOf,
   factorsFor,
-  fitFactors,
-  simulatedLog,
-  works,
-  type Calibration,
   type FitFactor,
+  fitFactors,
   type LoggedRun,
-} from '../core/job'
-import { calibrate } from '../core/job/run/calibrate'
+  simulatedLog,
+} from '../core/run'
+import { calibrate } from '../core/run/calibrate'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 import { readLogCsv, writeLogCsv } from '../formats/day'

@@ -1,4 +1,4 @@
-import { runWaitsFor, simulate, type Circumstances } from '../core/job'
+import { type Circumstances, runWaitsFor, simulate } from '../core/run'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 import { readDayCsv, readGpx, writeRunCsv, type DayFile } from '../formats/day'

@@ -1,4 +1,5 @@
-import { placementCount, ranked, searchPlacements, type FanPart, type Placement } from '../core/job'
+import type { FanPart } from '../core/parts'
+import { type Placement, placementCount, ranked, searchPlacements } from '../core/placing'
 import { readJob } from '../formats'
 
 /** What goes back while the search runs and when it is done. */

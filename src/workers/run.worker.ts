@@ -1,15 +1,15 @@
+import type { Job } from '../core/job'
+import type { Findings } from '../core/margins'
 import {
+  type ChartedRuns,
+  type Circumstances,
   findingsOf,
   runWaitsFor,
   simulate,
   stopsIn,
-  withPresentFan,
-  type ChartedRuns,
-  type Circumstances,
-  type Findings,
-  type Job,
   type StopsIn,
-} from '../core/job'
+  withPresentFan,
+} from '../core/run'
 import { runView, StiffError, type RunView } from '../core/transient'
 import { readJob } from '../formats'
 

@@ -1,4 +1,4 @@
-import { findingsSchema, sample } from '../core/job'
+import { findingsSchema, sample } from '../core/margins'
 import { readJob } from '../formats'
 
 /**

@@ -1,4 +1,5 @@
-import { judgeSchools, type Part, type SchoolJudged } from '../core/job'
+import { judgeSchools, type SchoolJudged } from '../core/advice'
+import type { Part } from '../core/parts'
 import { readJob } from '../formats'
 
 export type SchoolsAnswer =

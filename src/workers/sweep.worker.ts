@@ -1,13 +1,6 @@
-import {
-  findingsSchema,
-  holdsUpTo,
-  leftAt,
-  mapWaitsFor,
-  runWaitsFor,
-  settingMap,
-  type SettingMap,
-  type Standing,
-} from '../core/job'
+import { mapWaitsFor, settingMap, type SettingMap } from '../core/advice'
+import { findingsSchema } from '../core/margins'
+import { holdsUpTo, leftAt, runWaitsFor, type Standing } from '../core/run'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 

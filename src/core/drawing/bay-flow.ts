@@ -1,5 +1,5 @@
-import type { BayWay } from '../job/bay-ways'
-import type { Job } from '../job/document'
+import type { BayWay } from '../advice'
+import type { Job } from '../job'
 import { format } from '../units'
 import { arrow, circle, framed, path, rect, text, type Drawing, type Shape } from './shapes'
 

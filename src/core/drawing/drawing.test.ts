@@ -1,16 +1,16 @@
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
+import { bayWays } from '../advice'
 import {
-  bayWays,
   changeObstacle,
   changePlace,
+  type Job,
   machineKinds,
   moveFan,
   startJob,
   typicalMachines,
   withReading,
-  type Job,
 } from '../job'
 import {
   arrow,

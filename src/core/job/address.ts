@@ -1,11 +1,12 @@
 import type { z } from 'zod'
+import { type Field, type Found, type Station, walkFields } from '../fields'
 import type { Lookup, Reading } from '../reading'
-import { jobSchema, type Job, type LeadName } from './document'
+import { type Job, jobSchema } from './document'
 import { jobKinds } from './kinds'
+import type { LeadName } from './place-schema'
+import { conductorName } from './role-names'
 import { typicalMachines } from './typical'
-import { conductorName } from './wiring/role-names'
-import { wiresInUse } from './wiring/used'
-import { walkFields, type Field, type Found, type Station } from '../fields'
+import { wiresInUse } from './wires-in-use'
 
 /** A reading of a job with everything that is known about its place. */
 export interface PlacedField extends Field {
@@ -14,7 +15,6 @@ export interface PlacedField extends Field {
 }
 
 const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
-
 const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: 'slow work', cruise: 'cruise' }
 
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */

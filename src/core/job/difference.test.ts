@@ -1,29 +1,16 @@
 import fc from 'fast-check'
 import { example, exampleShelf } from '@/formats/test-support/examples'
-import {
-  addLeg,
-  addObstacle,
-  answerCheck,
-  changeFuse,
-  changeMount,
-  changeObstacle,
-  changePlace,
-  changeRun,
-  changeSetting,
-  changeSizes,
-  chooseFan,
-  differences,
-  fieldsOf,
-  jobSchema,
-  moveFan,
-  shelfChanges,
-  taking,
-  takeUpPart,
-  turnFan,
-  withReading,
-  type FanPart,
-  type Job,
-} from '.'
+import type { FanPart } from '../parts'
+import { fieldsOf, withReading } from './address'
+import { changeSetting } from './changes/control'
+import { chooseFan, moveFan, turnFan } from './changes/fan'
+import { answerCheck } from './changes/machine'
+import { takeUpPart } from './changes/parts'
+import { addLeg, addObstacle, changeMount, changeObstacle, changePlace } from './changes/place'
+import { changeFuse, changeRun, changeSizes } from './changes/run'
+import { differences, taking } from './difference'
+import { type Job, jobSchema } from './document'
+import { shelfChanges } from './shelf-changes'
 
 const job = example('fell-bike-short-at-idle')
 const parts = exampleShelf()

@@ -1,9 +1,10 @@
+import { type Reading, spreadOf } from '../reading'
 import { format, type Quantity, type UnitSystem } from '../units'
-import { spreadOf, type Reading } from '../reading'
 import { fieldsOf } from './address'
-import type { Job, LeadName, Seat } from './document'
-import { coreName } from './placement-words'
-import { conductorName } from './wiring/role-names'
+import { coreName } from './core-name'
+import type { Job } from './document'
+import type { LeadName, Seat } from './place-schema'
+import { conductorName } from './role-names'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */
 export interface Difference {
@@ -13,6 +14,7 @@ export interface Difference {
   readonly theirs: string
   readonly paths: readonly Path[]
 }
+
 type Path = readonly string[]
 type Node = Readonly<Record<string, unknown>>
 
@@ -21,6 +23,7 @@ const keyOf = (entry: unknown, index: number): string => {
   const e = entry as { id?: string; step?: string; margin?: string; part?: string; at?: string }
   return e.id ?? e.step ?? (e.margin ? `${e.margin} ${e.part} ${e.at}` : String(index))
 }
+
 const isList = (value: unknown): value is readonly unknown[] => Array.isArray(value)
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !isList(value)
 /** where something sits is one place: across and down are taken together */

@@ -1,15 +1,9 @@
 import { z } from 'zod'
 import { coolants } from '../air'
-import { probePlaces, type ProbePlace } from '../control'
+import { type ProbePlace, probePlaces } from '../control'
 import { batteryKinds } from '../electrical'
-import { wireSizes } from '../units'
-import { jobKinds, type JobKind } from './kinds'
 import { field } from '../fields'
-import { dutySchema } from './duty-schema'
-import { grounds, panelSchema, placeSchema, seatSchema } from './place-schema'
-import { conductorRoles, feeds, wiringSchema } from './wiring-schema'
 import {
-  contactSchema,
   controllerPartSchema,
   fanPartSchema,
   idSchema,
@@ -17,8 +11,11 @@ import {
   relayPartSchema,
   switchPartSchema,
 } from '../parts'
-
-export { contactSchema, idSchema }
+import { wireSizes } from '../units'
+import { dutySchema } from './duty-schema'
+import { type JobKind, jobKinds } from './kinds'
+import { grounds, panelSchema, placeSchema, seatSchema } from './place-schema'
+import { conductorRoles, feeds, wiringSchema } from './wiring-schema'
 
 /** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
 export const JOB_VERSION = 5
@@ -32,6 +29,7 @@ export const machineKinds = [
   'older-vehicle',
   'trailer',
 ] as const
+
 export const marginIds = [
   'fit',
   'air',
@@ -44,17 +42,17 @@ export const marginIds = [
   'trigger',
   'boil',
 ] as const
-export type MarginId = (typeof marginIds)[number]
 
+export type MarginId = (typeof marginIds)[number]
 const line = (max: number) => z.string().max(max)
 /** a calendar day, 2026-01-31 */
 export const daySchema = z.iso.date()
 export const momentSchema = z.iso.datetime()
-
 /** What its owner lets be done to the machine, strictest first. */
 export const allowances = ['nothing that leaves a mark', 'undoable only', 'anything'] as const
 export const alterationKinds = ['cut', 'hole', 'tap', 'weld', 'splice'] as const
 export type AlterationKind = (typeof alterationKinds)[number]
+
 /** Where the machine lives, with the ingress class that asks for: first digit solids, second water. @see typical.md */
 export const ingressNeeds = {
   indoors: 'IP20',
@@ -62,9 +60,9 @@ export const ingressNeeds = {
   'mud and a hose': 'IP65',
   'pressure washer': 'IPX9',
 } as const
+
 export type LivesIn = keyof typeof ingressNeeds
 export const endings = ['another cure', 'no direct current', 'the owner says no'] as const
-
 const celsius: readonly [number, number] = [-60, 300]
 
 export const jobSchema = z
@@ -614,6 +612,3 @@ export type Battery = Job['batteries'][number]
 export type Engine = NonNullable<Job['engine']>
 export type Cooling = NonNullable<Job['cooling']>
 export type Fan = Job['fans'][number]
-export * from './duty-schema'
-export * from './place-schema'
-export * from './wiring-schema'

@@ -5,11 +5,9 @@ import { z } from 'zod'
  */
 export const works = ['off', 'idle', 'slow', 'heavy', 'speed', 'towed', 'charger', 'alone'] as const
 export type Work = (typeof works)[number]
-
 export const MOST_LEGS = 600
 /** a day and a night, and another: longer is several days, s */
 export const LONGEST_DAY = 172_800
-
 const id = z.string().regex(/^[\w-]{1,40}$/)
 
 /** One leg; what stands as null is as the job's readings have it. SI, °C. */
@@ -27,6 +25,7 @@ export const dutyLegSchema = z.strictObject({
   grade: z.number().min(-1).max(1).nullable(),
   heightM: z.number().min(-430).max(6000).nullable(),
 })
+
 export type DutyLeg = z.infer<typeof dutyLegSchema>
 
 /** A day that somebody put together, or that came from a track or a table; null: the usual one for its kind. */
@@ -38,4 +37,5 @@ export const dutySchema = z
   })
   .refine((d) => d.legs.reduce((sum, l) => sum + l.seconds, 0) <= LONGEST_DAY + 1, 'a day is no longer than 48 hours')
   .nullable()
+
 export type Day = NonNullable<z.infer<typeof dutySchema>>

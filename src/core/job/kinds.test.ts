@@ -3,44 +3,23 @@ import path from 'node:path'
 import { readJob, readShelfFile } from '@/formats'
 import { benchSheet, cureChecks, planWarnings, proofsOf, signing, stepsOf } from '../plan'
 import { Bench } from '../reading'
-import {
-  askedFields,
-  batteryOutlook,
-  changeFuse,
-  changeRun,
-  changeSizes,
-  changeSystemVoltage,
-  chooseController,
-  chooseFan,
-  chooseRelay,
-  evaluate,
-  holeMove,
-  jobKinds,
-  jobSchema,
-  liftJob,
-  lookupOf,
-  machineKinds,
-  powerFlows,
-  proposedSetting,
-  remediesFor,
-  sample,
-  slideCollar,
-  startJob,
-  takeBatteryLabel,
-  triggerLadder,
-  typicalMachines,
-  withReading,
-  type BatteryPart,
-  type ControllerPart,
-  type FanPart,
-  type Job,
-  type JobKind,
-  type MachineKind,
-  type MarginId,
-  type ProbePart,
-  type RelayPart,
-  changeWiring,
-} from '.'
+import { remediesFor } from '../advice'
+import { chooseController, powerFlows, proposedSetting } from '../fan-circuit'
+import { batteryOutlook, evaluate, sample } from '../margins'
+import type { BatteryPart, ControllerPart, FanPart, ProbePart, RelayPart } from '../parts'
+import { holeMove } from '../placing'
+import { slideCollar, triggerLadder } from '../run'
+import { askedFields, lookupOf, withReading } from './address'
+import { chooseRelay } from './changes/control'
+import { chooseFan } from './changes/fan'
+import { changeSystemVoltage, takeBatteryLabel } from './changes/machine'
+import { changeFuse, changeRun, changeSizes } from './changes/run'
+import { changeWiring } from './changes/wiring'
+import { type Job, jobSchema, type MachineKind, machineKinds, type MarginId } from './document'
+import { type JobKind, jobKinds } from './kinds'
+import { liftJob } from './lift'
+import { startJob } from './start'
+import { typicalMachines } from './typical'
 
 const shelf = readShelfFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', 'shelf.json'), 'utf8'))
 const partOf = <P>(id: string): P => (shelf.ok ? (shelf.parts.find((p) => p.id === id) as unknown as P) : undefined)!

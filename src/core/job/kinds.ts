@@ -28,4 +28,5 @@ export const jobKinds = {
     medium: "the machine's",
   },
 } as const
+
 export type JobKind = keyof typeof jobKinds

@@ -13,8 +13,8 @@ export const seatSchema = z.strictObject({
   xM: z.number().min(-1).max(3),
   yM: z.number().min(-1).max(3),
 })
-export type Seat = z.infer<typeof seatSchema>
 
+export type Seat = z.infer<typeof seatSchema>
 export const neighbourKinds = ['fixed', 'moves', 'exhaust'] as const
 export const sides = ['behind', 'front'] as const
 
@@ -53,8 +53,8 @@ export const obstacleSchema = z.strictObject({
     'at full lock, suspension pressed down, or engine rocking',
   ),
 })
-export type Obstacle = z.infer<typeof obstacleSchema>
 
+export type Obstacle = z.infer<typeof obstacleSchema>
 /** What a panel of a bay faces, for the hot air that leaves or the cool air that comes in there. */
 export const panelFaces = ['neither', 'operator', 'engine intake'] as const
 
@@ -69,6 +69,7 @@ export const panelSchema = z.strictObject({
   highM: field('room, high', 'length', [0.01, 3], 'measure', 'flat sheet between ribs, hinges and catches'),
   freeM: field('free behind the panel', 'length', [0, 2], 'measure', 'inside, with doors and covers shut'),
 })
+
 export type Panel = z.infer<typeof panelSchema>
 
 export const legSchema = z.strictObject({
@@ -76,6 +77,7 @@ export const legSchema = z.strictObject({
   name,
   lengthM: field('leg', 'length', [0, 20], 'place', 'a string along the way it will go'),
 })
+
 /** Leads that come with a part, and so can be too short. */
 export const leadNames = ['fan', 'probe', 'controller', 'supply'] as const
 export type LeadName = (typeof leadNames)[number]
@@ -89,6 +91,7 @@ export const blowsOnto = [
   'hot exhaust',
   'the inlet again',
 ] as const
+
 export const inletsFrom = ['surroundings', 'near an exhaust', 'near a hot panel', 'its own outlet'] as const
 export const grounds = ['clean', 'dust', 'mud or seed fluff'] as const
 export type Ground = (typeof grounds)[number]

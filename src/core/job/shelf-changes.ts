@@ -1,8 +1,7 @@
+import { formOf, formText, type Part } from '../parts'
 import type { UnitSystem } from '../units'
-import { chosenParts } from './choose'
+import { chosenParts } from './changes/parts'
 import type { Job } from './document'
-import { formOf, formText } from '../parts'
-import type { Part } from '../parts'
 
 /** How a part that a job has chosen stands against the shelf of today. */
 export interface ShelfChange {

@@ -1,9 +1,10 @@
+import { probePlaces, probePlacesIn } from '../control'
 import { measured, typical } from '../reading'
 import type { UnitSystem } from '../units'
-import { probePlaces, probePlacesIn } from '../control'
-import { JOB_VERSION, type ConductorRole, type Job, type MachineKind } from './document'
-import { jobKinds, type JobKind } from './kinds'
-import { typicalMachines, type TypicalMachine } from './typical'
+import { type Job, JOB_VERSION, type MachineKind } from './document'
+import { type JobKind, jobKinds } from './kinds'
+import { type TypicalMachine, typicalMachines } from './typical'
+import type { ConductorRole } from './wiring-schema'
 
 export interface Beginning {
   readonly title: string
@@ -28,10 +29,8 @@ export const afterCare = [
 
 /** Ties through fins give where a bracket does not: they are looked at after the first hour. @see typical.md */
 export const tieCare = { id: 'ties', what: 'Ties through the fins, after the first hour of work', days: 1 } as const
-
 /** In how many days a kind of aftercare is due; a week for what was added by hand. */
 export const careDays = (id: string): number => [...afterCare, tieCare].find((c) => c.id === id)?.days ?? 7
-
 const mm = (n: number) => typical(n / 1000)
 
 /** What carries the heat: coolant through a core, or the air of a bay alone. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { wireSizes } from '../units'
 import { idSchema } from '../parts'
+import { wireSizes } from '../units'
 
 /** Where a fan's current comes from. Road lights stand here so that they can be refused in words. */
 export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug', 'road lights'] as const
@@ -19,8 +19,8 @@ export const conductorRoles = [
   'timer',
   'lamp',
 ] as const
-export type ConductorRole = (typeof conductorRoles)[number]
 
+export type ConductorRole = (typeof conductorRoles)[number]
 export const controlIntents = ['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const
 export const parkedIntents = ['the fan', 'fan and controller', 'everything behind the fuse'] as const
 export const otherSystems = ['nothing', 'air conditioning', 'hydraulic oil'] as const
@@ -34,6 +34,7 @@ export const intentSchema = z.strictObject({
 })
 
 const words = z.string().trim().min(1).max(80)
+
 /** A change to a harness that came with a kit or with the machine; each kind is an entry of `wiring/harness`. */
 export const harnessEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -61,6 +62,7 @@ export const harnessEditSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ id: idSchema, kind: z.literal('connector'), what: words, crimps: z.int().min(0).max(8) }),
 ])
+
 export type HarnessEdit = z.infer<typeof harnessEditSchema>
 
 /** Something in the machine that nobody knows: its wires or pins, and what the meter has said of them so far. */
@@ -92,6 +94,7 @@ export const unknownSchema = z.strictObject({
     )
     .max(120),
 })
+
 export type Unknown = z.infer<typeof unknownSchema>
 
 export const wiringSchema = z.strictObject({
@@ -116,5 +119,6 @@ export const wiringSchema = z.strictObject({
   edits: z.array(harnessEditSchema).max(40),
   unknowns: z.array(unknownSchema).max(8),
 })
+
 export type Wiring = z.infer<typeof wiringSchema>
 export type Intent = Wiring['intent']

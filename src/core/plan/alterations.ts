@@ -1,7 +1,7 @@
-import type { AlterationKind, Job } from '../job/document'
-import { jobKinds } from '../job/kinds'
-import { holeMove } from '../job/margins'
-import { hasWire } from '../job/wiring/used'
+import type { AlterationKind, Job } from '../job'
+import { jobKinds } from '../job'
+import { holeMove } from '../placing'
+import { hasWire } from '../job'
 import { mounts } from './mounts'
 
 /** What is done to the machine that was not so before. */

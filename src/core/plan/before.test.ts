@@ -1,21 +1,21 @@
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import {
-  chooseFan,
   answerCheck,
   askedFields,
   changeRun,
-  evaluate,
+  chooseFan,
   ingressNeeds,
+  type Job,
+  type JobKind,
   jobKinds,
+  type MachineKind,
   machineKinds,
   startJob,
   typicalMachines,
   withReading,
-  type Job,
-  type JobKind,
-  type MachineKind,
 } from '../job'
+import { evaluate } from '../margins'
 import {
   alterationsOf,
   cautions,

@@ -1,4 +1,4 @@
-import type { Job } from '../job/document'
+import type { Job } from '../job'
 
 /** A fault that a fan would not cure, and what it would look like. */
 export interface CureCheck {

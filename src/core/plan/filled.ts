@@ -1,11 +1,11 @@
 import { cureChecks } from './cure'
-import { jobKinds } from '../job/kinds'
+import { jobKinds } from '../job'
 import { proofsOf } from './proofs'
 import { stepsOf } from './steps'
-import { fieldsAt } from '../job/address'
-import type { Job } from '../job/document'
+import { fieldsAt } from '../job'
+import type { Job } from '../job'
 import type { Station } from '../fields'
-import { wiresInUse } from '../job/wiring/used'
+import { wiresInUse } from '../job'
 
 export interface Filled {
   readonly done: number

@@ -1,4 +1,4 @@
-import { ingressNeeds, type Job } from '../job/document'
+import { ingressNeeds, type Job } from '../job'
 
 /** A code as two classes; a letter X or a missing code counts as the least that typical asks: IP20. @see typical.md */
 function classes(code: string): { readonly solids: number; readonly water: number } {

@@ -1,4 +1,4 @@
-import type { AlterationKind, Job } from '../job/document'
+import type { AlterationKind, Job } from '../job'
 import type { Caution } from './cautions'
 
 export interface MountStep {

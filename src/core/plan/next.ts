@@ -1,12 +1,12 @@
-import type { Job } from '../job/document'
-import type { Evaluation } from '../job/evaluation'
+import type { Job } from '../job'
+import type { Evaluation } from '../margins'
 import { stations, type Station } from '../fields'
 import { filled } from './filled'
 import { signing } from './sign'
 import { mismatchInWords } from '../circuit'
-import { provedCircuit } from '../job/wiring/proof'
-import { remediesFor } from '../job/remedies'
-import { worstMargin } from '../job/words'
+import { provedCircuit } from '../wiring'
+import { remediesFor } from '../advice'
+import { worstMargin } from '../margins'
 
 export interface NextThing {
   readonly text: string

@@ -1,5 +1,6 @@
 import { example } from '@/formats/test-support/examples'
-import { changeFuse, changeSetting, evaluate, withReading, type Job } from '../job'
+import { changeFuse, changeSetting, type Job, withReading } from '../job'
+import { evaluate } from '../margins'
 import {
   addDays,
   asPredicted,

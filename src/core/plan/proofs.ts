@@ -1,21 +1,21 @@
 import { corners, NotingBench, type Bench } from '../reading'
 import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
-import { lookupOf } from '../job/address'
-import type { Job } from '../job/document'
+import { lookupOf } from '../job'
+import type { Job } from '../job'
 import {
   circuitsOf,
+  type FanCircuit,
   isThermostat,
-  parkedDraw,
   pointsOf,
   ratingOf,
   runCurrent,
   wiresOf,
   wiresWaitFor,
-  type FanCircuit,
-} from '../job/margins'
-import { jobKinds } from '../job/kinds'
-import { typicalMachines } from '../job/typical'
+} from '../fan-circuit'
+import { parkedDraw } from '../wiring'
+import { jobKinds } from '../job'
+import { typicalMachines } from '../job'
 import { stepsOf } from './steps'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */

@@ -2,12 +2,12 @@ import { addDays } from './days'
 import { proofsOf } from './proofs'
 import { stepsOf } from './steps'
 import { planWarnings } from './warnings'
-import type { Job, MarginId } from '../job/document'
-import { CORE_VERSION, type Evaluation } from '../job/evaluation'
-import { careDays } from '../job/start'
+import type { Job, MarginId } from '../job'
+import { CORE_VERSION, type Evaluation } from '../margins'
+import { careDays } from '../job'
 import { mismatchInWords } from '../circuit'
-import { wiresInUse } from '../job/wiring/used'
-import { provedCircuit } from '../job/wiring/proof'
+import { wiresInUse } from '../job'
+import { provedCircuit } from '../wiring'
 
 /** Something that must be accepted by name before a job is signed. */
 export interface ToAccept {

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import { workDefinitions, type Day } from '../../core/job'
+import type { Day } from '../../core/job'
+import { workDefinitions } from '../../core/run'
 import type { DayFile } from './gpx'
 import { reduced, tooLong, type DaySample } from './reduce'
 import { columnOf, figure, readTable } from './table'

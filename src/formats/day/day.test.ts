@@ -1,5 +1,5 @@
 import { example } from '../test-support/examples'
-import { dayLength, dayOf, plainLeg, simulate } from '../../core/job'
+import { dayLength, dayOf, plainLeg, simulate } from '../../core/run'
 import { distance, readDayCsv, readGpx, readLogCsv, writeDayCsv, writeLogCsv, writeRunCsv } from '.'
 
 const point = (lat: number, lon: number, ele: number | null, s: number | null): string =>

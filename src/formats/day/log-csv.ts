@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { LoggedRun } from '../../core/job'
+import type { LoggedRun } from '../../core/run'
 import { columnOf, figure, readTable } from './table'
 
 export type LogFile =

@@ -1,4 +1,5 @@
-import { LONGEST_DAY, MOST_LEGS, plainLeg, type Day, type DutyLeg } from '../../core/job'
+import { type Day, type DutyLeg, LONGEST_DAY, MOST_LEGS } from '../../core/job'
+import { plainLeg } from '../../core/run'
 
 /** One sample of a track or table: what was so from here to the next. SI, °C. */
 export interface DaySample {

@@ -10,7 +10,8 @@ import {
   type Netlist,
   type Solution,
 } from '../../core/circuit'
-import { netlistOf, type Job } from '../../core/job'
+import type { Job } from '../../core/job'
+import { netlistOf } from '../../core/wiring'
 import { netlistSpice } from './netlist-spice'
 
 type Answer =

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { readJobFile, readShelfFile } from '..'
-import type { Job, Part, PartKind, PartOf } from '../../core/job'
+import type { Job } from '../../core/job'
+import type { Part, PartKind, PartOf } from '../../core/parts'
 
 const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
 const text = (name: string): string => readFileSync(path.join(EXAMPLES, name), 'utf8')

@@ -7,20 +7,20 @@ import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import {
   contradictions,
+  type Fact,
   factLines,
   factSources,
+  type FormLine,
   formOf,
   formText,
+  type FormText,
+  type Part,
+  type PartKind,
   partKinds,
   readForm,
   sourcePath,
   takeFact,
-  type Fact,
-  type FormLine,
-  type FormText,
-  type Part,
-  type PartKind,
-} from '@/core/job'
+} from '@/core/parts'
 import { sources } from '@/core/reading'
 import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem } from '@/core/units'
 import { putPart } from './server-calls'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Part } from '@/core/job'
+import type { Part } from '@/core/parts'
 
 const problemSchema = z.object({ row: z.number(), name: z.string(), message: z.string() })
 const fileAnswer = z.union([

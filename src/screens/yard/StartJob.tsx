@@ -7,7 +7,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import { z } from 'zod'
-import { jobKinds, machineKinds, typicalMachines, type JobKind, type MachineKind } from '@/core/job'
+import { type JobKind, jobKinds, type MachineKind, machineKinds, typicalMachines } from '@/core/job'
 import { parse, type UnitSystem } from '@/core/units'
 import { Silhouette } from '@/ui/Silhouette'
 

@@ -4,21 +4,11 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
-import {
-  evaluate,
-  fieldsOf,
-  type Findings,
-  marginIds,
-  remediesFor,
-  stationOfMargin,
-  stations,
-  withSample,
-  type Job,
-  type MarginId,
-  type Part,
-  type Remedy,
-  type Station,
-} from '@/core/job'
+import { remediesFor, type Remedy } from '@/core/advice'
+import { type Station, stations } from '@/core/fields'
+import { fieldsOf, type Job, type MarginId, marginIds } from '@/core/job'
+import { evaluate, type Findings, stationOfMargin, withSample } from '@/core/margins'
+import type { Part } from '@/core/parts'
 import { complaintInWords, filled } from '@/core/plan'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'

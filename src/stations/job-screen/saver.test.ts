@@ -1,4 +1,4 @@
-import { startJob, type Job } from '../../core/job'
+import { type Job, startJob } from '../../core/job'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState, type WaitingRoom } from './saver'
 
 const job = (title: string): Job => ({

@@ -1,17 +1,9 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import {
-  afterwards,
-  runKey,
-  runWaitsFor,
-  usualCircumstances,
-  type ChartedRuns,
-  type Circumstances,
-  type Findings,
-  type Job,
-  type StopsIn,
-} from '@/core/job'
+import type { Job } from '@/core/job'
+import { afterwards, type Findings } from '@/core/margins'
+import { type ChartedRuns, type Circumstances, runKey, runWaitsFor, type StopsIn, usualCircumstances } from '@/core/run'
 import type { RunAnswer, RunQuestion } from '@/workers/run.worker'
 
 /** how long nothing must change before the spreads are run through as well */

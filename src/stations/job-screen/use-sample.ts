@@ -1,7 +1,8 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { Findings, Job, SampledMargin } from '@/core/job'
+import type { Job } from '@/core/job'
+import type { Findings, SampledMargin } from '@/core/margins'
 
 const PAUSE_MS = 120
 

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect } from 'react'
-import { stations, type Station } from '@/core/job'
+import { type Station, stations } from '@/core/fields'
 import { holdsDraft, typesInto } from '@/ui/keyboard'
 
 interface Actions {

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import {
   allowances,
+  type AlterationKind,
   alterationKinds,
   answerCheck,
   blowsOnto,
@@ -12,9 +13,8 @@ import {
   endings,
   grounds,
   ingressNeeds,
-  jobKinds,
-  type AlterationKind,
   type Job,
+  jobKinds,
   type LivesIn,
 } from '@/core/job'
 import { alterationsOf, alterationWords, cureChecks, planWarnings } from '@/core/plan'

@@ -1,6 +1,6 @@
 'use client'
 
-import { changeComplaintReading, changeSystemVoltage, jobKinds, typicalMachines, type Job } from '@/core/job'
+import { changeComplaintReading, changeSystemVoltage, type Job, jobKinds, typicalMachines } from '@/core/job'
 import { complaintInWords } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField } from '@/ui/ChoiceField'

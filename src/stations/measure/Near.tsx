@@ -13,11 +13,11 @@ import {
   dropPanel,
   fieldsOf,
   neighbourKinds,
-  neighbours,
+  type Obstacle,
   panelFaces,
   withReading,
-  type Obstacle,
 } from '@/core/job'
+import { neighbours } from '@/core/placing'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { ReadingField } from '@/ui/ReadingField'
 import type { StationProps } from '../station'

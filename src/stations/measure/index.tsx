@@ -4,19 +4,19 @@ import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { frontView, sectionView } from '@/core/drawing'
+import { stations } from '@/core/fields'
 import {
   changeBay,
   changeCooling,
   changeFlywheel,
   changeObstacle,
   fieldsAt,
-  firmsUp,
-  holeMove,
-  jobKinds,
-  stations,
   type Job,
+  jobKinds,
   type Obstacle,
 } from '@/core/job'
+import { firmsUp } from '@/core/margins'
+import { holeMove } from '@/core/placing'
 import { stationNames } from '@/core/plan'
 import { typical } from '@/core/reading'
 import { format } from '@/core/units'

@@ -2,7 +2,9 @@
 
 import Button from 'react-bootstrap/Button'
 import { bayFlowPicture } from '@/core/drawing'
-import { bayWays, changePlace, chooseFan, nextSizeDown, type BayWay, type FanPart, type Job } from '@/core/job'
+import { type BayWay, bayWays, nextSizeDown } from '@/core/advice'
+import { changePlace, chooseFan, type Job } from '@/core/job'
+import type { FanPart } from '@/core/parts'
 import { format } from '@/core/units'
 import { DrawingView } from '@/ui/DrawingView'
 import type { StationProps } from '../station'

@@ -2,16 +2,9 @@
 
 import { useEffect, useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
-import {
-  coreName,
-  heightInWords,
-  isPlaced,
-  nothingFits,
-  takePlacement,
-  whyLost,
-  type FanPart,
-  type Placement,
-} from '@/core/job'
+import { coreName } from '@/core/job'
+import type { FanPart } from '@/core/parts'
+import { heightInWords, isPlaced, nothingFits, type Placement, takePlacement, whyLost } from '@/core/placing'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
 import { usePlacements } from './use-placements'

@@ -1,4 +1,6 @@
-import { comparedCores, coresInWords, holeMove, type Job } from '@/core/job'
+import { comparedCores, coresInWords } from '@/core/advice'
+import type { Job } from '@/core/job'
+import { holeMove } from '@/core/placing'
 import { format } from '@/core/units'
 
 /** The present core against the new one, with the same fan: the figures and one plain answer. */

@@ -2,7 +2,7 @@
 
 import { memo } from 'react'
 import { Area, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import type { Curves } from '@/core/job'
+import type { Curves } from '@/core/cooling'
 import { format, fromSi, shownUnit, type UnitSystem } from '@/core/units'
 
 /** A round figure at or above a value, and the step to divide it by. */

@@ -2,7 +2,8 @@
 
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { chooseOldFan, replacement, replacementInWords, type Spread } from '@/core/job'
+import { replacement, replacementInWords, type Spread } from '@/core/advice'
+import { chooseOldFan } from '@/core/job'
 import { format, type Quantity } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'

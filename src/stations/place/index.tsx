@@ -6,25 +6,23 @@ import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { sectionView, frontView } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
+import { comparedFans } from '@/core/advice'
+import { coverage, type Curves, fanCurves } from '@/core/cooling'
 import {
   blowsOnto,
   changeMount,
   changePlace,
   chooseFan,
   chooseProbe,
-  comparedFans,
   coreName,
-  coverage,
-  fanCurves,
   inletsFrom,
+  type Job,
   jobKinds,
   moveFan,
-  neighbours,
   turnFan,
-  type Curves,
-  type FanPart,
-  type Job,
 } from '@/core/job'
+import type { FanPart } from '@/core/parts'
+import { neighbours } from '@/core/placing'
 import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'

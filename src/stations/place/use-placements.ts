@@ -1,7 +1,9 @@
 'use client'
 
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { FanPart, Job, Placement } from '@/core/job'
+import type { Job } from '@/core/job'
+import type { FanPart } from '@/core/parts'
+import type { Placement } from '@/core/placing'
 import type { PlacementAnswer } from '@/workers/placement.worker'
 
 export interface PlacementSearch {

@@ -1,7 +1,7 @@
 'use client'
 
 import { Bar, CartesianGrid, ComposedChart, Legend, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import type { Flow } from '@/core/job'
+import type { Flow } from '@/core/fan-circuit'
 
 /** What each state takes, stacked, against what it charges there: the black line is the limit. */
 export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }) {

@@ -2,17 +2,9 @@
 
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
-import {
-  batteryOutlook,
-  changeCharging,
-  lookupOf,
-  outcomeNames,
-  powerFlows,
-  takeBatteryLabel,
-  type Battery,
-  type Findings,
-  type Job,
-} from '@/core/job'
+import { powerFlows } from '@/core/fan-circuit'
+import { type Battery, changeCharging, type Job, lookupOf, takeBatteryLabel } from '@/core/job'
+import { batteryOutlook, type Findings, outcomeNames } from '@/core/margins'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
 import { format, nearestInOtherSystem, sizesOf } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'

@@ -3,6 +3,7 @@
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
+import { type DutyLeg, fieldsOf, type Job, LONGEST_DAY, type Work } from '@/core/job'
 import {
   addDayLeg,
   changeDayLeg,
@@ -10,18 +11,13 @@ import {
   dayLength,
   dayOf,
   daysFor,
-  fieldsOf,
-  LONGEST_DAY,
   moveDayLeg,
   nameDay,
   removeDayLeg,
   takeDay,
   workDefinitions,
   worksOf,
-  type DutyLeg,
-  type Job,
-  type Work,
-} from '@/core/job'
+} from '@/core/run'
 import { format } from '@/core/units'
 import { writeDayCsv } from '@/formats/day/day-csv'
 import { CellField } from '@/ui/CellField'

@@ -1,7 +1,7 @@
 'use client'
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import type { Fit } from '@/core/job'
+import type { Fit } from '@/core/run'
 import { shown, type UnitSystem } from '@/core/units'
 
 /** Logged coolant as dots, the model before and after as lines. */

@@ -2,7 +2,8 @@
 
 import { useRef } from 'react'
 import { useDrag } from '@use-gesture/react'
-import { slideCollar, type Job, type Ladder as LadderData } from '@/core/job'
+import type { Job } from '@/core/job'
+import { type Ladder as LadderData, slideCollar } from '@/core/run'
 import { format, type UnitSystem } from '@/core/units'
 import { collarKeys } from './collar-keys'
 

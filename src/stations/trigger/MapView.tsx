@@ -2,7 +2,8 @@
 
 import { useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { mapKey, mapWaitsFor, runKey, withCell, type MapCell, type SettingMap } from '@/core/job'
+import { type MapCell, mapKey, mapWaitsFor, type SettingMap, withCell } from '@/core/advice'
+import { runKey } from '@/core/run'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { SweepAnswer, SweepQuestion } from '@/workers/sweep.worker'

@@ -18,7 +18,9 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { slideCollar, type ChartedRuns, type Job, type MarkRule, type RunLadder, type RunMark } from '@/core/job'
+import type { Job } from '@/core/job'
+import type { MarkRule } from '@/core/margins'
+import { type ChartedRuns, type RunLadder, type RunMark, slideCollar } from '@/core/run'
 import type { RunView } from '@/core/transient'
 import { format, shown, type UnitSystem } from '@/core/units'
 import { collarKeys } from './collar-keys'

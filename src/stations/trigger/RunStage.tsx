@@ -2,19 +2,19 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
+import type { Job } from '@/core/job'
+import { markRules } from '@/core/margins'
 import {
-  markRules,
+  type ChartedRuns,
   momentAt,
   runInWords,
   runLadder,
+  type Season,
   seasons,
+  type WhatIf,
   whatIfs,
   withPresentFan,
-  type ChartedRuns,
-  type Job,
-  type Season,
-  type WhatIf,
-} from '@/core/job'
+} from '@/core/run'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { useNarrow } from '@/ui/use-narrow'
@@ -52,7 +52,8 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
       {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}
       {m.boiling ? ' boiling' : ''}
       {m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}
-      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, {`fan ${Math.round(100 * m.fanSpeed)} % of its speed, `}
+      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)},{' '}
+      {`fan ${Math.round(100 * m.fanSpeed)} % of its speed, `}
       {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %
       {job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
     </p>

@@ -2,7 +2,8 @@
 
 import { useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
-import { chooseController, judgeSwitches } from '@/core/job'
+import { judgeSwitches } from '@/core/advice'
+import { chooseController } from '@/core/fan-circuit'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
 

@@ -1,7 +1,8 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Job, Standing } from '@/core/job'
+import type { Job } from '@/core/job'
+import type { Standing } from '@/core/run'
 import { format } from '@/core/units'
 import type { SweepAnswer, SweepQuestion, Weather } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'

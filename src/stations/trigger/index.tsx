@@ -1,23 +1,12 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import {
-  changeProbePlace,
-  changeSetting,
-  changeSpan,
-  chooseController,
-  marginInWords,
-  markRules,
-  probeLeadError,
-  proposedSetting,
-  runWaitsFor,
-  signedFigure,
-  triggerLadder,
-  type ControllerPart,
-  type Evaluation,
-  type Job,
-  type ProbePart,
-} from '@/core/job'
+import { chooseController, proposedSetting } from '@/core/fan-circuit'
+import { changeProbePlace, changeSetting, changeSpan, type Job } from '@/core/job'
+import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
+import type { ControllerPart, ProbePart } from '@/core/parts'
+import { probeLeadError } from '@/core/placing'
+import { runWaitsFor, triggerLadder } from '@/core/run'
 import { probePlaces, probePlacesIn } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'

@@ -3,7 +3,8 @@
 import { useMemo } from 'react'
 import Table from 'react-bootstrap/Table'
 import Form from 'react-bootstrap/Form'
-import { cutList, type CutWire, type Job } from '@/core/job'
+import type { Job } from '@/core/job'
+import { cutList, type CutWire } from '@/core/wiring'
 import { format, nearestInOtherSystem, sizesOf, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
 

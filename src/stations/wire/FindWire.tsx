@@ -17,16 +17,8 @@ import {
   type PinRole,
   type WireIdentity,
 } from '@/core/circuit'
-import {
-  addUnknown,
-  changeUnknown,
-  dropUnknown,
-  noteReading,
-  takeAsFeed,
-  takeBackReading,
-  type Job,
-  type Unknown,
-} from '@/core/job'
+import type { Job, Unknown } from '@/core/job'
+import { addUnknown, changeUnknown, dropUnknown, noteReading, takeAsFeed, takeBackReading } from '@/core/wiring'
 import { format, parse, sizesOf, type UnitSystem, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
 

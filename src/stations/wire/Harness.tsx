@@ -3,9 +3,9 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
+import { conductorName, type HarnessEdit, wiresInUse } from '@/core/job'
 import {
   addSecondFan,
-  conductorName,
   dropSecondFan,
   editBarred,
   editInWords,
@@ -13,10 +13,8 @@ import {
   editStep,
   makeEdit,
   undoEdit,
-  wiresInUse,
-  type HarnessEdit,
   type WantedEdit,
-} from '@/core/job'
+} from '@/core/wiring'
 import { bladeRatings } from '@/core/electrical'
 import { format, parse, sizesOf, type WireSize } from '@/core/units'
 import { PartPicker } from '../PartPicker'

@@ -2,7 +2,8 @@
 
 import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
-import { changeFuse, changeSizes, comparedFuses, comparedSizes, proposedFuse, proposedSize, type Job } from '@/core/job'
+import { comparedFuses, comparedSizes, proposedFuse, proposedSize } from '@/core/advice'
+import { changeFuse, changeSizes, type Job } from '@/core/job'
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
 

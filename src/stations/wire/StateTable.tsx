@@ -2,7 +2,8 @@
 
 import Table from 'react-bootstrap/Table'
 import { heatsOf, heatWords, stateInWords, turns, type Conditions, type ProvedState } from '@/core/circuit'
-import { fansInWords, type Job, type JobProof } from '@/core/job'
+import type { Job } from '@/core/job'
+import { fansInWords, type JobProof } from '@/core/wiring'
 import { format } from '@/core/units'
 
 /** A row's switches in words, its heat left out. */

@@ -1,7 +1,7 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { wiredAs } from '@/core/job'
+import { wiredAs } from '@/core/advice'
 import type { StationProps } from '../station'
 import { useSchools } from './use-schools'
 

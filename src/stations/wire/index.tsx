@@ -14,11 +14,11 @@ import {
   chooseRelay,
   chooseSwitch,
   controlIntents,
+  type Feed,
   feeds,
+  type Job,
   otherSystems,
   parkedIntents,
-  type Feed,
-  type Job,
 } from '@/core/job'
 import { bladeRatings } from '@/core/electrical'
 import { nearestInOtherSystem, sizesOf, type UnitSystem, type WireSize } from '@/core/units'

@@ -1,7 +1,9 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { Job, Part, SchoolJudged } from '@/core/job'
+import type { SchoolJudged } from '@/core/advice'
+import type { Job } from '@/core/job'
+import type { Part } from '@/core/parts'
 import type { SchoolsAnswer } from '@/workers/schools.worker'
 
 const PAUSE_MS = 150

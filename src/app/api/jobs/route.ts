@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { daySchema, jobKinds, jobSchema, machineKinds, startJob, typicalMachines, type JobKind } from '@/core/job'
+import { daySchema, type JobKind, jobKinds, jobSchema, machineKinds, startJob, typicalMachines } from '@/core/job'
 import { problemsInWords } from '@/formats'
 import { addJob, now, theStore } from '@/store'
 import { answering, readBody } from '../answers'

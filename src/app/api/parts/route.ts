@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { partSchema } from '@/core/job'
+import { partSchema } from '@/core/parts'
 import { listShelf, putParts, theStore } from '@/store'
 import { answering, readBody } from '../answers'
 

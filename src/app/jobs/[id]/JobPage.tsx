@@ -1,6 +1,6 @@
 'use client'
 
-import type { Part } from '@/core/job'
+import type { Part } from '@/core/parts'
 import { JobScreen } from '@/stations/job-screen/JobScreen'
 import type { Opened } from '@/stations/job-screen/use-job-document'
 import { keepRun, loadRevision, saveJob, signJob } from './server-calls'

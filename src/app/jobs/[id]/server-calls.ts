@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { jobSchema, type Findings, type Job } from '@/core/job'
+import { type Job, jobSchema } from '@/core/job'
+import type { Findings } from '@/core/margins'
 import type { PendingSave, SaveAnswer } from '@/stations/job-screen/saver'
 import type { Opened } from '@/stations/job-screen/use-job-document'
 

@@ -1,4 +1,4 @@
-import { cutList } from '@/core/job'
+import { cutList } from '@/core/wiring'
 import { writeCutListCsv } from '@/formats/cut-list-csv'
 import { listParts, readHead, theStore } from '@/store'
 import { answering } from '../../../answers'

@@ -1,4 +1,4 @@
-import { findingsSchema } from '@/core/job'
+import { findingsSchema } from '@/core/margins'
 import { keepFindings, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
 

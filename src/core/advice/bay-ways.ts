@@ -1,0 +1,90 @@
+import { bayFlow, flywheelHelps, runningAir, type Side } from '../cooling'
+import { circuitsOf, suitsVoltage } from '../fan-circuit'
+import { changePlace, chooseFan, type Job, lookupOf, type Panel } from '../job'
+import type { FanPart } from '../parts'
+import { depthStack } from '../placing'
+import { Bench } from '../reading'
+
+/** One way of moving air through a bay with one fan: a panel and a direction, or no fan at all. */
+export interface BayWay {
+  readonly panel: Panel | null
+  readonly side: Side | null
+  /** what is missing for it to fit, m; null where it has room */
+  readonly lacksM: { readonly what: 'depth' | 'width'; readonly byM: number } | null
+  /** through the fan, m³/s; negative where the flywheel fan drives it back */
+  readonly fanFlow: number
+  readonly flow: number
+  readonly bayC: number
+  readonly intakeC: number
+  readonly operator:
+    | 'hot air is blown at the operator'
+    | 'hot air leaves at every gap, also towards the operator'
+    | 'cool air is drawn in at every gap'
+    | 'nothing is blown'
+  /** whether the engine's own fan helps it; null where it has none there */
+  readonly flywheel: boolean | null
+}
+
+function intakeOf(job: Job, panel: Panel | null, side: Side | null, bayC: number, outsideC: number): number {
+  const aimed = panel?.faces === 'engine intake'
+  // the intake breathes the bay, unless the fan pushes cool air at it; outside it breathes what is there, unless hot
+  // air is blown at it
+  if (job.bay?.intakeFrom === 'outside') return aimed && side === 'puller' ? bayC : outsideC
+  return aimed && side === 'pusher' ? outsideC : bayC
+}
+
+const operatorSide = (panel: Panel | null, side: Side | null): BayWay['operator'] => {
+  if (side === null) return 'nothing is blown'
+  if (side === 'pusher') return 'hot air leaves at every gap, also towards the operator'
+  return panel?.faces === 'operator' ? 'hot air is blown at the operator' : 'cool air is drawn in at every gap'
+}
+
+/**
+ * Pulling out, pushing in and no fan, on each panel, with one fan.
+ * @returns the way without a fan last; empty where the job has no bay
+ * @see engineering §2.7
+ */
+export function bayWays(job: Job, part: FanPart): BayWay[] {
+  const { bay } = job
+  if (!bay) return []
+  const way = (panel: Panel | null, side: Side | null): BayWay => {
+    const with_ = panel && side ? changePlace(chooseFan(job, part), { panel: panel.id, side }) : job
+    const bench = new Bench(lookupOf(with_))
+    const circuit = circuitsOf(with_)[0]!
+    const running = panel && side && circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
+    const found = bayFlow(
+      bench,
+      with_,
+      running ? [{ air: running.air, speed: running.speed }] : [],
+      panel,
+      side ?? 'puller',
+    )
+    const stack = depthStack(with_)
+    const depthShort = stack.requiredM - stack.leftM
+    const wideShort = panel ? part.housingM.value - Math.min(panel.wideM.value, panel.highM.value) : 0
+    return {
+      panel,
+      side,
+      lacksM: !panel
+        ? null
+        : wideShort > 0 && wideShort >= depthShort
+          ? { what: 'width', byM: wideShort }
+          : depthShort > 1e-9
+            ? { what: 'depth', byM: depthShort }
+            : null,
+      fanFlow: found.fanFlow,
+      flow: found.flow,
+      bayC: found.bayC,
+      intakeC: intakeOf(job, panel, side, found.bayC, job.surroundings.hottestC.value),
+      operator: operatorSide(panel, side),
+      flywheel: panel && side && bay.flywheel ? flywheelHelps(panel, side) : null,
+    }
+  }
+  return [...bay.panels.flatMap((p) => [way(p, 'puller'), way(p, 'pusher')]), way(null, null)]
+}
+
+/** The next smaller fan of the shelf for this voltage, by its blades; null where there is none. */
+export const nextSizeDown = (job: Job, part: FanPart, shelf: readonly FanPart[]): FanPart | null =>
+  shelf
+    .filter((p) => suitsVoltage(p, job.machine.systemV) && p.diameterM.value < part.diameterM.value - 1e-6)
+    .reduce<FanPart | null>((a, b) => (a === null || b.diameterM.value > a.diameterM.value ? b : a), null)

@@ -1,0 +1,239 @@
+import { movedAir } from '../cooling'
+import { proposedSetting } from '../fan-circuit'
+import type { Station } from '../fields'
+import {
+  changeFuse,
+  changePlace,
+  changeRun,
+  changeSetting,
+  changeSizes,
+  fieldsOf,
+  type Job,
+  type MarginId,
+} from '../job'
+import type { MarginResult } from '../margins'
+import { format, plainNumber } from '../units'
+import { proposedFuse, proposedSize } from './propose'
+
+/** Something that would help a margin; `change` does it at once where it is one choice. */
+export interface Remedy {
+  readonly text: string
+  readonly station: Station
+  readonly change?: (job: Job) => Job
+}
+
+const fanWires = (job: Job): Job['conductors'] =>
+  job.conductors.filter((c) => job.runs.some((r) => r.conductors.includes(c.id)))
+
+const sizeRemedy = (job: Job): Remedy[] => {
+  const choice = proposedSize(job, job.units)
+  if (choice.kind === 'size')
+    return fanWires(job).some((c) => c.size !== choice.size)
+      ? [
+          {
+            text: `Use ${choice.size} for feed and way back`,
+            station: 'wire',
+            change: (j) => changeSizes(j, choice.size),
+          },
+        ]
+      : []
+  if (choice.kind === 'joint and tail') {
+    return [
+      {
+        text:
+          `Run ${choice.size} to a joint close by, then a short ` +
+          `tail${choice.tail ? ` of ${choice.tail}` : ''} that fits the terminal`,
+        station: 'wire',
+      },
+    ]
+  }
+  return [
+    {
+      text: 'No size will do: shorten the way, take it through cooler places, or choose a lighter fan',
+      station: 'wire',
+    },
+  ]
+}
+
+const fuseRemedy = (job: Job): Remedy[] => {
+  if (!job.fans.length) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
+  if (fanWires(job).some((c) => c.size === null)) return sizeRemedy(job)
+  const choice = proposedFuse(job)
+  if (!choice)
+    return [
+      { text: 'No blade fuse both carries this fan and guards this wire: use a thicker conductor', station: 'wire' },
+    ]
+  return job.fuses[0]?.ratingA === choice.ratingA
+    ? []
+    : [{ text: `Fit a ${choice.ratingA} A fuse`, station: 'wire', change: (j) => changeFuse(j, choice.ratingA) }]
+}
+
+const settingRemedy = (job: Job): Remedy[] => {
+  const setting = proposedSetting(job)
+  const controller = job.controllers[0]
+  if (!setting || !controller) return controller ? [] : [{ text: 'Choose a controller', station: 'trigger' }]
+  if (Math.abs(setting.setC - controller.setC) < 1e-6 && Math.abs(setting.bandK - controller.bandK) < 1e-6) return []
+  return [
+    {
+      text:
+        `Set ${format(setting.setC, 'temperature', job.units)} with a band of ` +
+        `${format(setting.bandK, 'temperatureDifference', job.units)}`,
+      station: 'trigger',
+      change: (j) => changeSetting(j, controller.id, setting.setC, setting.bandK),
+    },
+  ]
+}
+
+/** starts an hour that a wider band aims at: a little below what is allowed */
+const EASY_STARTS = 22
+const MOST_STARTS = 30
+
+/** A fan that starts too often wants a wider band: each start then lasts longer. */
+function bandRemedy(job: Job, margin: MarginResult): Remedy[] {
+  const controller = job.controllers[0]
+  const range = controller?.part.range
+  if (!controller || !range || controller.part.band === 'fixed')
+    return [{ text: 'A switch with a wider band, or the probe where it lags more', station: 'trigger' }]
+  const starts = MOST_STARTS - (margin.value ?? 0)
+  const wanted = Math.ceil((controller.bandK * starts) / EASY_STARTS / range.stepK) * range.stepK
+  const bandK = Math.min(range.bandMaxK, wanted)
+  return bandK > controller.bandK
+    ? [
+        {
+          text: `Widen the band to ${format(bandK, 'temperatureDifference', job.units)}: each start then lasts longer`,
+          station: 'trigger',
+          change: (j) => changeSetting(j, controller.id, controller.setC, bandK),
+        },
+      ]
+    : [{ text: 'The band is as wide as it goes: the probe where it lags more, or a weaker fan', station: 'trigger' }]
+}
+
+/** Where a run is too hot, no setting alone is sure to help: the map tries them, more air does the rest. */
+const heatRemedy = (job: Job): Remedy[] => [
+  { text: 'Let Trigger run every setting through the day: it tells whether one is cool enough', station: 'trigger' },
+  ...(job.cooling ? coreAirRemedy(job) : []),
+]
+
+/** More air through the fins: a shroud, its gap closed, or the fan that moves most in the room there is. */
+function coreAirRemedy(job: Job): Remedy[] {
+  const part = job.fans[0]?.part
+  if (!part) return [{ text: 'Choose a fan', station: 'place' }]
+  const moves = (j: Job): number => movedAir(j, part)?.flowM3s ?? 0
+  const [now, better] =
+    job.place.mount === 'shroud'
+      ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))]
+      : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
+  const through =
+    `${format(better, 'flow', job.units, 2)} through the fins instead of ` + `${format(now, 'flow', job.units, 2)}`
+  return [
+    ...(better > now * 1.02
+      ? [
+          {
+            text:
+              job.place.mount === 'shroud'
+                ? `Close the gap round the shroud: ${through}`
+                : `A shroud over the whole core, closed all round: ${through}`,
+            station: 'place' as const,
+          },
+        ]
+      : []),
+    {
+      text: 'Take the best place and fan for the room there is: Place ranks them by the air through the fins',
+      station: 'place' as const,
+    },
+  ]
+}
+
+/** What would help each margin most, one entry a margin. */
+const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => Remedy[]>> = {
+  fit: (job) =>
+    job.fans.length
+      ? [
+          {
+            text: job.cooling
+              ? 'Take one of the best places, or a shallower fan; Leads tells what to do where a lead is short'
+              : 'Choose a shallower fan or another panel; Leads tells what to do where a lead is short',
+            station: 'place',
+          },
+        ]
+      : [{ text: 'Choose a fan', station: 'place' }],
+  air: (job) =>
+    job.cooling
+      ? coreAirRemedy(job)
+      : job.bay && job.fans.length
+        ? [
+            {
+              text: 'Larger vents, one of them high up; a fan that moves more; less heat given off inside',
+              station: 'place',
+            },
+          ]
+        : [],
+  supply: (job, margin) =>
+    margin.verdict === 'short' && margin.value === null
+      ? [
+          {
+            text: 'Choose a fan for this voltage; without direct current a rectifier and a battery come first',
+            station: 'place',
+          },
+        ]
+      : sizeRemedy(job),
+  wire: sizeRemedy,
+  fuse: fuseRemedy,
+  contacts: (job, margin) =>
+    /^(key|override|isolator|call) /.test(margin.part ?? '') && margin.verdict === 'open'
+      ? [{ text: `Choose the ${margin.part!.split(' ')[0]} switch, or see what is stamped on it`, station: 'wire' }]
+      : job.runs[0]!.switchedBy === 'controller'
+        ? [{ text: 'Let a relay carry the fan', station: 'wire', change: (j) => changeRun(j, { switchedBy: 'relay' }) }]
+        : job.runs[0]!.source === 'key switch'
+          ? [
+              {
+                text: 'Feed the fan from the battery and let the key switch only the coil',
+                station: 'wire',
+                change: (j) => changeRun(j, { source: 'battery' }),
+              },
+            ]
+          : [{ text: 'Choose a heavier relay', station: 'wire' }],
+  charge: (job) =>
+    job.trailer
+      ? [{ text: 'A thicker tow cable or a stronger charger; otherwise a lighter fan', station: 'power' }]
+      : job.charging.known === 'rating'
+        ? [
+            {
+              text: 'Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan',
+              station: 'power',
+            },
+          ]
+        : [{ text: 'Choose a lighter fan, or switch off other loads at idle', station: 'place' }],
+  battery: (_, margin) => [
+    {
+      text:
+        margin.part === 'standing alone'
+          ? 'A larger battery, fewer loads, or a fan that runs only part of the time'
+          : margin.part === 'standing'
+            ? 'Take the controller off a switched feed, or put the machine on a maintainer'
+            : 'Shorten the after-run, or keep the fan off while cranking',
+      station: 'power',
+    },
+  ],
+  trigger: (job, margin) =>
+    margin.part === 'starts'
+      ? bandRemedy(job, margin)
+      : margin.basis === 'run' && margin.part?.startsWith('in time')
+        ? heatRemedy(job)
+        : settingRemedy(job),
+  boil: (job, margin) => (margin.basis === 'run' ? heatRemedy(job) : settingRemedy(job)),
+}
+
+/** The strongest remedies of a margin that does not hold: the choice first, then the reading to measure. */
+export function remediesFor(job: Job, margin: MarginResult): Remedy[] {
+  if (margin.verdict === 'holds') return []
+  return [...(margin.verdict === 'unsure' ? [] : choicesFor[margin.id](job, margin)), ...measureRemedy(job, margin)]
+}
+
+function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
+  const address = margin.measureNext?.address ?? margin.hurtsMost
+  const found = address ? fieldsOf(job).get(address) : undefined
+  if (!found) return []
+  const share = margin.measureNext ? ` (${plainNumber(margin.measureNext.share * 100, 2)} % of the doubt)` : ''
+  return [{ text: `Measure: ${found.label}${share}`, station: found.station }]
+}

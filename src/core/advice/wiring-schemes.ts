@@ -1,0 +1,307 @@
+import { mismatchInWords } from '../circuit'
+import { contactCarries } from '../electrical'
+import { chooseController, circuitsOf, runCurrent, suitsVoltage } from '../fan-circuit'
+import { changeFuse, changeSizes, changeWiring, type Job, lookupOf, type Run, type Wiring } from '../job'
+import { evaluate, marginInWords } from '../margins'
+import type { ControllerPart, Part, PartKind, PartOf, RelayPart } from '../parts'
+import { Bench } from '../reading'
+import { format } from '../units'
+import { provedCircuit, relayEach } from '../wiring'
+import { proposedFuse, proposedSize } from './propose'
+
+type Shelf = readonly Part[]
+
+const onShelf = <K extends PartKind>(shelf: Shelf, kind: K): PartOf<K>[] =>
+  shelf.filter((p): p is PartOf<K> & Part => p.kind === kind) as PartOf<K>[]
+
+interface School {
+  readonly name: string
+  readonly tell: string
+  /** what speaks for it where it does what is wanted */
+  readonly why: string
+  /** why it is no question here; null where it is */
+  readonly barred: (job: Job, shelf: Shelf) => string | null
+  readonly apply: (job: Job, shelf: Shelf) => Job
+}
+
+const fansAmps = (job: Job): number => {
+  const bench = new Bench(lookupOf(job))
+  return circuitsOf(job).reduce((sum, c) => sum + (c.fan ? runCurrent(bench, c.fan).value : 0), 0)
+}
+
+const mostAmps = (job: Job): number => {
+  const bench = new Bench(lookupOf(job))
+  return circuitsOf(job).reduce((most, c) => Math.max(most, c.fan ? runCurrent(bench, c.fan).value : 0), 0)
+}
+
+/** The lightest relay of the shelf for this voltage that carries a current. */
+const relayFor = (job: Job, shelf: Shelf, amps: number): RelayPart | undefined =>
+  onShelf(shelf, 'relay')
+    .filter((r) => r.coilV === job.machine.systemV && contactCarries(r.contact).value >= amps)
+    .sort((a, b) => a.contact.ratedA - b.contact.ratedA)[0]
+
+const chosenRelay = (job: Job): RelayPart | undefined => job.relays.find((r) => r.id === job.runs[0]!.relay)?.part
+
+const carries = (relay: RelayPart | undefined, amps: number): boolean =>
+  relay !== undefined && contactCarries(relay.contact).value >= amps
+
+const each = (job: Job, change: Partial<Run>): Job => ({ ...job, runs: job.runs.map((r) => ({ ...r, ...change })) })
+
+/** What the intent asks besides the way itself: override, after-run, isolator, the other system's call. */
+function meeting(job: Job, controlFrom: Wiring['controlFrom']): Job {
+  const { intent } = job.wiring
+  const trailer = job.engine === null
+  return changeWiring(job, {
+    controlFrom: job.use.live === 'isolator' || trailer ? 'feed' : controlFrom,
+    override:
+      intent.control === 'thermostat and override' || intent.ifControllerDies === 'the override'
+        ? trailer || job.use.live === 'isolator' || job.runs[0]!.source !== 'battery'
+          ? 'feed'
+          : 'key'
+        : 'none',
+    isolator: job.use.live === 'isolator' || trailer,
+    timer: job.use.live === 'after-run',
+    call: intent.alsoFor !== 'nothing',
+  })
+}
+
+function withRelay(job: Job, shelf: Shelf, amps: number): Job {
+  const relay = carries(chosenRelay(job), amps) ? chosenRelay(job) : relayFor(job, shelf, amps)
+  const placed = relay
+    ? { ...job, relays: [{ id: 'relay1', part: relay }] }
+    : { ...job, relays: job.relays.slice(0, 1) }
+  return each(placed, { switchedBy: 'relay', relay: placed.relays[0]?.id ?? null })
+}
+
+const twoFans = (job: Job): string | null => (job.runs.length < 2 ? 'there is one fan only' : null)
+
+const noRelay =
+  (amps: (job: Job) => number) =>
+  (job: Job, shelf: Shelf): string | null =>
+    job.fans.length && !carries(chosenRelay(job), amps(job)) && !relayFor(job, shelf, amps(job))
+      ? `no relay on the shelf carries ${format(amps(job), 'current', job.units, 2)}`
+      : null
+
+const controllerOf = (job: Job): ControllerPart | undefined =>
+  job.controllers.find((c) => c.id === job.runs[0]!.controller)?.part
+
+const ownContact = (job: Job): string | null => {
+  const part = controllerOf(job)
+  if (!part) return 'no controller is chosen yet'
+  return part.contact ? null : `${part.name} cannot carry a fan itself`
+}
+
+const rampOnShelf = (shelf: Shelf): ControllerPart | undefined =>
+  onShelf(shelf, 'controller').find((c) => c.band === 'ramp')
+
+const first = (job: Job, change: Partial<Run>): Job => ({
+  ...job,
+  runs: job.runs.map((r, i) => (i === 0 ? { ...r, ...change } : { ...r, source: change.source ?? r.source })),
+})
+
+const direct = (job: Job): Job => each(job, { switchedBy: 'controller' })
+const positive = (job: Job): Job => changeWiring(job, { side: 'positive' })
+
+function relayForEach(job: Job, shelf: Shelf): Job {
+  const part = carries(chosenRelay(job), mostAmps(job)) ? chosenRelay(job) : relayFor(job, shelf, mostAmps(job))
+  const own = part ? relayEach(first(job, { source: 'battery' }), part) : first(job, { source: 'battery' })
+  return meeting(positive(each(own, { controller: job.runs[0]!.controller })), 'key')
+}
+
+function oneRelay(job: Job, shelf: Shelf): Job {
+  const wired = withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))
+  return meeting(positive(each(wired, { fuse: job.runs[0]!.fuse, controller: job.runs[0]!.controller })), 'key')
+}
+
+/** The ways people wire a fan; a new school is a new entry. */
+export const schools = {
+  'fed relay': {
+    name: 'Fused feed with a relay',
+    tell: 'The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.',
+    why: 'nothing thin carries the fan, and it dies with key or isolator',
+    barred: (job, shelf) =>
+      job.runs.length > 1 ? 'there are two fans: one heavier relay, or a relay each' : noRelay(fansAmps)(job, shelf),
+    apply: (job, shelf) => meeting(positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))), 'key'),
+  },
+  'own contact': {
+    name: "Controller's own contact",
+    tell: 'Battery, fuse, controller, fan: no relay.',
+    why: 'fewest parts and joints',
+    barred: ownContact,
+    apply: (job) => meeting(positive(direct(first(job, { source: 'battery' }))), 'key'),
+  },
+  plug: {
+    name: 'Existing plug in the loom',
+    tell: 'The plug that the machine already has for a fan, live with the key.',
+    why: 'nothing is cut, and it goes back to standard',
+    barred: (job) => (job.engine === null ? 'a trailer has no such plug' : ownContact(job)),
+    apply: (job) => meeting(positive(direct(first(job, { source: 'existing plug' }))), 'key'),
+  },
+  block: {
+    name: 'Accessory block behind a solenoid',
+    tell: 'A slot of the fuse block that comes alive with the key.',
+    why: 'no joint into the loom, fused already',
+    barred: (job) => (job.engine === null ? 'a trailer has no key' : ownContact(job)),
+    apply: (job) => meeting(positive(direct(first(job, { source: 'accessory block' }))), 'key'),
+  },
+  'switched wire': {
+    name: 'Switched accessory wire',
+    tell: 'Tapped behind the key switch: what the fan takes goes through the key.',
+    why: 'shortest way to a feed that dies with the key',
+    barred: (job) => (job.engine === null ? 'a trailer has no key' : ownContact(job)),
+    apply: (job) => meeting(positive(direct(first(job, { source: 'key switch' }))), 'key'),
+  },
+  'ground side': {
+    name: 'Ground-side switching',
+    tell: "The thermostat and an override close the coil's ground, as many factory circuits do.",
+    why: 'an override needs one wire to ground and no feed',
+    barred: noRelay(fansAmps),
+    apply: (job, shelf) =>
+      changeWiring(meeting(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job)), 'key'), {
+        side: 'ground',
+      }),
+  },
+  'one relay': {
+    name: 'Two fans on one heavier relay',
+    tell: 'One contact for both fans.',
+    why: 'one relay, one fuse, one trigger',
+    barred: (job, shelf) => twoFans(job) ?? noRelay(fansAmps)(job, shelf),
+    apply: oneRelay,
+  },
+  'relay each': {
+    name: 'A relay for each fan, triggers joined',
+    tell: 'Each fan with its own relay and fuse; one thermostat calls both.',
+    why: 'one blown fuse leaves one fan running',
+    barred: (job, shelf) => twoFans(job) ?? noRelay(mostAmps)(job, shelf),
+    apply: relayForEach,
+  },
+  staged: {
+    name: 'A relay each, staged temperatures',
+    tell: 'The second fan has its own thermostat and starts later.',
+    why: 'one fan does most of the work; the second only when it is needed',
+    barred: (job, shelf) =>
+      twoFans(job) ?? noRelay(mostAmps)(job, shelf) ?? (controllerOf(job) ? null : 'no controller is chosen yet'),
+    apply: (job, shelf) => {
+      const base = relayForEach(job, shelf)
+      const one = base.controllers[0]!
+      const two = { ...one, id: 'controller2', setC: one.setC + 5 }
+      return {
+        ...base,
+        controllers: [one, ...base.controllers.slice(1).filter((c) => c.id !== 'controller2'), two],
+        runs: base.runs.map((r, i) => (i === 1 ? { ...r, controller: 'controller2' } : r)),
+      }
+    },
+  },
+  ramp: {
+    name: 'Ramp controller straight to the battery',
+    tell: 'Speed follows the heat; feed and return both at the battery.',
+    why: 'no steps in the load, quiet, right where the fans are large',
+    barred: (job, shelf) =>
+      controllerOf(job)?.band === 'ramp' || rampOnShelf(shelf) ? null : 'no ramp controller on the shelf',
+    apply: (job, shelf) => {
+      const part = controllerOf(job)?.band === 'ramp' ? undefined : rampOnShelf(shelf)
+      const chosen = part ? chooseController(job, part, null) : job
+      return meeting(positive(direct(each(first(chosen, { source: 'battery' }), { frame: false }))), 'key')
+    },
+  },
+} as const satisfies Record<string, School>
+
+export type SchoolId = keyof typeof schools
+
+/** The job wired that way, with the fuse and the size that suit it; as it was where that way cannot be had. */
+export function wiredAs(job: Job, id: SchoolId, shelf: Shelf): Job {
+  if (schools[id].barred(job, shelf)) return job
+  const wired = schools[id].apply(job, shelf)
+  const sized = wired.runs.reduce((j, run, n) => {
+    const size = proposedSize(j, j.units, n)
+    return size.kind === 'size' ? changeSizes(j, size.size, run.conductors) : j
+  }, wired)
+  return sized.runs.reduce((j, _, n) => {
+    const fuse = proposedFuse(j, n)
+    return fuse ? changeFuse(j, fuse.ratingA, undefined, n) : j
+  }, sized)
+}
+
+export interface SchoolJudged {
+  readonly id: SchoolId
+  readonly name: string
+  readonly tell: string
+  readonly verdict: 'fits' | 'needs more' | 'does not do it' | 'cannot be had'
+  readonly why: readonly string[]
+  /** the job is wired so, with everything that it takes */
+  readonly inUse: boolean
+}
+
+const judgedMargins = ['supply', 'wire', 'fuse', 'contacts'] as const
+
+/** What the job's way of wiring is called, where it is one of the schools. */
+export function schoolOf(job: Job): SchoolId | null {
+  const [run, second] = job.runs
+  const band = controllerOf(job)?.band
+  if (run!.source === 'existing plug') return 'plug'
+  if (run!.source === 'accessory block') return 'block'
+  if (run!.source === 'key switch') return 'switched wire'
+  if (run!.source === 'road lights') return null
+  if (run!.switchedBy === 'relay' && job.wiring.side === 'ground') return 'ground side'
+  if (second && run!.switchedBy === 'relay')
+    return second.relay === run!.relay ? 'one relay' : second.controller === run!.controller ? 'relay each' : 'staged'
+  if (run!.switchedBy === 'controller') return band === 'ramp' ? 'ramp' : 'own contact'
+  return 'fed relay'
+}
+
+/** One school held against what is wanted, what the parts can do, and what is on the shelf. */
+export function judgeSchool(job: Job, id: SchoolId, shelf: Shelf): SchoolJudged {
+  const { name, tell, why, barred } = schools[id]
+  const complete = job.runs.every(
+    (r) =>
+      (r.switchedBy !== 'relay' || r.relay !== null) &&
+      r.fuse !== null &&
+      r.conductors.every((c) => job.conductors.find((x) => x.id === c)?.size != null),
+  )
+  const inUse = schoolOf(job) === id && complete
+  const common = { id, name, tell, inUse }
+  const cannot = barred(job, shelf)
+  if (cannot) return { ...common, verdict: 'cannot be had', why: [cannot] }
+  const wired = wiredAs(job, id, shelf)
+  const proof = provedCircuit(wired)
+  const refused = proof.net.problems.filter((p) => p.level === 'refused').map((p) => p.text)
+  const wrong = [...refused, ...proof.mismatches.map((m) => mismatchInWords(proof.net, m))]
+  if (!job.fans.length)
+    return {
+      ...common,
+      verdict: wrong.length ? 'does not do it' : 'needs more',
+      why: [...wrong, 'the fan is still to be chosen: what it takes decides relay, wires and fuse'],
+    }
+  const evaluation = evaluate(wired)
+  const margins = evaluation.margins.filter((m) => judgedMargins.some((x) => x === m.id))
+  const short = margins.filter((m) => m.verdict === 'short').map((m) => marginInWords(m, job.units))
+  const open = margins.filter((m) => m.verdict === 'open').map((m) => marginInWords(m, job.units))
+  const volts = wired.fans.some((f) => !suitsVoltage(f.part, wired.machine.systemV))
+  if (wrong.length || short.length || volts) return { ...common, verdict: 'does not do it', why: [...wrong, ...short] }
+  if (open.length) return { ...common, verdict: 'needs more', why: [why, ...open] }
+  return { ...common, verdict: 'fits', why: [why] }
+}
+
+const order = ['fits', 'needs more', 'does not do it', 'cannot be had'] as const
+
+/**
+ * Every school, those that do what is wanted first.
+ * @see the-work: an existing plug if rated for it, else a fused feed with a relay
+ */
+export const judgeSchools = (job: Job, shelf: Shelf): SchoolJudged[] => {
+  const usual: readonly SchoolId[] = [
+    'plug',
+    'fed relay',
+    'relay each',
+    'own contact',
+    'block',
+    'ground side',
+    'one relay',
+    'staged',
+    'ramp',
+    'switched wire',
+  ]
+  return usual
+    .map((id) => judgeSchool(job, id, shelf))
+    .sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))
+}

@@ -1,0 +1,5 @@
+export * from './bay-air'
+export * from './boiling'
+export * from './cooler'
+export * from './curves'
+export * from './moved-air'

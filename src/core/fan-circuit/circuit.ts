@@ -1,0 +1,61 @@
+import type { Fan, Job, Run } from '../job'
+
+/** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
+export interface FanCircuit {
+  readonly run: Run
+  /** "" for the only fan, else ", fan 2" */
+  readonly suffix: string
+  readonly fan: ChosenFan | null
+  readonly controller: Job['controllers'][number] | null
+  readonly fuse: Job['fuses'][number] | null
+  readonly conductors: readonly RunConductor[]
+  readonly probe: Job['probes'][number]
+}
+
+/** Addresses are put together once for a job: the inside of a sampling run only looks them up. */
+const fanReadings = [
+  'ratedA',
+  'lockedA',
+  'freeFlowM3s',
+  'maxPressurePa',
+  'diameterM',
+  'depthM',
+  'housingM',
+  'leadM',
+] as const
+
+export type ChosenFan = Fan & { readonly at: Readonly<Record<(typeof fanReadings)[number], string>> }
+
+export type RunConductor = Job['conductors'][number] & {
+  readonly at: { readonly lengthM: string; readonly ambientC: string }
+}
+
+const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null =>
+  fan && { ...fan, at: Object.fromEntries(fanReadings.map((r) => [r, `fans.${fan.id}.part.${r}`])) as ChosenFan['at'] }
+
+export const runConductor = (c: Job['conductors'][number]): RunConductor => ({
+  ...c,
+  at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` },
+})
+
+export const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null =>
+  list.find((e) => e.id === id) ?? null
+
+const known = new WeakMap<Job, readonly FanCircuit[]>()
+
+/** Every run of a job with what its ids stand for; jobs are immutable, so it is looked up once. */
+export function circuitsOf(job: Job): readonly FanCircuit[] {
+  const before = known.get(job)
+  if (before) return before
+  const circuits = job.runs.map((run, i): FanCircuit => ({
+    run,
+    suffix: job.runs.length > 1 ? `, fan ${i + 1}` : '',
+    fan: chosenFan(byId(job.fans, run.fan)),
+    controller: byId(job.controllers, run.controller),
+    fuse: byId(job.fuses, run.fuse),
+    conductors: run.conductors.map((id) => runConductor(byId(job.conductors, id)!)),
+    probe: byId(job.probes, run.probe)!,
+  }))
+  known.set(job, circuits)
+  return circuits
+}

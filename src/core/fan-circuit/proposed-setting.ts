@@ -1,0 +1,39 @@
+import { proposeBaySetting, proposeSetting, readingOf, type Setting } from '../control'
+import type { Job } from '../job'
+import { air, bay, coolant } from '../units'
+import { circuitsOf } from './circuit'
+import { isThermostat } from './is-thermostat'
+
+/**
+ * A setting worked out without a run for the first controller; null where there is none to set.
+ * @see engineering §3.2
+ */
+export function proposedSetting(job: Job): Setting | null {
+  const circuit = circuitsOf(job)[0]!
+  const part = circuit.controller?.part
+  if (!part?.range || !isThermostat(part) || part.band === 'fixed') return null
+  const hottest = air(job.surroundings.hottestC.value)
+  if (job.bay) {
+    const coldest = air(job.surroundings.coldestC.value)
+    const highest = bay(job.bay.allowedC.value - circuit.probe.overshootK.value)
+    const allowedAtProbeC = Math.min(
+      ...[coldest, hottest].map((a) => readingOf(highest, a, circuit.probe.kappa.value).c),
+    )
+    return proposeBaySetting({
+      allowedAtProbeC,
+      hottest,
+      bandK: circuit.controller!.bandK,
+      kind: part.band,
+      range: part.range,
+    })
+  }
+  if (!job.engine?.thermostatOpensC) return null
+  return proposeSetting({
+    opens: coolant(job.engine.thermostatOpensC.value),
+    hottest,
+    kappa: circuit.probe.kappa.value,
+    bandK: circuit.controller!.bandK,
+    kind: part.band,
+    range: part.range,
+  })
+}

@@ -1,0 +1,56 @@
+import { type Conductor, contactsResistance, runningFan, type RunOfWire, wiresResistance } from '../electrical'
+import { type Job, roleNames } from '../job'
+import type { Bench } from '../reading'
+import { byId, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
+import { ratingOf, runCurrent } from './currents'
+
+/** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
+export function conductorAt(bench: Bench, c: RunConductor): Conductor {
+  if (c.size === null) throw new TypeError(`${c.id} has no size`)
+  return {
+    name: roleNames[c.role],
+    size: c.size,
+    insulationC: c.insulationC,
+    bundled: c.bundled,
+    lengthM: bench.value(c.at.lengthM),
+    ambientC: bench.value(c.at.ambientC),
+  }
+}
+
+export const wiresOf = (bench: Bench, circuit: FanCircuit): RunOfWire => ({
+  conductors: circuit.conductors.map((c) => conductorAt(bench, c)),
+  frame: circuit.run.frame,
+  crimps: circuit.run.crimps,
+  rings: circuit.run.rings,
+  relayContact: circuit.run.switchedBy === 'relay',
+  fuseA: circuit.fuse?.ratingA ?? null,
+})
+
+/** What the wire margins wait for, or null. */
+export function wiresWaitFor(circuit: FanCircuit): string | null {
+  if (!circuit.fan) return 'a fan'
+  const bare = circuit.conductors.find((c) => c.size === null)
+  return bare ? `a size for the ${roleNames[bare.role]}` : circuit.conductors.length === 0 ? 'a conductor' : null
+}
+
+/**
+ * Speed of a circuit's fan at the regulator's voltage, behind wires and joints where their sizes are chosen: wire costs
+ * air.
+ * @returns relative to the rating
+ * @see engineering §1.2, §1.6
+ */
+export function fanSpeed(bench: Bench, circuit: FanCircuit & { readonly fan: ChosenFan | null }): number {
+  if (!circuit.fan) return 0
+  const run = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
+  const ohm = run ? wiresResistance(runCurrent(bench, circuit.fan).value, run).value + contactsResistance(run).value : 0
+  return runningFan(ratingOf(bench, circuit.fan), bench.value('charging.regulatorV'), ohm).speed
+}
+
+/** Copper that the smallest terminal on the run accepts, m²; null where no terminal limits it. */
+export function terminalLimit(job: Job, circuit: FanCircuit): number | null {
+  const relay = byId(job.relays, circuit.run.relay)
+  const own: (number | null | undefined)[] =
+    circuit.run.switchedBy === 'relay' ? [relay?.part.terminalAreaM2] : [circuit.controller?.part.terminalAreaM2]
+  const limits = own.filter((a): a is number => typeof a === 'number')
+  return limits.length ? Math.min(...limits) : null
+}

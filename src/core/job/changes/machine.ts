@@ -1,0 +1,77 @@
+import { chargeFromRating } from '../../electrical'
+import type { BatteryPart } from '../../parts'
+import { measured, typical } from '../../reading'
+import type { Cooling, Job } from '../document'
+import type { Ground } from '../place-schema'
+
+export const changeCooling = (job: Job, change: Partial<Cooling>): Job => ({
+  ...job,
+  cooling: job.cooling && { ...job.cooling, ...change },
+})
+
+/** share blocked at 14 fins per inch by each kind of ground (estimates). @see typical.md */
+const blocks: Readonly<Record<Ground, number>> = { clean: 0, dust: 0.1, 'mud or seed fluff': 0.3 }
+
+/** Another ground brings its own share, typical again. */
+export const changeGround = (job: Job, ground: Ground): Job => ({
+  ...job,
+  surroundings: { ...job.surroundings, ground, blockedShare: typical(blocks[ground]) },
+})
+
+/** Charging known from the rating, or from a clamp at three speeds, which begin as what the rating promises. */
+export function changeCharging(job: Job, known: 'rating' | 'points'): Job {
+  if (known === 'rating' || job.charging.points.length) return { ...job, charging: { ...job.charging, known } }
+  const { ratedA, ratedRpm } = job.charging
+  const { engine } = job
+  if (!engine) return job
+  const points = (['idle', 'slow', 'cruise'] as const).map((id) => {
+    const rpm = engine[`${id}Rpm`].value
+    return {
+      id,
+      rpm: measured(rpm, 50),
+      currentA: typical(chargeFromRating(rpm, ratedA.value, ratedRpm.value, engine.idleRpm.value).value),
+    }
+  })
+  return { ...job, charging: { ...job.charging, known, points } }
+}
+
+/** Two 12 V batteries in series: a regulator's voltage that is still a guess doubles with them. */
+export function changeSystemVoltage(job: Job, systemV: 12 | 24): Job {
+  const { regulatorV } = job.charging
+  const guess = regulatorV.source === 'typical'
+  return {
+    ...job,
+    machine: { ...job.machine, systemV },
+    charging: guess
+      ? { ...job.charging, regulatorV: { ...regulatorV, value: 14.2 * (systemV / 12), spread: 0.3 * (systemV / 12) } }
+      : job.charging,
+  }
+}
+
+/** The complaint's own figures, noted on a run before anything comes apart. */
+export const changeComplaintReading = (job: Job, which: 'after' | 'aboveC', value: number, typed: string): Job => ({
+  ...job,
+  complaint: { ...job.complaint, [which]: { value, source: 'measured', typed } },
+})
+
+/** The first battery's figures from its label. */
+export const takeBatteryLabel = (job: Job, { chemistry, hourRateH, capacityAh, coldCrankingA }: BatteryPart): Job => ({
+  ...job,
+  batteries: job.batteries.map((b, i) =>
+    i === 0
+      ? {
+          ...b,
+          kind: chemistry,
+          hourRateH,
+          capacityAh,
+          coldCrankingA: b.crankingA === null ? null : (coldCrankingA ?? b.coldCrankingA),
+        }
+      : b,
+  ),
+})
+
+/** How one of a machine's "is a fan the cure?" questions was answered; null takes the answer back. */
+export const answerCheck = (job: Job, id: string, found: 'ruled out' | 'looks like it' | null, at: string): Job => ({
+  ...job,
+  checks: [...job.checks.filter((c) => c.id !== id), ...(found ? [{ id, found, at }] : [])],
+})

@@ -1,0 +1,23 @@
+import type { Job } from './document'
+import type { ConductorRole } from './wiring-schema'
+
+/** What a conductor is called in a sentence. */
+export const roleNames: Readonly<Record<ConductorRole, string>> = {
+  feed: 'feed',
+  return: 'way back',
+  control: 'control feed',
+  trigger: 'trigger wire',
+  'coil-return': "coil's ground",
+  'supply-return': "controller's ground",
+  override: 'override wire',
+  call: 'call wire',
+  timer: 'timer wire',
+  lamp: 'lamp wire',
+}
+
+/** A conductor of a job by its id: "feed", and "feed of fan 2" where there are several. */
+export function conductorName(job: Job, id: string): string {
+  const found = job.conductors.find((c) => c.id === id)
+  const n = job.runs.findIndex((r) => r.conductors.includes(id))
+  return found ? `${roleNames[found.role]}${job.runs.length > 1 && n >= 0 ? ` of fan ${n + 1}` : ''}` : 'wire'
+}

@@ -1,0 +1,78 @@
+import { contactCarries, contactMakes } from '../electrical'
+import { circuitsOf, type FanCircuit, startCurrent } from '../fan-circuit'
+import type { Job } from '../job'
+import { type Bench, term, worked, type Worked } from '../reading'
+import { type ContactLoad, currentIn, type Load, loadsOf, startIn } from '../wiring'
+import { type MarginDefinition, over, type PartDefinition } from './part'
+
+/** The single fan's own line where there is only one. */
+function startInWords(bench: Bench, job: Job, load: Load): Worked {
+  const circuits = circuitsOf(job).filter((c, i) => c.fan && load.shares[i]! > 0)
+  const i = circuits.length === 1 && load.steadyA === 0 ? circuitsOf(job).indexOf(circuits[0]!) : -1
+  if (i >= 0 && load.shares[i] === 1) return startCurrent(bench, circuits[0]!.fan!)
+  const { startingA } = startIn(bench, job, load)
+  return worked(
+    'through it, starting',
+    '{0}',
+    [term('all that start at once', startingA, 'current')],
+    startingA,
+    'current',
+    '§1.6',
+  )
+}
+
+function partsOf(job: Job, { id, name, suffix, rating, needs, load }: ContactLoad): PartDefinition[] {
+  const runs = { id: `${id} runs${suffix}`, name: `of the ${name}${suffix}, running`, unit: 'A', required: 0 } as const
+  if (!rating || !job.fans.length) return [{ ...runs, needs: job.fans.length ? needs : 'a fan' }]
+  const scale = (bench: Bench) => currentIn(bench, job, load).value / 4
+  return [
+    {
+      ...runs,
+      scale,
+      compute: (bench) => over(contactCarries(rating), currentIn(bench, job, load), 0, 'current', '§1.5'),
+    },
+    {
+      id: `${id} starts${suffix}`,
+      name: `of the ${name}${suffix}, starting`,
+      unit: 'A',
+      required: 0,
+      scale,
+      compute: (bench) => over(contactMakes(rating), startInWords(bench, job, load), 0, 'current', '§1.5'),
+    },
+  ]
+}
+
+/** A relay's coil for another voltage burns out or never pulls in. */
+const wrongCoil = (job: Job, { run, suffix }: FanCircuit): PartDefinition[] => {
+  const relay = run.switchedBy === 'relay' ? job.relays.find((r) => r.id === run.relay)?.part : undefined
+  if (!relay || relay.coilV === job.machine.systemV) return []
+  return [
+    {
+      id: `coil${suffix}`,
+      name: `of the relay's coil${suffix}`,
+      unit: 'A',
+      required: 0,
+      missing: `the relay's coil is for ${relay.coilV} V, the machine has ${job.machine.systemV} V`,
+    },
+  ]
+}
+
+/** Every contact in the fan's path, the key switch included. @see engineering §1.5, margins.md */
+export function contactsMargin(job: Job): MarginDefinition {
+  const circuits = circuitsOf(job)
+  const ramp = circuits.some((c) => c.controller?.part.band === 'ramp' && c.run.switchedBy === 'relay')
+  const bareCoil = circuits.some((c) =>
+    job.relays.some((r) => r.id === c.run.relay && c.run.switchedBy === 'relay' && !r.part.suppressed),
+  )
+  return {
+    id: 'contacts',
+    name: 'Contacts',
+    parts: [...circuits.flatMap((c) => wrongCoil(job, c)), ...loadsOf(job).contacts.flatMap((c) => partsOf(job, c))],
+    notes: [
+      ...(ramp ? ['A pulse-width controller must never feed a relay: let it feed the fan itself.'] : []),
+      ...(bareCoil
+        ? ['The coil has no diode or resistor across it and kicks the electronics that drive it: fit one.']
+        : []),
+    ],
+  }
+}

@@ -1,0 +1,100 @@
+import { type Job, lookupOf } from '../job'
+import { Bench, corners, gravest, type Lookup, NotingBench, verdictOf } from '../reading'
+import { CORE_VERSION, type Evaluation, type MarginResult, type PartResult } from './evaluation'
+import type { Findings } from './findings'
+import { marginsOf } from './margins-of'
+import { isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'
+
+/** differences below this are rounding, not a shortfall */
+const ROUNDING = 1e-9
+const settled = (value: number): number => (Math.abs(value) < ROUNDING ? 0 : value)
+
+function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
+  const { id, name, unit, required } = part
+  const common = { id, name, unit, required, warns: part.warns !== undefined }
+  const wordless = { value: null, worst: null, best: null, scale: null, hurtsMost: null, readings: [], working: [] }
+  if (isOpen(part)) return { ...common, ...wordless, verdict: 'open', words: part.needs }
+  if (isMissing(part)) return { ...common, ...wordless, verdict: 'short', words: part.missing }
+  const { si } = marginUnits[unit]
+  const bench = new NotingBench(lookup)
+  const nominal = part.compute(bench)
+  const { worst, best, hurtsMost } = corners((b) => part.compute(b).value, lookup, bench.touched, nominal.value)
+  const value = settled(nominal.value / si)
+  const low = settled(worst / si)
+  return {
+    ...common,
+    verdict: verdictOf(value, low),
+    value,
+    worst: Math.min(value, low),
+    best: Math.max(value, settled(best / si)),
+    scale: Math.max(part.scale(new Bench(lookup)), 1e-9),
+    words: null,
+    hurtsMost: hurtsMost ?? null,
+    readings: [...bench.touched],
+    working: [...nominal.lines] as PartResult['working'],
+  }
+}
+
+/** A part's place on the rail; one that is short without a number lies below all others. */
+export const xOf = (part: PartResult, at: 'value' | 'worst' | 'best' = 'value'): number => {
+  const value = part[at]
+  return value === null || part.scale === null ? Number.NEGATIVE_INFINITY : value / part.scale
+}
+
+function evaluateMargin(margin: MarginDefinition, lookup: Lookup): MarginResult {
+  const parts = margin.parts.map((p) => evaluatePart(p, lookup))
+  const counting = parts.filter((p) => !p.warns)
+  const shortInWords = counting.find((p) => p.verdict === 'short' && p.value === null)
+  const numbered = counting.filter((p) => p.value !== null)
+  const least = shortInWords ?? (numbered.length ? numbered.reduce((a, b) => (xOf(b) < xOf(a) ? b : a)) : counting[0])
+  const verdict = gravest(counting.map((p) => p.verdict))
+  const x = (at: 'value' | 'worst' | 'best'): number | null =>
+    shortInWords || !numbered.length ? null : Math.min(...numbered.map((p) => xOf(p, at)))
+  const texts = new Map(margin.parts.flatMap((p) => (p.warns ? [[p.id, p.warns] as const] : [])))
+  return {
+    id: margin.id,
+    name: margin.name,
+    verdict,
+    part: least?.id ?? null,
+    unit: least?.unit ?? 'K',
+    value: least?.value ?? null,
+    required: least?.required ?? 0,
+    worst: least?.worst ?? null,
+    best: least?.best ?? null,
+    x: x('value'),
+    xWorst: x('worst'),
+    xBest: x('best'),
+    needs: [...new Set(counting.flatMap((p) => (p.verdict === 'open' && p.words ? [p.words] : [])))],
+    basis: margin.basis ?? 'readings',
+    working: least?.working ?? [],
+    parts,
+    warnings: parts
+      .filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure'))
+      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : `Perhaps: ${texts.get(p.id)!}` })),
+    notes: [...(margin.notes ?? [])],
+    hurtsMost: (numbered.length ? leastSure(numbered)?.hurtsMost : null) ?? null,
+  }
+}
+
+/** The part whose worst corner lies lowest: where measuring helps most. */
+const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
+  parts.reduce<PartResult | undefined>(
+    (a, b) => (a === undefined || xOf(b, 'worst') < xOf(a, 'worst') ? b : a),
+    undefined,
+  )
+
+/**
+ * Every margin of a job: nominal values, corners, verdicts and workings. Pure and total on a valid job.
+ * @param run what its runs came to, where they have been made for this state of it; else rules of thumb stand in their
+ *   place
+ * @see margins.md, engineering §0
+ */
+export function evaluate(job: Job, run: Findings | null = null): Evaluation {
+  const lookup = lookupOf(job)
+  return {
+    jobVersion: job.version,
+    coreVersion: CORE_VERSION,
+    margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup)),
+    ...(run ? { run: { at: run.at, day: run.day, settled: run.settled } } : {}),
+  }
+}

@@ -1,0 +1,83 @@
+import { z } from 'zod'
+import { marginIds } from '../job'
+import { verdicts } from '../reading'
+import { quantities, type Quantity } from '../units'
+import { type MarginUnit, marginUnits } from './part'
+
+/** Version of the computation; it stands in every evaluation and beside every signature. */
+export const CORE_VERSION = '1.4.0'
+const quantity = z.enum(Object.keys(quantities) as [Quantity, ...Quantity[]])
+const unit = z.enum(Object.keys(marginUnits) as [MarginUnit, ...MarginUnit[]])
+
+const lineSchema = z.strictObject({
+  name: z.string(),
+  formula: z.string(),
+  value: z.number(),
+  quantity,
+  cite: z.string(),
+  terms: z.array(z.strictObject({ name: z.string(), value: z.number(), quantity, address: z.string().optional() })),
+})
+
+const partResultSchema = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  verdict: z.enum(verdicts),
+  unit,
+  /** capacity − demand − required; null where it cannot be a number */
+  value: z.number().nullable(),
+  required: z.number(),
+  worst: z.number().nullable(),
+  best: z.number().nullable(),
+  scale: z.number().nullable(),
+  warns: z.boolean(),
+  /** what it waits for, or what is missing, in words */
+  words: z.string().nullable(),
+  /** addresses of the readings that went in */
+  readings: z.array(z.string()),
+  hurtsMost: z.string().nullable(),
+  chanceShort: z.number().optional(),
+  working: z.array(lineSchema),
+})
+
+export type PartResult = z.infer<typeof partResultSchema>
+const measureNextSchema = z.strictObject({ address: z.string(), label: z.string(), share: z.number() })
+export type MeasureNext = z.infer<typeof measureNextSchema>
+
+const marginResultSchema = z.strictObject({
+  id: z.enum(marginIds),
+  name: z.string(),
+  verdict: z.enum(verdicts),
+  /** the worst part, by x = value / scale */
+  part: z.string().nullable(),
+  unit,
+  value: z.number().nullable(),
+  required: z.number(),
+  worst: z.number().nullable(),
+  best: z.number().nullable(),
+  /** least x over the parts: at the nominal readings, and at their worst and best corners; what the rail draws */
+  x: z.number().nullable(),
+  xWorst: z.number().nullable(),
+  xBest: z.number().nullable(),
+  needs: z.array(z.string()),
+  basis: z.enum(['readings', 'rule of thumb', 'run']),
+  working: z.array(lineSchema),
+  parts: z.array(partResultSchema),
+  warnings: z.array(z.strictObject({ part: z.string(), text: z.string() })),
+  notes: z.array(z.string()),
+  hurtsMost: z.string().nullable(),
+  chanceShort: z.number().nullable().optional(),
+  measureNext: measureNextSchema.nullable().optional(),
+})
+
+export type MarginResult = z.infer<typeof marginResultSchema>
+
+/** The one shape that screen, sheet, export and command line read. @see margins.md */
+export const evaluationSchema = z.strictObject({
+  jobVersion: z.number(),
+  coreVersion: z.string(),
+  margins: z.array(marginResultSchema),
+  /** the run that margins are told from; absent where there was none */
+  run: z.strictObject({ at: z.string(), day: z.string(), settled: z.boolean() }).optional(),
+})
+
+export type Evaluation = z.infer<typeof evaluationSchema>

@@ -1,0 +1,309 @@
+import { type ChosenFan, circuitsOf, type FanCircuit } from '../fan-circuit'
+import { apart, inside } from '../fit'
+import { type Job, jobKinds, type LeadName, type Obstacle, panelOf } from '../job'
+import { coreFace, fanBox, neighbours, obstacleBox, onFansSide, reachOf, seatOfLead, thicker } from '../placing'
+import { type Bench, following, term, worked, type Worked } from '../reading'
+import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
+
+const supplied = (bench: Bench, address: string): Worked =>
+  worked('lead supplied', '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
+
+/** Address of what is free on the fan's side. */
+const freeAddress = (job: Job): string =>
+  job.bay
+    ? `bay.panels.${panelOf(job)!.id}.freeM`
+    : job.place.side === 'puller'
+      ? 'place.freeDepthM'
+      : 'place.freeFrontM'
+
+const freeName = (job: Job): string =>
+  job.bay ? 'free behind the panel' : job.place.side === 'puller' ? 'free behind the core' : 'free before the core'
+
+/** What is left free beside the core that will be there. */
+function freeDepth(bench: Bench, job: Job): Worked {
+  const address = freeAddress(job)
+  const free = worked(freeName(job), '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
+  if (!job.newCore || job.place.side === 'pusher') return free
+  return following(
+    [free],
+    worked(
+      'free behind the new core',
+      '{0} − ({1} − {2})',
+      [bench.term(address), bench.term('newCore.thicknessM'), bench.term('cooling.coreThicknessM')],
+      free.value - thicker(bench, job),
+      'length',
+      '§7',
+    ),
+  )
+}
+
+/** A gap of the present core, less what the new one takes of it; 6 mm stay. @see engineering §7 */
+const gapPart = (id: string, name: string, address: string, job: Job): PartDefinition => ({
+  id,
+  name,
+  unit: 'mm',
+  required: neighbours.fixed.requiredMm,
+  scale: fixedScale(10),
+  compute: (bench) => {
+    const gap = worked('gap now', '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
+    const more = worked(
+      'new core thicker by',
+      '{0} − {1}',
+      [bench.term('newCore.thicknessM'), bench.term('cooling.coreThicknessM')],
+      thicker(bench, job),
+      'length',
+      '§7',
+    )
+    return over(gap, more, neighbours.fixed.requiredMm / 1000, 'length', '§7')
+  },
+})
+
+const deep = (bench: Bench, fan: ChosenFan): Worked =>
+  worked(
+    'fan with what holds it',
+    '{0} + {1}',
+    [bench.term(fan.at.depthM), bench.term('place.standOffM')],
+    bench.value(fan.at.depthM) + bench.value('place.standOffM'),
+    'length',
+    '§7',
+  )
+
+const boxOf = (bench: Bench, fan: ChosenFan) =>
+  fanBox(fan.seat!, bench.value(fan.at.housingM), bench.value(fan.at.depthM), bench.value('place.standOffM'))
+
+/** How far the fan stays from one thing near it, in the position in which that comes closest. @see engineering §7 */
+function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstacle): PartDefinition {
+  const { name, requiredMm } = neighbours[obstacle.kind]
+  const box = obstacleBox(job, obstacle)
+  const readings = [fan.at.housingM, fan.at.depthM, ...box.readings]
+  const formula =
+    `nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6} ` +
+    `before it${obstacle.kind === 'moves' ? ', less {7}' : ''})`
+  return {
+    id: `near ${obstacle.id}${suffix}`,
+    name: `to ${obstacle.name}${suffix}`,
+    unit: 'mm',
+    required: requiredMm,
+    scale: fixedScale(10),
+    compute: (bench) => {
+      const gap = apart(boxOf(bench, fan), box.at(bench))
+      return following(
+        [
+          worked(
+            `from the fan to ${obstacle.name}, ${name}`,
+            formula,
+            readings.map((r) => bench.term(r)),
+            gap,
+            'length',
+            '§7',
+          ),
+        ],
+        worked(
+          'over the requirement',
+          '{0} − {1}',
+          [term('distance', gap, 'length'), term('required', requiredMm / 1000, 'length')],
+          gap - requiredMm / 1000,
+          'length',
+          '§7',
+        ),
+      )
+    },
+  }
+}
+
+/** The fan's frame inside the core's face, at its tightest edge. */
+const edgePart = (fan: ChosenFan, suffix: string): PartDefinition => ({
+  id: `edge${suffix}`,
+  name: `inside the core's face${suffix}`,
+  unit: 'mm',
+  required: 0,
+  scale: fixedScale(10),
+  compute: (bench) => {
+    const left = inside(boxOf(bench, fan), coreFace(bench))
+    return worked(
+      "least from the fan's frame to the core's edges",
+      '{0} across at {1} and {2}, on {3} × {4}',
+      [
+        bench.term(fan.at.housingM),
+        term('from the left', fan.seat!.xM, 'length'),
+        term('from the top', fan.seat!.yM, 'length'),
+        bench.term('cooling.coreWidthM'),
+        bench.term('cooling.coreHeightM'),
+      ],
+      left,
+      'length',
+      '§7',
+    )
+  },
+})
+
+/** A panel has room for the frame, and its sheet stays clear of the blades. */
+function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] {
+  const panel = panelOf(job)!
+  const [wide, high] = [`bay.panels.${panel.id}.wideM`, `bay.panels.${panel.id}.highM`]
+  return [
+    {
+      id: `panel${suffix}`,
+      name: `on the ${panel.name}${suffix}`,
+      unit: 'mm',
+      required: 0,
+      scale: fixedScale(10),
+      compute: (b) =>
+        worked(
+          'room on the panel over the frame',
+          'the less of {0} and {1}, − {2}',
+          [b.term(wide), b.term(high), b.term(fan.at.housingM)],
+          Math.min(b.value(wide), b.value(high)) - b.value(fan.at.housingM),
+          'length',
+          '§7',
+        ),
+    },
+    ...(job.place.mount === 'panel'
+      ? [
+          {
+            id: `blades${suffix}`,
+            name: `from the blades to the panel${suffix}`,
+            unit: 'mm' as const,
+            required: 2,
+            scale: fixedScale(5),
+            compute: (b: Bench) =>
+              over(
+                worked('stand-offs', '{0}', [b.term('place.standOffM')], b.value('place.standOffM'), 'length', '§7'),
+                worked(
+                  'blades stand out',
+                  '{0}',
+                  [b.term('place.bladeProudM')],
+                  b.value('place.bladeProudM'),
+                  'length',
+                  '§7',
+                ),
+                0.002,
+                'length',
+                '§7',
+              ),
+          },
+        ]
+      : []),
+  ]
+}
+
+/** Frames that would stand in one place. */
+function otherFanParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] {
+  return circuitsOf(job).flatMap(({ fan: other, suffix: theirs }): PartDefinition[] =>
+    other && other.id > fan.id && other.seat?.core === fan.seat?.core
+      ? [
+          {
+            id: `other fan${suffix}`,
+            name: `to the other fan${theirs}`,
+            unit: 'mm',
+            required: 0,
+            scale: fixedScale(10),
+            compute: (b) =>
+              worked(
+                'from frame to frame',
+                '{0} and {1} across',
+                [b.term(fan.at.housingM), b.term(other.at.housingM)],
+                apart(boxOf(b, fan), boxOf(b, other)),
+                'length',
+                '§7',
+              ),
+          },
+        ]
+      : [],
+  )
+}
+
+/** A lead that comes with a part, against the way it has to go; none where the part has terminals. */
+function leadPart(job: Job, lead: LeadName, suffix: string, name: string, address: string, n: number): PartDefinition {
+  const reach = reachOf(job, lead, seatOfLead(job, lead, n))
+  return {
+    id: `${lead} lead${suffix}`,
+    name: `of the ${name} lead${suffix}`,
+    unit: 'mm',
+    required: 0,
+    scale: fixedScale(100),
+    compute: (b) => over(supplied(b, address), reach(b), 0, 'length', '§7'),
+  }
+}
+
+function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): PartDefinition[] {
+  const { name, requiredMm } = neighbours[job.place.neighbour]
+  const depth = {
+    id: `depth${suffix}`,
+    name: `behind the fan${suffix}, to ${name}`,
+    unit: 'mm',
+    required: requiredMm,
+  } as const
+  const open = (id: string, what: string, needs: string): PartDefinition => ({
+    id: `${id}${suffix}`,
+    name: `of the ${what}${suffix}`,
+    unit: 'mm',
+    required: 0,
+    needs,
+  })
+  const mountsFan = jobKinds[job.kind].mountsFan
+  return [
+    ...(!mountsFan
+      ? []
+      : fan
+        ? [
+            {
+              ...depth,
+              scale: fixedScale(10),
+              compute: (bench) => over(freeDepth(bench, job), deep(bench, fan), requiredMm / 1000, 'length', '§7'),
+            } satisfies PartDefinition,
+            ...(job.bay ? panelParts(job, fan, suffix) : []),
+            ...(fan.seat && job.cooling
+              ? [
+                  edgePart(fan, suffix),
+                  ...job.place.obstacles
+                    .filter((o) => o.core === fan.seat!.core && onFansSide(job, o))
+                    .map((o) => obstaclePart(job, fan, suffix, o)),
+                  ...otherFanParts(job, fan, suffix),
+                ]
+              : []),
+          ]
+        : [{ ...depth, needs: 'a fan' }]),
+    fan
+      ? leadPart(
+          job,
+          'fan',
+          suffix,
+          "fan's",
+          fan.at.leadM,
+          job.fans.findIndex((f) => f.id === fan.id),
+        )
+      : open('fan lead', "fan's lead", 'a fan'),
+    probe.part
+      ? leadPart(
+          job,
+          'probe',
+          suffix,
+          "probe's",
+          `probes.${probe.id}.part.leadM`,
+          job.probes.findIndex((p) => p.id === probe.id),
+        )
+      : open('probe lead', "probe's lead", 'a probe'),
+    ...(controller?.part.leadM
+      ? [leadPart(job, 'controller', suffix, "controller's", `controllers.${controller.id}.part.leadM`, 0)]
+      : []),
+    ...(controller?.part.supplyLeadM
+      ? [leadPart(job, 'supply', suffix, 'supply', `controllers.${controller.id}.part.supplyLeadM`, 0)]
+      : []),
+  ]
+}
+
+/** Everything near the fan, and every lead that comes with a part. @see engineering §7, margins.md */
+export const fitMargin = (job: Job): MarginDefinition => ({
+  id: 'fit',
+  name: 'Fit',
+  parts: [
+    ...circuitsOf(job).flatMap((c) => partsOf(job, c)),
+    ...(job.newCore
+      ? [
+          gapPart('hoses', 'behind the hoses', 'newCore.hoseGapM', job),
+          gapPart('shroud', 'at the shroud', 'newCore.shroudGapM', job),
+        ]
+      : []),
+  ],
+})

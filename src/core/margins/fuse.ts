@@ -1,0 +1,244 @@
+import {
+  allowedCurrent,
+  contactsResistance,
+  fuseCarries,
+  fuseGate,
+  type FuseNeeds,
+  jammedCurrent,
+  OPENS_JAMMED_RATIO,
+  POST_DISTANCE_M,
+  startWear,
+  WEAR_ALLOWED,
+  wiresResistance,
+} from '../electrical'
+import {
+  type ChosenFan,
+  circuitsOf,
+  conductorAt,
+  type FanCircuit,
+  ratingOf,
+  type RunConductor,
+  runCurrent,
+  startCurrent,
+  startOf,
+  wiresOf,
+} from '../fan-circuit'
+import { type Job, roleNames, sharesContact } from '../job'
+import { type Bench, following, term, worked, type Worked } from '../reading'
+import { plainNumber } from '../units'
+import { currentIn, type Load, loadsOf, startIn } from '../wiring'
+import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
+
+type WithFan = FanCircuit & { readonly fan: ChosenFan }
+type Fused = WithFan & { readonly fuse: NonNullable<FanCircuit['fuse']> }
+
+/** Current through the fan held fast, behind its own wires. @see engineering §1.4 */
+function jammed(bench: Bench, circuit: WithFan): Worked {
+  const running = runCurrent(bench, circuit.fan).value
+  const run = wiresOf(bench, circuit)
+  const ohm = wiresResistance(running, run).value + contactsResistance(run).value
+  const volts = bench.value('charging.regulatorV')
+  return worked(
+    'current, fan held fast',
+    '{0} over its winding and {1} of wires',
+    [term('regulator', volts, 'voltage', 'charging.regulatorV'), term('run', ohm, 'resistance')],
+    jammedCurrent(ratingOf(bench, circuit.fan), volts, ohm),
+    'current',
+    '§1.4',
+  )
+}
+
+const loadOf = (job: Job, fuseId: string): Load => loadsOf(job).fuses.get(fuseId)!
+
+/** What a fuse guards; before one is fitted, what it will. */
+const guardedBy = (
+  job: Job,
+  circuit: FanCircuit,
+): readonly { readonly conductor: RunConductor; readonly name: string }[] =>
+  (circuit.fuse ? loadsOf(job).guarded.get(circuit.fuse.id) : undefined) ??
+  circuit.conductors.map((conductor) => ({ conductor, name: roleNames[conductor.role] }))
+
+/** The conductor downstream that may carry least. */
+function leastAllowed(bench: Bench, job: Job, circuit: FanCircuit): Worked {
+  const all = guardedBy(job, circuit).map(({ conductor, name }) =>
+    allowedCurrent(conductor.size!, conductorAt(bench, conductor), name),
+  )
+  return all.reduce((least, w) => (w.value < least.value ? w : least))
+}
+
+const wearLine = (bench: Bench, job: Job, circuit: Fused, edge: 'middle' | 'fast'): Worked => {
+  const load = loadOf(job, circuit.fuse.id)
+  const start = startIn(bench, job, load)
+  return following(
+    [startCurrent(bench, circuit.fan), currentIn(bench, job, load)],
+    worked(
+      edge === 'middle' ? 'wear at one start' : 'wear of the fastest fuse at one start',
+      'from {0} down to {1} with {2} through {3}',
+      [
+        term('starting', start.startingA, 'current'),
+        term('running', start.runningA, 'current'),
+        term('time constant', start.timeConstantS, 'seconds'),
+        term('fuse', circuit.fuse.ratingA, 'current'),
+      ],
+      startWear(start, circuit.fuse.ratingA, edge),
+      'share',
+      '§1.4',
+    ),
+  )
+}
+
+function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
+  const { suffix, fuse, fan } = circuit
+  const carries = { id: `carries${suffix}`, name: `in what it carries${suffix}`, unit: 'A', required: 0 } as const
+  if (!fuse) return [{ ...carries, missing: `no fuse fitted${suffix}` }]
+  if (!fan) return [{ ...carries, needs: 'a fan' }]
+  const fused: Fused = { ...circuit, fuse, fan }
+  const rating = fuse.ratingA
+  const load = loadOf(job, fuse.id)
+  const guards = {
+    id: `guards the wire${suffix}`,
+    name: `in guarding the wire${suffix}`,
+    unit: 'A',
+    required: 0,
+  } as const
+  const bare = guardedBy(job, circuit).some((c) => c.conductor.size === null) || circuit.conductors.length === 0
+  const jam = {
+    id: `jammed fan${suffix}`,
+    name: `with the fan held fast${suffix}`,
+    unit: '–',
+    required: OPENS_JAMMED_RATIO,
+    warns: 'A fan held fast may not open this fuse: the wire is guarded, the motor is not.',
+  } as const
+  return [
+    {
+      ...carries,
+      scale: (bench) => currentIn(bench, job, load).value / 4,
+      compute: (bench) =>
+        over(
+          fuseCarries(rating, bench.value(`fuses.${fuse.id}.ambientC`)),
+          currentIn(bench, job, load),
+          0,
+          'current',
+          '§1.4',
+        ),
+    },
+    {
+      id: `survives starting${suffix}`,
+      name: `in surviving starts${suffix}`,
+      unit: '–',
+      required: 0,
+      scale: fixedScale(0.3),
+      compute: (bench) =>
+        over({ name: 'wear allowed', value: WEAR_ALLOWED }, wearLine(bench, job, fused, 'middle'), 0, 'share', '§1.4'),
+    },
+    bare
+      ? { ...guards, needs: 'sizes for the conductors' }
+      : {
+          ...guards,
+          scale: fixedScale(rating / 4),
+          compute: (bench) =>
+            over(leastAllowed(bench, job, circuit), { name: 'fuse', value: rating }, 0, 'current', '§1.4'),
+        },
+    {
+      id: `fast edge${suffix}`,
+      name: `at the fast edge${suffix}`,
+      unit: '–',
+      required: 0,
+      scale: fixedScale(1),
+      warns: 'A fuse at the fast edge of the standard could open at the first start.',
+      compute: (bench) => over({ name: 'opens at', value: 1 }, wearLine(bench, job, fused, 'fast'), 0, 'share', '§1.4'),
+    },
+    bare
+      ? { ...jam, needs: 'sizes for the conductors' }
+      : {
+          ...jam,
+          scale: fixedScale(1),
+          compute: (bench) => {
+            const current = jammed(bench, fused)
+            const ratio = following(
+              [current],
+              worked(
+                'held fast, times the rating',
+                '{0} / {1}',
+                [term('held fast', current.value, 'current'), term('fuse', rating, 'current')],
+                current.value / rating,
+                'share',
+                '§1.4',
+              ),
+            )
+            return over(ratio, { name: 'nothing', value: 0 }, OPENS_JAMMED_RATIO, 'share', '§1.4')
+          },
+        },
+    {
+      id: `near the post${suffix}`,
+      name: `near the post${suffix}`,
+      unit: 'mm',
+      required: 0,
+      scale: fixedScale(100),
+      warns: 'The fuse sits further than 180 mm from the battery post: the piece before it needs a sleeve of its own.',
+      compute: (bench) =>
+        over(
+          { name: 'allowed', value: POST_DISTANCE_M },
+          worked(
+            'along the wire',
+            '{0}',
+            [bench.term(`fuses.${fuse.id}.fromPostM`)],
+            bench.value(`fuses.${fuse.id}.fromPostM`),
+            'length',
+            '§1.4',
+          ),
+          0,
+          'length',
+          '§1.4',
+        ),
+    },
+  ]
+}
+
+/** Longest time a fan held fast can take to open its fuse, in words. @see engineering §1.4 */
+function jamNote(bench: Bench, circuit: FanCircuit): string[] {
+  const { fan, fuse, conductors } = circuit
+  if (!fan || !fuse || conductors.some((c) => c.size === null) || conductors.length === 0) return []
+  const { longestS } = fuseGate(jammed(bench, { ...circuit, fan }).value / fuse.ratingA)
+  return [
+    Number.isFinite(longestS)
+      ? `A fan held fast opens it in ${plainNumber(longestS, 2)} s at the longest.`
+      : 'A fan held fast may never open it.',
+  ]
+}
+
+export const breakerCautions = [
+  'A breaker that resets itself goes on closing into a short for ever.',
+  'A breaker with bare studs is a live terminal: cover it.',
+] as const
+
+/** What a fuse of a run must do, for choosing one; null until fan and conductors are chosen. */
+export function fuseNeeds(bench: Bench, job: Job, circuit: FanCircuit): FuseNeeds | null {
+  const { fan, fuse, conductors } = circuit
+  if (!fan || conductors.length === 0 || guardedBy(job, circuit).some((c) => c.conductor.size === null)) return null
+  return {
+    ...(fuse ? startIn(bench, job, loadOf(job, fuse.id)) : startOf(bench, fan)),
+    jammedA: jammed(bench, { ...circuit, fan }).value,
+    leastAllowedA: leastAllowed(bench, job, circuit).value,
+    ambientC: fuse ? bench.value(`fuses.${fuse.id}.ambientC`) : 40,
+  }
+}
+
+/** Circuits whose fuse is not an earlier one's: two fans on one contact or one fuse are guarded by it together. */
+const ownFuses = (circuits: readonly FanCircuit[]): FanCircuit[] =>
+  circuits.filter(
+    (c, i) =>
+      !circuits.slice(0, i).some((o) => sharesContact(o.run, c.run) || (c.fuse !== null && o.fuse?.id === c.fuse.id)),
+  )
+
+/** The fuse or breaker of every run. @see engineering §1.4, margins.md */
+export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
+  const circuits = circuitsOf(job)
+  const breaker = circuits.some((c) => c.fuse?.kind === 'breaker')
+  return {
+    id: 'fuse',
+    name: 'Fuse',
+    parts: ownFuses(circuits).flatMap((c) => partsOf(job, c)),
+    notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])],
+  }
+}

@@ -1,0 +1,86 @@
+import { allowedCurrent, CONDUCTOR_DERATING } from '../electrical'
+import { circuitsOf, conductorAt, terminalLimit } from '../fan-circuit'
+import type { Job } from '../job'
+import { type Bench, following, term, worked } from '../reading'
+import { sizeAreaM2 } from '../units'
+import { type ConductorLoad, currentIn, loadsOf } from '../wiring'
+import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
+
+/** cross-sections of AWG sizes are told to three figures, so a terminal or a least size is met within this */
+const AREA_GRAIN = 1e-3
+
+function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): PartDefinition[] {
+  const carries = { id: `carries, ${what}`, name: `in what the ${what} carries`, unit: 'A', required: 0 } as const
+  if (!job.fans.length) return [{ ...carries, needs: 'a fan' }]
+  if (c.size === null) return [{ ...carries, needs: `a size for the ${what}` }]
+  const area = sizeAreaM2(c.size)
+  const circuit = circuitsOf(job).find((x) => x.run.conductors.includes(c.id))
+  const limit = circuit ? terminalLimit(job, circuit) : null
+  const areaPart = (
+    id: string,
+    name: string,
+    capacity: number,
+    demand: number,
+    names: readonly [string, string],
+  ): PartDefinition => ({
+    id: `${id}, ${what}`,
+    name,
+    unit: 'mm²',
+    required: 0,
+    scale: fixedScale(1),
+    compute: () => {
+      const close = Math.abs(capacity - demand) <= AREA_GRAIN * demand
+      return over(
+        { name: names[0], value: capacity },
+        { name: names[1], value: close ? capacity : demand },
+        0,
+        'area',
+        '§1.3',
+      )
+    },
+  })
+  return [
+    {
+      ...carries,
+      scale: (bench: Bench) => currentIn(bench, job, most).value / 4,
+      compute: (bench) => {
+        const current = currentIn(bench, job, most)
+        const allow = allowedCurrent(c.size!, conductorAt(bench, c), what)
+        const used = following(
+          [allow],
+          worked(
+            'of which it is used up to',
+            '0.8 × {0}',
+            [term('allowed', allow.value, 'current')],
+            CONDUCTOR_DERATING * allow.value,
+            'current',
+            '§1.3',
+          ),
+        )
+        return over(used, current, 0, 'current', '§1.3')
+      },
+    },
+    areaPart('strong enough', `in the strength of the ${what}`, area, job.limits.leastAreaM2, [
+      c.size,
+      'least for strength',
+    ]),
+    ...(limit === null
+      ? []
+      : [
+          areaPart('fits the terminal', `of room in the terminal for the ${what}`, limit, area, [
+            'the terminal accepts',
+            c.size,
+          ]),
+        ]),
+  ]
+}
+
+/**
+ * Every conductor that carries a fan's current: carries, strong enough, fits its terminal.
+ * @see engineering §1.1, §1.3, §5, margins.md
+ */
+export const wireMargin = (job: Job): MarginDefinition => ({
+  id: 'wire',
+  name: 'Wire',
+  parts: loadsOf(job).conductors.flatMap((c) => partsOf(job, c)),
+})

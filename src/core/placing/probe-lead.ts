@@ -1,0 +1,20 @@
+import { leadError, resistancePerMetre } from '../electrical'
+import type { Job } from '../job'
+
+/** probe leads are thin: 22 AWG is the thinnest that is handled without breaking */
+const LEAD = '22 AWG'
+
+/**
+ * How much colder the first probe reads at its set point for the length of its lead, there and back.
+ * @returns kelvin, 0 or negative; null without a probe or a controller
+ * @see engineering §1.10
+ */
+export function probeLeadError(job: Job): number | null {
+  const part = job.probes[0]!.part
+  const controller = job.controllers[0]
+  if (!part || !controller) return null
+  return leadError(controller.setC, 2 * part.leadM.value * resistancePerMetre(LEAD, 20), {
+    r25Ohm: part.r25Ohm,
+    betaK: part.betaK,
+  })
+}

@@ -1,0 +1,156 @@
+import type { Day, DutyLeg, Job, MachineKind, Work } from '../job'
+
+/** What a kind of work is: which readings of the job say how hard, how fast and at what engine speed. */
+interface WorkDefinition {
+  readonly name: string
+  readonly running: boolean
+  /** addresses; a number stands where no reading is asked for it (estimate) */
+  readonly share: string | number
+  readonly rpm: string | null
+  readonly speed: string | null
+}
+
+/** A new kind of work is a new entry. @see engineering §2.8 */
+export const workDefinitions: Readonly<Record<Work, WorkDefinition>> = {
+  off: { name: 'switched off', running: false, share: 0, rpm: null, speed: null },
+  idle: { name: 'idling', running: true, share: 'engine.idleShare', rpm: 'engine.idleRpm', speed: null },
+  slow: { name: 'slow work', running: true, share: 'engine.slowShare', rpm: 'engine.slowRpm', speed: 'engine.slowMs' },
+  heavy: {
+    name: 'heaviest work',
+    running: true,
+    share: 'engine.loadShare',
+    rpm: 'engine.slowRpm',
+    speed: 'engine.slowMs',
+  },
+  speed: { name: 'at speed', running: true, share: 0.22, rpm: 'engine.cruiseRpm', speed: 'engine.cruiseMs' },
+  towed: { name: 'towed', running: true, share: 1, rpm: null, speed: null },
+  charger: { name: 'on its charger', running: true, share: 1, rpm: null, speed: null },
+  alone: { name: 'standing alone', running: true, share: 1, rpm: null, speed: null },
+}
+
+/** The kinds of work that make sense for a job. */
+export const worksOf = (job: Job): Work[] =>
+  job.trailer
+    ? ['towed', 'charger', 'alone', 'off']
+    : [
+        ...(job.engine && job.engine.cruiseMs.value > 0
+          ? (['idle', 'slow', 'heavy', 'speed', 'off'] as const)
+          : (['idle', 'slow', 'heavy', 'off'] as const)),
+      ]
+
+/** A leg with nothing of its own: all as the job's readings have it. */
+export const plainLeg = (
+  id: string,
+  name: string,
+  work: Work,
+  minutes: number,
+  own: Partial<DutyLeg> = {},
+): DutyLeg => ({
+  id,
+  name,
+  work,
+  seconds: Math.round(60 * minutes),
+  speedMs: null,
+  loadShare: null,
+  rpm: null,
+  airC: null,
+  grade: null,
+  heightM: null,
+  ...own,
+})
+
+type Sketch = readonly [name: string, work: Work, minutes: number, own?: Partial<DutyLeg>]
+
+const day = (name: string, sketches: readonly Sketch[]): Day => ({
+  name,
+  from: 'library',
+  legs: sketches.map(([leg, work, minutes, own], i) => plainLeg(`leg${i + 1}`, leg, work, minutes, own)),
+})
+
+const climb = day('a slow climb', [
+  ['start', 'idle', 3],
+  ['track to the foot', 'speed', 5],
+  ['slow climb', 'slow', 22],
+  ['ridge track', 'speed', 6],
+  ['idle at a gate', 'idle', 6],
+  ['switched off', 'off', 15],
+])
+
+const crawl = day('technical crawl', [
+  ['start', 'idle', 3],
+  ['crawl', 'slow', 35],
+  ['idle', 'idle', 4],
+  ['crawl again', 'slow', 15],
+  ['switched off', 'off', 15],
+])
+
+const pulls = day('short steep pulls', [
+  ['start', 'idle', 3],
+  ['slow', 'slow', 10],
+  ['steep pull', 'heavy', 2],
+  ['slow', 'slow', 6],
+  ['steep pull', 'heavy', 2],
+  ['slow', 'slow', 6],
+  ['switched off', 'off', 15],
+])
+
+const road = day('road', [
+  ['start', 'idle', 3],
+  ['road', 'speed', 35],
+  ['idle at a gate', 'idle', 8],
+  ['road', 'speed', 10],
+  ['switched off', 'off', 15],
+])
+
+const shift = day('a digging shift, no breeze', [
+  ['start', 'idle', 5],
+  ['digging', 'slow', 45],
+  ['waiting', 'idle', 5],
+  ['digging', 'slow', 25],
+  ['switched off', 'off', 20],
+])
+
+const trenching = day('trenching, hard', [
+  ['start', 'idle', 5],
+  ['hard digging', 'heavy', 60],
+  ['switched off', 'off', 20],
+])
+
+const town = day('town and traffic', [
+  ['start', 'idle', 4],
+  ['road', 'speed', 10],
+  ['traffic', 'slow', 20],
+  ['road', 'speed', 6],
+  ['waiting', 'idle', 10],
+  ['switched off', 'off', 15],
+])
+
+const sun = day('standing in the sun', [
+  ['towed', 'towed', 30],
+  ['standing in the sun', 'alone', 60],
+  ['on its charger', 'charger', 20],
+])
+
+const market = day('a market day', [
+  ['towed', 'towed', 45],
+  ['market', 'alone', 180],
+  ['towed home', 'towed', 45],
+  ['on its charger', 'charger', 60],
+])
+
+/** Days for each kind of machine; the first is the usual one. A new day is a new entry. */
+const library: Readonly<Record<MachineKind, readonly Day[]>> = {
+  'trail-bike': [climb, crawl, pulls, road],
+  'road-bike': [town, road, climb],
+  'side-by-side': [climb, crawl, pulls, road],
+  'digger-air': [shift, trenching],
+  'digger-liquid': [shift, trenching],
+  'older-vehicle': [town, road],
+  trailer: [sun, market],
+}
+
+export const daysFor = (kind: MachineKind): readonly Day[] => library[kind]
+/** The day that a job is run through: its own, or the usual one for its kind of machine. */
+export const dayOf = (job: Job): Day => job.duty ?? daysFor(job.machine.kind)[0]!
+/** @returns s */
+export const dayLength = (d: Day): number => d.legs.reduce((sum, l) => sum + l.seconds, 0)

@@ -1,0 +1,112 @@
+import type { Job } from '../job'
+import type { LegSum, RunView } from '../transient'
+import { format, plainNumber, type UnitSystem } from '../units'
+import { dayLength, dayOf } from './days'
+import type { Circumstances } from './run-spec'
+
+/** The runs that stand on one chart. */
+export interface ChartedRuns {
+  readonly proposed: RunView
+  readonly present: RunView | null
+  readonly none: RunView | null
+}
+
+const minutes = (s: number, u: UnitSystem): string => (s < 90 ? `${Math.round(s)} s` : format(s, 'minutes', u, 2))
+const percent = (share: number): string => `${Math.round(100 * share)} %`
+const ran = (legs: readonly LegSum[], of: (l: LegSum) => number): number => legs.reduce((sum, l) => sum + of(l), 0)
+
+/** What is cooled, and how hot it may get. */
+interface Limit {
+  readonly hot: 'coolant' | 'bay'
+  readonly mostC: number
+  readonly keepK: number
+}
+
+const limitOf = (job: Job, run: RunView): Limit =>
+  job.bay
+    ? { hot: 'bay', mostC: job.bay.allowedC.value, keepK: 0 }
+    : { hot: 'coolant', mostC: Math.min(...run.legs.map((l) => l.leg.boilsC)), keepK: job.limits.boilKeepK }
+
+function heatInWords(job: Job, run: RunView, u: UnitSystem): string {
+  const { hot, mostC, keepK } = limitOf(job, run)
+  if (hot === 'coolant' && run.boilsAtS !== null) {
+    const andThen = run.ended
+      ? `and with a third of it gone the run ends after ${minutes(run.lengthS, u)}`
+      : `for ${minutes(run.boilingS, u)} in all`
+    return `boils after ${minutes(run.boilsAtS, u)}, ${andThen}`
+  }
+  const over = mostC - keepK - run.peakC
+  const limit =
+    hot === 'bay' ? 'the hottest that is allowed' : `the ${format(keepK, 'temperatureDifference', u, 2)} kept free`
+  return (
+    `peaks at ${format(run.peakC, 'temperature', u, 3)}, ` +
+    `${format(Math.abs(over), 'temperatureDifference', u, 2)} ` +
+    `${over >= 0 ? (hot === 'bay' ? 'below' : 'over') : hot === 'bay' ? 'above' : 'short of'} ${limit}`
+  )
+}
+
+/** The busiest leg in which the engine ran. */
+const busiest = (run: RunView): LegSum | null =>
+  run.legs
+    .filter((l) => l.leg.running && l.leg.seconds > 0)
+    .reduce<LegSum | null>((a, b) => (a === null || b.dutyS > a.dutyS ? b : a), null)
+
+/**
+ * Sentences below the run: without the fan, with the one it has, with the proposed one; what fan and battery do.
+ * @see engineering §4
+ */
+export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstances, u: UnitSystem): string[] {
+  const { proposed, present, none } = runs
+  const what = job.bay ? 'The air of the bay' : 'Coolant'
+  const said: string[] = []
+  if (none) {
+    const withPresent = present
+      ? `; with the present ${job.oldFan ? 'fan' : 'core'} it ${heatInWords(job, present, u)}`
+      : ''
+    const withProposed = `; with the proposed it ${heatInWords(job, proposed, u)}`
+    said.push(`${what} ${heatInWords(job, none, u)} without the fan${withPresent}${withProposed}.`)
+  } else said.push(`${what} ${heatInWords(job, proposed, u)}.`)
+  const most = busiest(proposed)
+  const hours =
+    ran(
+      proposed.legs.filter((l) => l.leg.running),
+      (l) => l.leg.seconds,
+    ) / 3600
+  const starts = proposed.starts.length ? Math.max(...proposed.starts) : 0
+  if (most && most.dutyS < 1) said.push('The fan never starts.')
+  else if (most)
+    said.push(
+      `The fan is on ${percent(most.fanS / most.leg.seconds)} of “${most.leg.name}”, ` +
+        `${plainNumber(starts / Math.max(hours, 1e-9), 2)} starts an hour over the day.`,
+    )
+  const last = proposed.legs[proposed.legs.length - 1]
+  if (
+    most &&
+    most.dutyS >= 1 &&
+    last?.leg.running &&
+    last.fanS > 0.995 * last.leg.seconds &&
+    last.leg.seconds >= 600 &&
+    whatIf === 'as it is'
+  )
+    said.push('It still runs when the day ends.')
+  const change = proposed.endCharge - proposed.startCharge
+  const changed = `${percent(Math.abs(change))} ${change > 0 ? 'up' : 'down'} at the end`
+  const flat = proposed.flatAtS === null ? '' : `, and empty after ${minutes(proposed.flatAtS, u)}: then the fan stands`
+  said.push(`The battery is ${Math.abs(change) < 0.005 ? 'as full at the end as at the start' : changed}${flat}.`)
+  if (proposed.after) {
+    const { seconds, ah, still } = proposed.after
+    said.push(
+      seconds < 1
+        ? job.use.live === 'key only'
+          ? 'After switch-off it stands: it is live with the key only.'
+          : 'After switch-off it does not run.'
+        : still
+          ? `After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken ` +
+            `${format(ah, 'batteryCapacity', u, 2)}.`
+          : `After switch-off it runs ${minutes(seconds, u)} and takes ${format(ah, 'batteryCapacity', u, 2)}.`,
+    )
+  }
+  if (proposed.lengthS < dayLength(dayOf(job)) - 1)
+    said.push('The run ends there: the figures are of what came before.')
+  return said
+}

@@ -1,0 +1,77 @@
+import type { Control, Element, Netlist } from '../circuit'
+import { conductorResistance, CRIMP_OHM, resistancePerMetre } from '../electrical'
+import { conductorAt, type RunConductor } from '../fan-circuit'
+import { type ConductorRole, type Job, roleNames } from '../job'
+import type { Bench } from '../reading'
+
+/** ohm (estimates): closed switches, and the machine's own wires that nobody measures */
+export const SWITCH_OHM = 0.005
+export const LOOM_OHM = 0.015
+const MISSING_SIZE = '1 mm²' as const
+type Wire = Extract<Element, { kind: 'wire' }>
+
+/** Something about a circuit that must be said before any figure of it is believed. */
+export interface Problem {
+  /** the element it concerns */
+  readonly at: string | null
+  readonly text: string
+  /** refused: no figure of it counts; warns: must be looked at; waits: something is not chosen or known yet */
+  readonly level: 'refused' | 'warns' | 'waits'
+}
+
+/** A job's circuit as data, with what is wrong with it before it is solved. */
+export interface JobNetlist extends Netlist {
+  readonly problems: readonly Problem[]
+}
+
+/** A circuit while it is put together: its elements, what decides over them, and what is wrong with it. */
+export class Builder {
+  readonly elements: Element[] = []
+  readonly controls: Control[] = []
+  readonly problems: Problem[] = []
+  constructor(
+    readonly job: Job,
+    readonly bench: Bench,
+  ) {}
+
+  add(e: Element): void {
+    this.elements.push(e)
+  }
+  say(text: string, at: string | null = null, level: Problem['level'] = 'waits'): void {
+    this.problems.push({ at, text, level })
+  }
+
+  /** Resistance of a piece of a conductor at the temperature its current brings it to. */
+  piece(c: RunConductor, lengthM: number, currentA: number): number {
+    if (c.size === null) this.say(`The ${roleNames[c.role]} has no size: reckoned as ${MISSING_SIZE}.`, c.id)
+    return conductorResistance(currentA, {
+      ...conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE }),
+      lengthM,
+    }).value
+  }
+
+  wire(
+    name: string,
+    label: string,
+    a: string,
+    b: string,
+    ohm: number,
+    conductor: string | null = null,
+    more: Pick<Wire, 'run' | 'piece'> = {},
+  ): void {
+    this.add({ kind: 'wire', name, label, a, b, ohm, conductor, ...more })
+  }
+
+  /** A wire that carries signals, by its role; a plain joint where the job has none of it. */
+  signal(role: ConductorRole, name: string, a: string, b: string): void {
+    const c = this.job.conductors.find((x) => x.role === role)
+    const ohm = c
+      ? resistancePerMetre(c.size ?? MISSING_SIZE, c.ambientC.value) * this.bench.value(`conductors.${c.id}.lengthM`)
+      : SWITCH_OHM
+    this.wire(name, roleNames[role], a, b, ohm + 2 * CRIMP_OHM, c?.id ?? null)
+  }
+}
+
+/** Each thing is said once. */
+export const unique = (problems: readonly Problem[]): Problem[] =>
+  problems.filter((p, i) => problems.findIndex((o) => o.text === p.text) === i)

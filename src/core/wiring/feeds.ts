@@ -1,0 +1,128 @@
+import { GROUND } from '../circuit'
+import { bladeFuseOhm, type ContactRating, internalResistance, RELAY_CONTACT_OHM, restVoltage } from '../electrical'
+import type { Job } from '../job'
+import { type Builder, LOOM_OHM, SWITCH_OHM } from './builder'
+
+/** a battery whose cold-cranking current nobody knows gives about so many times its amp-hours (estimate) */
+const CRANKING_PER_AH = 6
+/** the coil of a solenoid or of a relay of the loom, at 12 V, ohm (estimate) */
+const SOLENOID_OHM = 40
+
+/** The battery, charged or not. @see engineering §1.9 */
+export function battery(b: Builder): void {
+  const { job, bench } = b
+  const own = job.batteries[0]!
+  const charge = bench.value(`batteries.${own.id}.charge`)
+  const coldCrankingA = own.coldCrankingA
+    ? bench.value(`batteries.${own.id}.coldCrankingA`)
+    : CRANKING_PER_AH * bench.value(`batteries.${own.id}.capacityAh`)
+  b.add({
+    kind: 'source',
+    name: 'battery',
+    label: 'battery',
+    a: 'bat_plus',
+    b: GROUND,
+    restV: restVoltage(own.kind, charge, job.machine.systemV),
+    runningV: bench.value('charging.regulatorV'),
+    ohm: internalResistance(coldCrankingA, bench.value('surroundings.hottestC'), job.machine.systemV),
+  })
+  if (job.machine.hasBattery === false)
+    b.say('There is no battery: a fan has no source to run on.', 'battery', 'refused')
+  if (job.machine.outputDc === false)
+    b.say('The output is not direct current: a rectifier and regulator come first.', 'battery', 'refused')
+}
+
+/** What is stamped on one of the job's switches. */
+export const switchRating = (job: Job, switchId: string | null): ContactRating | null =>
+  job.switches.find((s) => s.id === switchId)?.part.contact ?? null
+
+/** The key with the wire behind it, for everything that has one. */
+export function key(b: Builder): string {
+  if (b.job.engine === null) return 'bat_plus'
+  if (!b.elements.some((e) => e.name === 'key')) {
+    b.wire('key_wire', "machine's own wire to the key", 'bat_plus', 'key_in', LOOM_OHM)
+    const run = b.job.runs.find((r) => r.keySwitch !== null)
+    b.add({
+      kind: 'switch',
+      name: 'key',
+      label: 'key switch',
+      by: 'key',
+      a: 'key_in',
+      b: 'ign',
+      ohm: SWITCH_OHM,
+      rating: switchRating(b.job, run?.keySwitch ?? null),
+    })
+  }
+  return 'ign'
+}
+
+/** A feed that somebody else laid: live with the key through a solenoid or a relay of the loom. */
+function othersFeed(b: Builder, name: string, label: string): string {
+  if (b.elements.some((e) => e.name === `${name}_contact`)) return `${name}_out`
+  const coilV = b.job.machine.systemV
+  b.add({
+    kind: 'coil',
+    name: `${name}_coil`,
+    label: `${label}, coil`,
+    relay: name,
+    a: key(b),
+    b: GROUND,
+    ohm: SOLENOID_OHM * (coilV / 12),
+    pullInV: 7.2 * (coilV / 12),
+    letGoV: 2.4 * (coilV / 12),
+  })
+  b.add({
+    kind: 'contact',
+    name: `${name}_contact`,
+    label,
+    relay: name,
+    atRest: 'open',
+    a: 'bat_plus',
+    b: `${name}_in`,
+    ohm: RELAY_CONTACT_OHM,
+    rating: null,
+  })
+  const ratedA = b.job.wiring.feedRatedA
+  if (ratedA !== null)
+    b.add({
+      kind: 'fuse',
+      name: `${name}_fuse`,
+      label: `${label}, its own fuse`,
+      a: `${name}_in`,
+      b: `${name}_fused`,
+      ohm: bladeFuseOhm(ratedA),
+      ratingA: ratedA,
+      form: 'blade',
+    })
+  else
+    b.say(
+      `Nobody has said what the ${label} may be loaded with: see what its own fuse is, and the wire behind it.`,
+      `${name}_contact`,
+    )
+  b.wire(
+    `${name}_wire`,
+    `wire of the ${label}`,
+    ratedA !== null ? `${name}_fused` : `${name}_in`,
+    `${name}_out`,
+    LOOM_OHM,
+  )
+  return `${name}_out`
+}
+
+/** Where each kind of feed begins: the node that the fan's own wire is joined to. */
+export const feedsFrom: Readonly<Record<Job['runs'][number]['source'], (b: Builder) => string>> = {
+  battery: () => 'bat_plus',
+  'key switch': key,
+  'accessory block': (b) => othersFeed(b, 'block', 'accessory block'),
+  'existing plug': (b) => othersFeed(b, 'plug', 'existing plug'),
+  'road lights': (b) => {
+    b.say(
+      'Fed from a road-lighting wire: that circuit is never tapped. Take the charging pin or a feed of its own.',
+      'lights_wire',
+      'refused',
+    )
+    if (!b.elements.some((e) => e.name === 'lights_wire'))
+      b.wire('lights_wire', 'road-lighting wire', 'bat_plus', 'lights', LOOM_OHM)
+    return 'lights'
+  },
+}

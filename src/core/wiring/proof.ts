@@ -1,0 +1,62 @@
+import { type CircuitIntent, type FanState, type Proof, prove, turns, withFaults } from '../circuit'
+import { timeToFloor } from '../electrical'
+import { batteryAt } from '../fan-circuit'
+import { type Job, lookupOf } from '../job'
+import { Bench } from '../reading'
+import { format, type UnitSystem } from '../units'
+import type { JobNetlist } from './builder'
+import { nodeInWords } from './ends'
+import { netlistOf } from './netlist'
+
+export const intentOf = (job: Job): CircuitIntent => ({ ...job.wiring.intent, live: job.use.live })
+
+const inHours = (seconds: number): string => {
+  const minutes = Math.round(seconds / 60)
+  if (minutes < 60) return `${minutes} min`
+  if (minutes >= 48 * 60) return `${Math.round(minutes / 1440)} days`
+  return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`
+}
+
+export interface JobProof extends Proof {
+  readonly net: JobNetlist
+}
+
+/** How long a current takes to bring the job's battery to its floor, on the coldest day. @see engineering §1.9 */
+export const emptiesIn =
+  (job: Job) =>
+  (amps: number): string =>
+    inHours(timeToFloor(batteryAt(new Bench(lookupOf(job)), job), amps).value)
+
+const known = new WeakMap<Job, JobProof>()
+
+const proofOf = (job: Job, net: JobNetlist): JobProof => ({
+  ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, node)),
+  net,
+})
+
+/**
+ * A job's circuit held against its intent; jobs are immutable, so it is worked out once.
+ * @param faults put into it first, for looking what they would do
+ */
+export function provedCircuit(job: Job, faults: readonly string[] = []): JobProof {
+  if (faults.length) {
+    const whole = netlistOf(job)
+    return proofOf(job, { ...withFaults(whole, faults), problems: whole.problems })
+  }
+  const before = known.get(job)
+  if (before) return before
+  const proof = proofOf(job, netlistOf(job))
+  known.set(job, proof)
+  return proof
+}
+
+/** What the fans do in one state: "112 %, 5 A" for each, backwards with a minus. */
+export const fansInWords = (fans: readonly FanState[], units: UnitSystem): string =>
+  fans
+    .map((f) =>
+      turns(f)
+        ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ` +
+          `${format(Math.abs(f.amps), 'current', units, 2)}`
+        : 'stands',
+    )
+    .join('; ')

@@ -1,0 +1,55 @@
+import { changeWiring, type Feed, freshId, type Job, type Unknown } from '../job'
+
+const names = { plug: 'Plug', pigtail: 'Pigtail', relay: 'Relay' } as const
+
+const withUnknowns = (job: Job, change: (list: readonly Unknown[]) => readonly Unknown[]): Job =>
+  changeWiring(job, { unknowns: [...change(job.wiring.unknowns)] })
+
+/** Something unknown with its wires or pins, by their marks. */
+export const addUnknown = (job: Job, kind: Unknown['kind'], marks: readonly string[]): Job =>
+  withUnknowns(job, (list) => [
+    ...list,
+    {
+      id: freshId('unknown', list),
+      kind,
+      name: `${names[kind]}: ${marks.join(', ')}`.slice(0, 80),
+      wires: marks.map((mark, i) => ({ id: `w${i + 1}`, mark, size: null, fuseA: null })),
+      readings: [],
+    },
+  ])
+
+export const changeUnknown = (job: Job, id: string, change: Partial<Unknown>): Job =>
+  withUnknowns(job, (list) => list.map((x) => (x.id === id ? { ...x, ...change } : x)))
+
+export const dropUnknown = (job: Job, id: string): Job => withUnknowns(job, (list) => list.filter((x) => x.id !== id))
+
+/** A meter's reading; one more of the same test and wire takes the older one's place. */
+export const noteReading = (job: Job, id: string, reading: Unknown['readings'][number]): Job =>
+  withUnknowns(job, (list) =>
+    list.map((x) =>
+      x.id === id
+        ? {
+            ...x,
+            readings: [
+              ...x.readings.filter((r) => r.test !== reading.test || r.wire !== reading.wire || r.to !== reading.to),
+              reading,
+            ].slice(-120),
+          }
+        : x,
+    ),
+  )
+
+export const takeBackReading = (job: Job, id: string, index: number): Job =>
+  withUnknowns(job, (list) =>
+    list.map((x) => (x.id === id ? { ...x, readings: x.readings.filter((_, i) => i !== index) } : x)),
+  )
+
+/** Feeds the fans from a wire that was found, with what it may be loaded with. */
+export const takeAsFeed = (
+  job: Job,
+  source: Extract<Feed, 'existing plug' | 'accessory block'>,
+  mayCarryA: number,
+): Job => ({
+  ...changeWiring(job, { feedRatedA: Math.max(0.5, Math.round(mayCarryA * 10) / 10) }),
+  runs: job.runs.map((r) => ({ ...r, source })),
+})
