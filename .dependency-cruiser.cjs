@@ -53,6 +53,13 @@ module.exports = {
       to: { path: '^src/core/', pathNot: `^src/core/(${[room, ...allowed].join('|')})/` },
     })),
     {
+      name: 'migrations-are-frozen',
+      comment: 'a step that has shipped uses nothing that may change after it',
+      severity: 'error',
+      from: { path: '^src/core/job/migrations/' },
+      to: { pathNot: '^src/core/job/migrations/' },
+    },
+    {
       name: 'core-has-only-rooms-that-are-listed',
       severity: 'error',
       from: { path: '^src/core/', pathNot: `^src/core/(${Object.keys(rooms).join('|')})/` },

@@ -1,4 +1,4 @@
-import { type Job, JOB_VERSION, jobSchema, liftJob } from '../core/job'
+import { type Job, JOB_VERSION, jobSchema, migrateJob } from '../core/job'
 import { parseJson, problemsInWords } from './problems'
 
 export type JobFile = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly message: string }
@@ -8,7 +8,7 @@ export const LARGEST_JOB_FILE = 2_000_000
 
 /**
  * A job from parsed JSON: the version is read first, so that a newer file is told apart from a broken one, and an older
- * one is lifted to the present version.
+ * one is migrated to the present version.
  * @see docs/job.schema.json
  */
 export function readJob(value: unknown): JobFile {
@@ -24,7 +24,7 @@ export function readJob(value: unknown): JobFile {
         `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ` +
         `${JOB_VERSION}). Update Pyraxis, then open it again.`,
     }
-  const parsed = jobSchema.safeParse(liftJob(value))
+  const parsed = jobSchema.safeParse(migrateJob(value))
   return parsed.success
     ? { ok: true, job: parsed.data }
     : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }

@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { liftPart } from '../core/job'
+import { migratePart } from '../core/job'
 import { type Part, partSchema } from '../core/parts'
 import { parseJson, problemsInWords } from './problems'
 
 const shelfSchema = z.strictObject({
   format: z.literal('pyraxis-shelf'),
   version: z.literal(1),
-  parts: z.array(z.preprocess(liftPart, partSchema)).max(5000),
+  parts: z.array(z.preprocess(migratePart, partSchema)).max(5000),
 })
 
 /** Parts of a shelf from the text of a file, all or none. */

@@ -1,4 +1,4 @@
-import { liftPart } from '../core/job'
+import { migratePart } from '../core/job'
 import { type Part, partSchema } from '../core/parts'
 import { patiently, type Store } from './patience'
 
@@ -12,7 +12,7 @@ export async function listParts({ db, file }: Store): Promise<Part[]> {
       .orderBy('kind')
       .orderBy('name')
       .execute()
-    return rows.map((r) => partSchema.parse(liftPart(JSON.parse(r.document))))
+    return rows.map((r) => partSchema.parse(migratePart(JSON.parse(r.document))))
   })
 }
 
@@ -47,7 +47,7 @@ export const listShelf = ({ db, file }: Store): Promise<ShelfEntry[]> =>
       .orderBy('kind')
       .orderBy('name')
       .execute()
-    return rows.map((r) => ({ part: partSchema.parse(liftPart(JSON.parse(r.document))), retiredAt: r.retired_at }))
+    return rows.map((r) => ({ part: partSchema.parse(migratePart(JSON.parse(r.document))), retiredAt: r.retired_at }))
   })
 
 /**

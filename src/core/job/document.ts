@@ -17,7 +17,7 @@ import { type JobKind, jobKinds } from './kinds'
 import { grounds, panelSchema, placeSchema, seatSchema } from './place-schema'
 import { conductorRoles, feeds, wiringSchema } from './wiring-schema'
 
-/** Version of the job document that this code writes. Older ones are lifted to it when read; newer ones are refused. */
+/** Version of the job document that this code writes. Older ones are migrated to it when read; newer ones are refused. */
 export const JOB_VERSION = 5
 
 export const machineKinds = [

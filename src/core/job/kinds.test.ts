@@ -17,7 +17,7 @@ import { changeFuse, changeRun, changeSizes } from './changes/run'
 import { changeWiring } from './changes/wiring'
 import { type Job, jobSchema, type MachineKind, machineKinds, type MarginId } from './document'
 import { type JobKind, jobKinds } from './kinds'
-import { liftJob } from './lift'
+import { migrateJob } from './migrations'
 import { startJob } from './start'
 import { typicalMachines } from './typical'
 
@@ -288,7 +288,7 @@ test('what speaks against the plan is said, and a signature waits for a name und
   expect(planWarnings(shielded).some((w) => w.text.startsWith('Gale'))).toBe(false)
 })
 
-test('a job of version 1 is lifted, keeps what it said, and comes to the same margins', () => {
+test('a job of version 1 is migrated, keeps what it said, and comes to the same margins', () => {
   const old = JSON.parse(
     readFileSync(path.join(__dirname, '..', '..', 'formats', 'test-support', 'version-1.job.json'), 'utf8'),
   ) as Record<string, unknown>
@@ -316,7 +316,7 @@ test('a job of version 1 is lifted, keeps what it said, and comes to the same ma
   expect(part(read.job, 'fit', 'fan lead').value).toBeCloseTo(
     400 - (1.05 * read.job.place.leads.fan[0]!.lengthM.value * 1000 + 50 + read.job.place.sweepM.value * 1000),
   )
-  expect(liftJob(read.job)).toEqual(read.job)
+  expect(migrateJob(read.job)).toEqual(read.job)
   for (const broken of [
     { format: 'pyraxis-job', version: 1 },
     { ...old, fans: 7 },
@@ -327,7 +327,7 @@ test('a job of version 1 is lifted, keeps what it said, and comes to the same ma
 })
 
 test(
-  'jobs of version 2 are lifted: the fan in the middle, the panel from what was free behind it, every lead ' +
+  'jobs of version 2 are migrated: the fan in the middle, the panel from what was free behind it, every lead ' +
     'as it was',
   () => {
     const old = (name: string) =>
@@ -343,7 +343,7 @@ test(
       expect(job).toMatchObject({ version: 5, signature: before.signature, oldFan: null })
       // what was one step has become several, so that a signed job is not asked anew
       expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
-      expect(liftJob(job)).toEqual(job)
+      expect(migrateJob(job)).toEqual(job)
       const needed = (way: number) => 1000 * (1.05 * way + 0.05 + before.place.sweepM!.value)
       expect(part(job, 'fit', 'fan lead').value).toBeCloseTo(
         1000 * job.fans[0]!.part.leadM.value - needed(before.place.fanRouteM!.value),
@@ -369,7 +369,7 @@ test(
 )
 
 test(
-  'jobs of version 3 are lifted: wired as they were, the same margins but for what the key now switches off, a ' +
+  'jobs of version 3 are migrated: wired as they were, the same margins but for what the key now switches off, a ' +
     'signed one still good',
   () => {
     for (const name of ['version-3', 'version-3-trailer']) {
@@ -382,7 +382,7 @@ test(
       expect(job.runs).toMatchObject(old.runs)
       expect(job.conductors.filter((c) => old.conductors.some((o) => o.id === c.id))).toMatchObject(old.conductors)
       expect(job.signature).toEqual(old.signature)
-      expect(liftJob(job)).toEqual(job)
+      expect(migrateJob(job)).toEqual(job)
       // the feed's last part is a share of what it was measured to be
       expect(job.runs[0]!.switchAtM.value).toBeCloseTo(0.4 * old.conductors[0]!.lengthM.value, 2)
       if (old.signature)
@@ -393,7 +393,7 @@ test(
 )
 
 test(
-  'jobs of version 4 are lifted: a usual day, an engine with its weight, the same margins, a signed one ' +
+  'jobs of version 4 are migrated: a usual day, an engine with its weight, the same margins, a signed one ' +
     'still good',
   () => {
     for (const name of ['version-4', 'version-4-trailer']) {

@@ -92,11 +92,10 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
   const [trouble, setTrouble] = useState<ShelfTrouble | null>(null)
   const [said, setSaid] = useState<string | null>(null)
   const file = useRef<HTMLInputElement>(null)
-  // a part that the address names is opened once the page stands
+  // a part that the address names is opened once the page stands; not again when the shelf is read anew
   useEffect(() => {
     if (named) setEditing({ part: named, kind: named.kind, copy: false })
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another part is asked for, not when the shelf
-    // is read anew
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked])
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'

@@ -1,0 +1,22 @@
+import { fromVersion1 } from './from-version-1'
+import { fromVersion2 } from './from-version-2'
+import { fromVersion3 } from './from-version-3'
+import { fromVersion4 } from './from-version-4'
+import { isRaw, type Raw } from './raw'
+
+export { migratePart } from './part'
+
+/** Each makes a document of the next version of one of its own. A step that has shipped is never changed. */
+const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
+  1: fromVersion1,
+  2: fromVersion2,
+  3: fromVersion3,
+  4: fromVersion4,
+}
+
+/** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */
+export function migrateJob(value: unknown): unknown {
+  let job = value
+  while (isRaw(job) && typeof job.version === 'number' && steps[job.version]) job = steps[job.version]!(job)
+  return job
+}
