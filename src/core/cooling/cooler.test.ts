@@ -19,6 +19,7 @@ import {
   addLeg,
   addObstacle,
   addPanel,
+  changeBay,
   changeCooling,
   changeFlywheel,
   changeGround,
@@ -297,7 +298,7 @@ describe('a bay', () => {
       'both move the same',
     () => {
       expect(way(digger, 'rear louvre', 'puller').fanFlow).toBeGreaterThan(way(digger, 'rear louvre', 'pusher').fanFlow)
-      const still: Job = { ...digger, bay: { ...digger.bay!, flywheel: null } }
+      const still = changeBay(digger, { flywheel: null })
       expect(way(still, 'rear louvre', 'puller').fanFlow).toBeCloseTo(way(still, 'rear louvre', 'pusher').fanFlow, 9)
       // what it moves is hot: pulling brings T_air / T_bay of it as outside air, so the bay gets hotter
       expect(way(still, 'rear louvre', 'puller').bayC).toBeGreaterThan(way(still, 'rear louvre', 'pusher').bayC)

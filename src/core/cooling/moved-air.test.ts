@@ -1,7 +1,7 @@
 import { example, examplesOf } from '@/formats/test-support/examples'
 import { airDensity, corePressure, fanPressure } from '../air'
 import { comparedFans } from '../advice'
-import { changeSizes, type Job, startJob, withReading } from '../job'
+import { changeCooling, changeSizes, type Job, startJob, withReading } from '../job'
 import { movedAir } from './moved-air'
 
 const job = example('fell-bike-short-at-idle')
@@ -58,7 +58,7 @@ test('a bay is limited by its vents, and every fan of the shelf gets a figure th
   for (const j of [
     job,
     digger,
-    { ...job, cooling: { ...job.cooling!, coreWidthM: { value: 0.03, source: 'measured' as const } } },
+    changeCooling(job, { coreWidthM: { value: 0.03, source: 'measured' } }),
   ]) {
     for (const { moved, leanestNetA } of comparedFans(j, fans)) {
       expect(moved!.flowM3s).toBeGreaterThan(0)

@@ -3,7 +3,7 @@ import { format, type Quantity, type UnitSystem } from '../units'
 import { fieldsOf } from './address'
 import { coreName } from './core-name'
 import type { Job } from './document'
-import type { LeadName, Seat } from './place-schema'
+import type { LeadName, Seat } from './schema/place'
 import { conductorName } from './role-names'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */

@@ -15,9 +15,11 @@ import { chooseFan } from './changes/fan'
 import { changeSystemVoltage, takeBatteryLabel } from './changes/machine'
 import { changeFuse, changeRun, changeSizes } from './changes/run'
 import { changeWiring } from './changes/wiring'
-import { type Job, jobSchema, type MachineKind, machineKinds, type MarginId } from './document'
+import { type Job, jobSchema } from './document'
 import { type JobKind, jobKinds } from './kinds'
 import { migrateJob } from './migrations'
+import { type MachineKind, machineKinds } from './schema/machine'
+import type { MarginId } from './schema/record'
 import { startJob } from './start'
 import { typicalMachines } from './typical'
 
@@ -296,7 +298,7 @@ test('a job of version 1 is migrated, keeps what it said, and comes to the same 
   expect(read.ok).toBe(true)
   if (!read.ok) return
   expect(read.job).toMatchObject({
-    version: 5,
+    version: 6,
     kind: 'core',
     title: old.title,
     signature: old.signature,
@@ -340,7 +342,7 @@ test(
       const read = readJob(before)
       if (!read.ok) throw new Error(read.message)
       const { job } = read
-      expect(job).toMatchObject({ version: 5, signature: before.signature, oldFan: null })
+      expect(job).toMatchObject({ version: 6, signature: before.signature, oldFan: null })
       // what was one step has become several, so that a signed job is not asked anew
       expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
       expect(migrateJob(job)).toEqual(job)
@@ -403,7 +405,7 @@ test(
       const read = readJob(old)
       if (!read.ok) throw new Error(read.message)
       const { job } = read
-      expect(job).toMatchObject({ ...old, version: 5, controllers: expect.anything() as unknown, duty: null })
+      expect(job).toMatchObject({ ...old, version: 6, controllers: expect.anything() as unknown, duty: null })
       expect(job.controllers).toMatchObject(
         old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })),
       )

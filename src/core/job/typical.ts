@@ -1,6 +1,6 @@
 import type { BatteryKind } from '../electrical'
 import type { WireSize } from '../units'
-import type { MachineKind } from './document'
+import type { MachineKind } from './schema/machine'
 import type { JobKind } from './kinds'
 
 interface Vents {

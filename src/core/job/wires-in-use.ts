@@ -1,5 +1,5 @@
 import type { Job } from './document'
-import type { ConductorRole } from './wiring-schema'
+import type { ConductorRole } from './schema/wiring'
 
 const hasElectronics = (job: Job): boolean =>
   job.controllers.some((c) => !['fixed', 'hand', 'always'].includes(c.part.band))

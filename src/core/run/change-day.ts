@@ -1,4 +1,4 @@
-import { type Day, type DutyLeg, type Job, LONGEST_DAY, MOST_LEGS } from '../job'
+import { type Day, type DutyLeg, type Job, LONGEST_DAY, mostOf } from '../job'
 import { dayLength, dayOf, daysFor, plainLeg, workDefinitions, worksOf } from './days'
 
 /** how long a leg is that is added, s */
@@ -36,7 +36,7 @@ export const changeDayLeg = (job: Job, id: string, change: Partial<DutyLeg>): Jo
 
 export function addDayLeg(job: Job): Job {
   const { legs } = dayOf(job)
-  if (legs.length >= MOST_LEGS || dayLength(dayOf(job)) + ANOTHER_S > LONGEST_DAY) return job
+  if (legs.length >= mostOf('legsOfDay') || dayLength(dayOf(job)) + ANOTHER_S > LONGEST_DAY) return job
   const work = worksOf(job)[1] ?? 'idle'
   let n = legs.length + 1
   while (legs.some((l) => l.id === `leg${n}`)) n++

@@ -1,4 +1,4 @@
-import { type Day, type DutyLeg, type Job, MOST_LEGS, type Work } from '../job'
+import { type Day, type DutyLeg, type Job, mostOf, type Work } from '../job'
 import { plainLeg } from './days'
 
 /** A run as somebody logged it, in order of time. s, °C; null where it has no such column. */
@@ -48,7 +48,7 @@ export function dayOfLog(log: LoggedRun, work: Work): Day {
   const { t } = log
   const n = t.length
   const has = log.speedMs ?? log.rpm ?? log.loadShare
-  const pieces = has ? Math.min(MOST_LEGS, n - 1) : log.airC ? Math.min(30, n - 1) : 1
+  const pieces = has ? Math.min(mostOf('legsOfDay'), n - 1) : log.airC ? Math.min(30, n - 1) : 1
   const legs: DutyLeg[] = []
   for (let k = 0; k < pieces; k++) {
     const [from, to] = [Math.floor((k * (n - 1)) / pieces), Math.floor(((k + 1) * (n - 1)) / pieces)]

@@ -26,7 +26,7 @@ import {
   wiresOf,
   wiresWaitFor,
 } from '../fan-circuit'
-import { type Day, type DutyLeg, type Job, jobKinds, panelOf } from '../job'
+import { type Day, type DutyLeg, type Job, jobKinds, panelOf, withoutNewCore } from '../job'
 import type { Bench } from '../reading'
 import {
   BayPlant,
@@ -112,15 +112,14 @@ export function runWaitsFor(job: Job): string | null {
 
 /** The job as it stood with the fan that comes off, or with the present core; null where there was none. */
 export function withPresentFan(job: Job): Job | null {
-  if (job.oldFan)
+  const { oldFan } = job
+  const before = withoutNewCore(job)
+  if (oldFan)
     return {
-      ...job,
-      fans: job.fans.map((f, i) =>
-        i === 0 ? { ...f, part: job.oldFan!.part, wiresSwapped: false, bladeTurned: false } : f,
-      ),
-      newCore: null,
+      ...before,
+      fans: job.fans.map((f, i) => (i === 0 ? { ...f, part: oldFan.part, wiresSwapped: false, bladeTurned: false } : f)),
     }
-  return job.newCore ? { ...job, newCore: null } : null
+  return job.newCore ? before : null
 }
 
 const seasonAddress: Readonly<Record<Season, string>> = {

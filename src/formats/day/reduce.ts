@@ -1,4 +1,4 @@
-import { type Day, type DutyLeg, LONGEST_DAY, MOST_LEGS } from '../../core/job'
+import { type Day, type DutyLeg, LONGEST_DAY, mostOf } from '../../core/job'
 import { plainLeg } from '../../core/run'
 
 /** One sample of a track or table: what was so from here to the next. SI, °C. */
@@ -43,7 +43,7 @@ export function reduced(
   name: string,
   from: Day['from'],
   standsBelowMs: number,
-  most = MOST_LEGS,
+  most = mostOf('legsOfDay'),
 ): { readonly day: Day; readonly joined: number } {
   const whole = samples.filter((s) => s.seconds > 0)
   const total = whole.reduce((sum, s) => sum + s.seconds, 0)

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
 import { powerFlows } from '@/core/fan-circuit'
-import { type Battery, changeCharging, type Job, lookupOf, takeBatteryLabel } from '@/core/job'
+import { type Battery, changeCharging, changeTrailer, type Job, lookupOf, takeBatteryLabel } from '@/core/job'
 import { batteryOutlook, type Findings, outcomeNames } from '@/core/margins'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
 import { format, nearestInOtherSystem, sizesOf } from '@/core/units'
@@ -168,7 +168,7 @@ function Tray(props: StationProps) {
                 : []),
             ]}
             onChange={(v) => {
-              if (v) settle((j) => ({ ...j, trailer: j.trailer && { ...j.trailer, cableSize: v } }))
+              if (v) settle((j) => changeTrailer(j, { cableSize: v }))
             }}
           />
           <Readings {...props} station="power" only={(a) => /^(trailer|charging)/.test(a)} />

@@ -1,13 +1,12 @@
 import { typical } from '../../reading'
 import type { Job } from '../document'
-import type { Panel } from '../place-schema'
+import type { Bay } from '../schema/heat'
+import type { Panel } from '../schema/place'
 import { freshId } from './fresh-id'
 import { changePlace } from './place'
 
-export const changeBay = (job: Job, change: Partial<NonNullable<Job['bay']>>): Job => ({
-  ...job,
-  bay: job.bay && { ...job.bay, ...change },
-})
+export const changeBay = (job: Job, change: Partial<Bay>): Job =>
+  job.bay ? { ...job, bay: { ...job.bay, ...change } } : job
 
 export function addPanel(job: Job, name: string): Job {
   if (!job.bay) return job

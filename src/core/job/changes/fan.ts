@@ -1,7 +1,7 @@
 import type { FanPart } from '../../parts'
 import type { Fan, Job } from '../document'
 import { jobKinds } from '../kinds'
-import type { Seat } from '../place-schema'
+import type { Seat } from '../schema/place'
 import { replaceRun } from './run'
 
 /** The fan of the first run; its part is kept as it is now, whatever the shelf does later. */

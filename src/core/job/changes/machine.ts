@@ -1,13 +1,29 @@
 import { chargeFromRating } from '../../electrical'
 import type { BatteryPart } from '../../parts'
 import { measured, typical } from '../../reading'
-import type { Cooling, Job } from '../document'
-import type { Ground } from '../place-schema'
+import type { Job } from '../document'
+import type { Cooling } from '../schema/heat'
+import type { Seat } from '../schema/place'
+import type { Trailer } from '../schema/power'
+import type { Ground } from '../schema/place'
 
-export const changeCooling = (job: Job, change: Partial<Cooling>): Job => ({
-  ...job,
-  cooling: job.cooling && { ...job.cooling, ...change },
-})
+/** Who sits on a core that goes sits in the same place on the last one that stays. */
+export function changeCooling(job: Job, change: Partial<Cooling>): Job {
+  if (!job.cooling) return job
+  const cooling = { ...job.cooling, ...change }
+  const onCore = <E extends { readonly seat: Seat | null }>(entry: E): E =>
+    entry.seat && entry.seat.core >= cooling.cores
+      ? { ...entry, seat: { ...entry.seat, core: cooling.cores - 1 } }
+      : entry
+  return { ...job, cooling, fans: job.fans.map(onCore), probes: job.probes.map(onCore) }
+}
+
+/** The job as it is with the present core. */
+export const withoutNewCore = (job: Job): Job =>
+  job.kind === 'thicker-core' ? { ...job, kind: 'core', newCore: null } : job
+
+export const changeTrailer = (job: Job, change: Partial<Trailer>): Job =>
+  job.trailer ? { ...job, trailer: { ...job.trailer, ...change } } : job
 
 /** share blocked at 14 fins per inch by each kind of ground (estimates). @see typical.md */
 const blocks: Readonly<Record<Ground, number>> = { clean: 0, dust: 0.1, 'mud or seed fluff': 0.3 }

@@ -1,6 +1,6 @@
 import { typical } from '../../reading'
 import type { Job } from '../document'
-import type { LeadName, Obstacle } from '../place-schema'
+import type { LeadName, Obstacle } from '../schema/place'
 import { tieCare } from '../start'
 import { freshId } from './fresh-id'
 

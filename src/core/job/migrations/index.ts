@@ -2,6 +2,7 @@ import { fromVersion1 } from './from-version-1'
 import { fromVersion2 } from './from-version-2'
 import { fromVersion3 } from './from-version-3'
 import { fromVersion4 } from './from-version-4'
+import { fromVersion5 } from './from-version-5'
 import { isRaw, type Raw } from './raw'
 
 export { migratePart } from './part'
@@ -12,6 +13,7 @@ const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
   2: fromVersion2,
   3: fromVersion3,
   4: fromVersion4,
+  5: fromVersion5,
 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */

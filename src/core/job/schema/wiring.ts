@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import { idSchema } from '../parts'
-import { wireSizes } from '../units'
+import { idSchema } from '../../parts'
+import { wireSizes } from '../../units'
+import { upTo } from '../limits'
 
 /** Where a fan's current comes from. Road lights stand here so that they can be refused in words. */
 export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug', 'road lights'] as const
@@ -47,8 +48,11 @@ export const harnessEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     id: idSchema,
     kind: z.literal('thicken'),
-    conductors: z.array(idSchema).min(1).max(8),
-    from: z.array(z.enum(wireSizes).nullable()).max(8),
+    conductors: z
+      .array(idSchema)
+      .min(1)
+      .max(...upTo('conductorsOfRun')),
+    from: z.array(z.enum(wireSizes).nullable()).max(...upTo('conductorsOfRun')),
     to: z.enum(wireSizes),
   }),
   z.strictObject({ id: idSchema, kind: z.literal('swap leads'), fan: idSchema }),
@@ -81,7 +85,7 @@ export const unknownSchema = z.strictObject({
       }),
     )
     .min(2)
-    .max(8),
+    .max(...upTo('marks')),
   readings: z
     .array(
       z.strictObject({
@@ -92,7 +96,7 @@ export const unknownSchema = z.strictObject({
         typed: z.string().max(40),
       }),
     )
-    .max(120),
+    .max(...upTo('meterReadings')),
 })
 
 export type Unknown = z.infer<typeof unknownSchema>
@@ -116,8 +120,8 @@ export const wiringSchema = z.strictObject({
   lamp: z.boolean(),
   /** what an accessory block or existing plug may be loaded with, A; null where nobody knows */
   feedRatedA: z.number().min(0.5).max(200).nullable(),
-  edits: z.array(harnessEditSchema).max(40),
-  unknowns: z.array(unknownSchema).max(8),
+  edits: z.array(harnessEditSchema).max(...upTo('edits')),
+  unknowns: z.array(unknownSchema).max(...upTo('unknowns')),
 })
 
 export type Wiring = z.infer<typeof wiringSchema>

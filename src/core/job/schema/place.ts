@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import { field } from '../fields'
-import { idSchema } from '../parts'
+import { field } from '../../fields'
+import { idSchema } from '../../parts'
+import { upTo } from '../limits'
 
 const name = z.string().trim().min(1).max(40)
 
@@ -81,7 +82,10 @@ export const legSchema = z.strictObject({
 /** Leads that come with a part, and so can be too short. */
 export const leadNames = ['fan', 'probe', 'controller', 'supply'] as const
 export type LeadName = (typeof leadNames)[number]
-const legs = z.array(legSchema).min(1).max(8)
+const legs = z
+  .array(legSchema)
+  .min(1)
+  .max(...upTo('legsOfLead'))
 
 export const blowsOnto = [
   'open air',
@@ -97,8 +101,11 @@ export const grounds = ['clean', 'dust', 'mud or seed fluff'] as const
 export type Ground = (typeof grounds)[number]
 export const cornerNames = ['top left', 'top right', 'bottom left', 'bottom right'] as const
 
+/** Ways of holding a fan where coolant, or air alone, carries the heat; the first is the usual one. */
+export const mountsIn = { coolant: ['ties', 'bracket', 'shroud'], air: ['panel', 'duct'] } as const
+
 export const placeSchema = z.strictObject({
-  mount: z.enum(['ties', 'bracket', 'shroud', 'panel', 'duct']),
+  mount: z.enum([...mountsIn.coolant, ...mountsIn.air]),
   side: z.enum(['puller', 'pusher']),
   neighbour: z.enum(neighbourKinds),
   blowsOn: z.enum(blowsOnto).nullable(),
@@ -127,7 +134,7 @@ export const placeSchema = z.strictObject({
     'measure',
     'wheel, guard or grille, suspension pressed down',
   ),
-  obstacles: z.array(obstacleSchema).max(12),
+  obstacles: z.array(obstacleSchema).max(...upTo('obstacles')),
   standOffM: field('foam or bracket', 'length', [0, 0.2], 'place'),
   bracketM: field('bracket, thickness', 'length', [0.0005, 0.02], 'place', 'what the screw goes through'),
   washerM: field('washer', 'length', [0, 0.01], 'place'),

@@ -1,0 +1,62 @@
+import { z } from 'zod'
+
+/** How much of each thing a job holds, and what it is called where there is more. */
+const lists = {
+  checks: [20, 'answers'],
+  alterations: [30, 'alterations'],
+  panels: [8, 'panels'],
+  chargingPoints: [8, 'clamp readings'],
+  batteries: [4, 'batteries'],
+  fans: [4, 'fans'],
+  controllers: [4, 'controllers'],
+  probes: [4, 'probes'],
+  relays: [4, 'relays'],
+  switches: [8, 'switches'],
+  fuses: [4, 'fuses'],
+  conductors: [40, 'conductors'],
+  runs: [4, 'fan feeds'],
+  conductorsOfRun: [8, 'conductors in one fan’s way'],
+  obstacles: [12, 'things near the core'],
+  legsOfLead: [8, 'legs of one lead'],
+  legsOfDay: [600, 'legs of a day'],
+  unknowns: [8, 'plugs and relays to find out'],
+  marks: [8, 'wires or pins of one plug'],
+  meterReadings: [120, 'meter readings of one plug'],
+  edits: [40, 'changes to the harness'],
+  steps: [200, 'ticked steps'],
+  proofs: [60, 'proofs'],
+  care: [60, 'things to look after'],
+  acceptances: [100, 'acceptances'],
+} as const satisfies Readonly<Record<string, readonly [most: number, name: string]>>
+export type Listed = keyof typeof lists
+
+/** How many of a thing a job holds. Reader, screen and schema ask here, so that no screen makes what a save refuses. */
+export const mostOf = (listed: Listed): number => lists[listed][0]
+
+/** What is said where there would be more. */
+export const tooMany = (listed: Listed): string => `no more than ${lists[listed][0]} ${lists[listed][1]}`
+
+/** Both, as a schema's `max` takes them. */
+export const upTo = (listed: Listed): readonly [number, string] => [mostOf(listed), tooMany(listed)]
+
+/** Figures of a leg of a day: lowest and highest, SI, °C. A receiver or a table may say more; no machine of ours does. */
+export const legEnds = {
+  speedMs: [0, 80],
+  loadShare: [0, 1.5],
+  rpm: [0, 20_000],
+  airC: [-60, 70],
+  grade: [-1, 1],
+  heightM: [-430, 6000],
+} as const satisfies Readonly<Record<string, readonly [number, number]>>
+
+/** Figures that are chosen or noted, not read: lowest and highest, SI, °C. */
+export const choiceEnds = {
+  setC: [-60, 300],
+  bandK: [0, 100],
+  spanK: [0.5, 100],
+  boilKeepK: [0, 60],
+  proof: [-1000, 1e6],
+} as const satisfies Readonly<Record<string, readonly [number, number]>>
+
+/** A number between two ends. */
+export const between = ([low, high]: readonly [number, number]): z.ZodNumber => z.number().min(low).max(high)

@@ -1,0 +1,108 @@
+import { z } from 'zod'
+import { field } from '../../fields'
+import { idSchema } from '../../parts'
+import { upTo } from '../limits'
+import { line, momentSchema, name } from './common'
+import { grounds } from './place'
+
+export const machineKinds = [
+  'trail-bike',
+  'road-bike',
+  'side-by-side',
+  'digger-air',
+  'digger-liquid',
+  'older-vehicle',
+  'trailer',
+] as const
+
+export type MachineKind = (typeof machineKinds)[number]
+
+/** What its owner lets be done to the machine, strictest first. */
+export const allowances = ['nothing that leaves a mark', 'undoable only', 'anything'] as const
+export const alterationKinds = ['cut', 'hole', 'tap', 'weld', 'splice'] as const
+export type AlterationKind = (typeof alterationKinds)[number]
+
+/** Where the machine lives, with the ingress class that asks for: first digit solids, second water. @see typical.md */
+export const ingressNeeds = {
+  indoors: 'IP20',
+  rain: 'IPX4',
+  'mud and a hose': 'IP65',
+  'pressure washer': 'IPX9',
+} as const
+
+export type LivesIn = keyof typeof ingressNeeds
+export const endings = ['another cure', 'no direct current', 'the owner says no'] as const
+
+/** What is wrong with which machine, how it ran before, and where it works. */
+export const machineShape = {
+  complaint: z.strictObject({
+    what: z.enum(['boils', 'runs hot', 'stumbles when hot', 'cooks what is near it']),
+    on: z.enum(['slow climbs', 'slow work', 'idling', 'after switch-off', 'any work']),
+    breeze: z.enum(['no breeze', 'a breeze', 'any weather']),
+    after: field(
+      'minutes until it shows',
+      'minutes',
+      [0, 86_400],
+      'machine',
+      'on a run before anything comes apart',
+    ).nullable(),
+    aboveC: field('shows above', 'temperature', [-40, 60], 'machine').nullable(),
+  }),
+  machine: z.strictObject({
+    kind: z.enum(machineKinds),
+    name: name(80),
+    owner: line(80),
+    massKg: field(
+      'weight at work',
+      'mass',
+      [20, 60_000],
+      'trigger',
+      'with rider or load: a weighbridge, or the handbook',
+    ),
+    systemV: z.union([z.literal(12), z.literal(24)]),
+    /** null: not asked yet */
+    hasBattery: z.boolean().nullable(),
+    outputDc: z.boolean().nullable(),
+    ownerAllows: z.enum(allowances).nullable(),
+  }),
+  /** is a fan the cure? one answer a question */
+  checks: z
+    .array(z.strictObject({ id: idSchema, found: z.enum(['ruled out', 'looks like it']), at: momentSchema }))
+    .max(...upTo('checks')),
+  /** how it ran before anything came apart: it cannot be had afterwards */
+  baseline: z.strictObject({
+    state: z.enum(['not yet', 'taken', 'cannot be had']),
+    hotC: field(
+      'got as hot as',
+      'temperature',
+      [-40, 300],
+      'machine',
+      'gauge, or a thermometer on the thing itself',
+    ).nullable(),
+    airC: field('surroundings then', 'temperature', [-40, 60], 'machine').nullable(),
+    touchS: field('could be touched for', 'seconds', [0, 3600], 'machine', 'seat or panel, bare hand').nullable(),
+    load: line(160),
+  }),
+  /** cuts, holes and the like that this plan makes besides those that its choices bring */
+  alterations: z
+    .array(z.strictObject({ id: idSchema, kind: z.enum(alterationKinds), what: name(120) }))
+    .max(...upTo('alterations')),
+  surroundings: z.strictObject({
+    /** what it works in, and so what its fins pick up; null: not asked yet */
+    ground: z.enum(grounds).nullable(),
+    blockedShare: field(
+      'blocked by such ground, at 14 fins per inch',
+      'share',
+      [0, 0.8],
+      'machine',
+      'hold a lamp behind the core after a day out',
+    ),
+    livesIn: z.enum(Object.keys(ingressNeeds) as [LivesIn, ...LivesIn[]]).nullable(),
+    /** what is fitted sits behind a shield that keeps water off */
+    shielded: z.boolean(),
+    heightM: field('height above the sea', 'height', [-430, 5500], 'machine'),
+    coldestC: field('coldest day it works', 'temperature', [-40, 50], 'machine'),
+    hottestC: field('hottest day it works', 'temperature', [-20, 60], 'machine'),
+    usualC: field('usual day it works', 'temperature', [-40, 60], 'machine'),
+  }),
+}

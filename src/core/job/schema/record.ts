@@ -1,0 +1,72 @@
+import { z } from 'zod'
+import { field } from '../../fields'
+import { idSchema } from '../../parts'
+import { between, choiceEnds, upTo } from '../limits'
+import { daySchema, line, momentSchema, name } from './common'
+import { endings } from './machine'
+
+export const marginIds = [
+  'fit',
+  'air',
+  'supply',
+  'wire',
+  'fuse',
+  'contacts',
+  'charge',
+  'battery',
+  'trigger',
+  'boil',
+] as const
+
+export type MarginId = (typeof marginIds)[number]
+
+/** What is kept to, what was done and proved, and what was accepted and signed. */
+export const recordShape = {
+  limits: z.strictObject({
+    dropShare: z.union([z.literal(0.02), z.literal(0.03), z.literal(0.05), z.literal(0.1)]),
+    leastAreaM2: z.union([z.literal(0.5e-6), z.literal(0.75e-6)]),
+    boilKeepK: between(choiceEnds.boilKeepK),
+  }),
+  use: z.strictObject({
+    live: z.enum(['key only', 'after-run', 'isolator']),
+    afterRunS: field('after-run wanted', 'minutes', [0, 36_000], 'power', 'minutes with the key off', true),
+    standsS: field('longest it stands', 'days', [0, 3.2e7], 'power', 'days between outings', true),
+    fanWhileCranking: z.boolean(),
+  }),
+  setting: z.strictObject({ state: z.enum(['test', 'working']) }),
+  build: z.strictObject({
+    done: z.array(z.strictObject({ step: idSchema, at: momentSchema })).max(...upTo('steps')),
+  }),
+  proofs: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        measured: z.strictObject({ value: between(choiceEnds.proof), typed: line(80) }).nullable(),
+        answer: z.enum(['yes', 'no']).nullable(),
+        /** why it was not proved */
+        notProved: line(300).nullable(),
+        at: momentSchema,
+      }),
+    )
+    .max(...upTo('proofs')),
+  after: z
+    .array(z.strictObject({ id: idSchema, what: line(120), dueOn: daySchema.nullable(), doneOn: daySchema.nullable() }))
+    .max(...upTo('care')),
+  acceptances: z
+    .array(
+      z.strictObject({
+        margin: z.enum([...marginIds, 'plan']),
+        part: line(60),
+        verdict: z.enum(['unsure', 'open', 'warning']),
+        /** the worst corner that was accepted, in the part's unit; null where there was no figure */
+        worst: z.number().nullable(),
+        who: name(80),
+        at: momentSchema,
+        why: name(400),
+      }),
+    )
+    .max(...upTo('acceptances')),
+  /** a job that ends without a fan, and why */
+  ended: z.strictObject({ why: z.enum(endings), note: line(300), by: name(80), at: momentSchema }).nullable(),
+  signature: z.strictObject({ by: name(80), at: momentSchema, coreVersion: line(20) }).nullable(),
+}
