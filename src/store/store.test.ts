@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
@@ -7,7 +7,6 @@ import { CORE_VERSION } from '../core/margins'
 import { settledFindings } from '../core/run'
 import { readJobFile } from '../formats'
 import { example } from '../formats/test-support/examples'
-import { readFileSync } from 'node:fs'
 import { firstTables } from './migrations/first-tables'
 import {
   addJob,

@@ -1,5 +1,5 @@
+import { firstCircuit, suitsVoltage } from '../fan-circuit'
 import { bayFlow, flywheelHelps, runningAir, type Side } from '../cooling'
-import { circuitsOf, suitsVoltage } from '../fan-circuit'
 import { changePlace, chooseFan, type Job, lookupOf, type Panel } from '../job'
 import type { FanPart } from '../parts'
 import { depthStack } from '../placing'
@@ -50,7 +50,7 @@ export function bayWays(job: Job, part: FanPart): BayWay[] {
   const way = (panel: Panel | null, side: Side | null): BayWay => {
     const with_ = panel && side ? changePlace(chooseFan(job, part), { panel: panel.id, side }) : job
     const bench = new Bench(lookupOf(with_))
-    const circuit = circuitsOf(with_)[0]!
+    const circuit = firstCircuit(with_)
     const running = panel && side && circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
     const found = bayFlow(
       bench,

@@ -1,5 +1,5 @@
+import { firstCircuit, powerFlows, runCurrent, suitsVoltage } from '../fan-circuit'
 import { movedAir, type MovedAir } from '../cooling'
-import { circuitsOf, powerFlows, runCurrent, suitsVoltage } from '../fan-circuit'
 import { chooseFan, type Job, lookupOf } from '../job'
 import type { FanPart } from '../parts'
 import { depthStack } from '../placing'
@@ -34,10 +34,10 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
     return {
       part,
       moved: movedAir(job, part),
-      chosen: job.fans[0]?.part.id === part.id,
+      chosen: firstCircuit(job).fan?.part.id === part.id,
       otherVoltage: !suitsVoltage(part, job.machine.systemV),
       depthOverM: toMicrometre(depthStack(with_).leftM - depthStack(with_).requiredM),
-      runA: runCurrent(bench, circuitsOf(with_)[0]!.fan!).value,
+      runA: runCurrent(bench, firstCircuit(with_).fan!).value,
       leanestNetA: Math.min(
         ...powerFlows(with_, bench)
           .flows.filter((f) => f.chargeA > 0 || f.rpm !== null)

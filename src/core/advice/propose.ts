@@ -40,7 +40,7 @@ export function comparedSizes(job: Job, system: UnitSystem, n = 0): SizeCheck[] 
       dropLimitV: job.limits.dropShare * job.machine.systemV,
       otherWiresOhm: circuit.run.frame ? FRAME_OHM : 0,
       leastAreaM2: job.limits.leastAreaM2,
-      terminalAreaM2: terminalLimit(job, circuit) ?? Number.POSITIVE_INFINITY,
+      terminalAreaM2: terminalLimit(circuit) ?? Number.POSITIVE_INFINITY,
     },
     system,
   )

@@ -1,16 +1,17 @@
-import { movedAir } from '../cooling'
-import { proposedSetting } from '../fan-circuit'
-import type { Station } from '../fields'
+import { circuitsOf, type FanCircuit, firstCircuit, proposedSetting } from '../fan-circuit'
+import { MOST_STARTS } from '../control'
 import {
   changeFuse,
   changePlace,
-  changeRun,
+  changeRunOf,
   changeSetting,
   changeSizes,
   fieldsOf,
   type Job,
   type MarginId,
 } from '../job'
+import { movedAir } from '../cooling'
+import type { Station } from '../fields'
 import type { MarginResult } from '../margins'
 import { format, plainNumber } from '../units'
 import { proposedFuse, proposedSize } from './propose'
@@ -22,18 +23,24 @@ export interface Remedy {
   readonly change?: (job: Job) => Job
 }
 
-const fanWires = (job: Job): Job['conductors'] =>
-  job.conductors.filter((c) => job.runs.some((r) => r.conductors.includes(c.id)))
+/** The circuit that the deciding part of a margin speaks of. */
+function circuitOf(job: Job, margin: MarginResult): FanCircuit {
+  const run = margin.parts.find((p) => p.id === margin.part)?.run
+  return circuitsOf(job).find((c) => c.run.id === run) ?? firstCircuit(job)
+}
+const placeOf = (job: Job, circuit: FanCircuit): number => circuitsOf(job).indexOf(circuit)
 
-const sizeRemedy = (job: Job): Remedy[] => {
-  const choice = proposedSize(job, job.units)
+const sizeRemedy = (job: Job, margin: MarginResult): Remedy[] => {
+  const circuit = circuitOf(job, margin)
+  const choice = proposedSize(job, job.units, placeOf(job, circuit))
+  const { suffix, conductors } = circuit
   if (choice.kind === 'size')
-    return fanWires(job).some((c) => c.size !== choice.size)
+    return conductors.some((c) => c.size !== choice.size)
       ? [
           {
-            text: `Use ${choice.size} for feed and way back`,
+            text: `Use ${choice.size} for feed and way back${suffix}`,
             station: 'wire',
-            change: (j) => changeSizes(j, choice.size),
+            change: (j) => changeSizes(j, choice.size, circuit.run.conductors),
           },
         ]
       : []
@@ -55,29 +62,38 @@ const sizeRemedy = (job: Job): Remedy[] => {
   ]
 }
 
-const fuseRemedy = (job: Job): Remedy[] => {
-  if (!job.fans.length) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
-  if (fanWires(job).some((c) => c.size === null)) return sizeRemedy(job)
-  const choice = proposedFuse(job)
+const fuseRemedy = (job: Job, margin: MarginResult): Remedy[] => {
+  const circuit = circuitOf(job, margin)
+  const n = placeOf(job, circuit)
+  if (!circuit.fan) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
+  if (circuit.conductors.some((c) => c.size === null)) return sizeRemedy(job, margin)
+  const choice = proposedFuse(job, n)
   if (!choice)
     return [
       { text: 'No blade fuse both carries this fan and guards this wire: use a thicker conductor', station: 'wire' },
     ]
-  return job.fuses[0]?.ratingA === choice.ratingA
+  return circuit.fuse?.ratingA === choice.ratingA
     ? []
-    : [{ text: `Fit a ${choice.ratingA} A fuse`, station: 'wire', change: (j) => changeFuse(j, choice.ratingA) }]
+    : [
+        {
+          text: `Fit a ${choice.ratingA} A fuse${circuit.suffix}`,
+          station: 'wire',
+          change: (j) => changeFuse(j, choice.ratingA, undefined, n),
+        },
+      ]
 }
 
-const settingRemedy = (job: Job): Remedy[] => {
-  const setting = proposedSetting(job)
-  const controller = job.controllers[0]
+const settingRemedy = (job: Job, margin: MarginResult): Remedy[] => {
+  const circuit = circuitOf(job, margin)
+  const setting = proposedSetting(job, circuit)
+  const { controller } = circuit
   if (!setting || !controller) return controller ? [] : [{ text: 'Choose a controller', station: 'trigger' }]
   if (Math.abs(setting.setC - controller.setC) < 1e-6 && Math.abs(setting.bandK - controller.bandK) < 1e-6) return []
   return [
     {
       text:
         `Set ${format(setting.setC, 'temperature', job.units)} with a band of ` +
-        `${format(setting.bandK, 'temperatureDifference', job.units)}`,
+        `${format(setting.bandK, 'temperatureDifference', job.units)}${circuit.suffix}`,
       station: 'trigger',
       change: (j) => changeSetting(j, controller.id, setting.setC, setting.bandK),
     },
@@ -86,11 +102,10 @@ const settingRemedy = (job: Job): Remedy[] => {
 
 /** starts an hour that a wider band aims at: a little below what is allowed */
 const EASY_STARTS = 22
-const MOST_STARTS = 30
 
 /** A fan that starts too often wants a wider band: each start then lasts longer. */
 function bandRemedy(job: Job, margin: MarginResult): Remedy[] {
-  const controller = job.controllers[0]
+  const { controller } = circuitOf(job, margin)
   const range = controller?.part.range
   if (!controller || !range || controller.part.band === 'fixed')
     return [{ text: 'A switch with a wider band, or the probe where it lags more', station: 'trigger' }]
@@ -116,7 +131,7 @@ const heatRemedy = (job: Job): Remedy[] => [
 
 /** More air through the fins: a shroud, its gap closed, or the fan that moves most in the room there is. */
 function coreAirRemedy(job: Job): Remedy[] {
-  const part = job.fans[0]?.part
+  const part = firstCircuit(job).fan?.part
   if (!part) return [{ text: 'Choose a fan', station: 'place' }]
   const moves = (j: Job): number => movedAir(j, part)?.flowM3s ?? 0
   const [now, better] =
@@ -142,6 +157,31 @@ function coreAirRemedy(job: Job): Remedy[] {
       station: 'place' as const,
     },
   ]
+}
+
+/** A contact that its fan overloads: a relay, another feed, or a heavier relay. */
+function contactRemedy(job: Job, margin: MarginResult): Remedy[] {
+  const { run } = circuitOf(job, margin)
+  const through = /^(key|override|isolator|call) /.exec(margin.part ?? '')
+  if (through && margin.verdict === 'open')
+    return [{ text: `Choose the ${through[1]} switch, or see what is stamped on it`, station: 'wire' }]
+  if (run.switchedBy === 'controller')
+    return [
+      {
+        text: 'Let a relay carry the fan',
+        station: 'wire',
+        change: (j) => changeRunOf(j, run.id, { switchedBy: 'relay' }),
+      },
+    ]
+  return run.source === 'key switch'
+    ? [
+        {
+          text: 'Feed the fan from the battery and let the key switch only the coil',
+          station: 'wire',
+          change: (j) => changeRunOf(j, run.id, { source: 'battery' }),
+        },
+      ]
+    : [{ text: 'Choose a heavier relay', station: 'wire' }]
 }
 
 /** What would help each margin most, one entry a margin. */
@@ -176,23 +216,10 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
             station: 'place',
           },
         ]
-      : sizeRemedy(job),
+      : sizeRemedy(job, margin),
   wire: sizeRemedy,
   fuse: fuseRemedy,
-  contacts: (job, margin) =>
-    /^(key|override|isolator|call) /.test(margin.part ?? '') && margin.verdict === 'open'
-      ? [{ text: `Choose the ${margin.part!.split(' ')[0]} switch, or see what is stamped on it`, station: 'wire' }]
-      : job.runs[0]!.switchedBy === 'controller'
-        ? [{ text: 'Let a relay carry the fan', station: 'wire', change: (j) => changeRun(j, { switchedBy: 'relay' }) }]
-        : job.runs[0]!.source === 'key switch'
-          ? [
-              {
-                text: 'Feed the fan from the battery and let the key switch only the coil',
-                station: 'wire',
-                change: (j) => changeRun(j, { source: 'battery' }),
-              },
-            ]
-          : [{ text: 'Choose a heavier relay', station: 'wire' }],
+  contacts: contactRemedy,
   charge: (job) =>
     job.trailer
       ? [{ text: 'A thicker tow cable or a stronger charger; otherwise a lighter fan', station: 'power' }]
@@ -220,8 +247,8 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
       ? bandRemedy(job, margin)
       : margin.basis === 'run' && margin.part?.startsWith('in time')
         ? heatRemedy(job)
-        : settingRemedy(job),
-  boil: (job, margin) => (margin.basis === 'run' ? heatRemedy(job) : settingRemedy(job)),
+        : settingRemedy(job, margin),
+  boil: (job, margin) => (margin.basis === 'run' ? heatRemedy(job) : settingRemedy(job, margin)),
 }
 
 /** The strongest remedies of a margin that does not hold: the choice first, then the reading to measure. */

@@ -1,6 +1,6 @@
+import { firstCircuit, ratingOf } from '../fan-circuit'
 import { movedBy } from '../cooling'
 import { runningFan } from '../electrical'
-import { circuitsOf, ratingOf } from '../fan-circuit'
 import { engagement, type Engagement } from '../fit'
 import { chooseFan, type Job, lookupOf } from '../job'
 import type { FanPart } from '../parts'
@@ -43,7 +43,7 @@ const overlap = (a: Spread, b: Spread): boolean => a.low <= b.high && b.low <= a
  * @see engineering §1.6, §1.11, §2.6, §7
  */
 export function replacement(job: Job): Replacement | null {
-  const next = job.fans[0]?.part
+  const next = firstCircuit(job).fan?.part
   if (!next || !job.oldFan) return null
   const of = (part: FanPart) => {
     const with_ = { ...chooseFan(job, part), oldFan: null }
@@ -51,7 +51,7 @@ export function replacement(job: Job): Replacement | null {
       air: spread(with_, (b) => movedBy(b, with_), /^fans\./),
       amps: spread(
         with_,
-        (b) => runningFan(ratingOf(b, circuitsOf(with_)[0]!.fan!), b.value('charging.regulatorV')).currentA,
+        (b) => runningFan(ratingOf(b, firstCircuit(with_).fan!), b.value('charging.regulatorV')).currentA,
         /^fans\./,
       ),
     }
@@ -72,7 +72,7 @@ function turnsInWords(turns: readonly string[]): string {
 
 /** "Swift 116 moves 14 % more for 0.6 A less; the spreads do not overlap." */
 export function replacementInWords(job: Job, { air, amps, fixing }: Replacement, units: UnitSystem): readonly string[] {
-  const name = job.fans[0]!.part.name
+  const { name } = firstCircuit(job).fan!.part
   const more = air.new.value / air.old.value - 1
   const amp = amps.new.value - amps.old.value
   const sameAir = Math.abs(more) < 0.005

@@ -1,5 +1,5 @@
-import { onStep, readingOf, settingFor } from '../control'
-import { circuitsOf, isThermostat } from '../fan-circuit'
+import { firstCircuit, isThermostat } from '../fan-circuit'
+import { MOST_STARTS, onStep, readingOf, settingFor } from '../control'
 import { changeSetting, changeSpan, type Job, lookupOf } from '../job'
 import { evaluate, type Findings } from '../margins'
 import { Bench } from '../reading'
@@ -47,7 +47,6 @@ export interface SettingMap {
 }
 
 const COLUMNS = 11
-const MOST_STARTS = 30
 /** a peak so little above the least is what the fan itself can hold, whatever it is set to, K */
 const AS_COOL_K = 2
 /** starts an hour that weigh as much as the fan running all the time */
@@ -65,7 +64,7 @@ export function withCell(job: Job, rowOf: MapRow, { setC, row }: Pick<MapCell, '
   const set = changeSetting(job, first.id, setC, first.bandK)
   if (rowOf === 'span') return changeSpan(set, first.id, row)
   if (!second) return set
-  const onC = onOf(set.controllers[0]!) + row
+  const onC = onOf(set.controllers.find((c) => c.id === first.id)!) + row
   const own = settingFor(second.part.band, onC, onC - second.bandK).setC
   return changeSetting(set, second.id, second.part.range ? onStep(own, second.part.range) : own, second.bandK)
 }
@@ -82,7 +81,7 @@ const onOf = ({ part, setC, bandK }: Job['controllers'][number]): number =>
 export function mapWaitsFor(job: Job): string | null {
   const waits = runWaitsFor(job)
   if (waits) return waits
-  const part = job.controllers[0]!.part
+  const { part } = firstCircuit(job).controller!
   return !isThermostat(part) || part.band === 'fixed' || !part.range ? `${part.name} cannot be set` : null
 }
 
@@ -91,10 +90,10 @@ export function mapWaitsFor(job: Job): string | null {
  * hot.
  */
 function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; readonly rows: number[] } {
-  const [circuit] = circuitsOf(job)
-  const { part } = job.controllers[0]!
+  const circuit = firstCircuit(job)
+  const { part } = circuit.controller!
   const range = part.range!
-  const kappa = circuit!.probe.kappa.value
+  const kappa = circuit.probe.kappa.value
   const hottest = air(job.surroundings.hottestC.value)
   const shows = (c: number): number => readingOf(job.bay ? bay(c) : coolant(c), hottest, kappa).c
   const opensC = job.engine?.thermostatOpensC?.value
@@ -152,7 +151,7 @@ function tryCell(job: Job, rowOf: MapRow, setC: number, row: number, moved: Read
   const peakC = Math.max(hot.peakC, usual.peakC, cold.peakC)
   return {
     setC,
-    onC: onOf(set.controllers[0]!),
+    onC: onOf(firstCircuit(set).controller!),
     row,
     peakC,
     worstC: Math.max(peakC, worst.peakC),

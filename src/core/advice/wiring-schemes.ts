@@ -1,6 +1,6 @@
+import { chooseController, circuitsOf, firstCircuit, runCurrent, suitsVoltage } from '../fan-circuit'
 import { mismatchInWords } from '../circuit'
 import { contactCarries } from '../electrical'
-import { chooseController, circuitsOf, runCurrent, suitsVoltage } from '../fan-circuit'
 import { changeFuse, changeSizes, changeWiring, type Job, lookupOf, type Run, type Wiring } from '../job'
 import { evaluate, marginInWords } from '../margins'
 import type { ControllerPart, Part, PartKind, PartOf, RelayPart } from '../parts'
@@ -40,7 +40,7 @@ const relayFor = (job: Job, shelf: Shelf, amps: number): RelayPart | undefined =
     .filter((r) => r.coilV === job.machine.systemV && contactCarries(r.contact).value >= amps)
     .sort((a, b) => a.contact.ratedA - b.contact.ratedA)[0]
 
-const chosenRelay = (job: Job): RelayPart | undefined => job.relays.find((r) => r.id === job.runs[0]!.relay)?.part
+const chosenRelay = (job: Job): RelayPart | undefined => firstCircuit(job).relay?.part
 
 const carries = (relay: RelayPart | undefined, amps: number): boolean =>
   relay !== undefined && contactCarries(relay.contact).value >= amps
@@ -55,7 +55,7 @@ function meeting(job: Job, controlFrom: Wiring['controlFrom']): Job {
     controlFrom: job.use.live === 'isolator' || trailer ? 'feed' : controlFrom,
     override:
       intent.control === 'thermostat and override' || intent.ifControllerDies === 'the override'
-        ? trailer || job.use.live === 'isolator' || job.runs[0]!.source !== 'battery'
+        ? trailer || job.use.live === 'isolator' || firstCircuit(job).run.source !== 'battery'
           ? 'feed'
           : 'key'
         : 'none',
@@ -67,10 +67,8 @@ function meeting(job: Job, controlFrom: Wiring['controlFrom']): Job {
 
 function withRelay(job: Job, shelf: Shelf, amps: number): Job {
   const relay = carries(chosenRelay(job), amps) ? chosenRelay(job) : relayFor(job, shelf, amps)
-  const placed = relay
-    ? { ...job, relays: [{ id: 'relay1', part: relay }] }
-    : { ...job, relays: job.relays.slice(0, 1) }
-  return each(placed, { switchedBy: 'relay', relay: placed.relays[0]?.id ?? null })
+  const kept = relay ? [{ id: 'relay1', part: relay }] : job.relays.slice(0, 1)
+  return each({ ...job, relays: kept }, { switchedBy: 'relay', relay: kept[0]?.id ?? null })
 }
 
 const twoFans = (job: Job): string | null => (job.runs.length < 2 ? 'there is one fan only' : null)
@@ -82,8 +80,7 @@ const noRelay =
       ? `no relay on the shelf carries ${format(amps(job), 'current', job.units, 2)}`
       : null
 
-const controllerOf = (job: Job): ControllerPart | undefined =>
-  job.controllers.find((c) => c.id === job.runs[0]!.controller)?.part
+const controllerOf = (job: Job): ControllerPart | undefined => firstCircuit(job).controller?.part
 
 const ownContact = (job: Job): string | null => {
   const part = controllerOf(job)
@@ -105,12 +102,15 @@ const positive = (job: Job): Job => changeWiring(job, { side: 'positive' })
 function relayForEach(job: Job, shelf: Shelf): Job {
   const part = carries(chosenRelay(job), mostAmps(job)) ? chosenRelay(job) : relayFor(job, shelf, mostAmps(job))
   const own = part ? relayEach(first(job, { source: 'battery' }), part) : first(job, { source: 'battery' })
-  return meeting(positive(each(own, { controller: job.runs[0]!.controller })), 'key')
+  return meeting(positive(each(own, { controller: firstCircuit(job).run.controller })), 'key')
 }
 
 function oneRelay(job: Job, shelf: Shelf): Job {
   const wired = withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))
-  return meeting(positive(each(wired, { fuse: job.runs[0]!.fuse, controller: job.runs[0]!.controller })), 'key')
+  return meeting(
+    positive(each(wired, { fuse: firstCircuit(job).run.fuse, controller: firstCircuit(job).run.controller })),
+    'key',
+  )
 }
 
 /** The ways people wire a fan; a new school is a new entry. */
@@ -183,11 +183,11 @@ export const schools = {
       twoFans(job) ?? noRelay(mostAmps)(job, shelf) ?? (controllerOf(job) ? null : 'no controller is chosen yet'),
     apply: (job, shelf) => {
       const base = relayForEach(job, shelf)
-      const one = base.controllers[0]!
+      const one = firstCircuit(base).controller!
       const two = { ...one, id: 'controller2', setC: one.setC + 5 }
       return {
         ...base,
-        controllers: [one, ...base.controllers.slice(1).filter((c) => c.id !== 'controller2'), two],
+        controllers: [one, ...base.controllers.filter((c) => c.id !== one.id && c.id !== 'controller2'), two],
         runs: base.runs.map((r, i) => (i === 1 ? { ...r, controller: 'controller2' } : r)),
       }
     },

@@ -49,3 +49,6 @@ export function flowAtPressure(
   const square = speed ** 2 - pressurePa / (maxPressure * (density / RATED_DENSITY))
   return freeFlow * Math.sign(square) * Math.sqrt(Math.abs(square))
 }
+
+/** Hub over blades, in diameter (estimate). @see engineering §2.7 */
+export const HUB_SHARE = 0.4

@@ -1,6 +1,5 @@
 import { heats, switchings, type Conditions, type Heat, type Netlist, type Switching } from './netlist'
-import type { Circuit } from './solve'
-import { type Solution } from './solve'
+import type { Circuit, Solution } from './solve'
 
 /** What of a circuit can be switched from outside; the engine always can. */
 export function switchingsOf(net: Netlist): Switching[] {

@@ -279,3 +279,6 @@ export function controllerRule(setC: number, bandK: number, range: ControllerRan
     '§3.2 rule 6',
   )
 }
+
+/** Starts an hour that a fan and its relay may be asked for. @see engineering §3.2 rule 1 */
+export const MOST_STARTS = 30

@@ -1,5 +1,5 @@
+import { firstCircuit } from '../fan-circuit'
 import { airDensity, bayResistance, corePressure, fanPressure, ventsInSeries } from '../air'
-import { circuitsOf } from '../fan-circuit'
 import { type Job, lookupOf, panelOf } from '../job'
 import { Bench, corners, endsOf, NotingBench } from '../reading'
 import { ductOf, flywheelHelps, flywheelOf } from './bay-air'
@@ -35,8 +35,7 @@ const ENDLESS_PA = 1e6
  * @returns null without a fan that runs on a core or in a bay
  * @see engineering §2.3, §2.4, §2.7
  */
-export function fanCurves(job: Job): Curves | null {
-  const circuit = circuitsOf(job)[0]!
+export function fanCurves(job: Job, circuit = firstCircuit(job)): Curves | null {
   const { fan } = circuit
   if (!fan || (!job.cooling && !job.bay)) return null
   const lookup = lookupOf(job)
@@ -93,8 +92,8 @@ export function fanCurves(job: Job): Curves | null {
     return { flow, fan: f, fanBand: [fl, fh], core: c, coreBand: [cl, ch] }
   })
   const noting = new NotingBench(lookup)
-  const flow = movedBy(noting, job)
-  const { worst, best } = corners((b) => movedBy(b, job), lookup, noting.touched, flow)
+  const flow = movedBy(noting, job, circuit)
+  const { worst, best } = corners((b) => movedBy(b, job, circuit), lookup, noting.touched, flow)
   return {
     points,
     at: { flow, low: worst, high: best, pressure: Math.max(0, fanCurve[0](flow, density)) },

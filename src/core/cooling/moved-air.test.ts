@@ -55,11 +55,7 @@ test('a bay is limited by its vents, and every fan of the shelf gets a figure th
   )
   expect(flow(tight)).toBeLessThan(flow(digger))
   expect(flow(withReading(digger, 'bay.ventOutM2', { value: 0, source: 'measured' }))).toBe(0)
-  for (const j of [
-    job,
-    digger,
-    changeCooling(job, { coreWidthM: { value: 0.03, source: 'measured' } }),
-  ]) {
+  for (const j of [job, digger, changeCooling(job, { coreWidthM: { value: 0.03, source: 'measured' } })]) {
     for (const { moved, leanestNetA } of comparedFans(j, fans)) {
       expect(moved!.flowM3s).toBeGreaterThan(0)
       expect(Number.isFinite(moved!.ofBox + leanestNetA)).toBe(true)

@@ -1,4 +1,4 @@
-import { circuitsOf } from '../fan-circuit'
+import { firstCircuit } from '../fan-circuit'
 import { chooseFan, type Job, lookupOf, panelOf } from '../job'
 import type { FanPart } from '../parts'
 import { Bench } from '../reading'
@@ -14,11 +14,10 @@ export interface MovedAir {
 }
 
 /**
- * Air that the first fan of a job moves with this pass's readings, m³/s; 0 where it cannot run.
+ * Air that a fan of a job moves with this pass's readings, m³/s; 0 where it cannot run.
  * @see engineering §2.6, §2.7
  */
-export function movedBy(bench: Bench, job: Job): number {
-  const circuit = circuitsOf(job)[0]!
+export function movedBy(bench: Bench, job: Job, circuit = firstCircuit(job)): number {
   const running = circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
   if (!running) return 0
   if (job.bay)
@@ -41,11 +40,12 @@ export function movedAir(job: Job, part: FanPart): MovedAir | null {
 }
 
 /**
- * Share of its core's face that the first fan covers as it sits; null in a bay or without a fan.
+ * Share of its core's face that a fan covers as it sits; null in a bay or without a fan.
  * @see engineering §7
  */
-export function coverage(job: Job): number | null {
-  if (!job.cooling || !job.fans.length) return null
-  const first = airThroughCores(new Bench(lookupOf(job)), job, null).fans[0]
-  return first ? first.areaM2 / (job.cooling.coreWidthM.value * job.cooling.coreHeightM.value) : null
+export function coverage(job: Job, { fan } = firstCircuit(job)): number | null {
+  if (!job.cooling || !fan) return null
+  const { fans } = airThroughCores(new Bench(lookupOf(job)), job, null)
+  const own = fans.find((f) => f.circuit.fan.id === fan.id)
+  return own ? own.areaM2 / (job.cooling.coreWidthM.value * job.cooling.coreHeightM.value) : null
 }

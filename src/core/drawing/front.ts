@@ -1,19 +1,15 @@
+import { HUB_SHARE } from '../air'
+import { type ChosenFan, circuitsOf, firstCircuit } from '../fan-circuit'
+import { sectionView } from './section'
 import { apart, holesOf } from '../fit'
-import type { Fan, Job, LeadName, Obstacle, Panel } from '../job'
-import { leadReaches } from '../placing'
-import { lookupOf } from '../job'
-import { panelOf } from '../job'
-import { coreName } from '../job'
-import { neighbours } from '../placing'
-import { coreFace, fanBox, obstacleBox, onFansSide } from '../placing'
+import { coreName, type Fan, type Job, type LeadName, lookupOf, type Obstacle, type Panel, panelOf } from '../job'
+import { coreFace, fanBox, leadReaches, neighbours, obstacleBox, onFansSide } from '../placing'
 import { Bench } from '../reading'
 import { format } from '../units'
 import { circle, dimension, framed, path, rect, text, type Drawing, type Pen, type Shape } from './shapes'
 
 const MM = 1000
 const penOf: Readonly<Record<Obstacle['kind'], Pen>> = { fixed: 'fixed', moves: 'moves', exhaust: 'exhaust' }
-/** hub over blades, in diameter (estimate) */
-const HUB = 0.36
 const BLADES = 7
 
 /** A fan from its face: frame, swept circle, hub, blades, fixing holes. */
@@ -25,7 +21,7 @@ function fanFace(part: Fan['part'], x: number, y: number, of: string): Shape[] {
     return path(
       'thin',
       Array.from({ length: 6 }, (_, i): [number, number] => {
-        const at = r * (HUB + ((1 - HUB) * i) / 5)
+        const at = r * (HUB_SHARE + ((1 - HUB_SHARE) * i) / 5)
         const a = start + 0.55 * (i / 5) ** 1.3
         return [x + at * Math.cos(a), y + at * Math.sin(a)]
       }),
@@ -36,7 +32,7 @@ function fanFace(part: Fan['part'], x: number, y: number, of: string): Shape[] {
     rect('fan', x - half, y - half, 2 * half, 2 * half, of),
     circle('fan', x, y, r, of),
     ...Array.from({ length: BLADES }, (_, n) => blade(n)),
-    circle('hub', x, y, r * HUB, of),
+    circle('hub', x, y, r * HUB_SHARE, of),
     ...holesOf(part.fixings, part.boltCircleM.value * MM).map((h) =>
       circle('thin', x + h.x, y + h.y, Math.max(1.5, half * 0.035), of),
     ),
@@ -115,8 +111,12 @@ function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
 }
 
 /** What is left of a lead, in words: "lead +71 mm"; null where nothing supplies it. */
-function leadLeft(job: Job, lead: LeadName): { readonly words: string; readonly short: boolean } | null {
-  const found = leadReaches(job).find((r) => r.lead === lead)
+function leadLeft(
+  job: Job,
+  lead: LeadName,
+  id: string | undefined,
+): { readonly words: string; readonly short: boolean } | null {
+  const found = leadReaches(job).find((r) => r.lead === lead && r.id === id)
   return found
     ? {
         words: `lead ${found.overM >= 0 ? '+' : ''}${format(found.overM, 'length', job.units, 2)}`,
@@ -126,7 +126,7 @@ function leadLeft(job: Job, lead: LeadName): { readonly words: string; readonly 
 }
 
 /** The core that the fan sits on; the first where none does yet. */
-export const drawnCore = (job: Job): number => Math.min(job.fans[0]?.seat?.core ?? 0, (job.cooling?.cores ?? 1) - 1)
+export const drawnCore = (job: Job, { fan } = firstCircuit(job)): number => fan?.seat?.core ?? 0
 
 /** One core from behind, to scale: tanks, tubes, fans, probes and what is near, with dimensions. */
 function coreFront(job: Job, core: number): Drawing {
@@ -175,7 +175,7 @@ function coreFront(job: Job, core: number): Drawing {
     shapes.push(...touches(job, bench, o, size))
   for (const probe of job.probes.filter((p) => p.seat?.core === core)) {
     const [x, y] = [probe.seat!.xM * MM, probe.seat!.yM * MM]
-    const left = leadLeft(job, 'probe')
+    const left = leadLeft(job, 'probe', probe.id)
     const right = x < w * 0.6
     const beside = right
       ? { x: x + size * 0.6, anchor: 'start' as const }
@@ -200,25 +200,33 @@ function coreFront(job: Job, core: number): Drawing {
   const corner = job.place.leadsLeave
   const left = corner.endsWith('left')
   const [lx, ly] = [left ? 0 : w, corner.startsWith('top') ? 0 : h]
-  const fanLead = leadLeft(job, 'fan')
+  const own = job.fans.filter((f) => f.seat?.core === core)
+  const fanLeads = own.flatMap((f) => leadLeft(job, 'fan', f.id) ?? [])
   const away = corner.startsWith('top') ? -size : size
   shapes.push(
     path('probe', [
       [lx, ly],
       [lx + (left ? -size : size) * 1.2, ly + away * 1.2],
     ]),
-    text(lx + (left ? -size : size) * 1.5, ly + away * 1.2 + size * 0.3, fanLead ? fanLead.words : 'leads', size, {
-      anchor: left ? 'end' : 'start',
-      tone: fanLead?.short ? 'short' : 'cold',
-    }),
+    text(
+      lx + (left ? -size : size) * 1.5,
+      ly + away * 1.2 + size * 0.3,
+      fanLeads.map((l) => l.words).join(', ') || 'leads',
+      size,
+      {
+        anchor: left ? 'end' : 'start',
+        tone: fanLeads.some((l) => l.short) ? 'short' : 'cold',
+      },
+    ),
   )
-  const fan = job.fans[0]
   const name = coreName(job, core)
-  const where =
-    fan?.seat?.core === core
-      ? `; ${fan.part.name}, its middle ${format(fan.seat.xM, 'length', job.units, 3)} from the left and ` +
-        `${format(fan.seat.yM, 'length', job.units, 3)} from the top`
-      : ''
+  const where = own
+    .map(
+      (fan) =>
+        `; ${fan.part.name}, its middle ${format(fan.seat!.xM, 'length', job.units, 3)} from the left and ` +
+        `${format(fan.seat!.yM, 'length', job.units, 3)} from the top`,
+    )
+    .join('')
   return framed(
     `${name[0]!.toUpperCase()}${name.slice(1)} from behind${job.place.side === 'pusher' ? ', fan in front' : ''}`,
     `${name} from behind, ${words(w)} wide and ${words(h)} high${where}.`,
@@ -228,10 +236,9 @@ function coreFront(job: Job, core: number): Drawing {
 }
 
 /** A panel of a bay with its fan. */
-function panelFront(job: Job, panel: Panel): Drawing {
+function panelFront(job: Job, panel: Panel, fan: ChosenFan | null): Drawing {
   const [w, h] = [panel.wideM.value * MM, panel.highM.value * MM]
   const size = Math.max(w, h) * 0.045
-  const fan = job.fans[0]
   const over = fan ? fan.part.housingM.value * MM > Math.min(w, h) + 1e-9 : false
   return framed(
     `The ${panel.name}, from inside`,
@@ -256,6 +263,17 @@ function panelFront(job: Job, panel: Panel): Drawing {
   )
 }
 
-/** Front view of where the fan goes; null where the job mounts none. @see engineering §7 */
-export const frontView = (job: Job): Drawing | null =>
-  job.cooling ? coreFront(job, drawnCore(job)) : job.bay ? panelFront(job, panelOf(job)!) : null
+/** Front view of where a fan goes; null where the job mounts none. @see engineering §7 */
+export function frontView(job: Job, circuit = firstCircuit(job)): Drawing | null {
+  if (job.cooling) return coreFront(job, drawnCore(job, circuit))
+  return job.bay ? panelFront(job, panelOf(job)!, circuit.fan) : null
+}
+
+/** Every view that tells where the fans go: each core or panel once, a section through each fan. @see engineering §7 */
+export function placeViews(job: Job): Drawing[] {
+  const circuits = circuitsOf(job)
+  const fronts = circuits.filter((c, i) => circuits.findIndex((o) => drawnCore(job, o) === drawnCore(job, c)) === i)
+  return [...fronts.map((c) => frontView(job, c)), ...circuits.map((c) => sectionView(job, c))].filter(
+    (d) => d !== null,
+  )
+}

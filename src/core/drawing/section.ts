@@ -1,8 +1,6 @@
-import type { Job } from '../job'
-import { lookupOf } from '../job'
-import { panelOf } from '../job'
-import { depthStack, neighbours } from '../placing'
-import { coreFace, obstacleBox, onFansSide } from '../placing'
+import { firstCircuit } from '../fan-circuit'
+import { type Job, lookupOf, panelOf } from '../job'
+import { coreFace, depthStack, neighbours, obstacleBox, onFansSide } from '../placing'
 import { Bench } from '../reading'
 import { format } from '../units'
 import { touchMark } from './front'
@@ -20,11 +18,10 @@ const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = {
  * it in the position in which it comes closest. Depth runs to the right.
  * @see engineering §7
  */
-export function sectionView(job: Job): Drawing | null {
+export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | null {
   if (!job.cooling && !job.bay) return null
   const bench = new Bench(lookupOf(job))
-  const stack = depthStack(job)
-  const fan = job.fans[0]
+  const stack = depthStack(job, fan)
   const panel = job.bay ? panelOf(job)! : null
   const face = panel ? { w: panel.wideM.value, h: panel.highM.value } : coreFace(bench)
   const h = face.h * MM

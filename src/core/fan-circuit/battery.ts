@@ -7,7 +7,10 @@ import { ratingOf } from './currents'
 /** below this a 12 V system may not start. @see engineering §1.9 */
 const CRANKING_FLOOR_V = 9.6
 
-/** The first battery at the coldest surroundings: the safe side for everything asked of it. */
+/** The battery that everything hangs on. */
+export const servingBattery = (job: Job): Job['batteries'][number] => job.batteries[0]!
+
+/** That battery at the coldest surroundings: the safe side for everything asked of it. */
 export function batteryAt(bench: Bench, job: Job): BatteryState {
   const b = job.batteries[0]!
   return {

@@ -10,6 +10,8 @@ export interface FanCircuit {
   readonly fuse: Job['fuses'][number] | null
   readonly conductors: readonly RunConductor[]
   readonly probe: Job['probes'][number]
+  readonly relay: Job['relays'][number] | null
+  readonly keySwitch: Job['switches'][number] | null
 }
 
 /** Addresses are put together once for a job: the inside of a sampling run only looks them up. */
@@ -55,7 +57,31 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
     fuse: byId(job.fuses, run.fuse),
     conductors: run.conductors.map((id) => runConductor(byId(job.conductors, id)!)),
     probe: byId(job.probes, run.probe)!,
+    relay: byId(job.relays, run.relay),
+    keySwitch: byId(job.switches, run.keySwitch),
   }))
   known.set(job, circuits)
   return circuits
+}
+
+/** The first fan's circuit: what is shown where there is room for one. Whatever is told of a job iterates them all. */
+export const firstCircuit = (job: Job): FanCircuit => circuitsOf(job)[0]!
+
+/** A circuit whose fan is chosen. */
+export type FannedCircuit = FanCircuit & { readonly fan: ChosenFan }
+
+/** Circuits whose fan is chosen, in order. */
+export const fannedCircuits = (job: Job): readonly FannedCircuit[] =>
+  circuitsOf(job).filter((c): c is FannedCircuit => c.fan !== null)
+
+/** Circuits by what they share, each with the first circuit that has it: controllers, probes, fuses, relays. */
+export function eachOnce<K extends 'controller' | 'probe' | 'fuse' | 'relay'>(
+  job: Job,
+  key: K,
+): readonly (readonly [NonNullable<FanCircuit[K]>, FanCircuit])[] {
+  const all = circuitsOf(job)
+  return all.flatMap((c, i) => {
+    const entry = c[key]
+    return entry && all.findIndex((o) => o[key]?.id === entry.id) === i ? [[entry, c] as const] : []
+  })
 }

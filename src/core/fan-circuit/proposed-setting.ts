@@ -1,15 +1,14 @@
+import { firstCircuit } from './circuit'
 import { proposeBaySetting, proposeSetting, readingOf, type Setting } from '../control'
 import type { Job } from '../job'
 import { air, bay, coolant } from '../units'
-import { circuitsOf } from './circuit'
 import { isThermostat } from './is-thermostat'
 
 /**
- * A setting worked out without a run for the first controller; null where there is none to set.
+ * A setting worked out without a run for a fan's controller; null where there is none to set.
  * @see engineering §3.2
  */
-export function proposedSetting(job: Job): Setting | null {
-  const circuit = circuitsOf(job)[0]!
+export function proposedSetting(job: Job, circuit = firstCircuit(job)): Setting | null {
   const part = circuit.controller?.part
   if (!part?.range || !isThermostat(part) || part.band === 'fixed') return null
   const hottest = air(job.surroundings.hottestC.value)

@@ -1,7 +1,7 @@
 import { type Conductor, contactsResistance, runningFan, type RunOfWire, wiresResistance } from '../electrical'
-import { type Job, roleNames } from '../job'
+import { roleNames } from '../job'
 import type { Bench } from '../reading'
-import { byId, type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
+import { type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
 import { ratingOf, runCurrent } from './currents'
 
 /** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
@@ -47,10 +47,11 @@ export function fanSpeed(bench: Bench, circuit: FanCircuit & { readonly fan: Cho
 }
 
 /** Copper that the smallest terminal on the run accepts, m²; null where no terminal limits it. */
-export function terminalLimit(job: Job, circuit: FanCircuit): number | null {
-  const relay = byId(job.relays, circuit.run.relay)
+export function terminalLimit(circuit: FanCircuit): number | null {
   const own: (number | null | undefined)[] =
-    circuit.run.switchedBy === 'relay' ? [relay?.part.terminalAreaM2] : [circuit.controller?.part.terminalAreaM2]
+    circuit.run.switchedBy === 'relay'
+      ? [circuit.relay?.part.terminalAreaM2]
+      : [circuit.controller?.part.terminalAreaM2]
   const limits = own.filter((a): a is number => typeof a === 'number')
   return limits.length ? Math.min(...limits) : null
 }

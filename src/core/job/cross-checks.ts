@@ -126,7 +126,20 @@ const seatsSuitTheMedium: Check = (job) => {
   ]
 }
 
-const checks: readonly Check[] = [hasItsBlocks, idsStandOnce, pointsAtWhatIsThere, runsAreRuns, seatsSuitTheMedium]
+/** Where no engine heats a bay, something in it does. */
+const bayHasItsHeat: Check = (job) =>
+  job.bay && !job.engine && job.bay.heatW === null
+    ? [fault('without an engine it says what heat is given off inside', 'bay', 'heatW')]
+    : []
+
+const checks: readonly Check[] = [
+  hasItsBlocks,
+  bayHasItsHeat,
+  idsStandOnce,
+  pointsAtWhatIsThere,
+  runsAreRuns,
+  seatsSuitTheMedium,
+]
 
 /** What must hold between the blocks of a document, besides what each of them is. */
 export function crossChecked(job: WrittenJob, context: z.RefinementCtx<WrittenJob>): void {

@@ -21,7 +21,7 @@ import { powerShape, type Trailer, trailerSchema } from './schema/power'
 import { recordShape } from './schema/record'
 import { wiringSchema } from './schema/wiring'
 
-/** Version of the job document that this code writes. Older ones are migrated to it when read; newer ones are refused. */
+/** Version of the job document that this code writes. Older ones are migrated when read; newer ones are refused. */
 export const JOB_VERSION = 6
 
 /** The document as it is written down. What must hold between its blocks is checked beside it. */

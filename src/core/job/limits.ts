@@ -39,7 +39,7 @@ export const tooMany = (listed: Listed): string => `no more than ${lists[listed]
 /** Both, as a schema's `max` takes them. */
 export const upTo = (listed: Listed): readonly [number, string] => [mostOf(listed), tooMany(listed)]
 
-/** Figures of a leg of a day: lowest and highest, SI, °C. A receiver or a table may say more; no machine of ours does. */
+/** Figures of a leg of a day: lowest and highest, SI, °C. */
 export const legEnds = {
   speedMs: [0, 80],
   loadShare: [0, 1.5],

@@ -1,12 +1,42 @@
+import { circuitsOf, type FanCircuit, hasThermostat, kappaAt, pointsOf } from '../fan-circuit'
+import { fixedScale, type MarginDefinition, ofRun, type PartDefinition } from './part'
 import { boilRule } from '../control'
 import { boilsAt, outletDropAt } from '../cooling'
-import { circuitsOf, hasThermostat, kappaAt, pointsOf } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, term, worked } from '../reading'
 import { air } from '../units'
 import { seasons } from './by-season'
 import { type Findings, outcomeAt } from './findings'
-import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
+
+/** Rule 4 for one fan without a run. */
+function byRuleOfThumb(c: FanCircuit, job: Job, keepFreeK: number): PartDefinition[] {
+  const common = { name: `below boiling${c.suffix}`, unit: 'K', required: keepFreeK } as const
+  if (!c.controller) return [{ ...common, id: `boil${c.suffix}`, needs: 'a controller' }]
+  if (!hasThermostat(c))
+    return [{ ...common, id: `boil${c.suffix}`, needs: 'a run: without a thermostat no rule of thumb will do' }]
+  return seasons.map((s) => ({
+    ...common,
+    id: `boil, ${s.id}${c.suffix}`,
+    name: `below boiling on the ${s.id} day${c.suffix}`,
+    scale: fixedScale(5),
+    compute: (b: Bench) => {
+      const boils = boilsAt(b, job)
+      const drop = outletDropAt(b, c, job)
+      return following(
+        [boils, drop],
+        boilRule({
+          points: pointsOf(b, c),
+          surroundings: air(b.value(s.address)),
+          kappa: kappaAt(b, c),
+          outletDropK: drop.value,
+          overshootK: b.value(`probes.${c.probe.id}.overshootK`),
+          boils: boils.at,
+          keepFreeK,
+        }),
+      )
+    },
+  }))
+}
 
 /**
  * Rule 4 of a setting: none without coolant. Without a run, the coolant when the fan starts, its outlet's drop and an
@@ -54,33 +84,6 @@ export function boilMargin(job: Job, _nominal: Bench, run: Findings | null): Mar
     id: 'boil',
     name: 'Boil',
     basis: 'rule of thumb',
-    parts: circuitsOf(job).flatMap((c): PartDefinition[] => {
-      const common = { name: `below boiling${c.suffix}`, unit: 'K', required: keepFreeK } as const
-      if (!c.controller) return [{ ...common, id: `boil${c.suffix}`, needs: 'a controller' }]
-      if (!hasThermostat(c))
-        return [{ ...common, id: `boil${c.suffix}`, needs: 'a run: without a thermostat no rule of thumb will do' }]
-      return seasons.map((s) => ({
-        ...common,
-        id: `boil, ${s.id}${c.suffix}`,
-        name: `below boiling on the ${s.id} day${c.suffix}`,
-        scale: fixedScale(5),
-        compute: (b: Bench) => {
-          const boils = boilsAt(b, job)
-          const drop = outletDropAt(b, c, job)
-          return following(
-            [boils, drop],
-            boilRule({
-              points: pointsOf(b, c),
-              surroundings: air(b.value(s.address)),
-              kappa: kappaAt(b, c),
-              outletDropK: drop.value,
-              overshootK: b.value(`probes.${c.probe.id}.overshootK`),
-              boils: boils.at,
-              keepFreeK,
-            }),
-          )
-        },
-      }))
-    }),
+    parts: circuitsOf(job).flatMap((c) => ofRun(c, byRuleOfThumb(c, job, keepFreeK))),
   }
 }

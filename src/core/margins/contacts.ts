@@ -1,9 +1,9 @@
+import { type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import { contactCarries, contactMakes } from '../electrical'
 import { circuitsOf, type FanCircuit, startCurrent } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, term, worked, type Worked } from '../reading'
 import { type ContactLoad, currentIn, type Load, loadsOf, startIn } from '../wiring'
-import { type MarginDefinition, over, type PartDefinition } from './part'
 
 /** The single fan's own line where there is only one. */
 function startInWords(bench: Bench, job: Job, load: Load): Worked {
@@ -67,7 +67,13 @@ export function contactsMargin(job: Job): MarginDefinition {
   return {
     id: 'contacts',
     name: 'Contacts',
-    parts: [...circuits.flatMap((c) => wrongCoil(job, c)), ...loadsOf(job).contacts.flatMap((c) => partsOf(job, c))],
+    parts: [
+      ...circuits.flatMap((c) => ofRun(c, wrongCoil(job, c))),
+      ...loadsOf(job).contacts.flatMap((c) => {
+        const circuit = circuits.find((_, i) => c.load.shares[i]! > 0)
+        return circuit ? ofRun(circuit, partsOf(job, c)) : partsOf(job, c)
+      }),
+    ],
     notes: [
       ...(ramp ? ['A pulse-width controller must never feed a relay: let it feed the fan itself.'] : []),
       ...(bareCoil

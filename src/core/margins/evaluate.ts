@@ -11,7 +11,8 @@ const settled = (value: number): number => (Math.abs(value) < ROUNDING ? 0 : val
 
 function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const { id, name, unit, required } = part
-  const common = { id, name, unit, required, warns: part.warns !== undefined }
+  const run = part.run === undefined ? {} : { run: part.run }
+  const common = { id, name, unit, required, warns: part.warns !== undefined, ...run }
   const wordless = { value: null, worst: null, best: null, scale: null, hurtsMost: null, readings: [], working: [] }
   if (isOpen(part)) return { ...common, ...wordless, verdict: 'open', words: part.needs }
   if (isMissing(part)) return { ...common, ...wordless, verdict: 'short', words: part.missing }

@@ -5,7 +5,7 @@ import { quantities, type Quantity } from '../units'
 import { type MarginUnit, marginUnits } from './part'
 
 /** Version of the computation; it stands in every evaluation and beside every signature. */
-export const CORE_VERSION = '1.4.0'
+export const CORE_VERSION = '1.5.0'
 const quantity = z.enum(Object.keys(quantities) as [Quantity, ...Quantity[]])
 const unit = z.enum(Object.keys(marginUnits) as [MarginUnit, ...MarginUnit[]])
 
@@ -21,6 +21,8 @@ const lineSchema = z.strictObject({
 const partResultSchema = z.strictObject({
   id: z.string(),
   name: z.string(),
+  /** the run that it speaks of, where it speaks of one */
+  run: z.string().optional(),
   verdict: z.enum(verdicts),
   unit,
   /** capacity − demand − required; null where it cannot be a number */

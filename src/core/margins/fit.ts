@@ -1,9 +1,9 @@
+import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import { type ChosenFan, circuitsOf, type FanCircuit } from '../fan-circuit'
 import { apart, inside } from '../fit'
 import { type Job, jobKinds, type LeadName, type Obstacle, panelOf } from '../job'
 import { coreFace, fanBox, neighbours, obstacleBox, onFansSide, reachOf, seatOfLead, thicker } from '../placing'
 import { type Bench, following, term, worked, type Worked } from '../reading'
-import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
 
 const supplied = (bench: Bench, address: string): Worked =>
   worked('lead supplied', '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
@@ -298,7 +298,7 @@ export const fitMargin = (job: Job): MarginDefinition => ({
   id: 'fit',
   name: 'Fit',
   parts: [
-    ...circuitsOf(job).flatMap((c) => partsOf(job, c)),
+    ...circuitsOf(job).flatMap((c) => ofRun(c, partsOf(job, c))),
     ...(job.newCore
       ? [
           gapPart('hoses', 'behind the hoses', 'newCore.hoseGapM', job),

@@ -1,3 +1,4 @@
+import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import {
   allowedCurrent,
   contactsResistance,
@@ -27,7 +28,6 @@ import { type Job, roleNames, sharesContact } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { plainNumber } from '../units'
 import { currentIn, type Load, loadsOf, startIn } from '../wiring'
-import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
 
 type WithFan = FanCircuit & { readonly fan: ChosenFan }
 type Fused = WithFan & { readonly fuse: NonNullable<FanCircuit['fuse']> }
@@ -238,7 +238,7 @@ export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
   return {
     id: 'fuse',
     name: 'Fuse',
-    parts: ownFuses(circuits).flatMap((c) => partsOf(job, c)),
+    parts: ownFuses(circuits).flatMap((c) => ofRun(c, partsOf(job, c))),
     notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])],
   }
 }

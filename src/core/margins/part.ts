@@ -1,3 +1,4 @@
+import { type FanCircuit } from '../fan-circuit'
 import type { MarginId } from '../job'
 import { type Bench, following, lastLine, term, worked, type Worked } from '../reading'
 import type { Quantity } from '../units'
@@ -25,6 +26,8 @@ interface Common {
   readonly unit: MarginUnit
   /** what `over` has already had taken off, in `unit` */
   readonly required: number
+  /** id of the run that it speaks of, where it speaks of one */
+  readonly run?: string
   /** never makes a margin short; what is said when it is below its line */
   readonly warns?: string
 }
@@ -58,6 +61,10 @@ export interface MarginDefinition {
   /** said whatever the figures */
   readonly notes?: readonly string[]
 }
+
+/** Parts that speak of one fan's circuit. */
+export const ofRun = ({ run }: FanCircuit, parts: readonly PartDefinition[]): PartDefinition[] =>
+  parts.map((p) => ({ ...p, run: run.id }))
 
 /** capacity − demand − required as a worked number that ends all lines before it; `requiredSi` in SI. */
 export function over(

@@ -1,3 +1,4 @@
+import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import {
   conductorResistance,
   contactsResistance,
@@ -20,7 +21,6 @@ import type { Job } from '../job'
 import { type Bench, following, lastLine, term, worked, type Worked } from '../reading'
 import { plainNumber } from '../units'
 import { currentIn, loadsOf, pieceLength } from '../wiring'
-import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
 
 /** contacts may take this much more of the system's voltage before it is a warning. @see engineering §1.2 */
 const WHOLE_RUN_MORE = 0.03
@@ -172,7 +172,7 @@ export function supplyMargin(job: Job, bench: Bench): MarginDefinition {
   return {
     id: 'supply',
     name: 'Supply',
-    parts: circuits.flatMap((c) => partsOf(job, c)),
+    parts: circuits.flatMap((c) => ofRun(c, partsOf(job, c))),
     notes: circuits.flatMap((c) => airNote(bench, c)),
   }
 }

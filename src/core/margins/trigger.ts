@@ -3,18 +3,27 @@ import {
   bayLimitRule,
   bayStopsRule,
   controllerRule,
+  MOST_STARTS,
   type OnOff,
   secondFanRule,
   stopsRule,
   warmUpRule,
 } from '../control'
-import { circuitsOf, hasThermostat, isThermostat, kappaAt, pointsOf, type WithController } from '../fan-circuit'
+import {
+  circuitsOf,
+  type FanCircuit,
+  hasThermostat,
+  isThermostat,
+  kappaAt,
+  pointsOf,
+  type WithController,
+} from '../fan-circuit'
+import { fixedScale, type MarginDefinition, ofRun, type PartDefinition } from './part'
 import type { Job } from '../job'
 import { type Bench, term, worked, type Worked } from '../reading'
 import { air, type AirTemperature, bay, coolant } from '../units'
 import { kelvin, seasons } from './by-season'
 import { type Findings, outcomeAt } from './findings'
-import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
 
 const opens = (bench: Bench) => coolant(bench.value('engine.thermostatOpensC'))
 const hasEngineThermostat = (job: Job): boolean => job.cooling !== null && job.engine?.thermostatOpensC != null
@@ -88,9 +97,6 @@ function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartD
   ]
 }
 
-/** starts an hour that a fan and its relay may be asked for. @see engineering §3.2 rule 1 */
-const MOST_STARTS = 30
-
 const startsPart = (run: Findings): PartDefinition => ({
   id: 'starts',
   name: 'in starts an hour',
@@ -110,17 +116,20 @@ const startsPart = (run: Findings): PartDefinition => ({
   },
 })
 
+/** What is asked of one fan's setting; nothing without a thermostat. */
+function settingParts(c: FanCircuit, job: Job, run: Findings | null): PartDefinition[] {
+  if (hasThermostat(c)) return rulesOf(c, job, run)
+  if (c.controller) return []
+  return [
+    { id: `setting${c.suffix}`, name: `of the setting${c.suffix}`, unit: 'K', required: 0, needs: 'a controller' },
+  ]
+}
+
 /** Rules 1, 2, 3, 5 and 6 of a setting; none without a thermostat. @see engineering §3.2, margins.md */
 export function triggerMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition | null {
   const circuits = circuitsOf(job)
   if (circuits.every((c) => c.controller && !isThermostat(c.controller.part))) return null
-  const own = circuits.flatMap((c): PartDefinition[] =>
-    c.controller === null
-      ? [{ id: `setting${c.suffix}`, name: `of the setting${c.suffix}`, unit: 'K', required: 0, needs: 'a controller' }]
-      : hasThermostat(c)
-        ? rulesOf(c, job, run)
-        : [],
-  )
+  const own = circuits.flatMap((c) => ofRun(c, settingParts(c, job, run)))
   const [first, second] = circuits.filter(hasThermostat)
   const staged: PartDefinition[] =
     first && second && first.controller.id !== second.controller.id

@@ -1,10 +1,10 @@
+import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import { allowedCurrent, CONDUCTOR_DERATING } from '../electrical'
 import { circuitsOf, conductorAt, terminalLimit } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, term, worked } from '../reading'
 import { sizeAreaM2 } from '../units'
 import { type ConductorLoad, currentIn, loadsOf } from '../wiring'
-import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
 
 /** cross-sections of AWG sizes are told to three figures, so a terminal or a least size is met within this */
 const AREA_GRAIN = 1e-3
@@ -15,7 +15,7 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
   if (c.size === null) return [{ ...carries, needs: `a size for the ${what}` }]
   const area = sizeAreaM2(c.size)
   const circuit = circuitsOf(job).find((x) => x.run.conductors.includes(c.id))
-  const limit = circuit ? terminalLimit(job, circuit) : null
+  const limit = circuit ? terminalLimit(circuit) : null
   const areaPart = (
     id: string,
     name: string,
@@ -82,5 +82,8 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
 export const wireMargin = (job: Job): MarginDefinition => ({
   id: 'wire',
   name: 'Wire',
-  parts: loadsOf(job).conductors.flatMap((c) => partsOf(job, c)),
+  parts: loadsOf(job).conductors.flatMap((c) => {
+    const circuit = c.pieces[0]?.circuit
+    return circuit ? ofRun(circuit, partsOf(job, c)) : partsOf(job, c)
+  }),
 })

@@ -1,3 +1,4 @@
+import { firstCircuit } from '../fan-circuit'
 import { type Job, panelOf } from '../job'
 import { neighbours } from './surroundings-of-fan'
 
@@ -13,7 +14,8 @@ export interface DepthStack {
 
 const PANEL_M = 0.003
 
-export function depthStack(job: Job): DepthStack {
+/** @param fan the fan that stands there; the first where nobody says */
+export function depthStack(job: Job, fan = firstCircuit(job).fan): DepthStack {
   const coreM = (job.newCore?.thicknessM ?? job.cooling?.coreThicknessM)?.value ?? PANEL_M
   const behind = job.place.side === 'puller'
   const standing = job.bay ? panelOf(job)!.freeM.value : (behind ? job.place.freeDepthM : job.place.freeFrontM).value
@@ -21,7 +23,7 @@ export function depthStack(job: Job): DepthStack {
     standing -
     (job.newCore && job.cooling && behind ? job.newCore.thicknessM.value - job.cooling.coreThicknessM.value : 0)
   const standOffM = job.place.standOffM.value
-  const fanM = job.fans[0]?.part.depthM.value ?? null
+  const fanM = fan?.part.depthM.value ?? null
   return {
     coreM,
     standOffM,

@@ -1,12 +1,17 @@
 import { leadError, resistancePerMetre } from '../electrical'
-import { type Job, type LeadName, leadNames, lookupOf, type Seat } from '../job'
+import { eachOnce, type FanCircuit, fannedCircuits } from '../fan-circuit'
+import { type Job, type LeadName, lookupOf, type Seat } from '../job'
 import { Bench } from '../reading'
 import { format } from '../units'
-import { reachOf, seatOfLead } from './leads'
+import { reachOf } from './leads'
 
 /** One lead that comes with a part, against the way it has to go. */
 export interface LeadReach {
   readonly lead: LeadName
+  /** of which fan, probe or controller */
+  readonly id: string
+  /** "fan's lead", "fan's lead, fan 2" */
+  readonly name: string
   readonly suppliedM: number
   readonly neededM: number
   readonly overM: number
@@ -27,17 +32,37 @@ const THIN = '22 AWG'
 /** what a splice takes up, so that it can be made again, m */
 const SPLICE_M = 0.05
 
-function suppliedOf(job: Job, lead: LeadName): number | null {
-  if (lead === 'fan') return job.fans[0]?.part.leadM.value ?? null
-  if (lead === 'probe') return job.probes[0]?.part?.leadM.value ?? null
-  const part = job.controllers[0]?.part
-  return (lead === 'controller' ? part?.leadM : part?.supplyLeadM)?.value ?? null
+/** A lead as it comes: of what, how long, and in which fan's circuit. */
+interface Supplied {
+  readonly lead: LeadName
+  readonly id: string
+  readonly suppliedM: number
+  readonly circuit: FanCircuit
+}
+
+/** Every lead that comes with a chosen part, each once, by kind. */
+function suppliedLeads(job: Job): Supplied[] {
+  const lead = (of: LeadName, id: string, reading: { readonly value: number } | null | undefined, c: FanCircuit) =>
+    reading ? [{ lead: of, id, suppliedM: reading.value, circuit: c }] : []
+  const controllers = eachOnce(job, 'controller')
+  return [
+    ...fannedCircuits(job).flatMap((c) => lead('fan', c.fan.id, c.fan.part.leadM, c)),
+    ...eachOnce(job, 'probe').flatMap(([p, c]) => lead('probe', p.id, p.part?.leadM, c)),
+    ...controllers.flatMap(([k, c]) => lead('controller', k.id, k.part.leadM, c)),
+    ...controllers.flatMap(([k, c]) => lead('supply', k.id, k.part.supplyLeadM, c)),
+  ]
+}
+
+/** Where what a lead comes from sits on the core; null where it sits nowhere on one. */
+const seatOf = ({ lead, circuit }: Pick<Supplied, 'lead' | 'circuit'>): Seat | null => {
+  if (lead === 'fan') return circuit.fan?.seat ?? null
+  return lead === 'probe' ? circuit.probe.seat : null
 }
 
 /** How much colder a probe reads for so much more lead, there and back, at its set point; K. @see engineering §1.10 */
-function colder(job: Job, moreM: number): number {
-  const part = job.probes[0]?.part
-  const set = job.controllers[0]?.setC ?? 90
+function colder({ probe, controller }: FanCircuit, moreM: number): number {
+  const { part } = probe
+  const set = controller?.setC ?? 90
   if (!part) return 0
   const error = (lengthM: number): number =>
     leadError(set, 2 * lengthM * resistancePerMetre(THIN, 20), { r25Ohm: part.r25Ohm, betaK: part.betaK })
@@ -45,8 +70,8 @@ function colder(job: Job, moreM: number): number {
 }
 
 /** The seat on the same core that is nearest to where the leads leave it. */
-const nearestSeat = (job: Job, seat: Seat): Seat => {
-  const half = (job.fans[0]?.part.housingM.value ?? 0) / 2
+const nearestSeat = (job: Job, { fan }: FanCircuit, seat: Seat): Seat => {
+  const half = (fan?.part.housingM.value ?? 0) / 2
   const { coreWidthM, coreHeightM } = job.cooling!
   return {
     core: 0,
@@ -55,14 +80,14 @@ const nearestSeat = (job: Job, seat: Seat): Seat => {
   }
 }
 
-function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string[] {
+function waysOut(job: Job, bench: Bench, { lead, circuit }: Supplied, shortM: number): string[] {
   const mm = (m: number): string => format(m, 'length', job.units, 2)
   const more = Math.ceil((shortM + SPLICE_M) * 100) / 100
   const extend = {
     fan: `Extend it by ${mm(more)} in the same size: two more joints, sealed, away from the blades.`,
     probe:
       `Extend it by ${mm(more)} with thin screened wire, two joints: the probe then reads ` +
-      `${format(colder(job, more), 'temperatureDifference', job.units, 1)} colder at its set point.`,
+      `${format(colder(circuit, more), 'temperatureDifference', job.units, 1)} colder at its set point.`,
     controller:
       `Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a ` +
       `little more drop.`,
@@ -75,9 +100,9 @@ function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string
       `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may ` + `want more.`,
     supply: `Move the controller ${mm(shortM / 1.05)} nearer to the battery: the probe's lead may want more.`,
   }[lead]
-  const seat = lead === 'fan' ? seatOfLead(job, 'fan') : null
+  const seat = lead === 'fan' ? seatOf({ lead, circuit }) : null
   const gain = seat
-    ? reachOf(job, 'fan', seat)(bench).value - reachOf(job, 'fan', nearestSeat(job, seat))(bench).value
+    ? reachOf(job, 'fan', seat)(bench).value - reachOf(job, 'fan', nearestSeat(job, circuit, seat))(bench).value
     : 0
   return [
     extend,
@@ -97,11 +122,18 @@ function waysOut(job: Job, bench: Bench, lead: LeadName, shortM: number): string
  */
 export function leadReaches(job: Job): LeadReach[] {
   const bench = new Bench(lookupOf(job))
-  return leadNames.flatMap((lead): LeadReach[] => {
-    const suppliedM = suppliedOf(job, lead)
-    if (suppliedM === null) return []
-    const neededM = reachOf(job, lead, seatOfLead(job, lead))(bench).value
+  return suppliedLeads(job).map((supplied): LeadReach => {
+    const { lead, id, suppliedM, circuit } = supplied
+    const neededM = reachOf(job, lead, seatOf(supplied))(bench).value
     const overM = suppliedM - neededM
-    return [{ lead, suppliedM, neededM, overM, waysOut: overM < 0 ? waysOut(job, bench, lead, -overM) : [] }]
+    return {
+      lead,
+      id,
+      name: `${names[lead]}${circuit.suffix}`,
+      suppliedM,
+      neededM,
+      overM,
+      waysOut: overM < 0 ? waysOut(job, bench, supplied, -overM) : [],
+    }
   })
 }

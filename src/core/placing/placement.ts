@@ -1,5 +1,5 @@
+import { firstCircuit, suitsVoltage } from '../fan-circuit'
 import { airThroughCores } from '../cooling'
-import { circuitsOf, suitsVoltage } from '../fan-circuit'
 import { apart, type Box, holesOf, inside, snapToGaps } from '../fit'
 import { changePlace, chooseFan, type Job, lookupOf, moveFan, type Seat } from '../job'
 import type { FanPart } from '../parts'
@@ -112,7 +112,7 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const boxes = with_.place.obstacles
     .filter((o) => o.core === core && onFansSide(with_, o))
     .map((o) => ({ name: o.name, box: obstacleBox(with_, o).at(bench), needed: neighbours[o.kind].requiredMm / 1000 }))
-  const now = with_.fans[0]!.seat!
+  const now = firstCircuit(with_).fan!.seat!
   const around = { face, boxes, housing, depth: part.depthM.value, standOff: with_.place.standOffM.value }
   let found = roomiest(around, now)
   if (with_.place.mount === 'ties' && with_.cooling) {
@@ -123,7 +123,7 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const seat: Seat = { core, xM: Math.round(found.x * 1e4) / 1e4, yM: Math.round(found.y * 1e4) / 1e4 }
   const seated = moveFan(with_, 'fan1', seat)
   const seatedBench = new Bench(lookupOf(seated))
-  const air = airThroughCores(seatedBench, seated, null).fans[0]
+  const air = airThroughCores(seatedBench, seated, null).fans.find((f) => f.circuit.fan.id === 'fan1')
   const flowM3s = air?.flows.covered ?? 0
   const depthOver = stack.leftM - stack.requiredM + 1e-9
   const lacks: Lacking[] = [
@@ -186,7 +186,7 @@ export const takePlacement = (job: Job, { part, side, seat }: Placement): Job =>
   moveFan(changePlace(chooseFan(job, part), { side }), 'fan1', seat)
 
 export const isPlaced = (job: Job, { part, side, seat }: Placement): boolean => {
-  const fan = circuitsOf(job)[0]?.fan
+  const { fan } = firstCircuit(job)
   return (
     fan?.part.id === part.id &&
     job.place.side === side &&

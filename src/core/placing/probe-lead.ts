@@ -1,3 +1,4 @@
+import { firstCircuit } from '../fan-circuit'
 import { leadError, resistancePerMetre } from '../electrical'
 import type { Job } from '../job'
 
@@ -5,13 +6,13 @@ import type { Job } from '../job'
 const LEAD = '22 AWG'
 
 /**
- * How much colder the first probe reads at its set point for the length of its lead, there and back.
+ * How much colder a fan's probe reads at its set point for the length of its lead, there and back.
  * @returns kelvin, 0 or negative; null without a probe or a controller
  * @see engineering §1.10
  */
-export function probeLeadError(job: Job): number | null {
-  const part = job.probes[0]!.part
-  const controller = job.controllers[0]
+export function probeLeadError(job: Job, circuit = firstCircuit(job)): number | null {
+  const { controller } = circuit
+  const { part } = circuit.probe
   if (!part || !controller) return null
   return leadError(controller.setC, 2 * part.leadM.value * resistancePerMetre(LEAD, 20), {
     r25Ohm: part.r25Ohm,

@@ -1,7 +1,5 @@
-import type { AlterationKind, Job } from '../job'
-import { jobKinds } from '../job'
+import { type AlterationKind, hasWire, type Job, jobKinds } from '../job'
 import { holeMove } from '../placing'
-import { hasWire } from '../job'
 import { mounts } from './mounts'
 
 /** What is done to the machine that was not so before. */

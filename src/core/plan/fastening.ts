@@ -1,10 +1,8 @@
+import { type ChosenFan, type FannedCircuit, fannedCircuits, firstCircuit } from '../fan-circuit'
+import { HUB_SHARE } from '../air'
 import { holesOf, longestScrew, nearestGap, offTheGaps, snapToGaps, tieLength } from '../fit'
-import { lookupOf } from '../job'
-import { panelOf } from '../job'
-import { airThroughCores, cooledAt, dutiesOf } from '../cooling'
-import type { Job, Seat } from '../job'
-import { boilsAt } from '../cooling'
-import { movedBy } from '../cooling'
+import { type Job, lookupOf, panelOf, type Seat } from '../job'
+import { airThroughCores, boilsAt, cooledAt, dutiesOf, movedBy } from '../cooling'
 import { Bench } from '../reading'
 import { format } from '../units'
 
@@ -15,13 +13,13 @@ const KG_PER_FOUR_TIES = 0.35
 const FRAME_M = 0.004
 
 /** The holes that ties go through, from the fan's middle; null without a fan on a core. */
-const tieHoles = (job: Job) => {
-  const fan = job.fans[0]
+const tieHoles = (job: Job, fan: ChosenFan | null) => {
   return fan?.seat && job.cooling
     ? {
         seat: fan.seat,
         pitch: job.cooling.tubePitchM.value,
         holes: holesOf(fan.part.fixings, fan.part.boltCircleM.value),
+        massKg: fan.part.massKg.value,
       }
     : null
 }
@@ -45,10 +43,10 @@ export interface Ties {
  * Ties through the fins: which gaps, how long, how far off; null where the fan is not tied.
  * @see engineering §7, typical.md
  */
-export function tiesOf(job: Job): Ties | null {
-  const tied = job.place.mount === 'ties' ? tieHoles(job) : null
+export function tiesOf(job: Job, { fan } = firstCircuit(job)): Ties | null {
+  const tied = job.place.mount === 'ties' ? tieHoles(job, fan) : null
   if (!tied) return null
-  const { seat, pitch, holes } = tied
+  const { seat, pitch, holes, massKg } = tied
   const snapped = snapToGaps(seat.xM, holes, pitch)
   return {
     gapsM: [...new Set(holes.map((h) => nearestGap(seat.xM + h.x, pitch).toFixed(4)))]
@@ -58,7 +56,7 @@ export function tiesOf(job: Job): Ties | null {
     snapped: { ...seat, xM: snapped.xM },
     snappedOffM: snapped.offM,
     lengthM: tieLength(job.cooling!.coreThicknessM.value, job.place.standOffM.value, FRAME_M),
-    tooHeavy: job.fans[0]!.part.massKg.value > KG_PER_FOUR_TIES,
+    tooHeavy: massKg > KG_PER_FOUR_TIES,
     besideFins: holes.some(
       (h) =>
         seat.xM + h.x < 0 ||
@@ -94,25 +92,26 @@ export function shroudLeak(job: Job): Leak | null {
   }
 }
 
-/** hub over blades, in diameter (estimate) */
-const HUB = 0.4
 const INLET_OVER_ANNULUS = 1.2
 
 /**
- * Opening that lets the fan breathe, 1.2 × its annulus, against the vents in; null without a bay or a fan.
+ * Opening that lets the fans breathe, 1.2 × their annuli, against the vents in; null without a bay or a fan.
  * @see engineering §2.7
  */
 export function inletNeeded(job: Job): { readonly needM2: number; readonly haveM2: number } | null {
-  const fan = job.fans[0]
-  if (!job.bay || !fan) return null
-  const d = fan.part.diameterM.value
-  return { needM2: INLET_OVER_ANNULUS * (Math.PI / 4) * d * d * (1 - HUB ** 2), haveM2: job.bay.ventInM2.value }
+  const fans = fannedCircuits(job)
+  if (!job.bay || !fans.length) return null
+  const annuliM2 = fans.reduce(
+    (sum, { fan }) => sum + (Math.PI / 4) * fan.part.diameterM.value ** 2 * (1 - HUB_SHARE ** 2),
+    0,
+  )
+  return { needM2: INLET_OVER_ANNULUS * annuliM2, haveM2: job.bay.ventInM2.value }
 }
 
 const mm = (job: Job, m: number): string => format(m, 'length', job.units, 3)
 
 /** How each way of fastening is done on this machine, with its own figures. */
-const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
+const words: Readonly<Record<Job['place']['mount'], (job: Job, circuit: FannedCircuit) => string[]>> = {
   bracket: (job) => {
     const { bracketM, washerM, channelM } = job.place
     return [
@@ -123,8 +122,8 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
         `into aluminium, where the maker says nothing (a guess); medium threadlocker.`,
     ]
   },
-  ties: (job) => {
-    const ties = tiesOf(job)
+  ties: (job, circuit) => {
+    const ties = tiesOf(job, circuit)
     if (ties?.besideFins)
       return [
         'A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or ' +
@@ -158,9 +157,9 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
       ...breathing(job),
     ]
   },
-  duct: (job) => {
-    const through = movedBy(new Bench(lookupOf(job)), job)
-    const box = job.fans[0]!.part.freeFlowM3s.value
+  duct: (job, circuit) => {
+    const through = movedBy(new Bench(lookupOf(job)), job, circuit)
+    const box = circuit.fan.part.freeFlowM3s.value
     const { lengthM, bends, splitter, leadsTo } = job.place.duct
     const leads = splitter
       ? `; now it leads to ${leadsTo === 'outside' ? 'the outside (summer)' : 'the cab (winter)'}`
@@ -175,8 +174,18 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job) => string[]>> = {
   },
 }
 
-/** {@link words} of the chosen way; empty where there is no fan yet. */
-export const fasteningWords = (job: Job): string[] => (job.fans.length ? words[job.place.mount](job) : [])
+/** {@link words} of the chosen way for each fan, what is the same for all of them once; empty without a fan. */
+export function fasteningWords(job: Job): string[] {
+  const fans = fannedCircuits(job)
+  const each = fans.map((c) => words[job.place.mount](job, c))
+  const common = (line: string): boolean => each.every((lines) => lines.includes(line))
+  return each.flatMap((lines, i) =>
+    lines.flatMap((line) => {
+      if (common(line)) return i === 0 ? [line] : []
+      return [fans.length > 1 ? `Fan ${i + 1}: ${line}` : line]
+    }),
+  )
+}
 
 function breathing(job: Job): string[] {
   const inlet = inletNeeded(job)

@@ -1,11 +1,8 @@
 import { cureChecks } from './cure'
-import { jobKinds } from '../job'
+import { fieldsAt, type Job, jobKinds, wiresInUse } from '../job'
 import { proofsOf } from './proofs'
 import { stepsOf } from './steps'
-import { fieldsAt } from '../job'
-import type { Job } from '../job'
 import type { Station } from '../fields'
-import { wiresInUse } from '../job'
 
 export interface Filled {
   readonly done: number
@@ -54,7 +51,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     ...job.runs
       .filter((r) => r.source === 'key switch')
       .map((r) => ({ name: 'the key switch', made: r.keySwitch !== null })),
-    ...(/block|plug/.test(job.runs[0]!.source)
+    ...(job.runs.some((r) => r.source === 'accessory block' || r.source === 'existing plug')
       ? [{ name: 'what that feed may be loaded with', made: job.wiring.feedRatedA !== null }]
       : []),
   ],

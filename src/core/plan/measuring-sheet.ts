@@ -1,11 +1,7 @@
-import { askedFields } from '../job'
-import type { Job } from '../job'
-import { firmsUp } from '../margins'
-import { CORE_VERSION } from '../margins'
-import { frontView, sectionView } from '../drawing'
+import { placeViews } from '../drawing'
+import { askedFields, type Job, jobKinds, typicalMachines } from '../job'
+import { CORE_VERSION, firmsUp } from '../margins'
 import { stations } from '../fields'
-import { jobKinds } from '../job'
-import { typicalMachines } from '../job'
 import { format, shown } from '../units'
 import { cureChecks } from './cure'
 import { stationNames } from './next'
@@ -82,7 +78,7 @@ export function measuringSheet(job: Job): Sheet {
           ' ',
         ],
         table: null,
-        drawings: jobKinds[job.kind].mountsFan ? [frontView(job), sectionView(job)].filter((d) => d !== null) : [],
+        drawings: jobKinds[job.kind].mountsFan ? placeViews(job) : [],
       },
     ],
   }

@@ -1,12 +1,11 @@
 import type { Job } from '../job'
-import type { Evaluation } from '../margins'
+import { type Evaluation, worstMargin } from '../margins'
 import { stations, type Station } from '../fields'
 import { filled } from './filled'
 import { signing } from './sign'
 import { mismatchInWords } from '../circuit'
 import { provedCircuit } from '../wiring'
 import { remediesFor } from '../advice'
-import { worstMargin } from '../margins'
 
 export interface NextThing {
   readonly text: string

@@ -1,6 +1,8 @@
-import { example } from '@/formats/test-support/examples'
+import { example, examplesOf } from '@/formats/test-support/examples'
 import { changeFuse, changeSetting, type Job, withReading } from '../job'
 import { evaluate } from '../margins'
+import { format } from '../units'
+import { addSecondFan, relayEach } from '../wiring'
 import {
   addDays,
   asPredicted,
@@ -150,5 +152,55 @@ test('a job signed before circuits were asked about stays good; signed today it 
   expect(nextThing(open, evaluate(open), '2026-01-10')).toMatchObject({
     station: 'wire',
     text: expect.stringMatching(/^Wire: parked and hot: the fan runs/) as string,
+  })
+})
+
+describe('two fans, staged', () => {
+  const gale = examplesOf('fan').find((f) => f.id !== open.fans[0]!.part.id && f.ratedV === 12)!
+  const relay = examplesOf('relay').find((r) => r.coilV === 12)!
+  const second = addSecondFan(open, gale)
+  const each = relayEach(second, relay)
+  const [first] = each.controllers
+  const staged: Job = {
+    ...each,
+    controllers: [first!, { ...first!, id: 'controller2', setC: first!.setC + 5 }],
+    runs: each.runs.map((r, i) => (i === 1 ? { ...r, controller: 'controller2' } : r)),
+    fuses: each.fuses.map((f, i) => (i === 1 ? { ...f, ratingA: 3 } : f)),
+  }
+  const sheet = benchSheet(staged, evaluate(staged))
+  const rowsOf = (heading: string): string[] =>
+    sheet.sections.find((s) => s.heading === heading)!.table!.rows.map((r) => r.join(' | '))
+
+  test('the sheet lists both fans, both fuses, both settings and every lead', () => {
+    const parts = rowsOf('Parts and wire')
+    expect(parts).toEqual(expect.arrayContaining([expect.stringContaining(`fan, fan 2 | ${gale.name}`)]))
+    expect(parts.filter((r) => r.startsWith('fuse')).map((r) => / (\S+ A) /.exec(r)![1])).toEqual([
+      `${staged.fuses[0]!.ratingA} A`,
+      '3 A',
+    ])
+    const setting = sheet.sections.find((s) => s.heading === 'Setting and keys')!.lines
+    const on = (c: number): string => `on ${format(c, 'temperature', staged.units)}`
+    expect(setting.join(' ')).toContain(on(first!.setC))
+    expect(setting.join(' ')).toContain(on(first!.setC + 5))
+    expect(rowsOf('Place').filter((r) => r.startsWith("fan's lead"))).toHaveLength(2)
+    expect(stepsOf(staged).find((s) => s.id === 'fuse-in')!.tell).toContain('and 3 A for fan 2')
+  })
+
+  test('each fan is proved, and an unproved second one stands before the signature', () => {
+    const ids = proofsOf(staged).map((p) => p.id)
+    const of = staged.runs[1]!.id
+    expect(ids).toEqual(
+      expect.arrayContaining(['turns', `turns-${of}`, 'amps', `amps-${of}`, 'starts', `starts-${of}`]),
+    )
+    expect(new Set(ids).size).toBe(ids.length)
+    const amps = (id: string): number => proofsOf(staged).find((p) => p.id === id)!.predicted!.value
+    expect(amps(`amps-${of}`)).not.toBeCloseTo(amps('amps'), 2)
+    const proved = open.proofs.map((p) => p.id)
+    expect(proved).toContain('turns')
+    expect(blockers(staged)).toMatch(/5 proofs not answered/)
+    // one controller for both: what it does is proved once, what each fan does is proved for each
+    const shared = proofsOf(each).map((p) => p.id)
+    expect(shared).toContain(`amps-${of}`)
+    expect(shared).not.toContain(`starts-${of}`)
   })
 })

@@ -1,8 +1,8 @@
+import { type FanPart } from '../parts'
 import { corners, NotingBench, type Bench } from '../reading'
 import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
-import { lookupOf } from '../job'
-import type { Job } from '../job'
+import { type Job, jobKinds, lookupOf, typicalMachines } from '../job'
 import {
   circuitsOf,
   type FanCircuit,
@@ -14,8 +14,6 @@ import {
   wiresWaitFor,
 } from '../fan-circuit'
 import { parkedDraw } from '../wiring'
-import { jobKinds } from '../job'
-import { typicalMachines } from '../job'
 import { stepsOf } from './steps'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
@@ -33,6 +31,8 @@ export interface Proof {
   /** null for a yes-or-no proof, or where a choice is still missing */
   readonly predicted: Prediction | null
   readonly kind: 'figure' | 'yes or no'
+  /** motor of the fan whose turning is proved */
+  readonly turns?: FanPart['motor']
 }
 
 /** The band that a figure can have with the readings as they are. */
@@ -47,20 +47,25 @@ function predict(job: Job, quantity: Quantity, slack: number, compute: (bench: B
 /** what an ordinary meter and a probe against a thermometer may be off by */
 const SLACK = { volts: 0.15, amps: 0.1, kelvin: 2 }
 
-function figures(job: Job, circuit: FanCircuit, where: string): Proof[] {
-  const { fan, controller } = circuit
+/** The first fan's proofs have plain ids, as they had before there were several; others carry their run's. */
+const proofId = (id: string, circuit: FanCircuit, n: number): string => (n === 0 ? id : `${id}-${circuit.run.id}`)
+
+/** Figures of one fan; what its controller does is proved with the first fan that it calls. */
+function figures(job: Job, circuit: FanCircuit, n: number, where: string): Proof[] {
+  const { fan, controller, suffix } = circuit
+  const own = controller !== null && circuitsOf(job).findIndex((c) => c.controller?.id === controller.id) === n
   const ready = fan !== null && wiresWaitFor(circuit) === null
   const proofs: Proof[] = [
     {
-      id: 'amps',
-      name: 'Running current',
+      id: proofId('amps', circuit, n),
+      name: `Running current${suffix}`,
       kind: 'figure',
       how: `Clamp on the feed, ${where}, fan held on.`,
       predicted: fan ? predict(job, 'current', SLACK.amps, (b) => runCurrent(b, fan).value) : null,
     },
     {
-      id: 'volts',
-      name: 'Voltage at the fan',
+      id: proofId('volts', circuit, n),
+      name: `Voltage at the fan${suffix}`,
       kind: 'figure',
       how: `Across its own plug while it runs, ${where}.`,
       predicted: ready
@@ -73,37 +78,37 @@ function figures(job: Job, circuit: FanCircuit, where: string): Proof[] {
         : null,
     },
   ]
-  if (controller && isThermostat(controller.part)) {
+  if (controller && own && isThermostat(controller.part)) {
     const points = (edge: 'on' | 'off') =>
       predict(job, 'temperature', SLACK.kelvin, (b) => pointsOf(b, { ...circuit, controller })[edge].c)
     proofs.push(
       {
-        id: 'starts',
-        name: 'Starts, as the probe shows',
+        id: proofId('starts', circuit, n),
+        name: `Starts, as the probe shows${suffix}`,
         kind: 'figure',
         how: 'Working setting, warm it up outdoors and watch the controller.',
         predicted: points('on'),
       },
       {
-        id: 'stops',
-        name: 'Stops, as the probe shows',
+        id: proofId('stops', circuit, n),
+        name: `Stops, as the probe shows${suffix}`,
         kind: 'figure',
         how: 'Let it run; note where it stops.',
         predicted: points('off'),
       },
     )
   }
-  if (controller) {
-    proofs.push({
-      id: 'standby',
-      name: 'Draw with the key off',
-      kind: 'figure',
-      how: 'Meter in series at the battery, fan still.',
-      predicted: predict(job, 'current', 0.001, (b) => parkedDraw(b, job)),
-    })
-  }
   return proofs
 }
+
+/** What all controllers take with everything off. */
+const standby = (job: Job): Proof => ({
+  id: 'standby',
+  name: 'Draw with the key off',
+  kind: 'figure',
+  how: 'Meter in series at the battery, fan still.',
+  predicted: predict(job, 'current', 0.001, (b) => parkedDraw(b, job)),
+})
 
 const yes = (id: string, name: string, how: string): Proof => ({ id, name, how, kind: 'yes or no', predicted: null })
 
@@ -119,13 +124,17 @@ const paperTest = (job: Job): string =>
 
 /** Everything that is proved before covers go back, with what the plan predicts. */
 export function proofsOf(job: Job): Proof[] {
-  const circuit = circuitsOf(job)[0]!
+  const circuits = circuitsOf(job)
   const opened = stepsOf(job).some((s) => s.id === 'drain')
   const steers = typicalMachines[job.machine.kind].steers
   const where = job.trailer ? 'battery full, on its charger' : 'engine at cruise'
   return [
-    yes('turns', 'It turns, the right way', paperTest(job)),
-    ...figures(job, circuit, where),
+    ...circuits.map((c, n) => ({
+      ...yes(proofId('turns', c, n), `It turns, the right way${c.suffix}`, paperTest(job)),
+      ...(c.fan ? { turns: c.fan.part.motor } : {}),
+    })),
+    ...circuits.flatMap((c, n) => figures(job, c, n, where)),
+    ...(job.controllers.length ? [standby(job)] : []),
     job.trailer || job.use.live === 'isolator'
       ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
       : yes(

@@ -1,24 +1,17 @@
+import { circuitsOf, eachOnce, type FanCircuit } from '../fan-circuit'
+import { type Drawing, drawingSchema, placeViews } from '../drawing'
 import { z } from 'zod'
 import { mismatchInWords, stateInWords } from '../circuit'
-import { drawingSchema, frontView, sectionView, type Drawing } from '../drawing'
-import { cutList } from '../wiring'
-import { editInWords } from '../wiring'
-import { fansInWords, provedCircuit } from '../wiring'
-import { roleNames } from '../job'
+import { cutList, editInWords, fansInWords, provedCircuit } from '../wiring'
+import { askedFields, type Job, jobKinds, lookupOf, roleNames, typicalMachines } from '../job'
 import { Bench, spreadOf } from '../reading'
 import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
 import { onOffPoints } from '../control'
-import type { Job } from '../job'
-import type { Evaluation } from '../margins'
-import { decidingPart, marginInWords, signedFigure } from '../margins'
-import { typicalMachines } from '../job'
-import { jobKinds } from '../job'
+import { decidingPart, type Evaluation, marginInWords, signedFigure } from '../margins'
 import { boilsAt } from '../cooling'
-import { circuitsOf } from '../fan-circuit'
-import { askedFields, lookupOf } from '../job'
 import { cautions, type Caution } from './cautions'
 import { fasteningWords } from './fastening'
-import { leadName, leadReaches } from '../placing'
+import { leadReaches } from '../placing'
 import { whatToPress } from './keys'
 import { mounts } from './mounts'
 import { asPredicted, proofsOf, type Prediction } from './proofs'
@@ -39,7 +32,7 @@ export const sheetSchema = z.strictObject({
       lines: z.array(z.string()),
       table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
       /** to scale, beside each other; sheets signed before there were drawings have none */
-      drawings: z.array(drawingSchema).max(4).optional(),
+      drawings: z.array(drawingSchema).max(8).optional(),
     }),
   ),
 })
@@ -122,30 +115,46 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
 const partName = (part: { name: string; maker: string } | null | undefined): string =>
   part ? `${part.name}${part.maker ? ` (${part.maker})` : ''}` : 'not chosen'
 
-function partsAndWire(job: Job, units: UnitSystem): Section {
-  const [circuit] = circuitsOf(job)
-  const run = circuit!.run
-  const rows = [
-    [
+/** What stands in one fan's path, a row each; what it shares with an earlier fan is said once. */
+function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[], units: UnitSystem): string[][] {
+  const { run, suffix, fan, controller, probe, relay, fuse } = circuit
+  const shared = (key: 'controller' | 'probe' | 'relay' | 'fuse'): boolean =>
+    circuit[key] !== null && before.some((o) => o[key]?.id === circuit[key]?.id)
+  const row = (name: string, what: string, how = ''): string[] => [`${name}${suffix}`, what, how]
+  const part = (key: 'controller' | 'probe' | 'relay', of: Parameters<typeof partName>[0]): string[][] =>
+    shared(key) ? [] : [row(key, partName(of))]
+  return [
+    row(
       'fan',
-      partName(circuit!.fan?.part),
+      partName(fan?.part),
       jobKinds[job.kind].mountsFan ? `${mounts[job.place.mount].name}. ${sideInWords(job)}` : 'stays as it is',
-    ],
-    ['controller', partName(circuit!.controller?.part), ''],
-    ['probe', partName(circuit!.probe.part), ''],
-    ...(run.switchedBy === 'relay' ? [['relay', partName(job.relays.find((r) => r.id === run.relay)?.part), '']] : []),
-    [
-      'fuse',
-      circuit!.fuse ? `${circuit!.fuse.ratingA} A ${circuit!.fuse.kind}` : 'NONE FITTED',
-      circuit!.fuse ? `${format(circuit!.fuse.fromPostM.value, 'length', units)} from the post` : '',
-    ],
-    ...circuit!.conductors.map((c) => [
-      roleNames[c.role],
-      c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen',
-      format(c.lengthM.value, 'run', units),
-    ]),
-    ['source', feedWords[run.source], run.frame ? 'back through the frame' : 'back to the battery'],
+    ),
+    ...part('controller', controller?.part),
+    ...part('probe', probe.part),
+    ...(run.switchedBy === 'relay' ? part('relay', relay?.part) : []),
+    ...(shared('fuse')
+      ? []
+      : [
+          row(
+            'fuse',
+            fuse ? `${fuse.ratingA} A ${fuse.kind}` : 'NONE FITTED',
+            fuse ? `${format(fuse.fromPostM.value, 'length', units)} from the post` : '',
+          ),
+        ]),
+    ...circuit.conductors.map((c) =>
+      row(
+        roleNames[c.role],
+        c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen',
+        format(c.lengthM.value, 'run', units),
+      ),
+    ),
+    row('source', feedWords[run.source], run.frame ? 'back through the frame' : 'back to the battery'),
   ]
+}
+
+function partsAndWire(job: Job, units: UnitSystem): Section {
+  const circuits = circuitsOf(job)
+  const rows = circuits.flatMap((c, i) => circuitRows(job, c, circuits.slice(0, i), units))
   return section('Parts and wire', [], ['part', 'what', 'how'], rows)
 }
 
@@ -211,9 +220,9 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
 /** Where the fan sits, to scale, and how it is held; nothing where it stays where it was. */
 function placeSection(job: Job): Section[] {
   if (!jobKinds[job.kind].mountsFan || !job.fans.length) return []
-  const drawings = [frontView(job), sectionView(job)].filter((d) => d !== null)
+  const drawings = placeViews(job)
   const leads = leadReaches(job).map((r) => [
-    leadName(r.lead),
+    r.name,
     format(r.suppliedM, 'length', job.units, 3),
     format(r.neededM, 'length', job.units, 3),
     format(r.overM, 'length', job.units, 2),
@@ -221,28 +230,36 @@ function placeSection(job: Job): Section[] {
   return [{ ...section('Place', fasteningWords(job), ['lead', 'supplied', 'needed', 'left'], leads), drawings }]
 }
 
-function settingSection(job: Job, units: UnitSystem): Section {
-  const controller = job.controllers[0]
-  if (!controller) return section('Setting', ['No controller chosen.'])
+/** What one controller is set to, and what to press for it. */
+function settingLines(controller: Job['controllers'][number], units: UnitSystem): string[] {
   const { part, setC, bandK, spanK } = controller
   const points = onOffPoints(
     part.band,
     { setC, bandK },
     part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined,
   )
+  return [
+    points
+      ? `At the probe: on ${format(points.on.c, 'temperature', units)}, off ` +
+        `${format(points.off.c, 'temperature', units)}.`
+      : 'No thermostat.',
+    `Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`,
+    ...whatToPress(part, setC, bandK, units, spanK).map((k, i) => `${i + 1}. ${k}`),
+  ]
+}
+
+function settingSection(job: Job, units: UnitSystem): Section {
+  const controllers = eachOnce(job, 'controller')
+  if (!controllers.length) return section('Setting', ['No controller chosen.'])
   const boils = job.cooling ? boilsAt(new Bench(lookupOf(job)), job).at : null
   return section('Setting and keys', [
-    ...(points
-      ? [
-          `At the probe: on ${format(points.on.c, 'temperature', units)}, off ` +
-            `${format(points.off.c, 'temperature', units)}.`,
-        ]
-      : ['No thermostat.']),
     ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
     ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
     `Now on its ${job.setting.state} setting.`,
-    `Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`,
-    ...whatToPress(part, setC, bandK, units, spanK).map((k, i) => `${i + 1}. ${k}`),
+    ...controllers.flatMap(([controller, circuit]) => [
+      ...(controllers.length > 1 ? [`${controller.part.name}${circuit.suffix}:`] : []),
+      ...settingLines(controller, units),
+    ]),
   ])
 }
 

@@ -1,12 +1,11 @@
+import { circuitsOf } from '../fan-circuit'
 import { addDays } from './days'
-import { proofsOf } from './proofs'
+import { type Proof, proofsOf } from './proofs'
 import { stepsOf } from './steps'
 import { planWarnings } from './warnings'
-import type { Job, MarginId } from '../job'
+import { careDays, type Job, type MarginId, wiresInUse } from '../job'
 import { CORE_VERSION, type Evaluation } from '../margins'
-import { careDays } from '../job'
 import { mismatchInWords } from '../circuit'
-import { wiresInUse } from '../job'
 import { provedCircuit } from '../wiring'
 
 /** Something that must be accepted by name before a job is signed. */
@@ -35,11 +34,20 @@ export interface Signing {
  * nobody put then.
  */
 const CIRCUIT_CORE = [1, 3] as const
-function circuitAsked({ signature }: Job): boolean {
+/** the core that first asked proofs of every fan, not of the first alone */
+const EACH_FAN_CORE = [1, 5] as const
+
+const signedUnder = ({ signature }: Job, [major, minor]: readonly [number, number]): boolean => {
   if (!signature) return true
-  const [major = 0, minor = 0] = signature.coreVersion.split('.').map(Number)
-  return major > CIRCUIT_CORE[0] || (major === CIRCUIT_CORE[0] && minor >= CIRCUIT_CORE[1])
+  const [theirs = 0, patch = 0] = signature.coreVersion.split('.').map(Number)
+  return theirs > major || (theirs === major && patch >= minor)
 }
+const circuitAsked = (job: Job): boolean => signedUnder(job, CIRCUIT_CORE)
+/** Proofs that a job's signature stands for. */
+const provenBy = (job: Job): Proof[] =>
+  proofsOf(job).filter(
+    (p) => signedUnder(job, EACH_FAN_CORE) || !circuitsOf(job).some((c, n) => n > 0 && p.id.endsWith(`-${c.run.id}`)),
+  )
 
 /**
  * Whether a job may be signed. A missing fuse blocks it and nothing overrides that; so does any short margin, an unmade
@@ -64,13 +72,13 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
       `${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ` +
         `${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`,
     )
-  const unproved = proofsOf(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
+  const unproved = provenBy(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
   if (unproved.length)
     blockers.push(
       `${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ` +
         `${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`,
     )
-  const failed = proofsOf(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
+  const failed = provenBy(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
   for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
   const asked = circuitAsked(job)
   if (asked && job.fans.length && job.controllers.length) {

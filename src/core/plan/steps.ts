@@ -1,8 +1,6 @@
-import type { Job } from '../job'
-import { jobKinds } from '../job'
-import { typicalMachines } from '../job'
+import { eachOnce, type FanCircuit } from '../fan-circuit'
+import { type Job, jobKinds, typicalMachines, wiresInUse } from '../job'
 import { editStep } from '../wiring'
-import { wiresInUse } from '../job'
 import { format } from '../units'
 import type { Caution } from './cautions'
 import { fasteningWords } from './fastening'
@@ -32,6 +30,22 @@ const digs = (job: Job): boolean => /^digger/.test(job.machine.kind)
 const byRelay = (job: Job): boolean => job.runs.some((r) => r.switchedBy === 'relay')
 const sizes = (job: Job): string =>
   [...new Set(wiresInUse(job).map((c) => c.size ?? 'a size still to choose'))].join(' and ')
+
+/** "fan 1", "fan 2"; the first circuit that has a thing shared by several names it. */
+const fanOf = ({ suffix }: FanCircuit): string => suffix.replace(', ', '') || 'the fan'
+
+/** "15 A", "7.5 A for fan 1 and 3 A for fan 2"; null where none is chosen. */
+function fusesInWords(job: Job): string | null {
+  const fuses = eachOnce(job, 'fuse')
+  const several = fuses.length > 1
+  return fuses.map(([f, c]) => `${f.ratingA} A${several ? ` for ${fanOf(c)}` : ''}`).join(' and ') || null
+}
+
+/** What the meter is held between for each way back. */
+function waysBack(job: Job): string {
+  const ways = job.runs.map((r) => (r.frame ? 'fan’s ground to the frame' : 'way back, fan to battery’s negative lead'))
+  return [...new Set(ways)].join('; ')
+}
 
 /** In working order: what closes a place comes after what is done in it, and the battery comes last. */
 const rules: readonly StepRule[] = [
@@ -135,9 +149,16 @@ const rules: readonly StepRule[] = [
     tell: (job) =>
       job.bay
         ? 'Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.'
-        : job.probes[0]!.place === 'threaded'
-          ? 'PTFE tape or the maker’s washer, hand-tight and an eighth.'
-          : `With paste where it sits in fins. ${job.probes[0]!.atOutlet ? 'Near the outlet.' : 'Near the inlet.'}`,
+        : eachOnce(job, 'probe')
+            .map(([probe, circuit], _, all) => {
+              const where = probe.atOutlet ? 'Near the outlet.' : 'Near the inlet.'
+              const how =
+                probe.place === 'threaded'
+                  ? 'PTFE tape or the maker’s washer, hand-tight and an eighth.'
+                  : `With paste where it sits in fins. ${where}`
+              return all.length > 1 ? `Of ${fanOf(circuit)}: ${how}` : how
+            })
+            .join(' '),
     minutes: 8,
     cautions: [],
   },
@@ -165,8 +186,7 @@ const rules: readonly StepRule[] = [
     id: 'fuse-holder',
     title: 'Fuse holder, without its fuse',
     tell: (job) =>
-      `Within 180 mm of the post along the wire; for ` +
-      `${job.fuses[0] ? `${job.fuses[0].ratingA} A` : 'a fuse still to choose'}.`,
+      `Within 180 mm of the post along the wire; for ` + `${fusesInWords(job) ?? 'a fuse still to choose'}.`,
     minutes: 8,
     cautions: ['fuseFirst'],
   },
@@ -235,8 +255,7 @@ const rules: readonly StepRule[] = [
     title: 'Continuity, before the battery',
     tell: (job) =>
       `Meter on ohms, fuse out, battery off: ` +
-      `${job.runs[0]!.frame ? 'fan’s ground to the frame' : 'way back, fan to battery’s negative lead'} under ` +
-      `0.5 ohm; feed, holder to fan or relay, under 0.5 ohm; each wire to its own label.`,
+      `${waysBack(job)} under 0.5 ohm; feed, holder to fan or relay, under 0.5 ohm; each wire to its own label.`,
     minutes: 6,
     cautions: [],
   },
@@ -287,8 +306,8 @@ const rules: readonly StepRule[] = [
     id: 'fuse-in',
     title: 'Fuse in, last of all',
     tell: (job) =>
-      job.fuses[0]
-        ? `${job.fuses.map((f) => `${f.ratingA} A`).join(' and ')}, no larger "for now". Hands away from the fan.`
+      job.runs.every((r) => r.fan === null || r.fuse !== null) && job.fuses.length
+        ? `${fusesInWords(job)}, no larger "for now". Hands away from the ${job.fans.length > 1 ? 'fans' : 'fan'}.`
         : 'Not chosen yet: do not go on without it.',
     minutes: 1,
     cautions: ['fuseFirst', 'surprise'],

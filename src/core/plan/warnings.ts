@@ -1,7 +1,6 @@
-import type { Job } from '../job'
-import { jobKinds } from '../job'
+import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
+import { type Job, jobKinds, typicalMachines } from '../job'
 import { alterationsOf, alterationWords } from './alterations'
-import { typicalMachines } from '../job'
 import { netlistOf } from '../wiring'
 import { format } from '../units'
 import { inletNeeded, tiesOf } from './fastening'
@@ -41,6 +40,52 @@ const blowing: Readonly<Partial<Record<NonNullable<Job['place']['blowsOn']>, rea
     ],
   }
 
+/** What the ties of one fan are warned of; the first fan's keep their own names. */
+function tieWarnings(job: Job, circuit: FannedCircuit, n: number): PlanWarning[] {
+  const ties = tiesOf(job, circuit)
+  if (!ties) return []
+  const named = (id: string): string => (n === 0 ? id : `${id}${circuit.suffix}`)
+  const of = circuit.suffix && `Fan ${n + 1}: `
+  const { rough } = typicalMachines[job.machine.kind]
+  const held: PlanWarning[] =
+    ties.tooHeavy || rough
+      ? [
+          {
+            id: named('ties'),
+            text: `${of}${
+              ties.tooHeavy
+                ? 'The fan is heavier than four ties through fins should hold.'
+                : 'Ties alone, on a machine that shakes.'
+            }`,
+            helps: 'A bracket that shares the load; else look at the ties after the first hour.',
+          },
+        ]
+      : []
+  if (ties.besideFins)
+    return [
+      ...held,
+      {
+        id: named('tie holes'),
+        text: `${of}A fixing hole lies beside the fins: no tie can go through there.`,
+        helps: 'Move the fan, take a smaller one, or a bracket.',
+      },
+    ]
+  if (ties.offM <= TIE_SLACK_M) return held
+  return [
+    ...held,
+    {
+      id: named('tie holes'),
+      text:
+        `${of}A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would ` +
+        `press on a tube.`,
+      helps:
+        ties.snappedOffM < ties.offM - 1e-5
+          ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.`
+          : 'Another fan, or a bracket.',
+    },
+  ]
+}
+
 /** What speaks against the plan besides its margins. */
 export function planWarnings(job: Job): PlanWarning[] {
   const found: PlanWarning[] = []
@@ -67,34 +112,7 @@ export function planWarnings(job: Job): PlanWarning[] {
   }
   const lands = job.place.blowsOn && jobKinds[job.kind].mountsFan ? blowing[job.place.blowsOn] : undefined
   if (lands) found.push({ id: 'blows on', text: lands[0], helps: lands[1] })
-  const ties = tiesOf(job)
-  const rough = typicalMachines[job.machine.kind].rough
-  if (ties && (ties.tooHeavy || rough)) {
-    found.push({
-      id: 'ties',
-      text: ties.tooHeavy
-        ? 'The fan is heavier than four ties through fins should hold.'
-        : 'Ties alone, on a machine that shakes.',
-      helps: 'A bracket that shares the load; else look at the ties after the first hour.',
-    })
-  }
-  if (ties?.besideFins)
-    found.push({
-      id: 'tie holes',
-      text: 'A fixing hole lies beside the fins: no tie can go through there.',
-      helps: 'Move the fan, take a smaller one, or a bracket.',
-    })
-  else if (ties && ties.offM > TIE_SLACK_M)
-    found.push({
-      id: 'tie holes',
-      text:
-        `A tie hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap: the tie would ` +
-        `press on a tube.`,
-      helps:
-        ties.snappedOffM < ties.offM - 1e-5
-          ? `Move the fan to ${format(ties.snapped.xM, 'length', job.units, 4)} from the left.`
-          : 'Another fan, or a bracket.',
-    })
+  found.push(...fannedCircuits(job).flatMap((c, n) => tieWarnings(job, c, n)))
   const inlet = inletNeeded(job)
   if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan)
     found.push({

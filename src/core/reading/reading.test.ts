@@ -1,16 +1,18 @@
 import fc from 'fast-check'
 import { air, coolant, kelvinAbove, probe } from '../units'
-import type { Bench } from '.'
 import {
+  type Bench,
   chanceBelowZero,
   corners,
   drawSample,
   endsOf,
   gravest,
   label,
+  type Lookup,
   measured,
   NotingBench,
   overSamples,
+  type Reading,
   retyped,
   SAMPLES,
   sobolIndex,
@@ -19,8 +21,6 @@ import {
   typical,
   verdictOf,
   withSource,
-  type Lookup,
-  type Reading,
 } from '.'
 
 const lookupIn =

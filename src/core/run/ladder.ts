@@ -1,6 +1,6 @@
+import { firstCircuit, hasThermostat, pointsOf } from '../fan-circuit'
 import { bayAt, coolantAt, FULL_OPEN_OVER_K, onStep, readingOf, settingFor } from '../control'
 import { boilsAt } from '../cooling'
-import { circuitsOf, type FanCircuit, isThermostat, pointsOf } from '../fan-circuit'
 import { changeSetting, type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { air, bay, coolant, warmer } from '../units'
@@ -39,17 +39,13 @@ export interface Ladder {
   readonly scale: { readonly fromC: number; readonly toC: number }
 }
 
-const first = (job: Job): (FanCircuit & { controller: NonNullable<FanCircuit['controller']> }) | null => {
-  const circuit = circuitsOf(job)[0]!
-  return circuit.controller && isThermostat(circuit.controller.part)
-    ? { ...circuit, controller: circuit.controller }
-    : null
-}
-
-/** @returns null without a thermostat, or where nothing is known of what it is to cool @see engineering §3.2 */
-export function triggerLadder(job: Job): Ladder | null {
-  const circuit = first(job)
-  if (!circuit || (!job.bay && !job.engine?.thermostatOpensC)) return null
+/**
+ * @param circuit of which fan; the first where nobody says
+ * @returns null without a thermostat, or where nothing is known of what it is to cool
+ * @see engineering §3.2
+ */
+export function triggerLadder(job: Job, circuit = firstCircuit(job)): Ladder | null {
+  if (!hasThermostat(circuit) || (!job.bay && !job.engine?.thermostatOpensC)) return null
   const bench = new Bench(lookupOf(job))
   const { on, off } = pointsOf(bench, circuit)
   const kappa = circuit.probe.kappa.value
@@ -116,10 +112,9 @@ export function triggerLadder(job: Job): Ladder | null {
  * The job with one collar slid to a temperature, up to the controller's steps, range and band.
  * Sliding `on` takes `off` with it; sliding `off` widens or narrows the band.
  */
-export function slideCollar(job: Job, collar: 'on' | 'off', toC: number): Job {
-  const circuit = first(job)
-  const range = circuit?.controller.part.range
-  if (!circuit || !range || circuit.controller.part.band === 'fixed') return job
+export function slideCollar(job: Job, collar: 'on' | 'off', toC: number, circuit = firstCircuit(job)): Job {
+  const range = circuit.controller?.part.range
+  if (!hasThermostat(circuit) || !range || circuit.controller.part.band === 'fixed') return job
   const { id, bandK, part } = circuit.controller
   const { on } = pointsOf(new Bench(lookupOf(job)), circuit)
   const held = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value))

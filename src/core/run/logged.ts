@@ -1,3 +1,4 @@
+import { firstCircuit } from '../fan-circuit'
 import { type Day, type DutyLeg, type Job, mostOf, type Work } from '../job'
 import { plainLeg } from './days'
 
@@ -23,7 +24,7 @@ export const factorAddress = (job: Job, factor: FitFactor): string =>
     heat: 'engine.heatShare',
     transfer: 'cooling.transferFactor',
     store: 'engine.storeFactor',
-    kappa: `probes.${job.probes[0]!.id}.kappa`,
+    kappa: `probes.${firstCircuit(job).probe.id}.kappa`,
   })[factor]
 
 /** Factors that this job's model has and this log can tell of. */

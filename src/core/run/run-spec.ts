@@ -1,4 +1,18 @@
 import {
+  chargeAt,
+  circuitsOf,
+  type FanCircuit,
+  firstCircuit,
+  isThermostat,
+  pointsOf,
+  ratingOf,
+  runCurrent,
+  servingBattery,
+  statesOf,
+  wiresOf,
+  wiresWaitFor,
+} from '../fan-circuit'
+import {
   airDensity,
   bayResistance,
   coolantBoils,
@@ -14,18 +28,6 @@ import {
 import { FULL_OPEN_OVER_K, type ProbePlace, RAMP_LEAST_DUTY } from '../control'
 import { boilsAt, ductOf, facesOf, flywheelHelps, runningAir } from '../cooling'
 import { contactsResistance, wiresResistance } from '../electrical'
-import {
-  chargeAt,
-  circuitsOf,
-  type FanCircuit,
-  isThermostat,
-  pointsOf,
-  ratingOf,
-  runCurrent,
-  statesOf,
-  wiresOf,
-  wiresWaitFor,
-} from '../fan-circuit'
 import { type Day, type DutyLeg, type Job, jobKinds, panelOf, withoutNewCore } from '../job'
 import type { Bench } from '../reading'
 import {
@@ -117,7 +119,9 @@ export function withPresentFan(job: Job): Job | null {
   if (oldFan)
     return {
       ...before,
-      fans: job.fans.map((f, i) => (i === 0 ? { ...f, part: oldFan.part, wiresSwapped: false, bladeTurned: false } : f)),
+      fans: job.fans.map((f, i) =>
+        i === 0 ? { ...f, part: oldFan.part, wiresSwapped: false, bladeTurned: false } : f,
+      ),
     }
   return job.newCore ? before : null
 }
@@ -303,7 +307,7 @@ function coolantPlant(
     inletRiseK:
       job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'),
     fans: fans.length,
-    probe: probeSpec(bench, circuitsOf(job)[0]!),
+    probe: probeSpec(bench, firstCircuit(job)),
   })
 }
 
@@ -356,7 +360,7 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
       job.place.inletFrom !== 'surroundings'
         ? bench.value('place.inletRiseK')
         : 0,
-    probe: { ...probeSpec(bench, circuitsOf(job)[0]!), atOutlet: false },
+    probe: { ...probeSpec(bench, firstCircuit(job)), atOutlet: false },
   })
 }
 
@@ -403,7 +407,7 @@ export function runSpecOf(
   const fans = fan === 'none' ? [] : fansOf(bench, job)
   const ids = fans.map((f) => f.circuit.fan.id)
   const plant = job.cooling ? coolantPlant(bench, job, rows, ids, blocked) : bayPlant(bench, job, rows, ids)
-  const battery = job.batteries[0]!
+  const battery = servingBattery(job)
   const afterS = fedAfter(bench, job, whatIf)
   const motors = fans.map(({ circuit }) => {
     const wires = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)

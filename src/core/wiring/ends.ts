@@ -1,3 +1,4 @@
+import { circuitsOf, firstCircuit } from '../fan-circuit'
 import { GROUND } from '../circuit'
 import type { Job } from '../job'
 
@@ -27,9 +28,10 @@ export function endAt(job: Job, node: string): WireEnd {
     terminal: terminals[kind].name,
     stripM: terminals[kind].stripM,
   })
-  const direct = job.runs[0]!.switchedBy === 'controller'
-  const screwed = job.controllers[0]?.part.terminalAreaM2 != null && job.controllers[0].part.leadM === null
   const tag = /(\d+)/.exec(node)?.[1] ?? '1'
+  const { run, controller } = circuitsOf(job)[Number(tag) - 1] ?? firstCircuit(job)
+  const direct = run.switchedBy === 'controller'
+  const screwed = controller?.part.terminalAreaM2 != null && controller.part.leadM === null
   if (node === 'key_in') return made('blade', 'key switch, feed')
   if (/^(block|plug)_(in|fused)/.test(node))
     return made('blade', node.startsWith('block') ? 'accessory block, its own feed' : 'existing plug, its own feed')

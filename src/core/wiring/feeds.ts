@@ -1,3 +1,4 @@
+import { servingBattery } from '../fan-circuit'
 import { GROUND } from '../circuit'
 import { bladeFuseOhm, type ContactRating, internalResistance, RELAY_CONTACT_OHM, restVoltage } from '../electrical'
 import type { Job } from '../job'
@@ -11,7 +12,7 @@ const SOLENOID_OHM = 40
 /** The battery, charged or not. @see engineering §1.9 */
 export function battery(b: Builder): void {
   const { job, bench } = b
-  const own = job.batteries[0]!
+  const own = servingBattery(job)
   const charge = bench.value(`batteries.${own.id}.charge`)
   const coldCrankingA = own.coldCrankingA
     ? bench.value(`batteries.${own.id}.coldCrankingA`)

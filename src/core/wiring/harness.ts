@@ -1,4 +1,5 @@
-import { changeRunOf, conductorName, freshId, type HarnessEdit, type Job } from '../job'
+import { changeRunOf, conductorName, freshId, type HarnessEdit, type Job, type Seat } from '../job'
+import { firstCircuit } from '../fan-circuit'
 import type { FanPart, RelayPart } from '../parts'
 import { measured, typical } from '../reading'
 import { format, type UnitSystem, type WireSize } from '../units'
@@ -87,7 +88,7 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     name: 'a second relay, triggers joined',
     tell: 'for two fans on one relay',
     apply: (job) => {
-      const first = job.relays.find((r) => r.id === job.runs[0]!.relay)
+      const first = firstCircuit(job).relay
       const second = job.runs[1]
       if (!first || !second) return job
       const id = freshId('relay', job.relays)
@@ -164,9 +165,9 @@ export function editBarred(job: Job, kind: Kind): string | null {
   if (kind === 'second relay')
     return job.runs.length < 2
       ? 'there is one fan only: add the second fan first'
-      : job.runs[0]!.relay === null
+      : firstCircuit(job).relay === null
         ? 'choose the relay first'
-        : job.runs[1]!.relay !== job.runs[0]!.relay
+        : job.runs.some((r) => r.relay !== firstCircuit(job).run.relay)
           ? 'each fan has its own relay already'
           : null
   if (kind === 'breaker to fuse')
@@ -178,6 +179,15 @@ export function editBarred(job: Job, kind: Kind): string | null {
         ? 'a brushless fan must never have its wires swapped'
         : null
   return null
+}
+
+/** Where a second fan goes: the same place on the other core, or the free end of the only one. */
+function seatBeside(job: Job, part: FanPart): Seat | null {
+  const near = firstCircuit(job).fan?.seat
+  if (!near || !job.cooling) return null
+  if (job.cooling.cores > 1) return { ...near, core: near.core === 0 ? 1 : 0 }
+  const [w, h, half] = [job.cooling.coreWidthM.value, job.cooling.coreHeightM.value, part.housingM.value / 2]
+  return w > h ? { ...near, xM: near.xM < w / 2 ? w - half : half } : { ...near, yM: near.yM < h / 2 ? h - half : half }
 }
 
 /** A second fan, on the first one's relay or contact until it is given its own. */
@@ -202,7 +212,7 @@ export function addSecondFan(job: Job, part: FanPart): Job {
       lengthM: typical(back?.lengthM.value ?? 1.1),
     },
   ]
-  const seat = job.fans[0]?.seat && job.cooling && job.cooling.cores > 1 ? { ...job.fans[0].seat, core: 1 } : null
+  const seat = seatBeside(job, part)
   return {
     ...job,
     fans: [...job.fans, { id, part, seat, wiresSwapped: false, bladeTurned: false }],
@@ -258,7 +268,7 @@ export const sizeFor = (job: Job, ids: readonly string[], size: WireSize): Job =
 /** Each fan with its own relay, fuse and, where triggers are not joined, its own controller. */
 export function relayEach(job: Job, relay: RelayPart): Job {
   const withRelays = { ...job, relays: job.runs.map((_, i) => ({ id: `relay${i + 1}`, part: relay })) }
-  const fuse = job.fuses[0]
+  const { fuse } = firstCircuit(job)
   const fused = fuse ? { ...withRelays, fuses: job.runs.map((_, i) => ({ ...fuse, id: `fuse${i + 1}` })) } : withRelays
   return {
     ...fused,

@@ -1,5 +1,6 @@
 'use client'
 
+import { servingBattery } from '@/core/fan-circuit'
 import type { Job } from '@/core/job'
 import { format } from '@/core/units'
 import { outlines, type Anchor } from '@/ui/Silhouette'
@@ -14,7 +15,7 @@ interface CallOut {
 function callOutsOf(job: Job): CallOut[] {
   const u = job.units
   const { cooling, engine, bay, trailer, charging } = job
-  const battery = job.batteries[0]!
+  const battery = servingBattery(job)
   return [
     ...(cooling
       ? ([

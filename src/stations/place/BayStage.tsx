@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import Button from 'react-bootstrap/Button'
 import { bayFlowPicture } from '@/core/drawing'
 import { type BayWay, bayWays, nextSizeDown } from '@/core/advice'
@@ -37,7 +38,7 @@ function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
 
 /** Pulling out, pushing in and no fan on each panel, with the chosen fan and the next size down. */
 export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
-  const chosen = job.fans[0]?.part
+  const chosen = firstCircuit(job).fan?.part
   if (!job.bay || !chosen)
     return <p className="say">Choose a fan: then every panel is worked out with it, pulling out and pushing in.</p>
   const smaller = nextSizeDown(

@@ -1,9 +1,9 @@
 'use client'
 
+import { addLeg, changePlace, cornerNames, dropLeg, type LeadName, leadNames } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addLeg, changePlace, cornerNames, dropLeg, type LeadName } from '@/core/job'
 import { leadName, leadReaches } from '@/core/placing'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
@@ -31,8 +31,8 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         </thead>
         <tbody>
           {reaches.map((r) => (
-            <tr key={r.lead}>
-              <th scope="row">{leadName(r.lead)}</th>
+            <tr key={`${r.lead} ${r.id}`}>
+              <th scope="row">{r.name}</th>
               <td className="figure-text">{format(r.suppliedM, 'length', u, 3)}</td>
               <td className="figure-text">{format(r.neededM, 'length', u, 3)}</td>
               <td className={`figure-text ${r.overM < 0 ? 'verdict-short' : ''}`}>
@@ -63,9 +63,9 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       {reaches
         .filter((r) => r.overM < 0)
         .map((r) => (
-          <div key={r.lead} className="say say-short">
+          <div key={`${r.lead} ${r.id}`} className="say say-short">
             <strong>
-              {leadName(r.lead)} short by {format(-r.overM, 'length', u, 2)}.
+              {r.name} short by {format(-r.overM, 'length', u, 2)}.
             </strong>{' '}
             {r.waysOut.join(' ')}
           </div>
@@ -85,11 +85,13 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           value={lead}
           onChange={(e) => setLead(e.target.value as LeadName)}
         >
-          {reaches.map((r) => (
-            <option key={r.lead} value={r.lead}>
-              {leadName(r.lead)}
-            </option>
-          ))}
+          {leadNames
+            .filter((l) => reaches.some((r) => r.lead === l))
+            .map((l) => (
+              <option key={l} value={l}>
+                {leadName(l)}
+              </option>
+            ))}
         </Form.Select>
         <Form.Control
           aria-label="Name of the leg"

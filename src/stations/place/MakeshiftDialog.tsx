@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
@@ -70,7 +71,8 @@ export function MakeshiftDialog({
   const [whose, setWhose] = useState<'new' | 'old'>(job.oldFan ? 'old' : 'new')
   const [size, setSize] = useState('')
   const [tries, setTries] = useState('')
-  const [fuse, setFuse] = useState(String(job.fuses[0]?.ratingA ?? 10))
+  const [fuse, setFuse] = useState(String(firstCircuit(job).fuse?.ratingA ?? 10))
+  const chosen = firstCircuit(job).fan
   const u = job.units
   const { how, of, quantity } = methods[method]
   const sizeQuantity: Quantity = method === 'bag' ? 'volume' : 'opening'
@@ -96,7 +98,7 @@ export function MakeshiftDialog({
   const spread = answer ? formatSpread(answer.spread!, quantity, u) : null
   const take = (): void => {
     if (!answer) return
-    const address = whose === 'old' ? `oldFan.part.${of}` : `fans.${job.fans[0]!.id}.part.${of}`
+    const address = whose === 'old' ? `oldFan.part.${of}` : `fans.${firstCircuit(job).fan!.id}.part.${of}`
     settle((j) => withReading(j, address, { ...answer, typed: `${figure} ±${spread!.number}` }))
     onHide()
   }
@@ -134,7 +136,7 @@ export function MakeshiftDialog({
             <Form.Label>Of which fan</Form.Label>
             <Form.Select value={whose} onChange={(e) => setWhose(e.target.value as 'new' | 'old')}>
               {job.oldFan && <option value="old">{job.oldFan.part.name}, there now</option>}
-              {job.fans[0] && <option value="new">{job.fans[0].part.name}, new</option>}
+              {chosen && <option value="new">{chosen.part.name}, new</option>}
             </Form.Select>
           </Form.Group>
           <p className="say">{how}</p>

@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { memo, useDeferredValue, useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
@@ -167,7 +168,7 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           <button
             type="button"
             className="word-button"
-            onClick={() => settle((j) => moveFan(j, j.fans[0]!.id, ties.snapped))}
+            onClick={() => settle((j) => moveFan(j, firstCircuit(j).fan!.id, ties.snapped))}
           >
             Move it to where its holes meet the gaps
           </button>
@@ -262,9 +263,15 @@ function Distances({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>
 const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
   values.map((value) => ({ value, name: value }))
 
+/** The first fan in the same place on another core. */
+function toCore(job: Job, core: number): Job {
+  const { fan } = firstCircuit(job)
+  return fan?.seat ? moveFan(job, fan.id, { ...fan.seat, core }) : job
+}
+
 /** Wires and blade of the fan: together they decide which way the air goes, and how well. */
 function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const fan = job.fans[0]
+  const { fan } = firstCircuit(job)
   if (!fan) return null
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
   let tell = 'A brushless fan with its wires swapped does not run, or is destroyed.'
@@ -321,7 +328,7 @@ function Duct({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
 function Tray(props: StationProps) {
   const { job, shelf, settle } = props
   const { cooling, bay, place } = job
-  const seat = job.fans[0]?.seat
+  const seat = firstCircuit(job).fan?.seat
   return (
     <>
       {jobKinds[job.kind].mountsFan && (
@@ -346,7 +353,7 @@ function Tray(props: StationProps) {
               label="On the"
               value={String(seat.core)}
               options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))}
-              onChange={(v) => settle((j) => moveFan(j, j.fans[0]!.id, { ...j.fans[0]!.seat!, core: Number(v) }))}
+              onChange={(v) => settle((j) => toCore(j, Number(v)))}
             />
           )}
           {bay && (
@@ -403,14 +410,14 @@ function Tray(props: StationProps) {
         kind="fan"
         label="Fan"
         shelf={shelf}
-        chosen={job.fans[0]?.part ?? null}
+        chosen={firstCircuit(job).fan?.part ?? null}
         onChoose={(part) => settle((j) => chooseFan(j, part))}
       />
       <PartPicker
         kind="probe"
         label="Probe"
         shelf={shelf}
-        chosen={job.probes[0]!.part}
+        chosen={firstCircuit(job).probe.part}
         onChoose={(part) => settle((j) => chooseProbe(j, part))}
       />
       <h2>Readings</h2>

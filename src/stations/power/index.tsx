@@ -1,8 +1,8 @@
 'use client'
 
+import { powerFlows, servingBattery } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
-import { powerFlows } from '@/core/fan-circuit'
 import { type Battery, changeCharging, changeTrailer, type Job, lookupOf, takeBatteryLabel } from '@/core/job'
 import { batteryOutlook, type Findings, outcomeNames } from '@/core/margins'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
@@ -151,7 +151,7 @@ const changeBattery = (job: Job, part: Partial<Battery>): Job => ({
 
 function Tray(props: StationProps) {
   const { job, settle } = props
-  const battery = job.batteries[0]!
+  const battery = servingBattery(job)
   return (
     <>
       {job.trailer ? (

@@ -138,9 +138,7 @@ function Stage(props: StationProps) {
                   ? ' Not predicted until every choice is made.'
                   : ''}
             </div>
-            {proof.id === 'turns' && done?.answer === 'no' && job.fans[0] && (
-              <p className="say say-short">{wrongWayAdvice(job.fans[0].part.motor)}</p>
-            )}
+            {proof.turns && done?.answer === 'no' && <p className="say say-short">{wrongWayAdvice(proof.turns)}</p>}
             <Found {...props} proof={proof} />
           </section>
         )

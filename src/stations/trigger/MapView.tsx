@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import { useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { type MapCell, mapKey, mapWaitsFor, type SettingMap, withCell } from '@/core/advice'
@@ -76,7 +77,7 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
     },
   )
   const waits = mapWaitsFor(job)
-  if (job.controllers[0]?.part.band === 'fixed') return <Switches job={job} shelf={shelf} settle={settle} />
+  if (firstCircuit(job).controller?.part.band === 'fixed') return <Switches job={job} shelf={shelf} settle={settle} />
   if (waits) return <p className="say">No map yet: {waits}.</p>
   const propose = (): void => {
     setMessage(null)
@@ -86,7 +87,7 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
   }
   const map = drawn?.map ?? null
   const stale = drawn !== null && mapKey(job, drawn.map) !== drawn.key
-  const controller = job.controllers[0]!
+  const controller = firstCircuit(job).controller!
   const present = map?.cells.find(
     (c) => c.setC === controller.setC && runKey(withCell(job, map.rowOf, c)) === runKey(job),
   )

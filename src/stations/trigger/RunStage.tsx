@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import type { Job } from '@/core/job'
@@ -36,10 +37,11 @@ const seasonC = (job: Job, season: Season): number =>
 const supposable = (job: Job): WhatIf[] =>
   whatIfs.filter((w) =>
     w === 'hand switch off'
-      ? job.controllers[0]?.part.band === 'hand'
+      ? firstCircuit(job).controller?.part.band === 'hand'
       : w === 'override left on'
         ? job.wiring.override !== 'none'
-        : w === 'as it is' || (job.controllers[0]?.part.band !== 'hand' && job.controllers[0]?.part.band !== 'always'),
+        : w === 'as it is' ||
+          (firstCircuit(job).controller?.part.band !== 'hand' && firstCircuit(job).controller?.part.band !== 'always'),
   )
 
 /** One moment of the run, in figures. */

@@ -1,9 +1,9 @@
 'use client'
 
+import { chooseController, firstCircuit } from '@/core/fan-circuit'
 import { useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
 import { judgeSwitches } from '@/core/advice'
-import { chooseController } from '@/core/fan-circuit'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
 
@@ -11,7 +11,7 @@ import type { StationProps } from '../station'
 export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const u = job.units
   const judged = useMemo(() => judgeSwitches(job, shelf), [job, shelf])
-  const present = job.controllers[0]?.part.id
+  const present = firstCircuit(job).controller?.part.id
   return (
     <>
       <h2>Which switch</h2>

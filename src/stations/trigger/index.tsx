@@ -1,7 +1,7 @@
 'use client'
 
+import { chooseController, firstCircuit, proposedSetting } from '@/core/fan-circuit'
 import Button from 'react-bootstrap/Button'
-import { chooseController, proposedSetting } from '@/core/fan-circuit'
 import { changeProbePlace, changeSetting, changeSpan, type Job } from '@/core/job'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
 import type { ControllerPart, ProbePart } from '@/core/parts'
@@ -21,7 +21,7 @@ import { RunViews } from './RunViews'
 function Stage(props: StationProps) {
   const { job, settle, preview } = props
   const ladder = triggerLadder(job)
-  const controller = job.controllers[0]
+  const { controller } = firstCircuit(job)
   if (!controller)
     return (
       <>
@@ -89,7 +89,7 @@ function Setting({
   settle,
   children,
 }: Pick<StationProps, 'job' | 'settle'> & { readonly children: React.ReactNode }) {
-  const controller = job.controllers[0]
+  const { controller } = firstCircuit(job)
   if (!controller) return null
   const { part, setC, bandK, id } = controller
   const leadK = probeLeadError(job)
@@ -176,7 +176,7 @@ function Setting({
 
 function Tray(props: StationProps) {
   const { job, shelf, settle, evaluation } = props
-  const probe = job.probes[0]!
+  const { probe } = firstCircuit(job)
   const choose = (part: ControllerPart): void => {
     const supplied = shelf.find((p): p is ProbePart => p.kind === 'probe' && p.id === part.suppliedProbeId) ?? null
     settle((j) => chooseController(j, part, supplied))
@@ -188,7 +188,7 @@ function Tray(props: StationProps) {
         kind="controller"
         label="Controller"
         shelf={shelf}
-        chosen={job.controllers[0]?.part ?? null}
+        chosen={firstCircuit(job).controller?.part ?? null}
         onChoose={choose}
       />
       <Setting job={job} settle={settle}>

@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
@@ -55,7 +56,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         }
       }
       case 'swap leads':
-        return { kind, fan: job.fans[0]!.id }
+        return { kind, fan: firstCircuit(job).fan!.id }
       case 'cut loop off':
         return text.trim() ? { kind, what: text.trim().slice(0, 80) } : 'Say what is cut off.'
       case 'second relay':
@@ -208,9 +209,9 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
       {second ? (
         <p className="mb-1">
           {job.fans.find((f) => f.id === second.fan)?.part.name}:{' '}
-          {second.relay === job.runs[0]!.relay
+          {second.relay === firstCircuit(job).run.relay
             ? 'on the first fan’s relay or contact'
-            : second.controller === job.runs[0]!.controller
+            : second.controller === firstCircuit(job).run.controller
               ? 'on its own relay, triggers joined'
               : 'on its own relay and thermostat'}
           .{' '}

@@ -1,5 +1,6 @@
 'use client'
 
+import { firstCircuit } from '@/core/fan-circuit'
 import { memo, useDeferredValue } from 'react'
 import { usePathname } from 'next/navigation'
 import Tab from 'react-bootstrap/Tab'
@@ -52,7 +53,7 @@ function Stage({ job, shelf, settle }: StationProps) {
         {job.runs.map((run, n) => (
           <section key={run.id} className="mb-3" aria-label={job.runs.length > 1 ? `Fan ${n + 1}` : 'Sizes and fuse'}>
             <Sizes job={job} settle={settle} n={n} />
-            {(n === 0 || run.fuse === null || run.fuse !== job.runs[0]!.fuse) && (
+            {(n === 0 || run.fuse === null || run.fuse !== firstCircuit(job).run.fuse) && (
               <Fuses job={job} settle={settle} n={n} />
             )}
           </section>
@@ -153,7 +154,7 @@ function Intent(props: StationProps) {
 
 /** How the circuit is built. */
 function Path({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
-  const run = job.runs[0]!
+  const { run } = firstCircuit(job)
   const { wiring } = job
   const part = (id: string | null) => job.switches.find((s) => s.id === id)?.part ?? null
   const rated = wiring.feedRatedA
@@ -308,7 +309,7 @@ function Tray(props: StationProps) {
       <h2>Fuse</h2>
       {job.runs.map((run, n) => {
         const fuse = job.fuses.find((f) => f.id === run.fuse)
-        if (n > 0 && run.fuse !== null && run.fuse === job.runs[0]!.fuse) return null
+        if (n > 0 && run.fuse !== null && run.fuse === firstCircuit(job).run.fuse) return null
         const which = job.runs.length > 1 ? `, fan ${n + 1}` : ''
         return (
           <div key={run.id}>

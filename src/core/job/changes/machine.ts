@@ -3,9 +3,8 @@ import type { BatteryPart } from '../../parts'
 import { measured, typical } from '../../reading'
 import type { Job } from '../document'
 import type { Cooling } from '../schema/heat'
-import type { Seat } from '../schema/place'
+import type { Ground, Seat } from '../schema/place'
 import type { Trailer } from '../schema/power'
-import type { Ground } from '../schema/place'
 
 /** Who sits on a core that goes sits in the same place on the last one that stays. */
 export function changeCooling(job: Job, change: Partial<Cooling>): Job {

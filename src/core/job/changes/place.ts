@@ -50,7 +50,7 @@ export function addObstacle(job: Job, kind: Obstacle['kind'], name: string): Job
     name,
     kind,
     side: place.side === 'puller' ? 'behind' : 'front',
-    core: job.fans[0]?.seat?.core ?? 0,
+    core: job.fans.find((f) => f.seat !== null)?.seat?.core ?? 0,
     fromLeftM: about(left * w + aside),
     fromTopM: about(top * h + aside),
     wideM: about(wide * w),

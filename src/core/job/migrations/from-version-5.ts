@@ -1,4 +1,4 @@
-import { each, isRaw, type Raw, rawOr, valueOf } from './raw'
+import { each, guess, isRaw, type Raw, rawOr, valueOf, within } from './raw'
 
 const mounts = { coolant: ['ties', 'bracket', 'shroud'], air: ['panel', 'duct'] } as const
 
@@ -17,7 +17,7 @@ const onCore = (cooling: Raw, entry: Raw, middle: boolean): Raw => {
 
 /**
  * Version 5 let a fan or probe sit on a core that had been taken off again, and took ways of holding a fan that its
- * place does not have.
+ * place does not have, and a trailer's space without its heat.
  */
 export function fromVersion5(job: Raw): Raw {
   const { cooling } = job
@@ -39,6 +39,7 @@ export function fromVersion5(job: Raw): Raw {
           },
         }
       : {}),
+    ...within(job, 'bay', (b) => (job.engine === null && b.heatW === null ? { ...b, heatW: guess(300) } : b)),
     ...each(job, 'fans', (f) => seated(f, true)),
     ...each(job, 'probes', (p) => seated(p, false)),
   }

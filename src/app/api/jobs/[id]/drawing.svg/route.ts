@@ -1,4 +1,4 @@
-import { frontView, sectionView } from '@/core/drawing'
+import { placeViews } from '@/core/drawing'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
 import { readHead, theStore } from '@/store'
 import { answering } from '../../../answers'
@@ -10,7 +10,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     async () => {
       const head = await readHead(await theStore(), id)
       if (!head) return Response.json({ message: 'There is no such job.' }, { status: 404 })
-      const drawings = [frontView(head.job), sectionView(head.job)].filter((d) => d !== null)
+      const drawings = placeViews(head.job)
       if (!drawings.length) return Response.json({ message: 'This job has nothing to draw.' }, { status: 404 })
       return new Response(drawingsSvg(head.job.title, drawings), {
         headers: { 'content-type': 'image/svg+xml; charset=utf-8' },
