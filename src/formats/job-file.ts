@@ -68,6 +68,8 @@ export function splitJobsFile(
     : { ok: false, message: 'This file of many jobs has no list of jobs.' }
 }
 
-/** The opening of a file of many jobs; the jobs follow, with commas between, and {@link JOBS_FILE_END} ends it. */
+/** The opening of a file of many jobs; the jobs follow, with commas between, and {@link jobsFileEnd} ends it. */
 export const JOBS_FILE_BEGIN = '{"format":"pyraxis-jobs","version":1,"jobs":[\n'
-export const JOBS_FILE_END = '\n]}\n'
+/** @param skipped jobs that could not be read, by name; a reader passes over them */
+export const jobsFileEnd = (skipped: readonly { id: string; title: string; message: string }[] = []): string =>
+  `\n]${skipped.length ? `,"skipped":${JSON.stringify(skipped)}` : ''}}\n`

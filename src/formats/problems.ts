@@ -6,6 +6,8 @@ const MOST = 5
 export function problemsInWords(error: z.ZodError): string {
   const found = error.issues.slice(0, MOST).map((issue) => {
     const where = issue.path.length ? issue.path.map(String).join('.') : 'the file itself'
+    // what the document itself says of a list needs no address
+    if (issue.code === 'too_big' && issue.message.startsWith('no more than')) return issue.message
     return issue.code === 'unrecognized_keys'
       ? `${where}: "${issue.keys.join('", "')}" is not known here`
       : `${where}: ${issue.message}`

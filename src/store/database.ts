@@ -1,7 +1,9 @@
-import { existsSync, mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, statSync } from 'node:fs'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { Kysely, SqliteDialect } from 'kysely'
+import { Kysely } from 'kysely'
+import { ForgivingSqliteDialect } from './dialect'
+import { takeDoubt } from './doubt'
 import { migrations } from './migrations'
 import { BUSY_MS, patiently, type Store } from './patience'
 import type { Tables } from './tables'
@@ -59,7 +61,7 @@ async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string
 export async function openStore(file: string): Promise<Store> {
   return patiently(file, async () => {
     const sqlite = openFile(file)
-    const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) })
+    const db = new Kysely<Tables>({ dialect: new ForgivingSqliteDialect(sqlite) })
     try {
       await migrate(sqlite, db, file)
       await fillYardLines(db)
@@ -73,13 +75,72 @@ export async function openStore(file: string): Promise<Store> {
 
 export const defaultFile = (): string => process.env.PYRAXIS_DB || path.join('data', 'pyraxis.db')
 
-const shared = globalThis as typeof globalThis & { pyraxisStore?: Promise<Store> }
+/** A file as the disk knows it, whatever it is called; null where there is none. */
+function identityOf(file: string): string | null {
+  const found = statSync(file, { throwIfNoEntry: false })
+  return found ? `${found.dev}:${found.ino}` : null
+}
 
-/** The store of this process, opened when first asked for; a failed opening is tried again at the next call. */
-export function theStore(): Promise<Store> {
-  shared.pyraxisStore ??= openStore(defaultFile()).catch((error: unknown) => {
-    delete shared.pyraxisStore
-    throw error
-  })
-  return shared.pyraxisStore
+interface Shared {
+  readonly opening: Promise<Store>
+  /** of the file that was opened, and of the log that SQLite keeps beside it */
+  identity: string | null
+  log: string | null
+}
+
+const shared = globalThis as typeof globalThis & { pyraxisStore?: Shared | undefined }
+
+function open(file: string): Promise<Store> {
+  const opened: Shared = {
+    identity: null,
+    log: null,
+    opening: openStore(file).then(
+      (store) => {
+        opened.identity = identityOf(file)
+        opened.log = identityOf(`${file}-wal`)
+        return store
+      },
+      (error: unknown) => {
+        shared.pyraxisStore = undefined
+        throw error
+      },
+    ),
+  }
+  shared.pyraxisStore = opened
+  return opened.opening
+}
+
+/**
+ * Closes what is open, and opens the file that is there now. A log that the old file left beside it belongs to no other:
+ * SQLite would play it into the new one.
+ */
+async function openAnew(before: Shared, file: string): Promise<Store> {
+  shared.pyraxisStore = undefined
+  const old = await before.opening
+  await old.db.destroy()
+  if (identityOf(file) !== before.identity && before.log !== null && identityOf(`${file}-wal`) === before.log)
+    for (const beside of ['-wal', '-shm']) rmSync(`${file}${beside}`, { force: true })
+  return open(file)
+}
+
+/**
+ * The store of this process, opened when first asked for; a failed opening is tried again at the next call. A file that
+ * was moved or deleted while it was open is missed here, before anything is acknowledged into it; one that was put in
+ * its place is opened.
+ * @throws StoreTrouble as {@link openStore}, and where the file is gone
+ */
+export async function theStore(): Promise<Store> {
+  const file = defaultFile()
+  const now = shared.pyraxisStore
+  if (!now) return open(file)
+  const store = await now.opening
+  const identity = identityOf(file)
+  if (identity === null)
+    throw new StoreTrouble(
+      `${file} was moved or deleted while Pyraxis ran. Put it back where it was; nothing is saved until then.`,
+      'missing',
+    )
+  if (takeDoubt() || identity !== now.identity) return openAnew(now, file)
+  now.log = identityOf(`${file}-wal`)
+  return store
 }

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { changeInWords, differences, type Job } from '../core/job'
 import { withoutStaleSignature } from '../core/plan'
+import { readJob } from '../formats'
+import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
 import { appendRevision, parsedJob, readHeadIn, type Saved } from './jobs'
 
@@ -13,6 +15,27 @@ export interface PastRevision {
 }
 
 const MOST_CHANGES = 6
+
+const readableJob = (document: string): Job | null => {
+  const read = readJob(jsonOr(document, null))
+  return read.ok ? read.job : null
+}
+
+/** What one revision changed; one that cannot be read says so, and the others stand. */
+function changesInWords(
+  number: number,
+  own: Job | null | undefined,
+  previous: Job | null | undefined,
+  found: readonly string[],
+): readonly string[] {
+  if (!own) return ['this revision cannot be read any more']
+  if (previous) return found
+  return [
+    number > 1 && previous === null
+      ? 'the revision before it cannot be read any more'
+      : 'the job as it was started or brought in',
+  ]
+}
 
 /** A stretch of a job's revisions, newest first. */
 export const listRevisions = (
@@ -33,18 +56,17 @@ export const listRevisions = (
       .orderBy('revisions.number', 'desc')
       .limit(most + 1)
       .execute()
-    const jobs = rows.map((r) => parsedJob(r.document, file))
+    const jobs = rows.map((r) => readableJob(r.document))
     return rows.slice(0, most).map((row, i): PastRevision => {
       const previous = jobs[i + 1]
-      const found = previous ? differences(previous, jobs[i]!).map(changeInWords) : []
+      const own = jobs[i]
+      const found = previous && own ? differences(previous, own).map(changeInWords) : []
       const shown = found.slice(0, MOST_CHANGES)
       const more = found.length - shown.length
       return {
         number: row.number,
         madeAt: row.made_at,
-        changes: previous
-          ? [...shown, ...(more > 0 ? [`and ${more} more`] : [])]
-          : ['the job as it was started or brought in'],
+        changes: changesInWords(row.number, own, previous, [...shown, ...(more > 0 ? [`and ${more} more`] : [])]),
         sealed: row.signed_at !== null,
       }
     })

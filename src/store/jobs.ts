@@ -5,6 +5,7 @@ import { evaluate, type Evaluation } from '../core/margins'
 import { keepsSignature, signed, signing } from '../core/plan'
 import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'
+import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
 import { seal } from './seals'
 import type { Tables } from './tables'
@@ -29,7 +30,7 @@ type Writer = Kysely<Tables> | Transaction<Tables>
 
 /** @throws StoreTrouble for a document that is no job any more */
 export function parsedJob(document: string, file: string): Job {
-  const read = readJob(JSON.parse(document) as unknown)
+  const read = readJob(jsonOr(document, null))
   if (!read.ok) throw new StoreTrouble(`A job in ${file} cannot be read. ${read.message}`, 'broken')
   return read.job
 }
@@ -70,8 +71,18 @@ export async function appendRevision(
   return number
 }
 
-/** Every job's id and document at its newest revision, a stretch at a time. */
-export async function* everyJob({ db, file }: Store, ids?: readonly string[]): AsyncGenerator<JobRevision> {
+/** A job that cannot be read any more, by what its row of the yard still says. */
+export interface UnreadableJob {
+  readonly id: string
+  readonly title: string
+  readonly message: string
+}
+
+/** Every job at its newest revision, a stretch at a time; one that cannot be read is named, and the rest follows. */
+export async function* everyJob(
+  { db, file }: Store,
+  ids?: readonly string[],
+): AsyncGenerator<{ readonly job: Job } | { readonly skipped: UnreadableJob }> {
   const STRETCH = 100
   for (let from = 0; ; from += STRETCH) {
     const rows = await patiently(file, () =>
@@ -80,7 +91,7 @@ export async function* everyJob({ db, file }: Store, ids?: readonly string[]): A
         .innerJoin('revisions', (join) =>
           join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
         )
-        .select(['jobs.id', 'revisions.number', 'revisions.made_at', 'revisions.document'])
+        .select(['jobs.id', 'jobs.title', 'revisions.document'])
         .$if(ids !== undefined, (q) => q.where('jobs.id', 'in', [...ids!]))
         .orderBy('jobs.created_at')
         .orderBy('jobs.id')
@@ -88,7 +99,10 @@ export async function* everyJob({ db, file }: Store, ids?: readonly string[]): A
         .offset(from)
         .execute(),
     )
-    for (const r of rows) yield { id: r.id, revision: r.number, savedAt: r.made_at, job: parsedJob(r.document, file) }
+    for (const r of rows) {
+      const read = readJob(jsonOr(r.document, null))
+      yield read.ok ? { job: read.job } : { skipped: { id: r.id, title: r.title ?? '', message: read.message } }
+    }
     if (rows.length < STRETCH) return
   }
 }

@@ -2,6 +2,7 @@ import type { Kysely, Transaction } from 'kysely'
 import type { Job } from '../core/job'
 import { CORE_VERSION, type Findings, findingsSchema } from '../core/margins'
 import { runKey } from '../core/run'
+import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 
@@ -14,7 +15,7 @@ export async function findingsIn(
   const row = await db.selectFrom('runs').select(['run_key', 'findings']).where('job_id', '=', id).executeTakeFirst()
   // the key is worked out only where there is something to compare it with: a save must be quick
   if (!row || row.run_key !== runKey(job)) return null
-  const read = findingsSchema.safeParse(JSON.parse(row.findings))
+  const read = findingsSchema.safeParse(jsonOr(row.findings, null))
   return read.success && read.data.coreVersion === CORE_VERSION ? read.data : null
 }
 

@@ -1,6 +1,7 @@
 import type { Kysely } from 'kysely'
 import type { Tables } from './tables'
-import { asTrouble, isBusy } from './trouble'
+import { doubtStore } from './doubt'
+import { asTrouble, isBusy, StoreTrouble } from './trouble'
 
 export interface Store {
   readonly file: string
@@ -23,7 +24,11 @@ export async function patiently<T>(file: string, work: () => Promise<T>): Promis
     try {
       return await work()
     } catch (error) {
-      if (!isBusy(error) || n === TRIES) throw asTrouble(error, file)
+      if (!isBusy(error) || n === TRIES) {
+        const trouble = asTrouble(error, file)
+        if (trouble instanceof StoreTrouble && trouble.kind === 'read-only') doubtStore()
+        throw trouble
+      }
       await pause(PAUSE_MS)
     }
   }

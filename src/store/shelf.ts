@@ -1,8 +1,15 @@
 import { migratePart } from '../core/job'
 import { type Part, partSchema } from '../core/parts'
+import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
 
-/** Every part on the shelf that is not retired. */
+/** A part as it stands in its row; null where that cannot be read any more. */
+const partIn = (document: string): Part | null => {
+  const read = partSchema.safeParse(migratePart(jsonOr(document, null)))
+  return read.success ? read.data : null
+}
+
+/** Every part on the shelf that is not retired and can be read. */
 export async function listParts({ db, file }: Store): Promise<Part[]> {
   return patiently(file, async () => {
     const rows = await db
@@ -12,7 +19,7 @@ export async function listParts({ db, file }: Store): Promise<Part[]> {
       .orderBy('kind')
       .orderBy('name')
       .execute()
-    return rows.map((r) => partSchema.parse(migratePart(JSON.parse(r.document))))
+    return rows.flatMap((r) => partIn(r.document) ?? [])
   })
 }
 
@@ -38,16 +45,29 @@ export interface ShelfEntry {
   readonly retiredAt: string | null
 }
 
-/** Every part there is or was, by kind and name. */
-export const listShelf = ({ db, file }: Store): Promise<ShelfEntry[]> =>
+/** A row of the shelf that cannot be read any more, by what its columns still say. */
+export interface UnreadablePart {
+  readonly id: string
+  readonly name: string
+}
+
+/** Every part there is or was, by kind and name, and apart from them those that cannot be read. */
+export const listShelf = ({
+  db,
+  file,
+}: Store): Promise<{ readonly entries: ShelfEntry[]; readonly unreadable: UnreadablePart[] }> =>
   patiently(file, async () => {
     const rows = await db
       .selectFrom('parts')
-      .select(['document', 'retired_at'])
+      .select(['id', 'name', 'document', 'retired_at'])
       .orderBy('kind')
       .orderBy('name')
       .execute()
-    return rows.map((r) => ({ part: partSchema.parse(migratePart(JSON.parse(r.document))), retiredAt: r.retired_at }))
+    const read = rows.map((r) => ({ row: r, part: partIn(r.document) }))
+    return {
+      entries: read.flatMap(({ row, part }) => (part ? [{ part, retiredAt: row.retired_at }] : [])),
+      unreadable: read.flatMap(({ row, part }) => (part ? [] : [{ id: row.id, name: row.name }])),
+    }
   })
 
 /**

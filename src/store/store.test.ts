@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
@@ -6,12 +6,13 @@ import { changeSetting, type Job, startJob } from '../core/job'
 import { CORE_VERSION } from '../core/margins'
 import { settledFindings } from '../core/run'
 import { readJobFile } from '../formats'
-import { example } from '../formats/test-support/examples'
+import { example, examplesOf } from '../formats/test-support/examples'
 import { firstTables } from './migrations/first-tables'
 import {
   addJob,
   addJobs,
   bringBack,
+  everyJob,
   find,
   findingsFor,
   keepFindings,
@@ -21,6 +22,7 @@ import {
   listShelf,
   newestSeal,
   openStore,
+  patiently,
   prepareJob,
   putParts,
   readHead,
@@ -31,8 +33,9 @@ import {
   sheetOf,
   signJob,
   type Store,
+  theStore,
 } from '.'
-import { Kysely, SqliteDialect } from 'kysely'
+import { CompiledQuery, Kysely, SqliteDialect } from 'kysely'
 
 const AT = '2026-01-15T10:00:00.000Z'
 const fresh = startJob({
@@ -358,8 +361,106 @@ test('a retired part is off the shelf, stays retired when it is changed, and com
   expect(await retirePart(store, 'p1', AT)).toBe(true)
   await putParts(store, [{ ...probe, facts: [], name: 'Other' }])
   expect(await listParts(store)).toEqual([])
-  expect(await listShelf(store)).toMatchObject([{ part: { name: 'Other' }, retiredAt: AT }])
+  expect((await listShelf(store)).entries).toMatchObject([{ part: { name: 'Other' }, retiredAt: AT }])
   await retirePart(store, 'p1', null)
   expect(await listParts(store)).toHaveLength(1)
   expect(await retirePart(store, 'nothing', AT)).toBe(false)
+})
+
+/** Rows as they are, past all that checks them. */
+const raw = (change: (db: Sqlite.Database) => void): void => {
+  const db = new Sqlite(file())
+  change(db)
+  db.close()
+}
+
+test('a full disk is told as such, what was saved stands, and with room again the next save goes in', async () => {
+  const { id } = (await addJob(store, fresh, AT)) as { id: string }
+  const pages = (n: number) => store.db.executeQuery(CompiledQuery.raw(`pragma max_page_count = ${n}`))
+  await pages(1)
+  const long: Job = { ...fresh, baseline: { ...fresh.baseline, load: 'x'.repeat(160) } }
+  const save = (from: number, key: string) => saveJob(store, id, { from, key, job: long, at: AT })
+  const rows = async (): Promise<unknown> => {
+    for (let n = 1; n < 60; n++) await save(n, `key-${n}-full`)
+    return null
+  }
+  await expect(rows()).rejects.toMatchObject({
+    name: 'StoreTrouble',
+    kind: 'full',
+    message: expect.stringContaining('is full') as string,
+  })
+  const head = (await readHead(store, id))!
+  await pages(1_000_000)
+  expect(await save(head.revision, 'key-after-room')).toMatchObject({ kind: 'saved', revision: head.revision + 1 })
+})
+
+describe('the store of this process', () => {
+  const before = process.env.PYRAXIS_DB
+  beforeEach(() => {
+    process.env.PYRAXIS_DB = file('mine.db')
+  })
+  afterEach(async () => {
+    await (await theStore().catch(() => null))?.db.destroy()
+    delete (globalThis as { pyraxisStore?: unknown }).pyraxisStore
+    if (before === undefined) delete process.env.PYRAXIS_DB
+    else process.env.PYRAXIS_DB = before
+  })
+
+  test('a file that was moved away is missed before anything is acknowledged into it, and found when it is back', async () => {
+    await addJob(await theStore(), fresh, AT)
+    renameSync(file('mine.db'), file('aside.db'))
+    await expect(theStore()).rejects.toMatchObject({
+      kind: 'missing',
+      message: expect.stringContaining('moved or deleted') as string,
+    })
+    expect(existsSync(file('mine.db'))).toBe(false)
+    renameSync(file('aside.db'), file('mine.db'))
+    expect(await readYard(await theStore(), '2026-01-15')).toMatchObject({ total: 1 })
+  })
+
+  test('another file in its place is opened; rights that were taken are looked at again', async () => {
+    const first = await theStore()
+    await addJob(first, fresh, AT)
+    const other = await openStore(file('other.db'))
+    await addJob(other, { ...fresh, title: 'Other' }, AT)
+    await other.db.destroy()
+    renameSync(file('other.db'), file('mine.db'))
+    const second = await theStore()
+    expect((await readYard(second, '2026-01-15')).entries).toMatchObject([{ title: 'Other' }])
+    const refused = Object.assign(new Error('attempt to write a readonly database'), { code: 'SQLITE_READONLY' })
+    await expect(patiently(file('mine.db'), () => Promise.reject(refused))).rejects.toMatchObject({ kind: 'read-only' })
+    expect(await theStore()).not.toBe(second)
+  })
+})
+
+test('one unreadable row takes nothing else with it: yard, shelf, find, history and the file of all jobs', async () => {
+  await addJob(store, fresh, AT)
+  const { id } = (await addJob(store, { ...fresh, title: 'Torn' }, AT)) as { id: string }
+  const { id: line } = (await addJob(store, { ...fresh, title: 'Line' }, AT)) as { id: string }
+  await saveJob(store, id, { from: 1, key: 'second-one', job: { ...fresh, title: 'Torn' }, at: AT })
+  const [part, other] = examplesOf('fan')
+  await putParts(store, [part!, other!])
+  raw((db) => {
+    db.prepare("update revisions set document = '{' where job_id = ? and number = 2").run(id)
+    db.prepare("update jobs set summary = '{' where id in (?, ?)").run(id, line)
+    db.prepare("update parts set document = '[' where id = ?").run(part!.id)
+  })
+  const yard = await readYard(store, '2026-01-15')
+  expect(yard.entries.map((e) => [e.title, e.summary !== null])).toEqual(
+    expect.arrayContaining([
+      ['One', true],
+      ['Line', true],
+      ['A job that cannot be read', false],
+    ]),
+  )
+  expect((await listParts(store)).map((p) => p.id)).toEqual([other!.id])
+  expect(await listShelf(store)).toMatchObject({ entries: [{}], unreadable: [{ id: part!.id, name: part!.name }] })
+  expect(await find(store, 'Ouzel')).toBeDefined()
+  expect((await listRevisions(store, id)).map((r) => r.changes)).toEqual([
+    ['this revision cannot be read any more'],
+    ['the job as it was started or brought in'],
+  ])
+  const all: string[] = []
+  for await (const one of everyJob(store)) all.push('job' in one ? one.job.title : `skipped ${one.skipped.id === id}`)
+  expect(all.sort()).toEqual(['Line', 'One', 'skipped true'])
 })

@@ -7,7 +7,8 @@ test.each([
   ['EACCES', 'read-only', /who owns/],
   ['SQLITE_CORRUPT', 'broken', /damaged/],
   ['SQLITE_NOTADB', 'broken', /not a Pyraxis database/],
-  ['SQLITE_FULL', 'missing', /disk/],
+  ['SQLITE_FULL', 'full', /disk .* is full/],
+  ['ENOSPC', 'full', /Make room/],
   ['ENOENT', 'missing', /folder/],
 ])('%s becomes words that name the file and what to do', (code, kind, words) => {
   const trouble = asTrouble(Object.assign(new Error('raw'), { code }), 'data/yard.db') as StoreTrouble

@@ -2,7 +2,7 @@
 export class StoreTrouble extends Error {
   constructor(
     message: string,
-    readonly kind: 'locked' | 'read-only' | 'newer' | 'broken' | 'missing',
+    readonly kind: 'locked' | 'read-only' | 'newer' | 'broken' | 'missing' | 'full',
   ) {
     super(message)
     this.name = 'StoreTrouble'
@@ -33,9 +33,14 @@ export function asTrouble(error: unknown, file: string): unknown {
         `file in PYRAXIS_DB.`,
       'broken',
     )
-  if (/^SQLITE_(CANTOPEN|FULL|IOERR)/.test(c) || c === 'ENOENT' || c === 'ENOTDIR' || c === 'ENOSPC')
+  if (c === 'SQLITE_FULL' || c === 'ENOSPC' || c === 'EDQUOT')
     return new StoreTrouble(
-      `${file} cannot be opened or written. Check that its folder exists and the disk is not full.`,
+      `The disk that holds ${file} is full. Make room on it, then try again; what was saved before is there.`,
+      'full',
+    )
+  if (/^SQLITE_(CANTOPEN|IOERR)/.test(c) || c === 'ENOENT' || c === 'ENOTDIR')
+    return new StoreTrouble(
+      `${file} cannot be opened or written. Check that its folder exists and can be read.`,
       'missing',
     )
   return error

@@ -2,7 +2,9 @@ import { sql, type Kysely, type Transaction } from 'kysely'
 import type { Job } from '../core/job'
 import { CORE_VERSION, type Findings } from '../core/margins'
 import { dueOn, summaryOf, summarySchema, type Summary } from '../core/plan'
+import type { z } from 'zod'
 import { readJob } from '../formats'
+import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 
@@ -85,6 +87,14 @@ export interface YardPage {
 
 const MOST_DUE = 40
 const careSchema = summarySchema.shape.care
+const careIn = (text: string | null): z.infer<typeof careSchema> => {
+  const read = careSchema.safeParse(jsonOr(text, []))
+  return read.success ? read.data : []
+}
+const summaryIn = (text: string | null): Summary | null => {
+  const read = summarySchema.safeParse(jsonOr(text, null))
+  return read.success ? read.data : null
+}
 
 /** A line worked out by an older core is worked out anew when it is looked at. */
 async function fresh(
@@ -93,11 +103,11 @@ async function fresh(
 ): Promise<YardEntry[]> {
   return Promise.all(
     rows.map(async (row): Promise<YardEntry> => {
-      if (row.summary_core === CORE_VERSION)
+      if (row.summary_core === CORE_VERSION && (row.summary === null || summaryIn(row.summary)))
         return {
           id: row.id,
           title: row.title ?? '',
-          summary: row.summary ? summarySchema.parse(JSON.parse(row.summary)) : null,
+          summary: summaryIn(row.summary),
         }
       const { document } = await db
         .selectFrom('jobs')
@@ -112,7 +122,7 @@ async function fresh(
       return {
         id: row.id,
         title: columns.title ?? '',
-        summary: columns.summary ? summarySchema.parse(JSON.parse(columns.summary)) : null,
+        summary: summaryIn(columns.summary),
       }
     }),
   )
@@ -140,7 +150,11 @@ export const readYard = ({ db, file }: Store, today: string, from = 0, most = 50
         .execute(),
       await db
         .selectFrom('jobs')
-        .select(['id', 'title', sql<string | null>`json_extract(summary, '$.care')`.as('care')])
+        .select([
+          'id',
+          'title',
+          sql<string | null>`case when json_valid(summary) then json_extract(summary, '$.care') end`.as('care'),
+        ])
         .where('due', '<=', today)
         .orderBy('due')
         .limit(MOST_DUE)
@@ -161,7 +175,7 @@ export const readYard = ({ db, file }: Store, today: string, from = 0, most = 50
       due: due.map(({ id, title, care }) => ({
         id,
         title: title ?? '',
-        what: dueOn({ care: careSchema.parse(JSON.parse(care ?? '[]')) }, today),
+        what: dueOn({ care: careIn(care) }, today),
       })),
       promised: promised.map(({ id, title, promise }) => ({ id, title: title ?? '', promisedOn: promise })),
     }
@@ -210,7 +224,12 @@ export const find = ({ db, file }: Store, text: string): Promise<Found[]> =>
     const parts = await db
       .selectFrom('parts')
       .select(['id', 'name', 'kind', 'retired_at'])
-      .where((e) => e.or([holds('name'), sql<boolean>`json_extract(document, '$.maker') like ${pattern} escape '\\'`]))
+      .where((e) =>
+        e.or([
+          holds('name'),
+          sql<boolean>`case when json_valid(document) then json_extract(document, '$.maker') end like ${pattern} escape '\\'`,
+        ]),
+      )
       .orderBy('name')
       .limit(MOST_FOUND)
       .execute()

@@ -3,6 +3,7 @@
 import { useId, useRef, useState } from 'react'
 import { parse, shown, type Quantity, type UnitSystem } from '@/core/units'
 import { useDraft } from './drafts'
+import { outside } from './QuantityField'
 
 interface Props {
   /** what its draft is kept under */
@@ -19,27 +20,18 @@ interface Props {
 }
 
 /** A figure in a cell of a table, typed in any unit; emptied, what is written small in it counts. */
-export function CellField({ name, label, value, quantity, system, range: [low, high], otherwise, onSettle }: Props) {
+export function CellField({ name, label, value, quantity, system, range, otherwise, onSettle }: Props) {
   const id = useId()
   const [draft, setDraft] = useDraft(name)
   const [focused, setFocused] = useState(false)
   const standing = value === null ? '' : shown(value, quantity, system).number
   const empty = draft !== null && draft.trim() === ''
   const parsed = draft === null || empty ? null : parse(draft, quantity, system)
-  const ends = (
-    `${shown(low, quantity, system).number} and ${shown(high, quantity, system).number} ` +
-    `${shown(high, quantity, system).unit}`
-  ).trim()
-  const message =
-    empty && otherwise === undefined && standing !== ''
-      ? `Between ${ends}.`
-      : parsed === null
-        ? null
-        : !parsed.ok
-          ? parsed.message
-          : parsed.value < low || parsed.value > high
-            ? `Between ${ends}.`
-            : null
+  const message = ((): string | null => {
+    if (empty && otherwise === undefined && standing !== '') return outside(Number.NaN, range, quantity, system)
+    if (parsed === null) return null
+    return parsed.ok ? outside(parsed.value, range, quantity, system) : parsed.message
+  })()
   const unsettled = useRef(draft)
   unsettled.current = draft
   const settle = (): void => {

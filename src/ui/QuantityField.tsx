@@ -1,7 +1,7 @@
 'use client'
 
 import { useId, useRef, useState } from 'react'
-import { parse, shown, type Quantity, type UnitSystem } from '@/core/units'
+import { format, parse, shown, type Quantity, type UnitSystem } from '@/core/units'
 import { useDraft } from './drafts'
 
 interface Props {
@@ -11,18 +11,29 @@ interface Props {
   readonly quantity: Quantity
   readonly system: UnitSystem
   readonly onSettle: (value: number, typed: string) => void
-  /** a reason why a value will not do, or null */
-  readonly check?: (value: number) => string | null
+  /** lowest and highest value there can be, SI */
+  readonly range?: readonly [number, number]
+}
+
+/** What is said of a value outside its range; null inside. */
+export function outside(
+  value: number,
+  range: readonly [number, number] | undefined,
+  quantity: Quantity,
+  system: UnitSystem,
+): string | null {
+  if (!range || (value >= range[0] && value <= range[1])) return null
+  return `Between ${shown(range[0], quantity, system).number} and ${format(range[1], quantity, system)}.`
 }
 
 /** A quantity that is chosen or noted, not a reading: typed in any unit, settled by Enter or by leaving. */
-export function QuantityField({ name, label, value, quantity, system, onSettle, check }: Props) {
+export function QuantityField({ name, label, value, quantity, system, onSettle, range }: Props) {
   const id = useId()
   const [draft, setDraft] = useDraft(name)
   const [focused, setFocused] = useState(false)
   const standing = value === null ? '' : shown(value, quantity, system).number
   const parsed = draft === null || (draft.trim() === '' && standing === '') ? null : parse(draft, quantity, system)
-  const message = parsed === null ? null : parsed.ok ? (check?.(parsed.value) ?? null) : parsed.message
+  const message = parsed === null ? null : parsed.ok ? outside(parsed.value, range, quantity, system) : parsed.message
   // settled once: Enter and the blur that follows it carry the same text
   const unsettled = useRef(draft)
   unsettled.current = draft

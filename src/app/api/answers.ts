@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { LARGEST_JOB_FILE, parseJson, problemsInWords } from '@/formats'
 import { StoreTrouble } from '@/store'
+import { asked, log } from '../log'
 
 /** The body of a request as JSON in a known shape, or why not, in words. */
 export async function readBody<T>(
@@ -19,14 +20,18 @@ export async function readBody<T>(
 
 /** Runs a request's work on the store; its trouble becomes an answer in words. */
 export async function answering(
+  request: Request,
   work: () => Promise<Response>,
   inTrouble: (message: string, busy: boolean) => unknown,
 ): Promise<Response> {
   try {
     return await work()
   } catch (error) {
-    if (error instanceof StoreTrouble)
+    if (error instanceof StoreTrouble) {
+      log.warn({ ...asked(request), trouble: error.kind }, error.message)
       return Response.json(inTrouble(error.message, error.kind === 'locked'), { status: 503 })
+    }
+    log.error({ ...asked(request), err: error }, 'an error that nobody foresaw')
     return Response.json(
       inTrouble('Something went wrong inside Pyraxis. Nothing of yours is lost; try again.', false),
       { status: 500 },

@@ -5,5 +5,5 @@ import { Shelf } from '@/screens/shelf/Shelf'
 export const dynamic = 'force-dynamic'
 
 export default async function ShelfPage() {
-  return orTrouble(async () => <Shelf entries={await listShelf(await theStore())} />)
+  return orTrouble(async () => <Shelf {...await listShelf(await theStore())} />)
 }

@@ -56,6 +56,11 @@ export const choiceEnds = {
   spanK: [0.5, 100],
   boilKeepK: [0, 60],
   proof: [-1000, 1e6],
+  complaintAfterS: [0, 86_400],
+  complaintAboveC: [-40, 60],
+  baselineHotC: [-40, 300],
+  baselineAirC: [-40, 60],
+  baselineTouchS: [0, 3600],
 } as const satisfies Readonly<Record<string, readonly [number, number]>>
 
 /** A number between two ends. */

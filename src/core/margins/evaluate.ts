@@ -9,6 +9,9 @@ import { isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinit
 const ROUNDING = 1e-9
 const settled = (value: number): number => (Math.abs(value) < ROUNDING ? 0 : value)
 
+/** said where a part comes to no figure at some end of its readings */
+const NO_FIGURE = 'readings that it can be worked out from: with these, or at their ends, it comes to no figure'
+
 function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const { id, name, unit, required } = part
   const run = part.run === undefined ? {} : { run: part.run }
@@ -22,6 +25,8 @@ function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const { worst, best, hurtsMost } = corners((b) => part.compute(b).value, lookup, bench.touched, nominal.value)
   const value = settled(nominal.value / si)
   const low = settled(worst / si)
+  if (verdictOf(value, low) === 'open')
+    return { ...common, ...wordless, verdict: 'open', words: NO_FIGURE, readings: [...bench.touched] }
   return {
     ...common,
     verdict: verdictOf(value, low),

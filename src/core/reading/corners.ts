@@ -13,7 +13,7 @@ export interface Corners {
  * @param compute a margin's part as a function of the readings; larger is better
  * @param touched addresses that the nominal pass asked for
  * @param nominal its value there
- * @returns worst ≤ nominal ≤ best
+ * @returns worst ≤ nominal ≤ best; worst is no number where any end of a reading makes none
  * @see engineering §0, margins.md
  */
 export function corners(
@@ -27,7 +27,12 @@ export function corners(
   let worst = nominal
   let best = nominal
   let hurtsMost: string | undefined
-  const at = (moved: ReadonlyMap<string, number>): number => compute(new Bench(lookup, moved))
+  let broken = false
+  const at = (moved: ReadonlyMap<string, number>): number => {
+    const value = compute(new Bench(lookup, moved))
+    broken ||= Number.isNaN(value)
+    return value
+  }
   for (const { address, low, high } of endsAt(lookup, touched)) {
     const atLow = at(new Map([[address, low]]))
     const atHigh = at(new Map([[address, high]]))
@@ -43,5 +48,6 @@ export function corners(
   }
   if (down.size > 1) worst = Math.min(worst, at(down))
   if (up.size > 1) best = Math.max(best, at(up))
+  if (broken) worst = Number.NaN
   return { worst, best, ...(hurtsMost === undefined ? {} : { hurtsMost }) }
 }

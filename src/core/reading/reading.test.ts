@@ -125,3 +125,23 @@ test('what the probe shows and what the coolant is cannot be subtracted', () => 
   // @ts-expect-error two places
   kelvinAbove(probe(87), air(32))
 })
+
+test('what is no figure holds nothing: not at the nominal readings, not at one end of one, not in a draw', () => {
+  expect([verdictOf(Number.NaN, 1), verdictOf(1, Number.NaN), verdictOf(Number.POSITIVE_INFINITY, 1)]).toEqual([
+    'open',
+    'open',
+    'open',
+  ])
+  const lookup = () => ({
+    label: 'x',
+    reading: { value: 1, source: 'measured' as const, spread: 2 },
+    quantity: 'length' as const,
+    limits: { min: -10, max: 10 },
+    station: 'measure' as const,
+    tell: '',
+    wish: false,
+  })
+  // the root of what goes below nothing at one end of its spread
+  expect(corners((b) => Math.sqrt(b.value('x')), lookup, ['x'], 1).worst).toBeNaN()
+  expect(chanceBelowZero(Float64Array.from([1, Number.NaN, 1, 1]))).toBe(0.25)
+})

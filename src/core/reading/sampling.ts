@@ -95,9 +95,9 @@ export function overSamples(compute: (bench: Bench) => number, lookup: Lookup, s
   })
 }
 
-/** Share of results below the water line. */
+/** Share of results below the water line; what is no figure does not hold. */
 export const chanceBelowZero = (results: Float64Array): number =>
-  results.reduce((n, r) => n + (r < 0 ? 1 : 0), 0) / results.length
+  results.reduce((n, r) => n + (r < 0 || Number.isNaN(r) ? 1 : 0), 0) / results.length
 
 /**
  * First-order Sobol index of one input: variance of the output's means over equal strata of that input, over its whole

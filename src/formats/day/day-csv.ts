@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { Day } from '../../core/job'
+import { type Day, legEnds } from '../../core/job'
 import { workDefinitions } from '../../core/run'
 import type { DayFile } from './gpx'
 import { reduced, tooLong, type DaySample } from './reduce'
@@ -24,14 +24,20 @@ export function writeDayCsv(day: Day): string {
   )
 }
 
+/** Ends of a leg's figure in the unit of its column. */
+const scaled = (key: keyof typeof legEnds, by: number): readonly [number, number] => [
+  legEnds[key][0] * by,
+  legEnds[key][1] * by,
+]
+
 /** Limits of each column, and what it is called where it lies outside. */
 const columns = [
-  ['speed', /^(speed|v\b)/, 0, 300],
-  ['load', /^load/, 0, 1.5],
-  ['rpm', /^rpm|revs/, 0, 20_000],
-  ['ambient', /^(ambient|air)/, -60, 70],
-  ['grade', /^grade|slope/, -60, 60],
-  ['height', /^(height|alt|ele)/, -430, 6000],
+  ['speed', /^(speed|v\b)/, ...scaled('speedMs', 3.6)],
+  ['load', /^load/, ...scaled('loadShare', 1)],
+  ['rpm', /^rpm|revs/, ...scaled('rpm', 1)],
+  ['ambient', /^(ambient|air)/, ...scaled('airC', 1)],
+  ['grade', /^grade|slope/, ...scaled('grade', 100)],
+  ['height', /^(height|alt|ele)/, ...scaled('heightM', 1)],
 ] as const
 
 /** A day from a table of stretches. @see writeDayCsv */

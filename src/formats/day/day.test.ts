@@ -1,3 +1,4 @@
+import { dutySchema } from '../../core/job'
 import { example } from '../test-support/examples'
 import { dayLength, dayOf, plainLeg, simulate } from '../../core/run'
 import { distance, readDayCsv, readGpx, readLogCsv, writeDayCsv, writeLogCsv, writeRunCsv } from '.'
@@ -189,4 +190,23 @@ test('a run as a table has a line for every kept second, with its heading', () =
   )
   expect(lines.length - 1).toBeGreaterThanOrEqual(dayLength(dayOf(bike)))
   expect(lines.slice(1).every((l) => l.split(',').length === 11 && !/NaN|Infinity/.test(l))).toBe(true)
+})
+
+test('a day that is read is a day that is saved: no height, speed or grade that the document refuses', () => {
+  const track = `<gpx><trk><trkseg>${Array.from(
+    { length: 12 },
+    (_, i) =>
+      `<trkpt lat="${46 + i * 0.0005}" lon="8"><ele>${i === 5 ? 6562 : 1200}</ele>` +
+      `<time>${new Date(Date.UTC(2026, 0, 10, 9, 0, 20 * i)).toISOString()}</time></trkpt>`,
+  ).join('')}</trkseg></trk></gpx>`
+  const read = readGpx(track, 2)
+  if (!read.ok) throw new Error(read.message)
+  expect(dutySchema.safeParse(read.day).success).toBe(true)
+  expect(read.notes.join(' ')).toMatch(/1 point has a height that cannot be/)
+  expect(readDayCsv('minutes,speed_kmh\n10,290\n', 'fast')).toEqual({
+    ok: false,
+    message: 'Line 2: "290" cannot be a speed; it is between 0 and 288.',
+  })
+  const fast = readDayCsv('minutes,speed_kmh\n10,288\n', 'fast')
+  expect(fast.ok && dutySchema.safeParse(fast.day).success).toBe(true)
 })

@@ -1,6 +1,6 @@
 import { XMLParser } from 'fast-xml-parser'
 import { z } from 'zod'
-import type { Day } from '../../core/job'
+import { type Day, legEnds } from '../../core/job'
 import { reduced, tooLong, type DaySample } from './reduce'
 
 export type DayFile =
@@ -23,7 +23,7 @@ const STEEPEST = 0.6
 const pointSchema = z.looseObject({
   '@_lat': z.coerce.number().min(-90).max(90),
   '@_lon': z.coerce.number().min(-180).max(180),
-  ele: z.coerce.number().min(-500).max(9000).optional().catch(undefined),
+  ele: z.coerce.number().optional().catch(undefined),
   time: z.coerce.string().optional().catch(undefined),
 })
 interface Point {
@@ -75,6 +75,7 @@ export function readGpx(text: string, slowMs: number): DayFile {
   ]
   const points: Point[] = []
   let unread = 0
+  let strange = 0
   for (const p of raw) {
     const read = pointSchema.safeParse(p)
     if (!read.success) {
@@ -82,15 +83,24 @@ export function readGpx(text: string, slowMs: number): DayFile {
       continue
     }
     const at = read.data.time === undefined ? Number.NaN : Date.parse(read.data.time)
+    const { ele = null } = read.data
+    const [lowest, highest] = legEnds.heightM
+    const possible = ele === null || (ele >= lowest && ele <= highest)
+    if (!possible) strange++
     points.push({
       lat: read.data['@_lat'],
       lon: read.data['@_lon'],
-      ele: read.data.ele ?? null,
+      ele: possible ? ele : null,
       at: Number.isNaN(at) ? null : at / 1000,
     })
   }
   if (points.length < 2) return { ok: false, message: 'This track has fewer than two points.' }
   const notes: string[] = []
+  if (strange)
+    notes.push(
+      `${strange} ${strange === 1 ? 'point has a height' : 'points have heights'} that cannot be ` +
+        `(below ${legEnds.heightM[0]} m or above ${legEnds.heightM[1]} m): taken from the points beside.`,
+    )
   if (unread) notes.push(`${unread} points could not be read and were left out.`)
   const timed = points.filter((p) => p.at !== null)
   const withTimes = timed.length >= 0.5 * points.length && timed.length >= 2

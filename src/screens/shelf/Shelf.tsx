@@ -79,7 +79,13 @@ const columns = [
 type Editing = { readonly part: Part | null; readonly kind: PartKind; readonly copy: boolean }
 
 /** All parts: searched, sorted, added, edited, copied, retired, taken in and out. */
-export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
+interface Props {
+  readonly entries: readonly Entry[]
+  /** rows that cannot be read any more, by what their columns still say */
+  readonly unreadable: readonly { readonly id: string; readonly name: string }[]
+}
+
+export function Shelf({ entries, unreadable }: Props) {
   const router = useRouter()
   const asked = useSearchParams().get('part')
   const named = entries.find((e) => e.part.id === asked)?.part
@@ -166,6 +172,12 @@ export function Shelf({ entries }: { readonly entries: readonly Entry[] }) {
           </Link>
           <ThemeButton />
         </span>
+        {unreadable.length > 0 && (
+          <p className="save-trouble" role="alert">
+            {`${unreadable.length === 1 ? 'A part' : `${unreadable.length} parts`} of this shelf cannot be read any more: `}
+            {`${unreadable.map((p) => p.name || p.id).join(', ')}. The rest is here; what jobs have chosen they keep.`}
+          </p>
+        )}
       </header>
       <main className="shelf">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">

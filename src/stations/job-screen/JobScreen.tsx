@@ -23,6 +23,7 @@ import { stationViews } from '../all'
 import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
+import { SaveNotes } from './SaveNotes'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
 import { useSample } from './use-sample'
@@ -235,6 +236,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
             </button>
           </span>
           <SaveTrouble state={doc.state} />
+          <SaveNotes notTaken={doc.notTaken} aside={doc.aside} onDrop={doc.dropAside} />
           {stepped && (
             <p className="stepped" role="status">
               {stepped}

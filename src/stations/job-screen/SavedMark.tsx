@@ -13,7 +13,8 @@ export function SavedMark({ state }: { readonly state: SaverState }) {
     saved: () => (state.kind === 'saved' && inBrowser ? `saved ${format(new Date(state.at), 'HH:mm')}` : 'saved'),
     saving: () => 'saving …',
     stale: () => 'changed elsewhere',
-    waiting: () => 'not saved yet: kept in this browser',
+    waiting: () =>
+      state.kind === 'waiting' && state.kept ? 'not saved yet: kept in this browser' : 'not saved: only on this page',
     refused: () => 'not saved',
   }
   const message = state.kind === 'waiting' || state.kind === 'refused' ? state.message : undefined
@@ -24,15 +25,21 @@ export function SavedMark({ state }: { readonly state: SaverState }) {
   )
 }
 
+/** Where what is not saved is meanwhile, and what makes it go out. */
+function whereItIs({ kind, kept }: Extract<SaverState, { kept: boolean }>): string {
+  if (!kept)
+    return 'This browser keeps nothing (its storage is full or forbidden): leave this page open until it is saved.'
+  return kind === 'waiting'
+    ? 'What you change is kept in this browser and goes out by itself.'
+    : 'The last change is kept in this browser; mend it and it goes out.'
+}
+
 /** Why something is not saved, and that nothing is lost by it; stands under the masthead as long as it lasts. */
 export function SaveTrouble({ state }: { readonly state: SaverState }) {
   if (state.kind !== 'waiting' && state.kind !== 'refused') return null
   return (
     <p className="save-trouble" role="alert">
-      {state.message}
-      {state.kind === 'waiting'
-        ? ' What you change is kept in this browser and goes out by itself.'
-        : ' The last change is kept in this browser; mend it and it goes out.'}
+      {state.message} {whereItIs(state)}
     </p>
   )
 }

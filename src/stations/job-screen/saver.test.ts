@@ -21,6 +21,7 @@ function bench() {
     read: () => kept.waiting,
     write: (w) => {
       kept.waiting = [...w]
+      return true
     },
   }
   const stored = [{ title: 'x', key: '' }]
@@ -40,11 +41,11 @@ function bench() {
     return { kind: 'saved', revision: before < 0 ? stored.length : before + 1, savedAt: 't' }
   }
   let keys = 0
-  const open = (revision = stored.length): Saver =>
+  const open = (revision = stored.length, waiting = room): Saver =>
     new Saver({
       revision,
       savedAt: 't',
-      room,
+      room: waiting,
       send,
       newKey: () => `key-${++keys}`,
       onState: (s) => states.push(s),
@@ -61,7 +62,9 @@ function bench() {
     titles: () => stored.map((s) => s.title),
   }
 }
-const settled = (ms = 60): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+beforeEach(() => jest.useFakeTimers())
+afterEach(() => jest.useRealTimers())
+const settled = (ms = 60): Promise<void> => jest.advanceTimersByTimeAsync(ms)
 
 test('one save in flight, the newest document after it', async () => {
   const b = bench()
@@ -125,10 +128,23 @@ test('a document that will not do is told, kept, and gives way to the next chang
   const saver = b.open()
   saver.settle(job('will not do'))
   await settled(20)
-  expect(b.states.at(-1)).toEqual({ kind: 'refused', message: 'no' })
+  expect(b.states.at(-1)).toEqual({ kind: 'refused', message: 'no', kept: true })
   expect(b.kept.waiting).toHaveLength(1)
   saver.settle(job('mended'))
   await settled(20)
   expect(b.titles()).toEqual(['x', 'mended'])
   expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
+})
+
+test('a browser that keeps nothing: changes go out all the same, and what waits is said to be on this page only', async () => {
+  const b = bench()
+  const room: WaitingRoom = { read: () => [], write: () => false }
+  b.lose(1)
+  const saver = b.open(b.stored.length, room)
+  saver.settle(job('first'))
+  await settled(1)
+  expect(b.states.at(-1)).toMatchObject({ kind: 'waiting', kept: false })
+  await settled()
+  expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
+  expect(b.titles()).toEqual(['x', 'first'])
 })

@@ -22,13 +22,15 @@ export interface PendingSave {
 /** Where saves wait that are not acknowledged: first the one that was sent, then the newest. */
 export interface WaitingRoom {
   read(): PendingSave[]
-  write(waiting: readonly PendingSave[]): void
+  /** @returns whether it outlives this page */
+  write(waiting: readonly PendingSave[]): boolean
 }
 
 export type SaverState =
   | { readonly kind: 'saved'; readonly at: string }
   | { readonly kind: 'saving' }
-  | { readonly kind: 'waiting'; readonly message: string }
+  /** `kept`: in this browser, through a reload; else only as long as this page is open */
+  | { readonly kind: 'waiting'; readonly message: string; readonly kept: boolean }
   /** somebody saved in between; `from` is the revision that both versions were made from */
   | {
       readonly kind: 'stale'
@@ -36,7 +38,7 @@ export type SaverState =
       readonly mine: Job
       readonly from: number
     }
-  | { readonly kind: 'refused'; readonly message: string }
+  | { readonly kind: 'refused'; readonly message: string; readonly kept: boolean }
 
 interface Options {
   readonly revision: number
@@ -55,6 +57,7 @@ interface Options {
 export class Saver {
   private base: number
   private waiting: PendingSave[]
+  private kept = true
   private busy = false
   private stopped = false
   /** the first in the waiting room will not be taken as it is; the next change stands in its place */
@@ -111,7 +114,7 @@ export class Saver {
 
   private keep(waiting: PendingSave[]): void {
     this.waiting = waiting
-    this.options.room.write(waiting)
+    this.kept = this.options.room.write(waiting)
   }
 
   private async pump(): Promise<void> {
@@ -137,9 +140,9 @@ export class Saver {
         return this.pump()
       }
       this.firstRefused = true
-      this.options.onState({ kind: 'refused', message: answer.message })
+      this.options.onState({ kind: 'refused', message: answer.message, kept: this.kept })
     } else {
-      this.options.onState({ kind: 'waiting', message: answer.message })
+      this.options.onState({ kind: 'waiting', message: answer.message, kept: this.kept })
       this.timer = setTimeout(() => void this.pump(), this.options.retryMs)
     }
   }

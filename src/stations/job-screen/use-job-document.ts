@@ -3,11 +3,20 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { temporal } from 'zundo'
-import { changeInWords, differences, type Job } from '@/core/job'
+import { changeInWords, differences, type Job, jobSchema } from '@/core/job'
+import { problemsInWords } from '@/formats'
 import type { Findings } from '@/core/margins'
 import { withoutStaleSignature } from '@/core/plan'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
-import { isBehind, noteAcknowledged, openWaitingRoom } from './waiting-room'
+import {
+  dropAside,
+  isBehind,
+  keptAside,
+  type KeptAside,
+  newKey,
+  noteAcknowledged,
+  openWaitingRoom,
+} from './waiting-room'
 
 export interface Opened {
   readonly id: string
@@ -25,6 +34,11 @@ export interface JobDocument {
   readonly settle: (change: (job: Job) => Job) => void
   /** what would be if the change were settled; null ends it */
   readonly preview: (change: ((job: Job) => Job) | null) => void
+  /** why the last change was not taken, in words; null once one is */
+  readonly notTaken: string | null
+  /** waiting changes that cannot be read any more */
+  readonly aside: readonly KeptAside[]
+  readonly dropAside: (one: KeptAside) => void
   /** a preview is shown */
   readonly moving: boolean
   /** ends a conflict with the version that is to stand */
@@ -41,6 +55,12 @@ export interface JobDocument {
   readonly revision: () => number
 }
 
+/** Why a job cannot stand as it is, in words; null where it can. */
+function refusalOf(job: Job): string | null {
+  const read = jobSchema.safeParse(job)
+  return read.success ? null : problemsInWords(read.error)
+}
+
 const STEPS_KEPT = 200
 
 /** What was settled in this window, to step back and forward through. */
@@ -55,6 +75,8 @@ export function useJobDocument(
   const [settled, setSettled] = useState(opened.job)
   const [shown, setShown] = useState<Job | null>(null)
   const [state, setState] = useState<SaverState>({ kind: 'saved', at: opened.savedAt })
+  const [notTaken, setNotTaken] = useState<string | null>(null)
+  const [aside, setAside] = useState<readonly KeptAside[]>([])
   const [base, setBase] = useState(opened)
   const newest = useRef(opened.job)
   const saver = useRef<Saver | null>(null)
@@ -88,7 +110,7 @@ export function useJobDocument(
         revision: base.revision,
         savedAt: base.savedAt,
         room,
-        newKey: () => crypto.randomUUID(),
+        newKey,
         retryMs: 1500,
         onState: (next) => {
           // both windows did the same: nobody has to choose
@@ -102,6 +124,7 @@ export function useJobDocument(
         send: (save) => send(base.id, save),
       })
       saver.current = made
+      setAside(keptAside(base.id))
       const unsaved = made.unsaved
       if (unsaved && !early.current) {
         newest.current = unsaved
@@ -123,7 +146,10 @@ export function useJobDocument(
     newest.current = after
     setSettled(after)
     if (saver.current) saver.current.settle(after)
-    else early.current = after
+    else {
+      early.current = after
+      setState({ kind: 'saving' })
+    }
   }, [])
   const settle = useCallback(
     (change: (job: Job) => Job) => {
@@ -131,6 +157,10 @@ export function useJobDocument(
       const after = withoutStaleSignature(before, change(before))
       setShown(null)
       if (after === before) return
+      // what a save would refuse is refused here, before it stands
+      const wrong = refusalOf(after)
+      setNotTaken(wrong)
+      if (wrong) return
       history.setState({ job: after })
       countSteps()
       stand(after)
@@ -159,6 +189,9 @@ export function useJobDocument(
   )
   const resolve = useCallback(
     (chosen: Job) => {
+      const wrong = refusalOf(chosen)
+      setNotTaken(wrong)
+      if (wrong) return
       const job = saver.current!.resolve(chosen)
       newest.current = job
       setSettled(job)
@@ -178,7 +211,17 @@ export function useJobDocument(
   )
   const undo = useCallback(() => step('undo'), [step])
   const redo = useCallback(() => step('redo'), [step])
+  const drop = useCallback(
+    (one: KeptAside) => {
+      dropAside(one)
+      setAside(keptAside(base.id))
+    },
+    [base.id],
+  )
   return {
+    notTaken,
+    aside,
+    dropAside: drop,
     job: shown ?? settled,
     moving: shown !== null,
     state,

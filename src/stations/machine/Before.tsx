@@ -1,8 +1,5 @@
 'use client'
 
-import { useState } from 'react'
-import Button from 'react-bootstrap/Button'
-import Form from 'react-bootstrap/Form'
 import {
   allowances,
   type AlterationKind,
@@ -10,6 +7,7 @@ import {
   answerCheck,
   blowsOnto,
   changeGround,
+  choiceEnds,
   endings,
   grounds,
   ingressNeeds,
@@ -17,8 +15,10 @@ import {
   jobKinds,
   type LivesIn,
 } from '@/core/job'
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
 import { alterationsOf, alterationWords, cureChecks, planWarnings } from '@/core/plan'
-import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { useDraft } from '@/ui/drafts'
 import { QuantityField } from '@/ui/QuantityField'
@@ -136,9 +136,7 @@ export function Baseline({ job, settle }: Props) {
         quantity="temperature"
         system={u}
         onSettle={(v, t) => change({ hotC: reading(v, t) })}
-        check={(v) =>
-          v < -40 || v > 300 ? `Between ${format(-40, 'temperature', u)} and ${format(300, 'temperature', u)}.` : null
-        }
+        range={choiceEnds.baselineHotC}
       />
       <QuantityField
         name="baseline.air"
@@ -147,9 +145,7 @@ export function Baseline({ job, settle }: Props) {
         quantity="temperature"
         system={u}
         onSettle={(v, t) => change({ airC: reading(v, t) })}
-        check={(v) =>
-          v < -40 || v > 60 ? `Between ${format(-40, 'temperature', u)} and ${format(60, 'temperature', u)}.` : null
-        }
+        range={choiceEnds.baselineAirC}
       />
       <QuantityField
         name="baseline.touch"
@@ -158,7 +154,7 @@ export function Baseline({ job, settle }: Props) {
         quantity="seconds"
         system={u}
         onSettle={(v, t) => change({ touchS: reading(v, t) })}
-        check={(v) => (v < 0 || v > 3600 ? 'Between 0 and 3600 s.' : null)}
+        range={choiceEnds.baselineTouchS}
       />
       <Form.Group controlId="baseline-load" className="mt-2">
         <Form.Label className="mb-0">Load, gear, bucket, what else was on</Form.Label>

@@ -1,8 +1,14 @@
 'use client'
 
-import { changeComplaintReading, changeSystemVoltage, type Job, jobKinds, typicalMachines } from '@/core/job'
+import {
+  changeComplaintReading,
+  changeSystemVoltage,
+  choiceEnds,
+  type Job,
+  jobKinds,
+  typicalMachines,
+} from '@/core/job'
 import { complaintInWords } from '@/core/plan'
-import { format } from '@/core/units'
 import { ChoiceField, UnsaidField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
 import { Readings } from '../Readings'
@@ -56,7 +62,7 @@ function Stage(props: StationProps) {
             value={job.complaint.after?.value ?? null}
             quantity="minutes"
             system={u}
-            check={(v) => (v < 0 || v > 86_400 ? 'Between 0 and 1440 minutes.' : null)}
+            range={choiceEnds.complaintAfterS}
             onSettle={(value, typed) => settle((j) => changeComplaintReading(j, 'after', value, typed))}
           />
         </div>
@@ -67,9 +73,7 @@ function Stage(props: StationProps) {
             value={job.complaint.aboveC?.value ?? null}
             quantity="temperature"
             system={u}
-            check={(v) =>
-              v < -40 || v > 60 ? `Between ${format(-40, 'temperature', u)} and ${format(60, 'temperature', u)}.` : null
-            }
+            range={choiceEnds.complaintAboveC}
             onSettle={(value, typed) => settle((j) => changeComplaintReading(j, 'aboveC', value, typed))}
           />
         </div>

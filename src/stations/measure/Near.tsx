@@ -1,8 +1,5 @@
 'use client'
 
-import { useState } from 'react'
-import Button from 'react-bootstrap/Button'
-import Form from 'react-bootstrap/Form'
 import {
   addObstacle,
   addPanel,
@@ -12,11 +9,15 @@ import {
   dropObstacle,
   dropPanel,
   fieldsOf,
+  mostOf,
   neighbourKinds,
   type Obstacle,
   panelFaces,
   withReading,
 } from '@/core/job'
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
 import { neighbours } from '@/core/placing'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { ReadingField } from '@/ui/ReadingField'
@@ -165,7 +166,7 @@ export function Near(props: Props) {
           <OwnReadings {...props} prefix={`place.obstacles.${o.id}.`} leave={o.kind === 'moves' ? [] : ['travelM']} />
         </div>
       ))}
-      {job.place.obstacles.length < 12 && (
+      {job.place.obstacles.length < mostOf('obstacles') && (
         <form
           className="d-flex flex-wrap gap-2"
           onSubmit={(e) => {
@@ -261,7 +262,7 @@ export function Panels(props: Props) {
           <OwnReadings {...props} prefix={`bay.panels.${p.id}.`} />
         </div>
       ))}
-      {panels.length < 8 && (
+      {panels.length < mostOf('panels') && (
         <form
           className="d-flex flex-wrap gap-2"
           onSubmit={(e) => {

@@ -1,9 +1,9 @@
 'use client'
 
+import { choiceEnds, type Job } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import type { Job } from '@/core/job'
 import { asPredicted, cautions, proofsOf, wrongWayAdvice, type Proof } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
@@ -84,7 +84,7 @@ function Found({ proof, job, settle, now }: Pick<StationProps, 'job' | 'settle' 
           value={done?.measured?.value ?? null}
           quantity={proof.predicted.quantity}
           system={job.units}
-          check={(v) => (v < -1000 || v > 1e6 ? 'That cannot be.' : null)}
+          range={choiceEnds.proof}
           onSettle={(value, typed) => say({ ...nothing, measured: { value, typed } })}
         />
       )}

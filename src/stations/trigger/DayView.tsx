@@ -1,9 +1,9 @@
 'use client'
 
+import { type DutyLeg, fieldsOf, type Job, legEnds, LONGEST_DAY, type Work } from '@/core/job'
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { type DutyLeg, fieldsOf, type Job, LONGEST_DAY, type Work } from '@/core/job'
 import {
   addDayLeg,
   changeDayLeg,
@@ -67,7 +67,6 @@ function Leg({
     key: 'speedMs' | 'loadShare' | 'rpm' | 'airC' | 'grade',
     label: string,
     quantity: 'speed' | 'share' | 'engineSpeed' | 'temperature',
-    range: readonly [number, number],
     empty: string,
   ) => (
     <td data-label={label}>
@@ -77,7 +76,7 @@ function Leg({
         value={leg[key]}
         quantity={quantity}
         system={u}
-        range={range}
+        range={legEnds[key]}
         otherwise={empty}
         onSettle={(v) => change({ [key]: v })}
       />
@@ -130,10 +129,10 @@ function Leg({
       </td>
       {workDefinitions[leg.work].running ? (
         <>
-          {cell('speedMs', 'travel', 'speed', [0, 80], otherwise(job, leg, 'speed'))}
-          {cell('loadShare', 'load share', 'share', [0, 1.5], otherwise(job, leg, 'share'))}
-          {job.engine ? cell('rpm', 'engine speed', 'engineSpeed', [0, 20_000], otherwise(job, leg, 'rpm')) : <td />}
-          {job.engine && job.cooling ? cell('grade', 'grade', 'share', [-1, 1], 'level') : <td />}
+          {cell('speedMs', 'travel', 'speed', otherwise(job, leg, 'speed'))}
+          {cell('loadShare', 'load share', 'share', otherwise(job, leg, 'share'))}
+          {job.engine ? cell('rpm', 'engine speed', 'engineSpeed', otherwise(job, leg, 'rpm')) : <td />}
+          {job.engine && job.cooling ? cell('grade', 'grade', 'share', 'level') : <td />}
         </>
       ) : (
         <td colSpan={4} className="soft small">
@@ -144,7 +143,6 @@ function Leg({
         'airC',
         'air, usual day',
         'temperature',
-        [-60, 70],
         format(job.surroundings.usualC.value, 'temperature', u, 2).replace(/ .*/, ''),
       )}
       <td className="row-buttons">

@@ -1,8 +1,8 @@
 'use client'
 
+import { changeProbePlace, changeSetting, changeSpan, choiceEnds, type Job } from '@/core/job'
 import { chooseController, firstCircuit, proposedSetting } from '@/core/fan-circuit'
 import Button from 'react-bootstrap/Button'
-import { changeProbePlace, changeSetting, changeSpan, type Job } from '@/core/job'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
 import type { ControllerPart, ProbePart } from '@/core/parts'
 import { probeLeadError } from '@/core/placing'
@@ -107,11 +107,7 @@ function Setting({
             quantity="temperature"
             system={job.units}
             onSettle={(v) => settle((j) => changeSetting(j, id, v, bandK))}
-            check={(v) =>
-              v < -60 || v > 300
-                ? `Between ${format(-60, 'temperature', job.units)} and ${format(300, 'temperature', job.units)}.`
-                : null
-            }
+            range={choiceEnds.setC}
           />
           <QuantityField
             name="setting.band"
@@ -120,9 +116,7 @@ function Setting({
             quantity="temperatureDifference"
             system={job.units}
             onSettle={(v) => settle((j) => changeSetting(j, id, setC, v))}
-            check={(v) =>
-              v < 0 || v > 100 ? `Between 0 and ${format(100, 'temperatureDifference', job.units)}.` : null
-            }
+            range={choiceEnds.bandK}
           />
         </>
       )}
@@ -134,12 +128,7 @@ function Setting({
           quantity="temperatureDifference"
           system={job.units}
           onSettle={(v) => settle((j) => changeSpan(j, id, v))}
-          check={(v) =>
-            v < 0.5 || v > 100
-              ? `Between ${format(0.5, 'temperatureDifference', job.units)} and ` +
-                `${format(100, 'temperatureDifference', job.units)}.`
-              : null
-          }
+          range={choiceEnds.spanK}
         />
       )}
       {proposal && !already && (
@@ -218,7 +207,7 @@ function Tray(props: StationProps) {
           value={job.limits.boilKeepK}
           quantity="temperatureDifference"
           system={job.units}
-          check={(v) => (v < 0 || v > 60 ? `Between 0 and ${format(60, 'temperatureDifference', job.units)}.` : null)}
+          range={choiceEnds.boilKeepK}
           onSettle={(boilKeepK) => settle((j) => ({ ...j, limits: { ...j.limits, boilKeepK } }))}
         />
       )}

@@ -1,5 +1,6 @@
 'use client'
 
+import { type Job, mostOf, type Unknown } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
@@ -17,7 +18,6 @@ import {
   type PinRole,
   type WireIdentity,
 } from '@/core/circuit'
-import type { Job, Unknown } from '@/core/job'
 import { addUnknown, changeUnknown, dropUnknown, noteReading, takeAsFeed, takeBackReading } from '@/core/wiring'
 import { format, parse, sizesOf, type UnitSystem, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
@@ -467,7 +467,7 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
             maxLength={200}
           />
         </Form.Group>
-        <Button type="submit" variant="outline-dark" disabled={job.wiring.unknowns.length >= 8}>
+        <Button type="submit" variant="outline-dark" disabled={job.wiring.unknowns.length >= mostOf('unknowns')}>
           Find out
         </Button>
         {wrong && (

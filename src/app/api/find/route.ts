@@ -5,6 +5,7 @@ import { answering } from '../answers'
 export async function GET(request: Request): Promise<Response> {
   const text = (new URL(request.url).searchParams.get('q') ?? '').slice(0, 80)
   return answering(
+    request,
     async () => Response.json({ found: text.trim() ? await find(await theStore(), text) : [] }),
     (message) => ({ message }),
   )

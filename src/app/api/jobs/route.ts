@@ -20,6 +20,7 @@ const beginning = z
 /** Starts a job: `{ id }`, or `{ message }`. */
 export async function POST(request: Request): Promise<Response> {
   return answering(
+    request,
     async () => {
       const body = await readBody(request, beginning)
       if (!body.ok) return Response.json({ message: body.message }, { status: 400 })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
-import { upTo } from '../limits'
+import { choiceEnds, upTo } from '../limits'
 import { line, momentSchema, name } from './common'
 import { grounds } from './place'
 
@@ -42,11 +42,11 @@ export const machineShape = {
     after: field(
       'minutes until it shows',
       'minutes',
-      [0, 86_400],
+      choiceEnds.complaintAfterS,
       'machine',
       'on a run before anything comes apart',
     ).nullable(),
-    aboveC: field('shows above', 'temperature', [-40, 60], 'machine').nullable(),
+    aboveC: field('shows above', 'temperature', choiceEnds.complaintAboveC, 'machine').nullable(),
   }),
   machine: z.strictObject({
     kind: z.enum(machineKinds),
@@ -75,12 +75,18 @@ export const machineShape = {
     hotC: field(
       'got as hot as',
       'temperature',
-      [-40, 300],
+      choiceEnds.baselineHotC,
       'machine',
       'gauge, or a thermometer on the thing itself',
     ).nullable(),
-    airC: field('surroundings then', 'temperature', [-40, 60], 'machine').nullable(),
-    touchS: field('could be touched for', 'seconds', [0, 3600], 'machine', 'seat or panel, bare hand').nullable(),
+    airC: field('surroundings then', 'temperature', choiceEnds.baselineAirC, 'machine').nullable(),
+    touchS: field(
+      'could be touched for',
+      'seconds',
+      choiceEnds.baselineTouchS,
+      'machine',
+      'seat or panel, bare hand',
+    ).nullable(),
     load: line(160),
   }),
   /** cuts, holes and the like that this plan makes besides those that its choices bring */

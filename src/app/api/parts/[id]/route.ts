@@ -8,6 +8,7 @@ const body = z.strictObject({ retired: z.boolean() })
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const read = await readBody(request, body)
       if (!read.ok) return Response.json({ ok: false, message: read.message }, { status: 400 })

@@ -9,8 +9,9 @@ const LARGEST = 20_000_000
 export async function GET(request: Request): Promise<Response> {
   const csv = new URL(request.url).searchParams.get('as') === 'csv'
   return answering(
+    request,
     async () => {
-      const parts = (await listShelf(await theStore())).filter((e) => e.retiredAt === null).map((e) => e.part)
+      const parts = (await listShelf(await theStore())).entries.filter((e) => e.retiredAt === null).map((e) => e.part)
       return new Response(csv ? writeShelfCsv(parts) : writeShelfFile(parts), {
         headers: {
           'content-type': csv ? 'text/csv; charset=utf-8' : 'application/json',
@@ -28,6 +29,7 @@ export async function GET(request: Request): Promise<Response> {
  */
 export async function POST(request: Request): Promise<Response> {
   return answering(
+    request,
     async () => {
       const text = await request.text()
       if (text.length > LARGEST)

@@ -6,6 +6,7 @@ import { answering } from '../../../answers'
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const head = await readHead(await theStore(), id)
       if (!head) return Response.json({ message: 'There is no such job.' }, { status: 404 })

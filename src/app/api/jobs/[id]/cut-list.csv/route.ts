@@ -4,9 +4,10 @@ import { listParts, readHead, theStore } from '@/store'
 import { answering } from '../../../answers'
 
 /** Wires to cut and what to have in hand, as CSV that a spreadsheet opens. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const store = await theStore()
       const head = await readHead(store, id)

@@ -4,9 +4,10 @@ import { readHead, theStore } from '@/store'
 import { answering } from '../../../answers'
 
 /** The place to scale, front and section, as SVG with true millimetres. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const head = await readHead(await theStore(), id)
       if (!head) return Response.json({ message: 'There is no such job.' }, { status: 404 })

@@ -3,9 +3,10 @@ import { readHead, theStore } from '@/store'
 import { answering } from '../../../answers'
 
 /** The newest revision as a job file. */
-export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const opened = await readHead(await theStore(), id)
       if (!opened) return Response.json({ message: 'This job is not in this yard.' }, { status: 404 })

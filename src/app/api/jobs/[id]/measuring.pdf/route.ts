@@ -7,6 +7,7 @@ import { pdfAnswer } from '../../../pdf'
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const opened = await readHead(await theStore(), id)
       return opened

@@ -9,6 +9,7 @@ const save = z.strictObject({ from: z.int().min(0), key: z.string().min(8).max(8
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const body = await readBody(request, save)
       if (!body.ok) return Response.json({ kind: 'refused', message: body.message }, { status: 400 })

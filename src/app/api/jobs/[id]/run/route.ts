@@ -6,6 +6,7 @@ import { answering, readBody } from '../../../answers'
 export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const body = await readBody(request, findingsSchema)
       if (!body.ok) return Response.json({ ok: false, message: body.message }, { status: 400 })

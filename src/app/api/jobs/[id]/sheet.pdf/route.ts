@@ -6,6 +6,7 @@ import { pdfAnswer } from '../../../pdf'
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const revision = Number(new URL(request.url).searchParams.get('revision')) || undefined
       const found = await sheetOf(await theStore(), id, revision)

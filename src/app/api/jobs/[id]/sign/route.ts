@@ -8,6 +8,7 @@ const signature = z.strictObject({ from: z.int().min(0), by: z.string().trim().m
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
   return answering(
+    request,
     async () => {
       const body = await readBody(request, signature)
       if (!body.ok) return Response.json({ ok: false, message: body.message }, { status: 400 })

@@ -4,9 +4,10 @@ import { answering } from '../../../../answers'
 type Where = { params: Promise<{ id: string; number: string }> }
 
 /** One revision as it was: `{ job, madeAt }`. */
-export async function GET(_: Request, { params }: Where): Promise<Response> {
+export async function GET(request: Request, { params }: Where): Promise<Response> {
   const { id, number } = await params
   return answering(
+    request,
     async () => {
       const found = await readRevision(await theStore(), id, Number(number))
       return found ? Response.json(found) : Response.json({ message: 'There is no such revision.' }, { status: 404 })
@@ -16,9 +17,10 @@ export async function GET(_: Request, { params }: Where): Promise<Response> {
 }
 
 /** Brings it back as a new revision: `{ ok, opened }`. */
-export async function POST(_: Request, { params }: Where): Promise<Response> {
+export async function POST(request: Request, { params }: Where): Promise<Response> {
   const { id, number } = await params
   return answering(
+    request,
     async () => {
       const store = await theStore()
       const done = await bringBack(store, id, Number(number), now().toISOString())

@@ -1,0 +1,11 @@
+import type { Instrumentation } from 'next'
+
+/** Errors of pages, which no route handler answers: logged with what was asked, without what it carried. */
+export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return
+  const { log } = await import('./app/log')
+  log.error(
+    { method: request.method, path: request.path.split('?')[0], route: context.routePath, err: error },
+    'a page failed',
+  )
+}
