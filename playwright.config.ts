@@ -10,7 +10,7 @@ const args = [
   '--disable-sync',
 ]
 
-/** Each errand starts a production server of its own on a database of its own (see e2e/test-support). */
+/** A production server a worker, the demo yard in a database of its own for each errand (see e2e/test-support). */
 export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,

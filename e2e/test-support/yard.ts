@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, renameSync, rmSync } from 'node:fs'
 import net from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
@@ -17,7 +17,7 @@ const freePort = (): Promise<number> =>
 
 let loaded: string | undefined
 
-/** A production server of the test's own, on a database of its own, that can be killed and started again. */
+/** A production server on a database of its own, that can be killed and started again. */
 export class Yard {
   readonly folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-e2e-'))
   readonly database = path.join(this.folder, 'yard.db')
@@ -26,9 +26,12 @@ export class Yard {
   clock: string | undefined
   private port = 0
   private server: ChildProcess | undefined
+  /** the clock of the server that is up */
+  private startedWith: string | undefined
 
   async start(): Promise<void> {
     this.port ||= await freePort()
+    this.startedWith = this.clock
     this.url = `http://127.0.0.1:${this.port}`
     this.server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
       env: this.environment,
@@ -66,7 +69,21 @@ export class Yard {
       })
       if (status !== 0) throw new Error(stderr)
     }
-    copyFileSync(loaded, this.database)
+    // put in its place whole: a server that is up sees another file, and opens it
+    const fresh = path.join(this.folder, 'fresh.db')
+    copyFileSync(loaded, fresh)
+    renameSync(fresh, this.database)
+  }
+
+  /** The demo yard as new, and a server that is up with the clock of the day, whatever a test before did to it. */
+  async renew(): Promise<void> {
+    const running = this.server !== undefined && this.server.exitCode === null && this.server.signalCode === null
+    if (!running || this.startedWith !== undefined) {
+      await this.kill()
+      this.clock = undefined
+      this.loadDemo()
+      await this.start()
+    } else this.loadDemo()
   }
 
   async end(): Promise<void> {
@@ -85,13 +102,19 @@ export class Yard {
   }
 }
 
-export const test = base.extend<{ yard: Yard }>({
-  yard: async ({}, use) => {
-    const yard = new Yard()
-    yard.loadDemo()
-    await yard.start()
-    await use(yard)
-    await yard.end()
+/** One server a worker; each test has the demo yard in a file of its own. */
+export const test = base.extend<{ yard: Yard }, { workerYard: Yard }>({
+  workerYard: [
+    async ({}, use) => {
+      const yard = new Yard()
+      await use(yard)
+      await yard.end()
+    },
+    { scope: 'worker' },
+  ],
+  yard: async ({ workerYard }, use) => {
+    await workerYard.renew()
+    await use(workerYard)
   },
 })
 

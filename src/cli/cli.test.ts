@@ -3,10 +3,36 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { evaluationSchema } from '../core/margins'
+import { runCli } from './run'
 
 const ROOT = path.join(__dirname, '..', '..')
-const run = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/index.ts', ...args], { cwd: ROOT, encoding: 'utf8' })
+/** The command line in this process; files are named from the project's folder. */
+function run(...args: string[]): { readonly status: number; readonly stdout: string; readonly stderr: string } {
+  const told = { stdout: '', stderr: '' }
+  const here = process.cwd()
+  process.chdir(ROOT)
+  try {
+    const status = runCli(args, {
+      out: (text) => void (told.stdout += text),
+      err: (text) => void (told.stderr += text),
+    })
+    return { status, ...told }
+  } finally {
+    process.chdir(here)
+  }
+}
+
+test('as a program of its own it prints the same, and its exit status tells', () => {
+  const program = (...args: string[]) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/index.ts', ...args], { cwd: ROOT, encoding: 'utf8' })
+  const args = ['evaluate', 'examples/market-cold-trailer.job.json', '--quick']
+  expect(program(...args)).toMatchObject(run(...args))
+  expect(program('dance')).toMatchObject({
+    status: 2,
+    stdout: '',
+    stderr: expect.stringContaining('not a command') as string,
+  })
+}, 60_000)
 
 test('evaluate prints the evaluation; --quick leaves the sampling out', () => {
   const full = run('evaluate', 'examples/fell-bike-short-at-idle.job.json')

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { daysBetween, addDays } from '../core/plan'
 import { readJobFile, readShelfFile } from '../formats'
-import { settledFindings } from '../core/run'
+import { shippedFindings } from './shipped-findings'
 import { addJob, countJobs, defaultFile, keepFindings, now, openStore, putParts } from '../store'
 
 /** The day on which the examples are written down; everything in them moves with it to the day of loading. */
@@ -39,7 +39,7 @@ async function load(): Promise<void> {
     const job = moved(read.job, daysBetween(WRITTEN_ON, today.slice(0, 10)))
     const added = await addJob(store, job, today)
     if (!added.ok) throw new Error(`${name}: ${added.message}`)
-    const found = settledFindings(job, today)
+    const found = shippedFindings(job, today, EXAMPLES)
     if (found) await keepFindings(store, added.id, found)
   }
   await store.db.destroy()

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef } from 'react'
-import { format as clock } from 'date-fns'
+import { timeInWords } from './days'
 import Button from 'react-bootstrap/Button'
 import CloseButton from 'react-bootstrap/CloseButton'
 import type { Remedy } from '@/core/advice'
@@ -123,7 +123,7 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
         {margin.basis === 'rule of thumb'
           ? ' A rule of thumb, until a run is worked out.'
           : margin.basis === 'run' && run
-            ? ` From the run of ${clock(new Date(run.at), 'HH:mm')}: ` +
+            ? ` From the run of ${timeInWords(run.at)}: ` +
               `${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}`
             : ''}
       </p>

@@ -75,7 +75,3 @@ export function summaryOf(job: Job, run: Findings | null = null): Summary {
     care: job.after.flatMap((a) => (a.dueOn !== null && a.doneOn === null ? [{ what: a.what, dueOn: a.dueOn }] : [])),
   }
 }
-
-/** What falls due on a day or has been due before. */
-export const dueOn = ({ care }: Pick<Summary, 'care'>, today: string): string[] =>
-  care.filter((c) => c.dueOn <= today).map((c) => c.what)

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { format } from 'date-fns'
+import { momentInWords } from '@/ui/days'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { z } from 'zod'
@@ -66,7 +66,7 @@ export function History({ id, title, newest, revisions }: Props) {
             <span className="figure-text">{r.number}</span>
             <span>
               <span className="soft small d-block" suppressHydrationWarning>
-                {inBrowser ? format(new Date(r.madeAt), 'EEE d MMM yyyy, HH:mm') : r.madeAt.slice(0, 10)}
+                {inBrowser ? momentInWords(r.madeAt) : r.madeAt.slice(0, 10)}
                 {r.sealed ? ' · signed here: evaluation and sheet are kept' : ''}
                 {r.number === newest ? ' · stands now' : ''}
               </span>

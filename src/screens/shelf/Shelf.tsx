@@ -10,7 +10,9 @@ import {
   useReactTable,
   type SortingState,
 } from '@tanstack/react-table'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
+import { persistently } from '@/ui/persistently'
 import { useRouter, useSearchParams } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
@@ -18,7 +20,6 @@ import { contradictions, formOf, formText, type Part, type PartKind, partKinds }
 import type { UnitSystem } from '@/core/units'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
-import { PartForm } from './PartForm'
 import { bringShelfIn, retire, type ShelfTrouble } from './server-calls'
 
 interface Entry {
@@ -84,6 +85,8 @@ interface Props {
   /** rows that cannot be read any more, by what their columns still say */
   readonly unreadable: readonly { readonly id: string; readonly name: string }[]
 }
+
+const PartForm = dynamic(() => persistently(() => import('./PartForm')).then((m) => m.PartForm), { ssr: false })
 
 export function Shelf({ entries, unreadable }: Props) {
   const router = useRouter()

@@ -1,15 +1,19 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { format, parseISO } from 'date-fns'
+import { dayInWords, longDayInWords } from '@/ui/days'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { dueOn, type Summary } from '@/core/plan'
+import { persistently } from '@/ui/persistently'
+import type { Summary } from '@/core/plan'
+import { dueOn } from '@/core/plan/due-on'
 import { FindButton } from '@/ui/Find'
 import { HatchDefinitions, SmallRail } from '@/ui/MarginBar'
 import { Silhouette } from '@/ui/Silhouette'
 import { ThemeButton } from '@/ui/ThemeButton'
 import { BringIn } from './BringIn'
-import { StartJob } from './StartJob'
+
+const StartJob = dynamic(() => persistently(() => import('./StartJob')).then((m) => m.StartJob), { ssr: false })
 
 export interface YardLine {
   readonly id: string
@@ -29,8 +33,6 @@ interface Props {
   readonly due: readonly { readonly id: string; readonly title: string; readonly what: string }[]
   readonly promised: readonly { readonly id: string; readonly title: string; readonly promisedOn: string }[]
 }
-
-const day = (iso: string): string => format(parseISO(iso), 'EEE d MMM')
 
 function Ticks({ ticks }: Pick<Summary, 'ticks'>) {
   return (
@@ -59,10 +61,10 @@ function Ticks({ ticks }: Pick<Summary, 'ticks'>) {
 }
 
 function whenOf({ signedOn, endedOn, promisedOn }: Summary, today: string): string {
-  if (signedOn) return `signed ${day(signedOn)}`
-  if (endedOn) return `ended ${day(endedOn)}`
+  if (signedOn) return `signed ${dayInWords(signedOn)}`
+  if (endedOn) return `ended ${dayInWords(endedOn)}`
   if (!promisedOn) return 'no day'
-  return promisedOn === today ? 'today' : `${promisedOn < today ? 'was due ' : ''}${day(promisedOn)}`
+  return promisedOn === today ? 'today' : `${promisedOn < today ? 'was due ' : ''}${dayInWords(promisedOn)}`
 }
 
 function JobLine({ line: { id, title, summary }, today }: { readonly line: YardLine; readonly today: string }) {
@@ -162,14 +164,14 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
           </p>
         </main>
         <aside aria-label="Due">
-          <h2 suppressHydrationWarning>{format(parseISO(today), 'EEEE d MMMM')}</h2>
+          <h2 suppressHydrationWarning>{longDayInWords(today)}</h2>
           {due.length === 0 && promised.length === 0 && <p className="soft">Nothing is due today.</p>}
           {promised.map((l) => (
             <p key={l.id} className="border-top pt-2 mb-2">
               <Link href={`/jobs/${l.id}`} prefetch={false}>
                 {l.title}
               </Link>
-              : promised {l.promisedOn === today ? 'for today' : `for ${day(l.promisedOn)}`}
+              : promised {l.promisedOn === today ? 'for today' : `for ${dayInWords(l.promisedOn)}`}
             </p>
           ))}
           {due.map((d) => (

@@ -1,8 +1,9 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { format } from 'date-fns'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
+import { Coming, persistently } from '@/ui/persistently'
 import { usePathname, useSearchParams } from 'next/navigation'
 import { remediesFor, type Remedy } from '@/core/advice'
 import { type Station, stations } from '@/core/fields'
@@ -10,16 +11,14 @@ import { fieldsOf, type Job, type MarginId, marginIds } from '@/core/job'
 import { evaluate, type Findings, stationOfMargin, withSample } from '@/core/margins'
 import type { Part } from '@/core/parts'
 import { complaintInWords, filled } from '@/core/plan'
+import { timeInWords } from '@/ui/days'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
-import { ConflictDialog } from '@/ui/ConflictDialog'
 import { DraftProvider } from '@/ui/drafts'
-import { KeysDialog } from '@/ui/KeysDialog'
 import { HatchDefinitions } from '@/ui/MarginBar'
 import { MarginRail } from '@/ui/MarginRail'
 import { Spine, type SpineEntry } from '@/ui/Spine'
-import { Working } from '@/ui/Working'
-import { stationViews } from '../all'
+import { fetchStations, stationViews } from '../all'
 import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
@@ -28,6 +27,16 @@ import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
 import { useSample } from './use-sample'
 import { useStationKeys } from './use-station-keys'
+
+const ConflictDialog = dynamic(() => persistently(() => import('@/ui/ConflictDialog')).then((m) => m.ConflictDialog), {
+  ssr: false,
+})
+const KeysDialog = dynamic(() => persistently(() => import('@/ui/KeysDialog')).then((m) => m.KeysDialog), {
+  ssr: false,
+})
+const Working = dynamic(() => persistently(() => import('@/ui/Working')).then((m) => m.Working), {
+  loading: () => <Coming height={320} />,
+})
 
 interface Props {
   readonly opened: Opened
@@ -152,6 +161,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   })
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'
+    fetchStations()
   }, [])
 
   const sign = async (by: string): Promise<string | null> => {
@@ -266,12 +276,12 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
         )}
         <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
       </div>
-      <KeysDialog show={keysShown} onHide={() => setKeysShown(false)} />
+      {keysShown && <KeysDialog show onHide={() => setKeysShown(false)} />}
       {doc.state.kind === 'stale' && (
         <ConflictDialog
           mine={doc.state.mine}
           theirs={doc.state.theirs.job}
-          savedAt={format(new Date(doc.state.theirs.savedAt), 'HH:mm')}
+          savedAt={timeInWords(doc.state.theirs.savedAt)}
           loadBase={loadBase}
           onSettle={doc.resolve}
         />

@@ -1,7 +1,7 @@
 'use client'
 
-import { format } from 'date-fns'
 import { useEffect, useState } from 'react'
+import { timeInWords } from '@/ui/days'
 import type { SaverState } from './saver'
 
 /** Says that everything is saved, or where it waits. */
@@ -10,7 +10,7 @@ export function SavedMark({ state }: { readonly state: SaverState }) {
   const [inBrowser, setInBrowser] = useState(false)
   useEffect(() => setInBrowser(true), [])
   const words = {
-    saved: () => (state.kind === 'saved' && inBrowser ? `saved ${format(new Date(state.at), 'HH:mm')}` : 'saved'),
+    saved: () => (state.kind === 'saved' && inBrowser ? `saved ${timeInWords(state.at)}` : 'saved'),
     saving: () => 'saving …',
     stale: () => 'changed elsewhere',
     waiting: () =>

@@ -1,5 +1,6 @@
 'use client'
 
+import { Coming, persistently } from '@/ui/persistently'
 import { firstCircuit } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { memo, useDeferredValue, useMemo } from 'react'
@@ -39,7 +40,10 @@ import { Leads } from './Leads'
 import { Replacing } from './Replacing'
 
 /** the chart package is only fetched when this station is looked at */
-const FanChart = dynamic(() => import('./FanChart'), { ssr: false, loading: () => <div style={{ height: 190 }} /> })
+const FanChart = dynamic(() => persistently(() => import('./FanChart')), {
+  ssr: false,
+  loading: () => <Coming height={190} />,
+})
 
 /** The fan's curve against what it works against, in words and as a chart. */
 function Moves({ job }: Pick<StationProps, 'job'>) {

@@ -1,5 +1,6 @@
 'use client'
 
+import { Coming, persistently } from '@/ui/persistently'
 import { powerFlows, servingBattery } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
@@ -13,7 +14,10 @@ import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 
 /** the chart package is only fetched when this station is looked at */
-const FlowChart = dynamic(() => import('./FlowChart'), { ssr: false, loading: () => <div style={{ height: 300 }} /> })
+const FlowChart = dynamic(() => persistently(() => import('./FlowChart')), {
+  ssr: false,
+  loading: () => <Coming height={300} />,
+})
 
 /** "89 % at slow work" for each state in which a run has had the fan */
 const flowShares = (found: Findings | null): string[] =>

@@ -1,5 +1,6 @@
 'use client'
 
+import { Coming, persistently } from '@/ui/persistently'
 import dynamic from 'next/dynamic'
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
@@ -12,7 +13,10 @@ import type { CalibrateAnswer, CalibrateQuestion } from '@/workers/calibrate.wor
 import type { StationProps } from '../station'
 import { useWorker } from './use-worker'
 
-const FitChart = dynamic(() => import('./FitChart'), { ssr: false, loading: () => <div style={{ height: 260 }} /> })
+const FitChart = dynamic(() => persistently(() => import('./FitChart')), {
+  ssr: false,
+  loading: () => <Coming height={260} />,
+})
 
 const factorNames: Readonly<Record<FitFactor, string>> = {
   heat: 'heat over brake power',

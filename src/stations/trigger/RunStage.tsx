@@ -1,5 +1,6 @@
 'use client'
 
+import { Coming, persistently } from '@/ui/persistently'
 import { firstCircuit } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
@@ -22,7 +23,10 @@ import { useNarrow } from '@/ui/use-narrow'
 import type { StationProps } from '../station'
 
 /** the chart package is only fetched when this station is looked at */
-const RunChart = dynamic(() => import('./RunChart'), { ssr: false, loading: () => <div style={{ height: 276 }} /> })
+const RunChart = dynamic(() => persistently(() => import('./RunChart')), {
+  ssr: false,
+  loading: () => <Coming height={276} />,
+})
 
 const seasonNames: Readonly<Record<Season, string>> = {
   coldest: 'the coldest day',

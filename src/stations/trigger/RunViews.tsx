@@ -1,5 +1,6 @@
 'use client'
 
+import { Coming, persistently } from '@/ui/persistently'
 import dynamic from 'next/dynamic'
 import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
@@ -7,10 +8,22 @@ import type { StationProps } from '../station'
 import { RunStage } from './RunStage'
 
 // each is fetched when it is first looked at
-const DayView = dynamic(() => import('./DayView').then((m) => m.DayView), { ssr: false })
-const MapView = dynamic(() => import('./MapView').then((m) => m.MapView), { ssr: false })
-const WeatherView = dynamic(() => import('./WeatherView').then((m) => m.WeatherView), { ssr: false })
-const LogView = dynamic(() => import('./LogView').then((m) => m.LogView), { ssr: false })
+const DayView = dynamic(() => persistently(() => import('./DayView')).then((m) => m.DayView), {
+  ssr: false,
+  loading: () => <Coming />,
+})
+const MapView = dynamic(() => persistently(() => import('./MapView')).then((m) => m.MapView), {
+  ssr: false,
+  loading: () => <Coming />,
+})
+const WeatherView = dynamic(() => persistently(() => import('./WeatherView')).then((m) => m.WeatherView), {
+  ssr: false,
+  loading: () => <Coming />,
+})
+const LogView = dynamic(() => persistently(() => import('./LogView')).then((m) => m.LogView), {
+  ssr: false,
+  loading: () => <Coming />,
+})
 
 /** Everything about the trigger that a run can tell. */
 export function RunViews(props: StationProps) {

@@ -1,0 +1,178 @@
+'use client'
+
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { useRouter } from 'next/navigation'
+import Button from 'react-bootstrap/Button'
+import Modal from 'react-bootstrap/Modal'
+import ProgressBar from 'react-bootstrap/ProgressBar'
+import { z } from 'zod'
+
+const lineSchema = z.union([
+  z.object({ done: z.number(), of: z.number() }),
+  z.object({
+    added: z.number(),
+    could: z.number(),
+    failed: z.number(),
+    failures: z.array(z.object({ number: z.number(), title: z.string(), message: z.string() })),
+    id: z.string().optional(),
+  }),
+  z.object({ id: z.string() }),
+  z.object({ message: z.string() }),
+])
+type Line = z.infer<typeof lineSchema>
+type Outcome = Extract<Line, { added: number }>
+
+/** Reads an answer line by line as it comes. */
+async function* linesOf(answer: Response): AsyncGenerator<Line> {
+  const reader = answer.body!.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (;;) {
+    const { value, done } = await reader.read()
+    const texts = (rest + (value ?? '')).split('\n')
+    rest = done ? '' : texts.pop()!
+    for (const text of texts) if (text.trim()) yield lineSchema.parse(JSON.parse(text))
+    if (done) return
+  }
+}
+
+/** Work on a file that may be stopped: how far it is. */
+function Reading({
+  progress,
+  onStop,
+}: {
+  readonly progress: { done: number; of: number } | null
+  readonly onStop: () => void
+}) {
+  return (
+    <Modal show={progress !== null} backdrop="static" keyboard={false} animation={false} aria-labelledby="bring-title">
+      <Modal.Header>
+        <Modal.Title as="h2" id="bring-title">
+          Reading the jobs
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        {progress && (
+          <ProgressBar
+            now={progress.done}
+            max={progress.of}
+            label={`${progress.done} of ${progress.of}`}
+            aria-label="Jobs read"
+          />
+        )}
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="outline-dark" onClick={onStop}>
+          Stop, take nothing
+        </Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}
+
+interface ToldProps {
+  readonly file: File
+  readonly told: Outcome
+  readonly onPartly: () => void
+  readonly onEnd: () => void
+}
+
+/** What of a file of many was taken, and what cannot be, job by job. */
+function Told({ file, told, onPartly, onEnd }: ToldProps) {
+  return (
+    <Modal show onHide={onEnd} animation={false} scrollable aria-labelledby="brought-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="brought-title">
+          {told.added ? `${told.added} jobs brought in` : 'Nothing was taken yet'}
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        {told.failed === 0 ? (
+          <p>Every job of {file.name} is in the yard.</p>
+        ) : (
+          <>
+            <p>
+              {told.failed} of {told.failed + told.could} cannot be taken
+              {told.added ? '' : `; the other ${told.could} can`}.
+            </p>
+            <ul>
+              {told.failures.map((f) => (
+                <li key={f.number}>
+                  number {f.number}
+                  {f.title ? `, ${f.title}` : ''}: {f.message}
+                </li>
+              ))}
+            </ul>
+            {told.failed > told.failures.length && <p>… and {told.failed - told.failures.length} more.</p>}
+          </>
+        )}
+      </Modal.Body>
+      <Modal.Footer>
+        {told.added === 0 && told.could > 0 && (
+          <Button variant="outline-dark" onClick={onPartly}>
+            Take the {told.could} that can be read
+          </Button>
+        )}
+        <Button onClick={onEnd}>{told.added ? 'Good' : 'Take nothing'}</Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}
+
+interface Props {
+  readonly file: File
+  /** the file is dealt with; a message where something went wrong with it */
+  readonly onEnd: (trouble: string | null) => void
+}
+
+/** A file of one or many jobs handed over, with progress and a way out; what cannot be read is told job by job. */
+export function Brought({ file, onEnd }: Props) {
+  const router = useRouter()
+  const stop = useRef<AbortController | null>(null)
+  const [progress, setProgress] = useState<{ done: number; of: number } | null>(null)
+  const [told, setTold] = useState<Outcome | null>(null)
+  const bring = useCallback(
+    async (partly: boolean): Promise<void> => {
+      setTold(null)
+      stop.current = new AbortController()
+      let trouble: string | null = null
+      let many = false
+      try {
+        const answer = await fetch(`/api/import${partly ? '?partly=yes' : ''}`, {
+          method: 'POST',
+          body: await file.text(),
+          signal: stop.current.signal,
+        })
+        for await (const line of linesOf(answer)) {
+          if ('done' in line) setProgress(line)
+          else if ('message' in line) trouble = `${file.name}: ${line.message}`
+          else if ('added' in line) {
+            many = true
+            setTold(line)
+            if (line.added) router.refresh()
+          } else router.push(`/jobs/${line.id}`)
+        }
+      } catch (error) {
+        trouble =
+          error instanceof DOMException && error.name === 'AbortError'
+            ? `${file.name}: stopped, nothing was taken.`
+            : `${file.name} could not be handed over. Is Pyraxis still running?`
+      }
+      setProgress(null)
+      if (trouble !== null || !many) onEnd(trouble)
+    },
+    [file, onEnd, router],
+  )
+  // once for each file, though effects run twice while developing
+  const begun = useRef<File | null>(null)
+  useEffect(() => {
+    if (begun.current === file) return
+    begun.current = file
+    void bring(false)
+  }, [bring, file])
+  return (
+    <>
+      <Reading progress={progress} onStop={() => stop.current?.abort()} />
+      {told && <Told file={file} told={told} onPartly={() => void bring(true)} onEnd={() => onEnd(null)} />}
+    </>
+  )
+}
