@@ -1,99 +1,114 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import { expect, openJob, ready, test } from './test-support/yard'
+import { expect, openJob, ready, test, type Yard } from './test-support/yard'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-interface Finding {
-  readonly id: string
-  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[]
+interface Found {
+  readonly violations: readonly {
+    readonly id: string
+    readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[]
+  }[]
 }
 
-/** What axe finds wrong on the page as it stands. */
-async function findings(page: Page): Promise<string[]> {
-  await page.evaluate(axe)
-  const found = await page.evaluate(
-    async () =>
-      (
-        await (
-          window as unknown as {
-            axe: { run: (context: Document, options: object) => Promise<{ violations: Finding[] }> }
-          }
-        ).axe.run(document, { resultTypes: ['violations'] })
-      ).violations,
-  )
+/** What axe finds wrong on the page as it stands. @param only some rules; all where nobody says */
+async function findings(page: Page, only?: readonly string[]): Promise<string[]> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe)
+  const found = await page.evaluate(async (rules) => {
+    const { run } = (window as unknown as { axe: { run: (on: Document, options: object) => Promise<Found> } }).axe
+    return (await run(document, { resultTypes: ['violations'], ...(rules ? { runOnly: rules } : {}) })).violations
+  }, only)
   return found.flatMap((v) =>
     v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary.split('\n')[1] ?? ''}`),
   )
 }
 
-for (const colorScheme of ['light', 'dark'] as const) {
-  test.describe(`${colorScheme} colours`, () => {
-    test.use({ colorScheme })
-    test('axe finds nothing wrong in any view', async ({ page, yard }) => {
-      test.setTimeout(400_000)
-      const wrong: Record<string, string[]> = {}
-      const look = async (name: string): Promise<void> => {
-        const list = await findings(page)
-        if (list.length) wrong[name] = list
-      }
-      const visit = async (name: string, address: string): Promise<void> => {
-        await page.goto(`${yard.url}${address}`)
-        await ready(page)
-        await look(name)
-      }
-      await visit('yard', '/')
-      await expect(page.locator('html')).toHaveAttribute('data-bs-theme', colorScheme)
-      await page.getByRole('button', { name: 'Start a job' }).click()
-      await look('start a job')
-      await visit('shelf', '/shelf')
-      await visit('part', '/shelf?part=fan-gale-140')
-      await page.getByRole('dialog').waitFor()
-      await look('part, open')
-      for (const title of ['Fell team bike 3', 'Churchyard digger', 'Market cold trailer', 'Fell team bike 2']) {
-        const job = await openJob(page, yard, title)
-        for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after'])
-          await visit(`${title}, ${station}`, `${job}?station=${station}`)
-        await visit(`${title}, working`, `${job}?station=wire&margin=charge`)
-        await visit(`${title}, history`, `${job}/history`)
-        await visit(`${title}, sheet`, `${job}/sheet`)
-        await visit(`${title}, measuring sheet`, `${job}/measuring`)
-      }
-      const bike = await openJob(page, yard, 'Fell team bike 3')
-      await page.goto(`${yard.url}${bike}?station=trigger`)
-      await ready(page)
-      for (const view of ['The day', 'Which setting', 'Season and height', 'From a log']) {
-        await page.getByRole('tab', { name: view }).click()
-        await page.locator('.tab-pane.active h2').first().waitFor()
-        await look(`trigger, ${view}`)
-      }
-      const job = await openJob(page, yard, 'Churchyard digger')
-      await page.goto(`${yard.url}${job}?station=machine`)
-      await ready(page)
-      for (const fold of await page.locator('summary').all()) await fold.click()
-      await look('machine, unfolded')
-      await page.getByRole('heading', { level: 1 }).click()
-      await page.keyboard.press('/')
-      await page.keyboard.type('fell')
-      await page.getByRole('listbox', { name: 'Found' }).getByRole('option').first().waitFor()
-      await look('find')
-      await page.goto(`${yard.url}${job}?station=wire`)
-      await ready(page)
-      await page.locator('.drawing').getByRole('button').first().waitFor()
-      await page.getByLabel('figures').check()
-      await look('circuit')
-      for (const view of ['Ways to wire it', 'Sizes and fuse', 'Cut list', 'Harness', 'Unknown wires'] as const) {
-        await page.getByRole('tab', { name: view }).click()
-        if (view === 'Ways to wire it') await page.getByRole('list', { name: view }).waitFor()
-        if (view === 'Unknown wires') {
-          await page.getByLabel('Its wires, by colour').fill('red, black')
-          await page.getByRole('button', { name: 'Find out' }).click()
-        }
-        await look(view)
-      }
-      await page.goto(`${yard.url}/jobs/nowhere`)
-      await look('no such job')
-      expect(wrong).toEqual({})
-    })
-  })
+/** Looks at pages in light colours, and at the contrast of the dark ones: all else is the same in both. */
+function looker(page: Page) {
+  const wrong: Record<string, string[]> = {}
+  const look = async (name: string): Promise<void> => {
+    const light = await findings(page)
+    await page.emulateMedia({ colorScheme: 'dark' })
+    await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark')
+    const dark = await findings(page, ['color-contrast'])
+    await page.emulateMedia({ colorScheme: 'light' })
+    await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'light')
+    if (light.length + dark.length) wrong[name] = [...light, ...dark.map((d) => `dark: ${d}`)]
+  }
+  const visit = async (name: string, address: string): Promise<void> => {
+    await page.goto(address)
+    await ready(page)
+    await look(name)
+  }
+  const visitJob = async (yard: Yard, title: string): Promise<string> => {
+    const job = `${yard.url}${await openJob(page, yard, title)}`
+    for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after'])
+      await visit(`${title}, ${station}`, `${job}?station=${station}`)
+    await visit(`${title}, working`, `${job}?station=wire&margin=charge`)
+    await visit(`${title}, history`, `${job}/history`)
+    await visit(`${title}, sheet`, `${job}/sheet`)
+    await visit(`${title}, measuring sheet`, `${job}/measuring`)
+    return job
+  }
+  return { wrong, look, visit, visitJob }
 }
+
+test.use({ colorScheme: 'light' })
+
+test('axe finds nothing wrong: yard, shelf, formulas, a bike and a trailer in every view', async ({ page, yard }) => {
+  test.setTimeout(400_000)
+  const { wrong, look, visit, visitJob } = looker(page)
+  await visit('yard', yard.url)
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await page.getByRole('dialog').waitFor()
+  await look('start a job')
+  await visit('shelf', `${yard.url}/shelf`)
+  await visit('part', `${yard.url}/shelf?part=fan-gale-140`)
+  await page.getByRole('dialog').waitFor()
+  await look('part, open')
+  await page.goto(`${yard.url}/engineering`)
+  await look('formulas')
+  const bike = await visitJob(yard, 'Fell team bike 3')
+  await page.goto(`${bike}?station=trigger`)
+  await ready(page)
+  for (const view of ['The day', 'Which setting', 'Season and height', 'From a log']) {
+    await page.getByRole('tab', { name: view }).click()
+    await page.locator('.tab-pane.active h2').first().waitFor()
+    await look(`trigger, ${view}`)
+  }
+  await visitJob(yard, 'Market cold trailer')
+  await page.goto(`${yard.url}/jobs/nowhere`)
+  await look('no such job')
+  expect(wrong).toEqual({})
+})
+
+test('axe finds nothing wrong: a digger and a second bike in every view, and what unfolds', async ({ page, yard }) => {
+  test.setTimeout(400_000)
+  const { wrong, look, visitJob } = looker(page)
+  await visitJob(yard, 'Fell team bike 2')
+  const job = await visitJob(yard, 'Churchyard digger')
+  await page.goto(`${job}?station=machine`)
+  await ready(page)
+  for (const fold of await page.locator('summary').all()) await fold.click()
+  await look('machine, unfolded')
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('/')
+  await page.keyboard.type('fell')
+  await page.getByRole('listbox', { name: 'Found' }).getByRole('option').first().waitFor()
+  await look('find')
+  await page.goto(`${job}?station=wire`)
+  await ready(page)
+  await page.locator('.drawing').getByRole('button').first().waitFor()
+  await page.getByLabel('figures').check()
+  await look('circuit')
+  for (const view of ['Ways to wire it', 'Sizes and fuse', 'Cut list', 'Harness', 'Unknown wires'] as const) {
+    await page.getByRole('tab', { name: view }).click()
+    if (view === 'Ways to wire it') await page.getByRole('list', { name: view }).waitFor()
+    if (view === 'Unknown wires') {
+      await page.getByLabel('Its wires, by colour').fill('red, black')
+      await page.getByRole('button', { name: 'Find out' }).click()
+    }
+    await look(view)
+  }
+  expect(wrong).toEqual({})
+})

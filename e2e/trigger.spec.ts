@@ -111,7 +111,7 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
   )
   await expect(page.getByText(/“over the pass” is the day now: 600 legs, 99.9 min/)).toBeVisible({ timeout: 30_000 })
   await bring('day.csv', 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n10;8;0,18;3200;22;\n5;fast;;;;\n')
-  await expect(page.getByText('Line 3: "fast" cannot be a speed; it is between 0 and 300.')).toBeVisible()
+  await expect(page.getByText('Line 3: "fast" cannot be a speed; it is between 0 and 288.')).toBeVisible()
   await bring('day.csv', 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n30;8;0,18;3200;22;\n')
   await expect(page.getByText(/“day” is the day now: 1 leg, 30 min/)).toBeVisible()
   const download = page.waitForEvent('download')

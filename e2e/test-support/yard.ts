@@ -163,6 +163,7 @@ export async function go(page: Page, station: string): Promise<void> {
     .getByRole('button', { name: new RegExp(`${station} \\d`) })
     .click()
   await expect(page.locator('.spine [aria-current="step"]')).toContainText(station)
+  await expect(page.locator('[data-coming]')).toHaveCount(0)
 }
 
 /** Opens one of the Wire station's views. */

@@ -18,10 +18,10 @@ const addressOf = ({ kind, id }: Found): string =>
 const PAUSE_MS = 120
 
 /** Jobs, machines and parts by the letters they hold. */
-export function FindDialog({ onHide }: { readonly onHide: () => void }) {
+export function FindDialog({ begun, onHide }: { readonly begun: () => string; readonly onHide: () => void }) {
   const router = useRouter()
   const list = useId()
-  const [text, setText] = useState('')
+  const [text, setText] = useState(begun)
   const [found, setFound] = useState<readonly Found[]>([])
   const [at, setAt] = useState(0)
   const [trouble, setTrouble] = useState<string | null>(null)

@@ -18,6 +18,9 @@ import type { Line } from '@/core/reading'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { SourceDisc } from './SourceMark'
 
+/** "§3.2 rule 1" as the end of an address of the page of formulas. */
+const anchorOf = (cite: string): string => `s${/\d+(\.\d+)?/.exec(cite)?.[0] ?? ''}`
+
 interface Props {
   readonly margin: MarginResult
   /** the run that it may be told from */
@@ -37,7 +40,9 @@ function WorkingLine({ line, system }: { readonly line: Line; readonly system: U
   const plain = line.formula === '{0}'
   return (
     <div className="line">
-      <span className="cite">{line.cite}</span>
+      <a className="cite" href={`/engineering#${anchorOf(line.cite)}`}>
+        {line.cite}
+      </a>
       <div>{line.name}</div>
       {!plain && <div className="sum soft">{written(line.formula, (i) => line.terms[i]!.name)}</div>}
       <div className="sum">

@@ -26,7 +26,7 @@ export function Coming({ height = 120 }: { readonly height?: number }) {
     return () => clearTimeout(timer)
   }, [])
   return (
-    <div style={{ minHeight: height }} role="status">
+    <div style={{ minHeight: height }} role="status" data-coming>
       {late && <p className="say">This part has not come yet: Pyraxis does not answer. It comes when Pyraxis does.</p>}
     </div>
   )

@@ -1,4 +1,4 @@
-import { circuitsOf, type FanCircuit, firstCircuit, proposedSetting } from '../fan-circuit'
+import { circuitsOf, type FanCircuit, firstCircuit, isSettable, proposedSetting } from '../fan-circuit'
 import { MOST_STARTS } from '../control'
 import {
   changeFuse,
@@ -107,7 +107,7 @@ const EASY_STARTS = 22
 function bandRemedy(job: Job, margin: MarginResult): Remedy[] {
   const { controller } = circuitOf(job, margin)
   const range = controller?.part.range
-  if (!controller || !range || controller.part.band === 'fixed')
+  if (!controller || !range || !isSettable(controller.part))
     return [{ text: 'A switch with a wider band, or the probe where it lags more', station: 'trigger' }]
   const starts = MOST_STARTS - (margin.value ?? 0)
   const wanted = Math.ceil((controller.bandK * starts) / EASY_STARTS / range.stepK) * range.stepK

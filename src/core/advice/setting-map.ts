@@ -1,5 +1,5 @@
-import { firstCircuit, isThermostat } from '../fan-circuit'
-import { MOST_STARTS, onStep, readingOf, settingFor } from '../control'
+import { controlKindOf, MOST_STARTS, onOffPoints, onStep, readingOf, settingFor } from '../control'
+import { firstCircuit, isSettable } from '../fan-circuit'
 import { changeSetting, changeSpan, type Job, lookupOf } from '../job'
 import { evaluate, type Findings } from '../margins'
 import { Bench } from '../reading'
@@ -74,15 +74,14 @@ export const mapKey = (job: Job, { rowOf, cells: [first] }: Pick<SettingMap, 'ro
   runKey(first ? withCell(job, rowOf, first) : job)
 
 /** where a controller that can be set comes on, °C at the probe */
-const onOf = ({ part, setC, bandK }: Job['controllers'][number]): number =>
-  part.band === 'above' ? setC + bandK : setC
+const onOf = ({ part, ...setting }: Job['controllers'][number]): number => onOffPoints(part.band, setting)!.on.c
 
 /** Why no map can be drawn; null where one can. */
 export function mapWaitsFor(job: Job): string | null {
   const waits = runWaitsFor(job)
   if (waits) return waits
   const { part } = firstCircuit(job).controller!
-  return !isThermostat(part) || part.band === 'fixed' || !part.range ? `${part.name} cannot be set` : null
+  return !isSettable(part) ? `${part.name} cannot be set` : null
 }
 
 /**
@@ -106,7 +105,7 @@ function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; rea
   ]
   const second = job.controllers.length > 1 && job.runs.length > 1
   if (second) return { rowOf: 'second', setsC, rows: [4, 6, 8, 11, 14] }
-  if (part.band === 'ramp') return { rowOf: 'span', setsC, rows: [5, 8, 12, 16, 20] }
+  if (controlKindOf(part).pulses) return { rowOf: 'span', setsC, rows: [5, 8, 12, 16, 20] }
   const wanted = [3, 4, 5, 7, 10, 13]
     .map((k) => Math.round(k / range.stepK) * range.stepK)
     .filter((k) => k >= Math.max(range.bandMinK, 2) && k <= range.bandMaxK)

@@ -1,3 +1,4 @@
+import { controlKindOf } from '../control'
 import { chooseController, circuitsOf, firstCircuit, runCurrent, suitsVoltage } from '../fan-circuit'
 import { mismatchInWords } from '../circuit'
 import { contactCarries } from '../electrical'
@@ -82,6 +83,11 @@ const noRelay =
 
 const controllerOf = (job: Job): ControllerPart | undefined => firstCircuit(job).controller?.part
 
+const pulses = (job: Job): boolean => {
+  const part = controllerOf(job)
+  return part !== undefined && controlKindOf(part).pulses
+}
+
 const ownContact = (job: Job): string | null => {
   const part = controllerOf(job)
   if (!part) return 'no controller is chosen yet'
@@ -89,7 +95,7 @@ const ownContact = (job: Job): string | null => {
 }
 
 const rampOnShelf = (shelf: Shelf): ControllerPart | undefined =>
-  onShelf(shelf, 'controller').find((c) => c.band === 'ramp')
+  onShelf(shelf, 'controller').find((c) => controlKindOf(c).pulses)
 
 const first = (job: Job, change: Partial<Run>): Job => ({
   ...job,
@@ -196,10 +202,9 @@ export const schools = {
     name: 'Ramp controller straight to the battery',
     tell: 'Speed follows the heat; feed and return both at the battery.',
     why: 'no steps in the load, quiet, right where the fans are large',
-    barred: (job, shelf) =>
-      controllerOf(job)?.band === 'ramp' || rampOnShelf(shelf) ? null : 'no ramp controller on the shelf',
+    barred: (job, shelf) => (pulses(job) || rampOnShelf(shelf) ? null : 'no ramp controller on the shelf'),
     apply: (job, shelf) => {
-      const part = controllerOf(job)?.band === 'ramp' ? undefined : rampOnShelf(shelf)
+      const part = pulses(job) ? undefined : rampOnShelf(shelf)
       const chosen = part ? chooseController(job, part, null) : job
       return meeting(positive(direct(each(first(chosen, { source: 'battery' }), { frame: false }))), 'key')
     },
@@ -237,7 +242,6 @@ const judgedMargins = ['supply', 'wire', 'fuse', 'contacts'] as const
 /** What the job's way of wiring is called, where it is one of the schools. */
 export function schoolOf(job: Job): SchoolId | null {
   const [run, second] = job.runs
-  const band = controllerOf(job)?.band
   if (run!.source === 'existing plug') return 'plug'
   if (run!.source === 'accessory block') return 'block'
   if (run!.source === 'key switch') return 'switched wire'
@@ -245,7 +249,7 @@ export function schoolOf(job: Job): SchoolId | null {
   if (run!.switchedBy === 'relay' && job.wiring.side === 'ground') return 'ground side'
   if (second && run!.switchedBy === 'relay')
     return second.relay === run!.relay ? 'one relay' : second.controller === run!.controller ? 'relay each' : 'staged'
-  if (run!.switchedBy === 'controller') return band === 'ramp' ? 'ramp' : 'own contact'
+  if (run!.switchedBy === 'controller') return pulses(job) ? 'ramp' : 'own contact'
   return 'fed relay'
 }
 

@@ -1,7 +1,8 @@
 import { warmer, type AirTemperature, type CoolantTemperature } from '../units'
 import { readingOf } from './probe-offset'
 import { required, type ControllerRange } from './rules'
-import { settingFor, type BandKind, type Setting } from './thermostat'
+import type { BandKind, Setting } from './kinds'
+import { settingFor } from './thermostat'
 
 /** engine thermostats are full open this far above opening where unknown. @see engineering §4 */
 export const FULL_OPEN_OVER_K = 12

@@ -1,6 +1,5 @@
 import { HUB_SHARE } from '../air'
-import { type ChosenFan, circuitsOf, firstCircuit } from '../fan-circuit'
-import { sectionView } from './section'
+import { type ChosenFan, firstCircuit } from '../fan-circuit'
 import { apart, holesOf } from '../fit'
 import { coreName, type Fan, type Job, type LeadName, lookupOf, type Obstacle, type Panel, panelOf } from '../job'
 import { coreFace, fanBox, leadReaches, neighbours, obstacleBox, onFansSide } from '../placing'
@@ -267,13 +266,4 @@ function panelFront(job: Job, panel: Panel, fan: ChosenFan | null): Drawing {
 export function frontView(job: Job, circuit = firstCircuit(job)): Drawing | null {
   if (job.cooling) return coreFront(job, drawnCore(job, circuit))
   return job.bay ? panelFront(job, panelOf(job)!, circuit.fan) : null
-}
-
-/** Every view that tells where the fans go: each core or panel once, a section through each fan. @see engineering §7 */
-export function placeViews(job: Job): Drawing[] {
-  const circuits = circuitsOf(job)
-  const fronts = circuits.filter((c, i) => circuits.findIndex((o) => drawnCore(job, o) === drawnCore(job, c)) === i)
-  return [...fronts.map((c) => frontView(job, c)), ...circuits.map((c) => sectionView(job, c))].filter(
-    (d) => d !== null,
-  )
 }

@@ -1,5 +1,6 @@
 export * from './shapes'
 export * from './front'
+export * from './place-views'
 export * from './section'
 export * from './bay-flow'
 export * from './circuit-graph'

@@ -1,3 +1,8 @@
+import { controlKindOf } from '../control'
 import type { ControllerPart } from '../parts'
 
-export const isThermostat = (part: ControllerPart): boolean => part.band !== 'hand' && part.band !== 'always'
+/** A temperature decides whether its fan runs. */
+export const isThermostat = (part: ControllerPart): boolean => controlKindOf(part).decidedBy === 'temperature'
+
+/** Its points follow what it is set to. */
+export const isSettable = (part: ControllerPart): boolean => part.range !== null && controlKindOf(part).settable

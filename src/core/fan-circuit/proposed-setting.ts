@@ -1,8 +1,8 @@
+import { isSettable } from './is-thermostat'
 import { firstCircuit } from './circuit'
 import { proposeBaySetting, proposeSetting, readingOf, type Setting } from '../control'
 import type { Job } from '../job'
 import { air, bay, coolant } from '../units'
-import { isThermostat } from './is-thermostat'
 
 /**
  * A setting worked out without a run for a fan's controller; null where there is none to set.
@@ -10,7 +10,7 @@ import { isThermostat } from './is-thermostat'
  */
 export function proposedSetting(job: Job, circuit = firstCircuit(job)): Setting | null {
   const part = circuit.controller?.part
-  if (!part?.range || !isThermostat(part) || part.band === 'fixed') return null
+  if (!part?.range || !isSettable(part)) return null
   const hottest = air(job.surroundings.hottestC.value)
   if (job.bay) {
     const coldest = air(job.surroundings.coldestC.value)

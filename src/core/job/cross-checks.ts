@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { WrittenJob } from './document'
+import type { WrittenJob } from './written'
 import { jobKinds } from './kinds'
 import { mountsIn } from './schema/place'
 

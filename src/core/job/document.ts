@@ -1,58 +1,10 @@
-import { z } from 'zod'
+import type { z } from 'zod'
 import { crossChecked } from './cross-checks'
-import { type JobKind, jobKinds } from './kinds'
-import { chosenPartsShape } from './schema/chosen-parts'
-import { daySchema, name } from './schema/common'
-import { dutySchema } from './schema/duty'
-import { feedShape } from './schema/feed'
-import {
-  type Bay,
-  baySchema,
-  type Cooling,
-  coolingSchema,
-  type Engine,
-  engineSchema,
-  type NewCore,
-  newCoreSchema,
-} from './schema/heat'
-import { machineShape } from './schema/machine'
-import { placeSchema } from './schema/place'
-import { powerShape, type Trailer, trailerSchema } from './schema/power'
-import { recordShape } from './schema/record'
-import { wiringSchema } from './schema/wiring'
+import type { Bay, Cooling, Engine, NewCore } from './schema/heat'
+import type { Trailer } from './schema/power'
+import { type WrittenJob, writtenSchema } from './written'
 
-/** Version of the job document that this code writes. Older ones are migrated when read; newer ones are refused. */
-export const JOB_VERSION = 6
-
-/** The document as it is written down. What must hold between its blocks is checked beside it. */
-const writtenSchema = z.strictObject({
-  format: z.literal('pyraxis-job'),
-  version: z.literal(JOB_VERSION),
-  kind: z.enum(Object.keys(jobKinds) as [JobKind, ...JobKind[]]),
-  title: name(80),
-  units: z.enum(['metric', 'imperial']),
-  startedOn: daySchema,
-  promisedOn: daySchema.nullable(),
-  ...machineShape,
-  engine: engineSchema.nullable(),
-  /** the coolant and its core; null where air alone carries the heat */
-  cooling: coolingSchema.nullable(),
-  /** the thicker core that takes the present one's place */
-  newCore: newCoreSchema.nullable(),
-  /** the space that air is moved through; null for a core */
-  bay: baySchema.nullable(),
-  /** how a trailer is fed; it has no engine of its own */
-  trailer: trailerSchema.nullable(),
-  ...powerShape,
-  ...chosenPartsShape,
-  ...feedShape,
-  wiring: wiringSchema,
-  duty: dutySchema,
-  place: placeSchema,
-  ...recordShape,
-})
-
-export type WrittenJob = z.infer<typeof writtenSchema>
+export { JOB_VERSION } from './written'
 
 /** What carries the heat, and so which blocks a document has: coolant through a core, or the air of a bay. */
 export type Medium =

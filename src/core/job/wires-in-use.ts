@@ -1,8 +1,8 @@
+import { controlKindOf } from '../control'
 import type { Job } from './document'
 import type { ConductorRole } from './schema/wiring'
 
-const hasElectronics = (job: Job): boolean =>
-  job.controllers.some((c) => !['fixed', 'hand', 'always'].includes(c.part.band))
+const hasElectronics = (job: Job): boolean => job.controllers.some((c) => controlKindOf(c.part).electronic)
 
 const byRelay = (job: Job): boolean => job.runs.some((r) => r.switchedBy === 'relay')
 

@@ -1,3 +1,4 @@
+import { controlKindOf } from '../control'
 import { type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import { contactCarries, contactMakes } from '../electrical'
 import { circuitsOf, type FanCircuit, startCurrent } from '../fan-circuit'
@@ -60,7 +61,9 @@ const wrongCoil = (job: Job, { run, suffix }: FanCircuit): PartDefinition[] => {
 /** Every contact in the fan's path, the key switch included. @see engineering §1.5, margins.md */
 export function contactsMargin(job: Job): MarginDefinition {
   const circuits = circuitsOf(job)
-  const ramp = circuits.some((c) => c.controller?.part.band === 'ramp' && c.run.switchedBy === 'relay')
+  const ramp = circuits.some(
+    (c) => c.controller !== null && controlKindOf(c.controller.part).pulses && c.run.switchedBy === 'relay',
+  )
   const bareCoil = circuits.some((c) =>
     job.relays.some((r) => r.id === c.run.relay && c.run.switchedBy === 'relay' && !r.part.suppressed),
   )

@@ -1,4 +1,14 @@
 import {
+  circuitsOf,
+  type FanCircuit,
+  hasThermostat,
+  isSettable,
+  isThermostat,
+  kappaAt,
+  pointsOf,
+  type WithController,
+} from '../fan-circuit'
+import {
   bandRule,
   bayLimitRule,
   bayStopsRule,
@@ -9,15 +19,6 @@ import {
   stopsRule,
   warmUpRule,
 } from '../control'
-import {
-  circuitsOf,
-  type FanCircuit,
-  hasThermostat,
-  isThermostat,
-  kappaAt,
-  pointsOf,
-  type WithController,
-} from '../fan-circuit'
 import { fixedScale, type MarginDefinition, ofRun, type PartDefinition } from './part'
 import type { Job } from '../job'
 import { type Bench, term, worked, type Worked } from '../reading'
@@ -77,7 +78,7 @@ function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartD
         rule(pointsOf(b, circuit), opens(b), air(b.value(s.address)), kappaAt(b, circuit)),
       ),
     )
-  const programmable = controller.part.range !== null && controller.part.band !== 'fixed'
+  const programmable = isSettable(controller.part)
   return [
     kelvin(`band${suffix}`, `in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
     ...(hasEngineThermostat(job)

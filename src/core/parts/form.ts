@@ -1,6 +1,6 @@
 import { endsOf, sources, spreadOf, type Reading, type Source } from '../reading'
 import { fromSi, parse, parseWireSize, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
-import { bandKinds } from '../control'
+import { bandKinds, controlKinds } from '../control'
 import { batteryKindName, batteryKinds } from '../electrical'
 import { fanGuesses } from './fan-guess'
 import { partSchema, type Part, type PartKind } from './part'
@@ -121,17 +121,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     choice(
       'band',
       'keeps its band',
-      bandKinds.map((value) => ({
-        value,
-        name: {
-          below: 'below the set point',
-          above: 'above the set point',
-          fixed: 'fixed switch',
-          ramp: 'ramp',
-          hand: 'hand switch',
-          always: 'always on',
-        }[value],
-      })),
+      bandKinds.map((value) => ({ value, name: controlKinds[value].name })),
     ),
     figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }),
     figure('range.maxC', 'highest setting', 'temperature', { optional: true }),

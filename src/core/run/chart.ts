@@ -1,5 +1,5 @@
-import { bayAt, coolantAt } from '../control'
-import { circuitsOf, isThermostat, pointsOf } from '../fan-circuit'
+import { bayAt, controlKindOf, coolantAt } from '../control'
+import { circuitsOf, isSettable, isThermostat, pointsOf } from '../fan-circuit'
 import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { rowAt, type RunView } from '../transient'
@@ -90,11 +90,11 @@ export function runLadder(job: Job, { proposed, none, present }: ChartedRuns): R
         ? {
             on,
             off,
-            fullC: controller!.part.band === 'ramp' ? points.on.c + controller!.spanK : null,
+            fullC: controlKindOf(controller!.part).pulses ? points.on.c + controller!.spanK : null,
             lowestC: range?.minC ?? off.c,
             highestC: range?.maxC ?? on.c,
             stepK: range?.stepK ?? 1,
-            movable: range != null && controller!.part.band !== 'fixed',
+            movable: isSettable(controller!.part),
           }
         : null,
     second: second && { onC: second.on.c, offC: second.off.c },

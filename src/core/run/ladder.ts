@@ -1,4 +1,4 @@
-import { firstCircuit, hasThermostat, pointsOf } from '../fan-circuit'
+import { firstCircuit, hasThermostat, isSettable, pointsOf } from '../fan-circuit'
 import { bayAt, coolantAt, FULL_OPEN_OVER_K, onStep, readingOf, settingFor } from '../control'
 import { boilsAt } from '../cooling'
 import { changeSetting, type Job, lookupOf } from '../job'
@@ -89,7 +89,7 @@ export function triggerLadder(job: Job, circuit = firstCircuit(job)): Ladder | n
       lowestC: range?.minC ?? off.c,
       highestC: range?.maxC ?? on.c,
       stepK: range?.stepK ?? 1,
-      movable: range !== null && circuit.controller.part.band !== 'fixed',
+      movable: isSettable(circuit.controller.part),
     },
     other: allowed ? 'bay' : 'coolant',
     coolant: opens &&
@@ -114,7 +114,7 @@ export function triggerLadder(job: Job, circuit = firstCircuit(job)): Ladder | n
  */
 export function slideCollar(job: Job, collar: 'on' | 'off', toC: number, circuit = firstCircuit(job)): Job {
   const range = circuit.controller?.part.range
-  if (!hasThermostat(circuit) || !range || circuit.controller.part.band === 'fixed') return job
+  if (!hasThermostat(circuit) || !range || !isSettable(circuit.controller.part)) return job
   const { id, bandK, part } = circuit.controller
   const { on } = pointsOf(new Bench(lookupOf(job)), circuit)
   const held = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value))

@@ -1,9 +1,9 @@
+import { controlKindOf, FULL_OPEN_OVER_K, type ProbePlace, RAMP_LEAST_DUTY } from '../control'
 import {
   chargeAt,
   circuitsOf,
   type FanCircuit,
   firstCircuit,
-  isThermostat,
   pointsOf,
   ratingOf,
   runCurrent,
@@ -25,7 +25,6 @@ import {
   ventsInSeries,
   zoneFlows,
 } from '../air'
-import { FULL_OPEN_OVER_K, type ProbePlace, RAMP_LEAST_DUTY } from '../control'
 import { boilsAt, ductOf, facesOf, flywheelHelps, runningAir } from '../cooling'
 import { contactsResistance, wiresResistance } from '../electrical'
 import { type Day, type DutyLeg, type Job, jobKinds, panelOf, withoutNewCore } from '../job'
@@ -369,8 +368,9 @@ function governorOf(bench: Bench, { controller }: FanCircuit, whatIf: WhatIf): G
   if (whatIf === 'override left on') return { kind: 'on' }
   if (!controller) return { kind: 'off' }
   const { part } = controller
-  if (part.band === 'hand') return { kind: whatIf === 'hand switch off' ? 'off' : 'on' }
-  if (!isThermostat(part)) return { kind: 'on' }
+  const kind = controlKindOf(part)
+  if (kind.decidedBy === 'hand') return { kind: whatIf === 'hand switch off' ? 'off' : 'on' }
+  if (kind.decidedBy === 'nothing') return { kind: 'on' }
   if (whatIf === 'probe lead open') return { kind: part.probeOpen === 'fan on' ? 'on' : 'off' }
   if (whatIf === 'probe lead shorted') return { kind: part.probeShorted === 'fan on' ? 'on' : 'off' }
   const { on, off } = pointsOf(bench, { controller })
@@ -378,7 +378,7 @@ function governorOf(bench: Bench, { controller }: FanCircuit, whatIf: WhatIf): G
     kind: 'thermostat',
     onC: on.c,
     offC: off.c,
-    spanK: part.band === 'ramp' ? controller.spanK : null,
+    spanK: kind.pulses ? controller.spanK : null,
     leastDuty: part.leastDuty ?? RAMP_LEAST_DUTY,
   }
 }

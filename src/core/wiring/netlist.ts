@@ -1,5 +1,5 @@
-import { GROUND, type Heat } from '../circuit'
-import { RAMP_LEAST_DUTY } from '../control'
+import { controlKindOf, RAMP_LEAST_DUTY } from '../control'
+import { GROUND } from '../circuit'
 import { COPPER_ALPHA, CRIMP_OHM, RELAY_CONTACT_OHM } from '../electrical'
 import { circuitsOf } from '../fan-circuit'
 import { hasWire, type Job, lookupOf, sharesContact } from '../job'
@@ -13,19 +13,6 @@ import { battery, key, switchRating } from './feeds'
 const ALIVE_SHARE = 0.55
 /** an indicator lamp at 12 V, ohm (estimate) */
 const LAMP_OHM = 150
-
-const duties: Readonly<Record<ControllerPart['band'], Readonly<Record<Heat, number>>>> = {
-  below: { cold: 0, rising: 0, falling: 1, hot: 1 },
-  above: { cold: 0, rising: 0, falling: 1, hot: 1 },
-  fixed: { cold: 0, rising: 0, falling: 1, hot: 1 },
-  ramp: { cold: 0, rising: 0, falling: RAMP_LEAST_DUTY, hot: 1 },
-  hand: { cold: 0, rising: 0, falling: 0, hot: 0 },
-  always: { cold: 1, rising: 1, falling: 1, hot: 1 },
-}
-
-/** A switch that needs no supply of its own. */
-const isPlain = ({ band }: Pick<ControllerPart, 'band'>): boolean =>
-  band === 'fixed' || band === 'hand' || band === 'always'
 
 const relayOf = (job: Job, relayId: string | null): RelayPart | null =>
   job.relays.find((r) => r.id === relayId)?.part ?? null
@@ -92,15 +79,15 @@ function decision(b: Builder, controller: Decider, bus: string): void {
   if (b.controls.some((c) => c.id === controller.id)) return
   const name = `controller${b.job.controllers.findIndex((c) => c.id === controller.id) + 1}`
   const systemV = b.job.machine.systemV
-  const plain = isPlain(part)
+  const kind = controlKindOf(part)
+  const plain = !kind.electronic
   b.controls.push({
     id: controller.id,
     label: part.name,
     supply: plain ? null : [bus, `${name}_gnd`],
     leastV: ALIVE_SHARE * systemV,
     stuck: null,
-    duty:
-      part.band === 'ramp' && part.leastDuty !== null ? { ...duties.ramp, falling: part.leastDuty } : duties[part.band],
+    duty: kind.duty(part.leastDuty ?? RAMP_LEAST_DUTY),
     whenOpen: part.probeOpen === 'fan on' ? 'on' : 'off',
     whenShorted: part.probeShorted === 'fan on' ? 'on' : 'off',
   })
@@ -123,16 +110,17 @@ function decision(b: Builder, controller: Decider, bus: string): void {
 /** What closes a path: a hand switch or the controller's own output. */
 function output(b: Builder, controller: Decider, run: number, a: string, out: string): void {
   const { part } = controller
+  const byHand = controlKindOf(part).decidedBy === 'hand'
   const common = {
     run,
     name: `output${run + 1}`,
-    label: part.band === 'hand' ? `${part.name}, hand switch` : `${part.name}, contact`,
+    label: byHand ? `${part.name}, hand switch` : `${part.name}, contact`,
     a,
     b: out,
     ohm: RELAY_CONTACT_OHM,
     rating: part.contact,
   }
-  if (part.band === 'hand') b.add({ ...common, kind: 'switch', by: 'override' })
+  if (byHand) b.add({ ...common, kind: 'switch', by: 'override' })
   else b.add({ ...common, kind: 'output', controller: controller.id })
 }
 
@@ -200,7 +188,7 @@ function build(job: Job, bench: Bench): JobNetlist {
     const { part } = controller
     if (run.switchedBy === 'controller') {
       const [a, out] = groundSide ? [own.fanMinus, `output${tag}_low`] : [own.switchIn, own.switchOut]
-      if (part.band === 'ramp') {
+      if (controlKindOf(part).pulses) {
         if (groundSide)
           b.say(
             'A ramp controller is drawn on the positive side here: follow its maker’s drawing.',
@@ -257,7 +245,7 @@ function build(job: Job, bench: Bench): JobNetlist {
     })
     if (relay?.suppressed)
       b.add({ kind: 'diode', name: `coil${tag}_diode`, label: 'diode across the coil', a: pin85, b: pin86 })
-    if (part.band === 'ramp') b.say('A pulse-width controller must never feed a relay.', `contact${tag}`, 'warns')
+    if (controlKindOf(part).pulses) b.say('A pulse-width controller must never feed a relay.', `contact${tag}`, 'warns')
     const joined = byController.get(controller.id)
     if (groundSide) {
       b.signal('trigger', `trigger${tag}`, bus, pin86)

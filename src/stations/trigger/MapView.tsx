@@ -1,6 +1,7 @@
 'use client'
 
-import { firstCircuit } from '@/core/fan-circuit'
+import { controlKindOf } from '@/core/control'
+import { firstCircuit, isThermostat } from '@/core/fan-circuit'
 import { useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { type MapCell, mapKey, mapWaitsFor, type SettingMap, withCell } from '@/core/advice'
@@ -77,7 +78,9 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
     },
   )
   const waits = mapWaitsFor(job)
-  if (firstCircuit(job).controller?.part.band === 'fixed') return <Switches job={job} shelf={shelf} settle={settle} />
+  const own = firstCircuit(job).controller?.part
+  if (own && isThermostat(own) && !controlKindOf(own).settable)
+    return <Switches job={job} shelf={shelf} settle={settle} />
   if (waits) return <p className="say">No map yet: {waits}.</p>
   const propose = (): void => {
     setMessage(null)

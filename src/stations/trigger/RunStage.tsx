@@ -1,5 +1,6 @@
 'use client'
 
+import { controlKindOf } from '@/core/control'
 import { Coming, persistently } from '@/ui/persistently'
 import { firstCircuit } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
@@ -38,15 +39,16 @@ const seasonC = (job: Job, season: Season): number =>
     .value
 
 /** What may be supposed of this job. */
-const supposable = (job: Job): WhatIf[] =>
-  whatIfs.filter((w) =>
-    w === 'hand switch off'
-      ? firstCircuit(job).controller?.part.band === 'hand'
-      : w === 'override left on'
-        ? job.wiring.override !== 'none'
-        : w === 'as it is' ||
-          (firstCircuit(job).controller?.part.band !== 'hand' && firstCircuit(job).controller?.part.band !== 'always'),
-  )
+function supposable(job: Job): WhatIf[] {
+  const part = firstCircuit(job).controller?.part
+  const decidedBy = part ? controlKindOf(part).decidedBy : 'temperature'
+  return whatIfs.filter((w) => {
+    if (w === 'as it is') return true
+    if (w === 'hand switch off') return decidedBy === 'hand'
+    if (w === 'override left on') return job.wiring.override !== 'none'
+    return decidedBy === 'temperature'
+  })
+}
 
 /** One moment of the run, in figures. */
 function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRuns; readonly at: number }) {

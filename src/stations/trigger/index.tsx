@@ -1,13 +1,13 @@
 'use client'
 
+import { controlKindOf, probePlaces, probePlacesIn } from '@/core/control'
+import { chooseController, firstCircuit, isSettable, proposedSetting } from '@/core/fan-circuit'
 import { changeProbePlace, changeSetting, changeSpan, choiceEnds, type Job } from '@/core/job'
-import { chooseController, firstCircuit, proposedSetting } from '@/core/fan-circuit'
 import Button from 'react-bootstrap/Button'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
 import type { ControllerPart, ProbePart } from '@/core/parts'
 import { probeLeadError } from '@/core/placing'
 import { runWaitsFor, triggerLadder } from '@/core/run'
-import { probePlaces, probePlacesIn } from '@/core/control'
 import { whatToPress } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
@@ -98,7 +98,7 @@ function Setting({
   const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
   return (
     <>
-      {part.range && part.band !== 'fixed' && (
+      {isSettable(part) && (
         <>
           <QuantityField
             name="setting.set"
@@ -120,7 +120,7 @@ function Setting({
           />
         </>
       )}
-      {part.band === 'ramp' && (
+      {controlKindOf(part).pulses && (
         <QuantityField
           name="setting.span"
           label="span to full"

@@ -1,0 +1,13 @@
+import { type ControlKind } from './control-kind'
+
+/** No controller at all: on while its feed is live. */
+export const always: ControlKind = {
+  name: 'always on',
+  decidedBy: 'nothing',
+  settable: false,
+  electronic: false,
+  pulses: false,
+  points: () => null,
+  settingFor: (onC, offC) => ({ setC: onC, bandK: onC - offC }),
+  duty: () => ({ cold: 1, rising: 1, falling: 1, hot: 1 }),
+}

@@ -1,0 +1,13 @@
+import { type ControlKind, onOrOff } from './control-kind'
+
+/** A switch that closes and opens at temperatures of its own. */
+export const fixed: ControlKind = {
+  name: 'fixed switch',
+  decidedBy: 'temperature',
+  settable: false,
+  electronic: false,
+  pulses: false,
+  points: (_, fixed) => (fixed ? { on: fixed.closesC, off: fixed.opensC } : null),
+  settingFor: (onC, offC) => ({ setC: onC, bandK: onC - offC }),
+  duty: onOrOff,
+}
