@@ -62,26 +62,44 @@ function unwrapped(schema: Walkable): Walkable {
   return schema.def.innerType && !schema.shape ? unwrapped(schema.def.innerType) : schema
 }
 
+/** What a piece of a document holds, where it stood when it was walked: pieces are immutable, and jobs share them. */
+interface Walked {
+  readonly schema: Walkable
+  readonly address: string
+  readonly found: readonly Found[]
+}
+const walkedBefore = new WeakMap<object, Walked>()
+
+function walk(wrapped: Walkable, at: unknown, address: string): readonly Found[] {
+  if (at === null || typeof at !== 'object') return []
+  const schema = unwrapped(wrapped)
+  const before = walkedBefore.get(at)
+  if (before?.schema === schema && before.address === address) return before.found
+  const found = foundIn(schema, at, address)
+  walkedBefore.set(at, { schema, address, found })
+  return found
+}
+
+function foundIn(schema: Walkable, at: object, address: string): readonly Found[] {
+  const known = fieldOfSchema.get(schema)
+  if (known) {
+    const reading = at as Found['reading']
+    return [{ ...known, address, reading: known.wish ? { ...reading, spread: 0 } : reading }]
+  }
+  if (schema.def.type === 'array' && Array.isArray(at))
+    return at.flatMap((entry: unknown) =>
+      walk(schema.def.element!, entry, `${address}.${(entry as { id?: string }).id ?? ''}`),
+    )
+  const { shape } = schema
+  if (!shape) return []
+  return Object.keys(shape).flatMap((key) =>
+    walk(shape[key]!, (at as Record<string, unknown>)[key], address ? `${address}.${key}` : key),
+  )
+}
+
 /**
  * Every reading that stands in a value, by walking it beside its schema. List entries are addressed by their id:
  * "fans.fan1.part.ratedA".
  */
-export function walkFields(schema: z.ZodType, value: unknown): Found[] {
-  const found: Found[] = []
-  const walk = (wrapped: Walkable, at: unknown, address: string): void => {
-    if (at === null || typeof at !== 'object') return
-    const node = unwrapped(wrapped)
-    const known = fieldOfSchema.get(node)
-    if (known) {
-      const reading = at as Found['reading']
-      found.push({ ...known, address, reading: known.wish ? { ...reading, spread: 0 } : reading })
-    } else if (node.def.type === 'array' && Array.isArray(at)) {
-      for (const entry of at) walk(node.def.element!, entry, `${address}.${(entry as { id?: string }).id ?? ''}`)
-    } else if (node.shape) {
-      for (const key of Object.keys(node.shape))
-        walk(node.shape[key]!, (at as Record<string, unknown>)[key], address ? `${address}.${key}` : key)
-    }
-  }
+export const walkFields = (schema: z.ZodType, value: unknown): readonly Found[] =>
   walk(schema as unknown as Walkable, value, '')
-  return found
-}

@@ -131,6 +131,16 @@ export const askedFields = (job: Job): PlacedField[] =>
 export const fieldsAt = (job: Job, station: Station): PlacedField[] =>
   askedFields(job).filter((f) => f.station === station)
 
+/** How a job came from another by one reading alone. */
+export interface ReadingChange {
+  readonly from: Job
+  readonly address: string
+}
+const readingChanges = new WeakMap<Job, ReadingChange>()
+
+/** The job that this one is but for one reading; null where it did not come about so. */
+export const readingChangeOf = (job: Job): ReadingChange | null => readingChanges.get(job) ?? null
+
 /** The job with another reading at an address; everything else is shared with the old one. */
 export function withReading(job: Job, address: string, reading: Reading): Job {
   const set = (node: unknown, path: readonly string[]): unknown => {
@@ -141,5 +151,7 @@ export function withReading(job: Job, address: string, reading: Reading): Job {
     return { ...(node as object), [head]: set((node as Record<string, unknown>)[head], rest) }
   }
   if (!fieldsOf(job).has(address)) throw new RangeError(`no reading at ${address}`)
-  return set(job, address.split('.')) as Job
+  const changed = set(job, address.split('.')) as Job
+  readingChanges.set(changed, { from: job, address })
+  return changed
 }

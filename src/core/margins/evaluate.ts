@@ -1,4 +1,4 @@
-import { type Job, lookupOf } from '../job'
+import { type Job, lookupOf, readingChangeOf } from '../job'
 import { Bench, corners, gravest, type Lookup, NotingBench, verdictOf } from '../reading'
 import { CORE_VERSION, type Evaluation, type MarginResult, type PartResult } from './evaluation'
 import type { Findings } from './findings'
@@ -12,7 +12,13 @@ const settled = (value: number): number => (Math.abs(value) < ROUNDING ? 0 : val
 /** said where a part comes to no figure at some end of its readings */
 const NO_FIGURE = 'readings that it can be worked out from: with these, or at their ends, it comes to no figure'
 
-function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
+/** A part as it was worked out, with every reading that went into it, its scale's too. */
+interface Kept {
+  readonly result: PartResult
+  readonly touched: ReadonlySet<string>
+}
+
+function evaluatePart(part: PartDefinition, lookup: Lookup, keep: (touched: ReadonlySet<string>) => void): PartResult {
   const { id, name, unit, required } = part
   const run = part.run === undefined ? {} : { run: part.run }
   const common = { id, name, unit, required, warns: part.warns !== undefined, ...run }
@@ -27,13 +33,16 @@ function evaluatePart(part: PartDefinition, lookup: Lookup): PartResult {
   const low = settled(worst / si)
   if (verdictOf(value, low) === 'open')
     return { ...common, ...wordless, verdict: 'open', words: NO_FIGURE, readings: [...bench.touched] }
+  const scaleBench = new NotingBench(lookup)
+  const scale = Math.max(part.scale(scaleBench), 1e-9)
+  keep(new Set([...bench.touched, ...scaleBench.touched]))
   return {
     ...common,
     verdict: verdictOf(value, low),
     value,
     worst: Math.min(value, low),
     best: Math.max(value, settled(best / si)),
-    scale: Math.max(part.scale(new Bench(lookup)), 1e-9),
+    scale,
     words: null,
     hurtsMost: hurtsMost ?? null,
     readings: [...bench.touched],
@@ -47,8 +56,40 @@ export const xOf = (part: PartResult, at: 'value' | 'worst' | 'best' = 'value'):
   return value === null || part.scale === null ? Number.NEGATIVE_INFINITY : value / part.scale
 }
 
-function evaluateMargin(margin: MarginDefinition, lookup: Lookup): MarginResult {
-  const parts = margin.parts.map((p) => evaluatePart(p, lookup))
+/** Parts of one evaluation by margin and name. */
+type Parts = Map<string, Kept>
+const keyOf = (margin: MarginDefinition, part: PartDefinition): string => `${margin.id}: ${part.id}`
+
+/**
+ * What a part came to before, where only a reading has changed since that it never looked at. How it is called and what
+ * is required of it is as it is now.
+ */
+function asBefore(part: PartDefinition, before: Kept | undefined, changed: string | undefined): PartResult | null {
+  if (!before || changed === undefined || before.touched.has(changed) || isOpen(part) || isMissing(part)) return null
+  return { ...before.result, name: part.name, required: part.required }
+}
+
+function evaluateMargin(
+  margin: MarginDefinition,
+  lookup: Lookup,
+  now: Parts,
+  before: { readonly parts: Parts; readonly changed: string } | null,
+): MarginResult {
+  const parts = margin.parts.map((p) => {
+    const key = keyOf(margin, p)
+    const kept = before?.parts.get(key)
+    const same = asBefore(p, kept, before?.changed)
+    if (same) {
+      now.set(key, { result: same, touched: kept!.touched })
+      return same
+    }
+    let touched: ReadonlySet<string> | null = null
+    const result = evaluatePart(p, lookup, (t) => {
+      touched = t
+    })
+    if (touched) now.set(key, { result, touched })
+    return result
+  })
   const counting = parts.filter((p) => !p.warns)
   const shortInWords = counting.find((p) => p.verdict === 'short' && p.value === null)
   const numbered = counting.filter((p) => p.value !== null)
@@ -89,18 +130,31 @@ const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
     undefined,
   )
 
+/** a fan's size decides how long it takes to start, and has no spread there */
+const READ_WITHOUT_NOTING = /\.part\.diameterM$/
+
+/** What each job's parts came to last; a keystroke changes one reading, and most parts never look at it. */
+const evaluated = new WeakMap<Job, { readonly run: Findings | null; readonly parts: Parts }>()
+
 /**
  * Every margin of a job: nominal values, corners, verdicts and workings. Pure and total on a valid job.
  * @param run what its runs came to, where they have been made for this state of it; else rules of thumb stand in their
  *   place
+ * @param quickly while something is typed: parts that never looked at the one reading that changed stand as they were
  * @see margins.md, engineering §0
  */
-export function evaluate(job: Job, run: Findings | null = null): Evaluation {
+export function evaluate(job: Job, run: Findings | null = null, { quickly = false } = {}): Evaluation {
   const lookup = lookupOf(job)
+  const change = quickly ? readingChangeOf(job) : null
+  const reusable = change !== null && !READ_WITHOUT_NOTING.test(change.address)
+  const last = reusable ? evaluated.get(change.from) : undefined
+  const before = reusable && last?.run === run ? { parts: last.parts, changed: change.address } : null
+  const parts: Parts = new Map()
+  evaluated.set(job, { run, parts })
   return {
     jobVersion: job.version,
     coreVersion: CORE_VERSION,
-    margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup)),
+    margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup, parts, before)),
     ...(run ? { run: { at: run.at, day: run.day, settled: run.settled } } : {}),
   }
 }

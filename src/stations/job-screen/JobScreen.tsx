@@ -109,7 +109,10 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
       [keepRun, opened.id],
     ),
   })
-  const evaluation = useMemo(() => evaluate(job, run.findings), [job, run.findings])
+  const evaluation = useMemo(
+    () => evaluate(job, run.findings, { quickly: doc.moving }),
+    [job, run.findings, doc.moving],
+  )
   const sampled = useSample(job, run.findings)
   const full = useMemo(() => (sampled ? withSample(evaluation, sampled) : evaluation), [evaluation, sampled])
   const entries = useMemo(
