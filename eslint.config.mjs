@@ -1,8 +1,17 @@
 import jsxA11y from 'eslint-plugin-jsx-a11y'
 import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
+import { stillToSplit } from './eslint.still-to-split.mjs'
 
 const lists = '/^(fans|controllers|probes|runs|fuses|relays|batteries)$/'
+
+/** How long, nested and branched a piece may be; files that are still more so are named in one place. */
+const shape = {
+  'max-lines': { max: 300, skipComments: true, skipBlankLines: true },
+  'max-lines-per-function': { max: 80, skipComments: true, skipBlankLines: true },
+  complexity: { max: 25 },
+  'no-nested-ternary': {},
+}
 
 export default tseslint.config(
   { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'data/'] },
@@ -29,6 +38,11 @@ export default tseslint.config(
       ],
     },
   },
+  ...Object.entries(shape).map(([rule, options]) => ({
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/test-support/**', ...stillToSplit[rule]],
+    rules: { [rule]: Object.keys(options).length ? ['error', options] : 'error' },
+  })),
   {
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',

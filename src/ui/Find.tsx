@@ -13,22 +13,26 @@ const withoutModifiers = (e: KeyboardEvent): boolean => !e.ctrlKey && !e.metaKey
 /** Find, by its button or by `/` while no field has the focus. Letters typed before its field is there are kept for it. */
 export function FindButton() {
   const [open, setOpen] = useState(false)
-  const early = useRef('')
-  const there = useRef(false)
-  const hide = useCallback(() => setOpen(false), [])
+  /** letters on their way to a field that is not there yet; null where there is one, or nothing was asked */
+  const early = useRef<string | null>(null)
+  const hide = useCallback(() => {
+    early.current = null
+    setOpen(false)
+  }, [])
   const begin = useCallback(() => {
     early.current = ''
-    there.current = false
     setOpen(true)
   }, [])
-  const begun = useCallback(() => {
-    there.current = true
-    return early.current
+  /** the field has the focus: what was typed before is its own, what follows comes by itself */
+  const takeOver = useCallback(() => {
+    const letters = early.current ?? ''
+    early.current = null
+    return letters
   }, [])
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (open && !there.current) {
-        if (event.key === 'Escape') setOpen(false)
+      if (early.current !== null) {
+        if (event.key === 'Escape') hide()
         else if (event.key === 'Backspace') early.current = early.current.slice(0, -1)
         else if (event.key.length === 1 && withoutModifiers(event)) early.current += event.key
         else return
@@ -44,7 +48,7 @@ export function FindButton() {
     // before any other keys of the page: what is typed on its way to the field is for the field
     window.addEventListener('keydown', onKey, { capture: true })
     return () => window.removeEventListener('keydown', onKey, { capture: true })
-  }, [open, begin])
+  }, [begin, hide])
   return (
     <>
       <button
@@ -57,7 +61,7 @@ export function FindButton() {
       >
         find
       </button>
-      {open && <FindDialog begun={begun} onHide={hide} />}
+      {open && <FindDialog takeOver={takeOver} onHide={hide} />}
     </>
   )
 }

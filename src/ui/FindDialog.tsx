@@ -17,17 +17,27 @@ const addressOf = ({ kind, id }: Found): string =>
   kind === 'part' ? `/shelf?part=${encodeURIComponent(id)}` : `/jobs/${encodeURIComponent(id)}`
 const PAUSE_MS = 120
 
+interface Props {
+  /** what was typed before the field was there */
+  readonly takeOver: () => string
+  readonly onHide: () => void
+}
+
 /** Jobs, machines and parts by the letters they hold. */
-export function FindDialog({ begun, onHide }: { readonly begun: () => string; readonly onHide: () => void }) {
+export function FindDialog({ takeOver, onHide }: Props) {
   const router = useRouter()
   const list = useId()
-  const [text, setText] = useState(begun)
+  const [text, setText] = useState('')
   const [found, setFound] = useState<readonly Found[]>([])
   const [at, setAt] = useState(0)
   const [trouble, setTrouble] = useState<string | null>(null)
   const asked = useRef(0)
   const field = useRef<HTMLInputElement>(null)
-  useEffect(() => field.current?.focus(), [])
+  useEffect(() => {
+    field.current?.focus()
+    const before = takeOver()
+    if (before) setText((after) => before + after)
+  }, [takeOver])
   useEffect(() => {
     const mine = ++asked.current
     const timer = setTimeout(() => {
