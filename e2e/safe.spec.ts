@@ -45,7 +45,7 @@ test(
   'killed in the middle of a stream of saves, a hundred times: every acknowledged save is there, and nothing ' +
     'half made',
   async ({ request, yard }) => {
-    test.setTimeout(420_000)
+    test.setTimeout(900_000)
     const file = JSON.parse(readFileSync('src/formats/test-support/fresh.job.json', 'utf8')) as Record<string, unknown>
     const { id } = (await (
       await request.post(`${yard.url}/api/import`, { data: Buffer.from(JSON.stringify(file)) })

@@ -40,8 +40,9 @@ function WorkingLine({ line, system }: { readonly line: Line; readonly system: U
   const plain = line.formula === '{0}'
   return (
     <div className="line">
-      <a className="cite" href={`/engineering#${anchorOf(line.cite)}`}>
+      <a className="cite" href={`/engineering#${anchorOf(line.cite)}`} target="formulas">
         {line.cite}
+        <span className="visually-hidden">, its formula, in a page of its own</span>
       </a>
       <div>{line.name}</div>
       {!plain && <div className="sum soft">{written(line.formula, (i) => line.terms[i]!.name)}</div>}

@@ -20,6 +20,14 @@ function readStored(key: string): Record<string, string> {
   }
 }
 
+function store(key: string, drafts: Readonly<Record<string, string>>): void {
+  try {
+    sessionStorage.setItem(key, JSON.stringify(drafts))
+  } catch {
+    // full or forbidden: what is typed stays on the page all the same
+  }
+}
+
 export function DraftProvider({ job, children }: { readonly job: string; readonly children: ReactNode }) {
   const key = `pyraxis-drafts-${job}`
   const [all, setAll] = useState<Record<string, string>>({})
@@ -30,7 +38,7 @@ export function DraftProvider({ job, children }: { readonly job: string; readonl
       setAll((before) => {
         const rest = Object.fromEntries(Object.entries(before).filter(([name]) => name !== field))
         const after = text === null ? rest : { ...rest, [field]: text }
-        sessionStorage.setItem(key, JSON.stringify(after))
+        store(key, after)
         return after
       })
     },

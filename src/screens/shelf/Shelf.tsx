@@ -175,13 +175,13 @@ export function Shelf({ entries, unreadable }: Props) {
           </Link>
           <ThemeButton />
         </span>
-        {unreadable.length > 0 && (
-          <p className="save-trouble" role="alert">
-            {`${unreadable.length === 1 ? 'A part' : `${unreadable.length} parts`} of this shelf cannot be read any more: `}
-            {`${unreadable.map((p) => p.name || p.id).join(', ')}. The rest is here; what jobs have chosen they keep.`}
-          </p>
-        )}
       </header>
+      {unreadable.length > 0 && (
+        <p className="say say-short mx-3" role="alert">
+          {`${unreadable.length === 1 ? 'A part' : `${unreadable.length} parts`} of this shelf cannot be read any more: `}
+          {`${unreadable.map((p) => p.name || p.id).join(', ')}. The rest is here; what jobs have chosen they keep.`}
+        </p>
+      )}
       <main className="shelf">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
           <Form.Control

@@ -22,7 +22,7 @@ import { fetchStations, stationViews } from '../all'
 import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
-import { SaveNotes } from './SaveNotes'
+import { AsideNotes, NotTaken } from './SaveNotes'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
 import { useSample } from './use-sample'
@@ -249,7 +249,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
             </button>
           </span>
           <SaveTrouble state={doc.state} />
-          <SaveNotes notTaken={doc.notTaken} aside={doc.aside} onDrop={doc.dropAside} />
+          <NotTaken why={doc.notTaken} />
           {stepped && (
             <p className="stepped" role="status">
               {stepped}
@@ -258,6 +258,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
         </header>
         <Spine entries={entries} present={station} onGo={(s) => go(s)} />
         <main className="stage" key={station}>
+          <AsideNotes aside={doc.aside} onDrop={doc.dropAside} />
           <Stage {...stationProps} />
         </main>
         {selected ? (
