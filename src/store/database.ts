@@ -111,8 +111,8 @@ function open(file: string): Promise<Store> {
 }
 
 /**
- * Closes what is open, and opens the file that is there now. A log that the old file left beside it belongs to no other:
- * SQLite would play it into the new one.
+ * Closes what is open, and opens the file that is there now. A log that the old file left beside it belongs to no
+ * other: SQLite would play it into the new one.
  */
 async function openAnew(before: Shared, file: string): Promise<Store> {
   shared.pyraxisStore = undefined

@@ -189,6 +189,8 @@ export interface Found {
 }
 
 const MOST_FOUND = 8
+/** a part's maker; none where its document is torn */
+const MAKER = sql`case when json_valid(document) then json_extract(document, '$.maker') end`
 const like = (text: string): string => `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
 
 /** Jobs, machines and parts whose name, owner or maker holds the text. A machine leads to its newest job. */
@@ -224,12 +226,7 @@ export const find = ({ db, file }: Store, text: string): Promise<Found[]> =>
     const parts = await db
       .selectFrom('parts')
       .select(['id', 'name', 'kind', 'retired_at'])
-      .where((e) =>
-        e.or([
-          holds('name'),
-          sql<boolean>`case when json_valid(document) then json_extract(document, '$.maker') end like ${pattern} escape '\\'`,
-        ]),
-      )
+      .where((e) => e.or([holds('name'), sql<boolean>`${MAKER} like ${pattern} escape '\\'`]))
       .orderBy('name')
       .limit(MOST_FOUND)
       .execute()

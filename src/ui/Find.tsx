@@ -10,7 +10,9 @@ const FindDialog = dynamic(() => loadDialog().then((m) => m.FindDialog), { ssr: 
 
 const withoutModifiers = (e: KeyboardEvent): boolean => !e.ctrlKey && !e.metaKey && !e.altKey
 
-/** Find, by its button or by `/` while no field has the focus. Letters typed before its field is there are kept for it. */
+/**
+ * Find, by its button or by `/` while no field has the focus. Letters typed before its field is there are kept for it.
+ */
 export function FindButton() {
   const [open, setOpen] = useState(false)
   /** letters on their way to a field that is not there yet; null where there is one, or nothing was asked */

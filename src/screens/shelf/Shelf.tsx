@@ -178,7 +178,8 @@ export function Shelf({ entries, unreadable }: Props) {
       </header>
       {unreadable.length > 0 && (
         <p className="say say-short mx-3" role="alert">
-          {`${unreadable.length === 1 ? 'A part' : `${unreadable.length} parts`} of this shelf cannot be read any more: `}
+          {unreadable.length === 1 ? 'A part' : `${unreadable.length} parts`}
+          {' of this shelf cannot be read any more: '}
           {`${unreadable.map((p) => p.name || p.id).join(', ')}. The rest is here; what jobs have chosen they keep.`}
         </p>
       )}

@@ -16,7 +16,10 @@ export interface DutyByHeat {
   readonly hot: number
 }
 
-/** Everything that a kind of controller must say of itself; what one leaves out does not compile. @see engineering §3.1 */
+/**
+ * Everything that a kind of controller must say of itself; what one leaves out does not compile.
+ * @see engineering §3.1
+ */
 export interface ControlKind {
   /** as it is chosen on the shelf */
   readonly name: string
