@@ -4,6 +4,7 @@ import { type Job, type LeadName, lookupOf, type Seat } from '../job'
 import { Bench } from '../reading'
 import { format } from '../units'
 import { reachOf } from './leads'
+import { PROBE_LEAD } from './probe-lead'
 
 /** One lead that comes with a part, against the way it has to go. */
 export interface LeadReach {
@@ -27,8 +28,6 @@ const names: Readonly<Record<LeadName, string>> = {
 }
 
 export const leadName = (lead: LeadName): string => names[lead]
-/** probe leads are thin: 22 AWG is the thinnest that is handled without breaking */
-const THIN = '22 AWG'
 /** what a splice takes up, so that it can be made again, m */
 const SPLICE_M = 0.05
 
@@ -65,7 +64,7 @@ function colder({ probe, controller }: FanCircuit, moreM: number): number {
   const set = controller?.setC ?? 90
   if (!part) return 0
   const error = (lengthM: number): number =>
-    leadError(set, 2 * lengthM * resistancePerMetre(THIN, 20), { r25Ohm: part.r25Ohm, betaK: part.betaK })
+    leadError(set, 2 * lengthM * resistancePerMetre(PROBE_LEAD, 20), { r25Ohm: part.r25Ohm, betaK: part.betaK })
   return Math.abs(error(part.leadM.value + moreM) - error(part.leadM.value))
 }
 

@@ -3,7 +3,7 @@ import { leadError, resistancePerMetre } from '../electrical'
 import type { Job } from '../job'
 
 /** probe leads are thin: 22 AWG is the thinnest that is handled without breaking */
-const LEAD = '22 AWG'
+export const PROBE_LEAD = '22 AWG'
 
 /**
  * How much colder a fan's probe reads at its set point for the length of its lead, there and back.
@@ -14,7 +14,7 @@ export function probeLeadError(job: Job, circuit = firstCircuit(job)): number | 
   const { controller } = circuit
   const { part } = circuit.probe
   if (!part || !controller) return null
-  return leadError(controller.setC, 2 * part.leadM.value * resistancePerMetre(LEAD, 20), {
+  return leadError(controller.setC, 2 * part.leadM.value * resistancePerMetre(PROBE_LEAD, 20), {
     r25Ohm: part.r25Ohm,
     betaK: part.betaK,
   })
