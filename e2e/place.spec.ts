@@ -189,7 +189,10 @@ test('a side-by-side: the same fan on a thicker core, and the tool can say that 
   await type(page, 'pin to face, new core', '34 mm')
   await go(page, 'Place')
   await expect(page.getByTestId('cores-answer')).toContainText(
-    /core is worse here: \d+ % worse at speed, a third blocked\. .* fan gets \d+ % less air.*Pins and holes move by 15 mm/,
+    new RegExp(
+      'The new core is worse here: \\d+ % worse at speed, a third blocked\\. ' +
+        'The same fan gets \\d+ % less air.*Pins and holes move by 15 mm',
+    ),
   )
   await expect(page.getByRole('region', { name: 'Present core and new core' }).getByRole('row')).toHaveCount(7)
 })
