@@ -14,7 +14,7 @@ const args = [
 export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
   retries: 0,
@@ -23,7 +23,7 @@ export default defineConfig({
     ...devices['Desktop Chrome'],
     viewport: { width: 1280, height: 800 },
     video: 'off',
-    trace: 'retain-on-failure',
+    trace: 'off',
     screenshot: 'only-on-failure',
     actionTimeout: 20_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },

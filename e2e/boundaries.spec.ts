@@ -68,8 +68,7 @@ test('every door of the server parses what it is given and answers in words', as
 })
 
 test('out as a file and in again is the same job', async ({ page, yard }) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}/sheet`)
+  const address = await openJob(page, yard, 'Fell team bike 3', '/sheet')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Job file' }).click(),
@@ -91,7 +90,7 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
 }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   const page = await context.newPage()
-  const address = await openJob(page, yard, 'Fell team bike 3')
+  const address = yard.addressOf('Fell team bike 3')
   for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after']) {
     await page.goto(`${yard.url}${address}?station=${station}`)
     await ready(page)
@@ -145,9 +144,7 @@ test(
   "in inches and Fahrenheit: a bare number takes the field's unit, AWG sizes are offered, the margin reads " +
     'in inches',
   async ({ page, yard }) => {
-    const address = await openJob(page, yard, 'Fell team bike 3')
-    await page.goto(`${yard.url}${address}?station=measure`)
-    await ready(page)
+    await openJob(page, yard, 'Fell team bike 3', '?station=measure')
     await page.keyboard.press('u')
     await type(page, 'free behind the core', '2 1/4')
     await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.25')

@@ -176,9 +176,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 })
 
 test('without its fuse a finished job cannot be signed, whatever is accepted', async ({ page, yard }) => {
-  const address = await openJob(page, yard, 'Fell team bike 2')
-  await page.goto(`${yard.url}${address}?station=wire`)
-  await ready(page)
+  const address = await openJob(page, yard, 'Fell team bike 2', '?station=wire')
   await page.getByLabel('Rating').selectOption('')
   await go(page, 'After')
   await expect(page.getByText('No fuse fitted. A job is not signed off without its fuse')).toBeVisible()
@@ -190,7 +188,6 @@ test('without its fuse a finished job cannot be signed, whatever is accepted', a
 
 test('nine stations by keyboard alone, a collar moved and units swapped without rounding', async ({ page, yard }) => {
   await openJob(page, yard, 'Fell team bike 3')
-  await ready(page)
   const names = ['Machine', 'Measure', 'Place', 'Power', 'Wire', 'Trigger', 'Build', 'Prove', 'After']
   for (const [i, name] of names.entries()) {
     await page.keyboard.press(String(i + 1))
@@ -216,9 +213,7 @@ test('nine stations by keyboard alone, a collar moved and units swapped without 
 })
 
 test('a collar is dragged and the margin follows', async ({ page, yard }) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}?station=trigger`)
-  await ready(page)
+  await openJob(page, yard, 'Fell team bike 3', '?station=trigger')
   const on = page.getByRole('slider', { name: 'on collar' })
   const box = (await on.boundingBox())!
   const [x, y] = [box.x + box.width - 20, box.y + box.height / 2]

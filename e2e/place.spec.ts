@@ -115,9 +115,7 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
   page,
   yard,
 }) => {
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}?station=place`)
-  await ready(page)
+  const address = await openJob(page, yard, 'Fell team bike 3', '?station=place')
   await expect(page.getByRole('region', { name: 'How it is held' })).toContainText(
     /Ties through the gaps 11.2 mm and 109 mm/,
   )
@@ -201,9 +199,7 @@ test('an air-cooled digger: every panel both ways and none, the next size down, 
   page,
   yard,
 }) => {
-  const address = await openJob(page, yard, 'Churchyard digger')
-  await page.goto(`${yard.url}${address}?station=place`)
-  await ready(page)
+  await openJob(page, yard, 'Churchyard digger', '?station=place')
   const table = page.getByTestId('bay-ways')
   await expect(table.getByRole('row')).toHaveCount(8)
   await expect(table.getByRole('row', { name: /rear louvre, pushing in/ })).toContainText('fights it')
@@ -250,9 +246,7 @@ test('on a phone the fan is moved by touch, and the page never scrolls sideways'
   const page = await (
     await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   ).newPage()
-  const address = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${address}?station=place`)
-  await ready(page)
+  await openJob(page, yard, 'Fell team bike 3', '?station=place')
   const top = await fromTheTop(page)
   const box = (await fanPart(page, 'Swift 116').boundingBox())!
   const client = await page.context().newCDPSession(page)
@@ -274,9 +268,7 @@ test(
   'a trailer with a blower and a hose: bends and a splitter cost air against the figure on the box, and the flap ' +
     'has its seasons',
   async ({ page, yard }) => {
-    const address = await openJob(page, yard, 'Market cold trailer')
-    await page.goto(`${yard.url}${address}?station=place`)
-    await ready(page)
+    const address = await openJob(page, yard, 'Market cold trailer', '?station=place')
     const held = page.getByRole('region', { name: 'How it is held' })
     const share = async (): Promise<number> => Number(/(\d+) %/.exec((await held.textContent()) ?? '')?.[1])
     await expect(held).toContainText(/with 1 bend it moves .* on its box/)

@@ -1,4 +1,4 @@
-import { expect, go, openJob, ready, saved, test, type } from './test-support/yard'
+import { expect, go, openJob, saved, test, type } from './test-support/yard'
 
 const BIKE = 'Fell team bike 1'
 
@@ -11,7 +11,6 @@ test('a station that was never looked at, with the server away: it waits alone, 
     window.requestIdleCallback = () => 0
   })
   await openJob(page, yard, BIKE)
-  await ready(page)
   await yard.kill()
   await page.keyboard.press('6')
   await expect(page.getByText('This part has not come yet').first()).toBeVisible({ timeout: 15_000 })
@@ -34,7 +33,6 @@ test('a browser that keeps nothing: changes go out, and “saved” is said of w
     }
   })
   const address = await openJob(page, yard, BIKE)
-  await ready(page)
   await yard.kill()
   await type(page, 'usual day it works', '19')
   await expect(page.getByText('This browser keeps nothing')).toBeVisible()
@@ -50,7 +48,6 @@ test('a waiting change that cannot be read is shown, can be taken out as a file,
   yard,
 }) => {
   const address = await openJob(page, yard, BIKE)
-  await ready(page)
   const id = address.split('/').at(-1)!
   const text = JSON.stringify([{ from: 1, key: 'an-older-key', job: { format: 'pyraxis-job', version: 99 } }])
   await page.evaluate(([key, value]) => localStorage.setItem(key!, value!), [`pyraxis-unsaved:${id}:gone`, text])

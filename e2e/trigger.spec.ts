@@ -10,9 +10,7 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   page,
   yard,
 }) => {
-  const job = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${job}?station=trigger`)
-  await ready(page)
+  const job = await openJob(page, yard, 'Fell team bike 3', '?station=trigger')
   const says = page.locator('.run-says')
   await expect(says).toContainText(
     new RegExp(
@@ -48,9 +46,7 @@ test('a collar is dragged and the run follows; a map of settings recommends one,
   page,
   yard,
 }) => {
-  const job = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${job}?station=trigger`)
-  await ready(page)
+  await openJob(page, yard, 'Fell team bike 3', '?station=trigger')
   await expect(page.locator('.run-says')).toContainText('peaks at 102 °C')
   const on = page.getByRole('slider', { name: 'on collar' })
   const box = (await on.boundingBox())!
@@ -82,9 +78,7 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
   page,
   yard,
 }) => {
-  const job = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${job}?station=trigger`)
-  await ready(page)
+  await openJob(page, yard, 'Fell team bike 3', '?station=trigger')
   await view(page, 'The day')
   await page.getByLabel('time, leg 3').fill('0.5 h')
   await page.getByLabel('time, leg 3').press('Enter')
@@ -135,9 +129,7 @@ test('a log fixes two readings of this machine, which are measured from then on;
   page,
   yard,
 }) => {
-  const job = await openJob(page, yard, 'Fell team bike 3')
-  await page.goto(`${yard.url}${job}?station=trigger`)
-  await ready(page)
+  await openJob(page, yard, 'Fell team bike 3', '?station=trigger')
   await view(page, 'From a log')
   const flat = `time_s;coolant_c\n${Array.from({ length: 200 }, (_, i) => `${5 * i};84,${i % 10}`).join('\n')}`
   await page
@@ -162,9 +154,7 @@ test('a log fixes two readings of this machine, which are measured from then on;
 
 test('on a phone the run fits, and the day and the map stay within the page', async ({ page, yard }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  const job = await openJob(page, yard, 'Churchyard digger')
-  await page.goto(`${yard.url}${job}?station=trigger`)
-  await ready(page)
+  await openJob(page, yard, 'Churchyard digger', '?station=trigger')
   await expect(page.locator('.run-says')).toContainText(/The air of the bay peaks at/)
   for (const name of ['Ladder and run', 'The day', 'Which setting', 'Season and height', 'From a log']) {
     await view(page, name)

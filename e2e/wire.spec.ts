@@ -47,9 +47,7 @@ test(
   'the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all ' +
     'taken out again',
   async ({ page, yard }) => {
-    const address = await openJob(page, yard, 'Vineyard buggy, second controller')
-    await page.goto(`${yard.url}${address}?station=wire`)
-    await ready(page)
+    await openJob(page, yard, 'Vineyard buggy, second controller', '?station=wire')
     await expect(part(page, 'Wheatear 150')).toBeVisible()
     await expect(symptom(page)).toContainText('engine running and hot')
     await expect(symptom(page)).toContainText('Wheatear 150 runs at 112 %')

@@ -3,6 +3,7 @@ import { copyFileSync, mkdtempSync, renameSync, rmSync } from 'node:fs'
 import net from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
+import Sqlite from 'better-sqlite3'
 import { test as base, expect, type Page } from '@playwright/test'
 
 const NEXT = path.join('node_modules', 'next', 'dist', 'bin', 'next')
@@ -75,6 +76,20 @@ export class Yard {
     renameSync(fresh, this.database)
   }
 
+  /** @returns the address of a job, by its name */
+  addressOf(title: string): string {
+    const db = new Sqlite(this.database, { readonly: true })
+    const found = db
+      .prepare(
+        `select id from jobs join revisions on job_id = id and number = head
+         where json_extract(document, '$.title') = ?`,
+      )
+      .get(title) as { id: string } | undefined
+    db.close()
+    if (!found) throw new Error(`There is no job named ${title}`)
+    return `/jobs/${found.id}`
+  }
+
   /** The demo yard as new, and a server that is up with the clock of the day, whatever a test before did to it. */
   async renew(): Promise<void> {
     const running = this.server !== undefined && this.server.exitCode === null && this.server.signalCode === null
@@ -124,13 +139,16 @@ export const ready = (page: Page): Promise<void> => page.waitForSelector('html[d
 export const saved = (page: Page): Promise<void> =>
   expect(page.locator('[data-state]').first()).toHaveAttribute('data-state', 'saved')
 
-/** Opens a job of the yard by its name. @returns its address */
-export async function openJob(page: Page, yard: Yard, title: string): Promise<string> {
-  await page.goto(yard.url)
+/**
+ * Opens a job of the yard by its name, straight at its page.
+ * @param at what follows the job's address: a station, the sheet
+ * @returns its address
+ */
+export async function openJob(page: Page, yard: Yard, title: string, at = ''): Promise<string> {
+  const address = yard.addressOf(title)
+  await page.goto(`${yard.url}${address}${at}`)
   await ready(page)
-  await page.getByRole('link', { name: title }).first().click()
-  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible()
-  return new URL(page.url()).pathname
+  return address
 }
 
 /** Starts a job at 1 150 m from the yard. @param job what is to be done, where it is not the machine's usual */

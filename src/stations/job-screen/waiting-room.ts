@@ -12,14 +12,32 @@ export const newKey = (): string =>
 const heldLocks = async (): Promise<ReadonlySet<string | undefined>> =>
   new Set(navigator.locks ? (await navigator.locks.query()).held?.map((l) => l.name) : [])
 
+const PATIENCE_MS = 1500
+
+/**
+ * Holds the lock of a tab's name for as long as the page is open. A page that was reloaded may find it held by the one
+ * before it, which is just going: it is waited for.
+ * @returns whether it could be had
+ */
+const hold = (tab: string): Promise<boolean> =>
+  new Promise((answer) => {
+    const held = (): Promise<never> => {
+      answer(true)
+      return new Promise(() => undefined)
+    }
+    navigator.locks
+      .request(`${PREFIX}-tab-${tab}`, { signal: AbortSignal.timeout(PATIENCE_MS) }, held)
+      .catch(() => answer(false))
+  })
+
 /** A name of this tab that outlives its reloads. @throws where the browser keeps nothing */
 async function claimTab(): Promise<string> {
   const known = sessionStorage.getItem('pyraxis-tab')
-  const held = await heldLocks()
-  // a duplicated tab copies the name of the one it came from, which still holds its lock
-  const tab = known && navigator.locks && !held.has(`${PREFIX}-tab-${known}`) ? known : newKey()
+  // a duplicated tab copies the name of the one it came from, which goes on holding its lock
+  if (known && navigator.locks && (await hold(known))) return known
+  const tab = newKey()
   sessionStorage.setItem('pyraxis-tab', tab)
-  void navigator.locks?.request(`${PREFIX}-tab-${tab}`, () => new Promise<never>(() => undefined))
+  if (navigator.locks) await hold(tab)
   return tab
 }
 
