@@ -1,7 +1,8 @@
+import { type Result } from '../core/units'
 import { type Job, JOB_VERSION, jobSchema, migrateJob } from '../core/job'
 import { parseJson, problemsInWords } from './problems'
 
-export type JobFile = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly message: string }
+export type JobFile = Result<{ job: Job }>
 
 /** larger than any job, smaller than what would stall the reader */
 export const LARGEST_JOB_FILE = 2_000_000
@@ -47,9 +48,7 @@ export const LARGEST_YARD_FILE = 200_000_000
  * The jobs of a file, not read yet: of one job, or of many.
  * @returns each as it stands in the file, or why the file holds none
  */
-export function splitJobsFile(
-  text: string,
-): { readonly ok: true; readonly jobs: readonly unknown[] } | { readonly ok: false; readonly message: string } {
+export function splitJobsFile(text: string): Result<{ jobs: unknown[] }> {
   if (text.length > LARGEST_YARD_FILE) return { ok: false, message: 'This file is too large: bring it in as several.' }
   const json = parseJson(text)
   if (!json.ok) return json

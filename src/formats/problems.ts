@@ -1,3 +1,4 @@
+import { type Result } from '../core/units'
 import type { z } from 'zod'
 
 const MOST = 5
@@ -17,7 +18,7 @@ export function problemsInWords(error: z.ZodError): string {
 }
 
 /** A file as JSON, or why it is not. */
-export function parseJson(text: string): { ok: true; value: unknown } | { ok: false; message: string } {
+export function parseJson(text: string): Result<{ value: unknown }> {
   try {
     return { ok: true, value: JSON.parse(text) as unknown }
   } catch {

@@ -1,3 +1,4 @@
+import { type Result } from '../core/units'
 import { z } from 'zod'
 import { migratePart } from '../core/job'
 import { type Part, partSchema } from '../core/parts'
@@ -10,7 +11,7 @@ const shelfSchema = z.strictObject({
 })
 
 /** Parts of a shelf from the text of a file, all or none. */
-export function readShelfFile(text: string): { ok: true; parts: Part[] } | { ok: false; message: string } {
+export function readShelfFile(text: string): Result<{ parts: Part[] }> {
   const json = parseJson(text)
   if (!json.ok) return json
   const parsed = shelfSchema.safeParse(json.value)

@@ -1,3 +1,4 @@
+import { type Result } from '../core/units'
 import { randomUUID } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
 import type { Job } from '../core/job'
@@ -182,11 +183,7 @@ export const addJobs = (
   )
 
 /** One new job. @returns its id, or why it was refused */
-export async function addJob(
-  store: Store,
-  job: Job,
-  at: string,
-): Promise<{ ok: true; id: string } | { ok: false; message: string }> {
+export async function addJob(store: Store, job: Job, at: string): Promise<Result<{ id: string }>> {
   const prepared = prepareJob(job)
   if (!prepared.ok) return prepared
   const [id] = await addJobs(store, [prepared], at)

@@ -1,16 +1,15 @@
+import { expose } from 'comlink'
 import type { CircuitGraph, LaidOut } from '../core/drawing'
 import { layOut, makeReady } from '../layout/circuit-layout'
 
-export interface LayoutAnswer {
-  readonly key: string
-  /** null where it could not be laid out */ readonly laid: LaidOut | null
-}
-
 makeReady()
+// the library leaves its own listener behind, which would answer what is not meant for it
+self.onmessage = null
 
-/** Message in: `{ key, graph, narrow }`; the same graph laid out goes back. */
-self.onmessage = (event: MessageEvent<{ key: string; graph: CircuitGraph; narrow: boolean }>) => {
-  const { key, graph, narrow } = event.data
-  const say = (laid: LaidOut | null): void => self.postMessage({ key, laid } satisfies LayoutAnswer)
-  layOut(graph, narrow).then(say, () => say(null))
+const layouts = {
+  /** A circuit's parts laid out; null where it could not be done. */
+  layOut: (graph: CircuitGraph, narrow: boolean): Promise<LaidOut | null> => layOut(graph, narrow).catch(() => null),
 }
+export type Layouts = typeof layouts
+
+expose(layouts)

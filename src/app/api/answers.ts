@@ -1,13 +1,11 @@
+import { type Result } from '../../core/units'
 import type { z } from 'zod'
 import { LARGEST_JOB_FILE, parseJson, problemsInWords } from '@/formats'
 import { StoreTrouble } from '@/store'
 import { asked, log } from '../log'
 
 /** The body of a request as JSON in a known shape, or why not, in words. */
-export async function readBody<T>(
-  request: Request,
-  schema: z.ZodType<T>,
-): Promise<{ ok: true; value: T } | { ok: false; message: string }> {
+export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<Result<{ value: T }>> {
   const text = await request.text()
   if (text.length > LARGEST_JOB_FILE) return { ok: false, message: 'This is too large.' }
   const json = parseJson(text)

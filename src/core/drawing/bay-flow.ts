@@ -1,7 +1,9 @@
+import { type Drawing } from './drawing-schema'
+import { type Shape } from './drawing-schema'
 import type { BayWay } from '../advice'
 import type { Job } from '../job'
 import { format } from '../units'
-import { arrow, circle, framed, path, rect, text, type Drawing, type Shape } from './shapes'
+import { arrow, circle, framed, path, rect, text } from './shapes'
 
 const W = 190
 const H = 128

@@ -1,6 +1,9 @@
+import { type Drawing } from './drawing-schema'
+import { type Pen } from './drawing-schema'
+import { type Shape } from './drawing-schema'
 import { conducts, type Conditions, type Element, type Netlist, type Solution } from '../circuit'
 import { PART, type CircuitGraph, type LaidOut } from './circuit-graph'
-import { circle, framed, path, rect, text, type Drawing, type Pen, type Shape } from './shapes'
+import { circle, framed, path, rect, text } from './shapes'
 
 type XY = readonly [number, number]
 /** state in which a circuit is drawn; none for a plain plan of it */

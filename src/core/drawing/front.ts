@@ -1,3 +1,6 @@
+import { type Drawing } from './drawing-schema'
+import { type Pen } from './drawing-schema'
+import { type Shape } from './drawing-schema'
 import { HUB_SHARE } from '../air'
 import { type ChosenFan, firstCircuit } from '../fan-circuit'
 import { apart, holesOf } from '../fit'
@@ -5,7 +8,7 @@ import { coreName, type Fan, type Job, type LeadName, lookupOf, type Obstacle, t
 import { coreFace, fanBox, leadReaches, neighbours, obstacleBox, onFansSide } from '../placing'
 import { Bench } from '../reading'
 import { format } from '../units'
-import { circle, dimension, framed, path, rect, text, type Drawing, type Pen, type Shape } from './shapes'
+import { circle, dimension, framed, path, rect, text } from './shapes'
 
 const MM = 1000
 const penOf: Readonly<Record<Obstacle['kind'], Pen>> = { fixed: 'fixed', moves: 'moves', exhaust: 'exhaust' }

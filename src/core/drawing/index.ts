@@ -1,3 +1,4 @@
+export * from './drawing-schema'
 export * from './shapes'
 export * from './front'
 export * from './place-views'

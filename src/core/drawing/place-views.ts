@@ -1,8 +1,8 @@
+import { type Drawing } from './drawing-schema'
 import { circuitsOf } from '../fan-circuit'
 import type { Job } from '../job'
 import { drawnCore, frontView } from './front'
 import { sectionView } from './section'
-import type { Drawing } from './shapes'
 
 /** Every view that tells where the fans go: each core or panel once, a section through each fan. @see engineering §7 */
 export function placeViews(job: Job): Drawing[] {

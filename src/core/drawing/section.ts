@@ -1,10 +1,13 @@
+import { type Drawing } from './drawing-schema'
+import { type Pen } from './drawing-schema'
+import { type Shape } from './drawing-schema'
 import { firstCircuit } from '../fan-circuit'
 import { type Job, lookupOf, panelOf } from '../job'
 import { coreFace, depthStack, neighbours, obstacleBox, onFansSide } from '../placing'
 import { Bench } from '../reading'
 import { format } from '../units'
 import { touchMark } from './front'
-import { arrow, dimension, framed, path, rect, text, type Drawing, type Pen, type Shape } from './shapes'
+import { arrow, dimension, framed, path, rect, text } from './shapes'
 
 const MM = 1000
 const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = {

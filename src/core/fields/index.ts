@@ -1,1 +1,3 @@
 export * from './field'
+export * from './schema'
+export * from './walk'

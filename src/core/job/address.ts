@@ -1,9 +1,9 @@
-import type { z } from 'zod'
-import { type Field, type Found, type Station, walkFields } from '../fields'
+import { type LeadName } from './choices'
+import { type Field, type FieldTable, type Found, type Station, walkFields } from '../fields'
 import type { Lookup, Reading } from '../reading'
-import { type Job, jobSchema } from './document'
+import type { Job } from './document'
+import fieldTable from './fields.json'
 import { jobKinds } from './kinds'
-import type { LeadName } from './schema/place'
 import { conductorName } from './role-names'
 import { typicalMachines } from './typical'
 import { wiresInUse } from './wires-in-use'
@@ -47,7 +47,7 @@ export function fieldsOf(job: Job): ReadonlyMap<string, PlacedField> {
   const known = walked.get(job)
   if (known) return known
   const map = new Map(
-    walkFields(jobSchema as unknown as z.ZodType, job).map((f) => [f.address, { ...f, label: ownLabel(job, f) }]),
+    walkFields(fieldTable as FieldTable, job).map((f) => [f.address, { ...f, label: ownLabel(job, f) }]),
   )
   walked.set(job, map)
   return map

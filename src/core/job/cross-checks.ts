@@ -1,7 +1,7 @@
+import { mountsIn } from './choices'
 import type { z } from 'zod'
 import type { WrittenJob } from './written'
 import { jobKinds } from './kinds'
-import { mountsIn } from './schema/place'
 
 /** What is wrong between blocks of a document: where, and in words. */
 interface Fault {

@@ -1,9 +1,10 @@
+import { type LeadName } from './choices'
 import { type Reading, spreadOf } from '../reading'
 import { format, type Quantity, type UnitSystem } from '../units'
 import { fieldsOf } from './address'
 import { coreName } from './core-name'
 import type { Job } from './document'
-import type { LeadName, Seat } from './schema/place'
+import type { Seat } from './schema/place'
 import { conductorName } from './role-names'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */

@@ -4,8 +4,6 @@ import type { Bay, Cooling, Engine, NewCore } from './schema/heat'
 import type { Trailer } from './schema/power'
 import { type WrittenJob, writtenSchema } from './written'
 
-export { JOB_VERSION } from './written'
-
 /** What carries the heat, and so which blocks a document has: coolant through a core, or the air of a bay. */
 export type Medium =
   | { kind: 'core' | 'wiring'; engine: Engine; cooling: Cooling; newCore: null; bay: null; trailer: null }

@@ -1,7 +1,9 @@
 import { example } from '@/formats/test-support/examples'
+import { fieldTableOf } from '../fields'
 import { addPanel } from './changes/bay'
 import { addLeg, addObstacle } from './changes/place'
 import { type Job, jobSchema } from './document'
+import table from './fields.json'
 import { mostOf, tooMany } from './limits'
 
 const bike = example('fell-bike-signed')
@@ -24,4 +26,8 @@ test.each([
   expect([held(full), problems(full)]).toEqual([most, []])
   expect(problems(change(full))).toEqual([tooMany(listed)])
   expect(tooMany(listed)).toMatch(new RegExp(`^no more than ${most} `))
+})
+
+test('the table of fields is what the schemas say; npm run fields writes it', () => {
+  expect(table).toEqual(fieldTableOf(jobSchema))
 })

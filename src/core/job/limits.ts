@@ -1,5 +1,3 @@
-import { z } from 'zod'
-
 /** How much of each thing a job holds, and what it is called where there is more. */
 const lists = {
   checks: [20, 'answers'],
@@ -62,6 +60,3 @@ export const choiceEnds = {
   baselineAirC: [-40, 60],
   baselineTouchS: [0, 3600],
 } as const satisfies Readonly<Record<string, readonly [number, number]>>
-
-/** A number between two ends. */
-export const between = ([low, high]: readonly [number, number]): z.ZodNumber => z.number().min(low).max(high)

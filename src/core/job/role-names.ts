@@ -1,5 +1,5 @@
+import { type ConductorRole } from './choices'
 import type { Job } from './document'
-import type { ConductorRole } from './schema/wiring'
 
 /** What a conductor is called in a sentence. */
 export const roleNames: Readonly<Record<ConductorRole, string>> = {

@@ -1,6 +1,6 @@
+import { type MachineKind } from './choices'
 import type { BatteryKind } from '../electrical'
 import type { WireSize } from '../units'
-import type { MachineKind } from './schema/machine'
 import type { JobKind } from './kinds'
 
 interface Vents {

@@ -1,6 +1,6 @@
+import { type ConductorRole } from './choices'
 import { controlKindOf } from '../control'
 import type { Job } from './document'
-import type { ConductorRole } from './schema/wiring'
 
 const hasElectronics = (job: Job): boolean => job.controllers.some((c) => controlKindOf(c.part).electronic)
 

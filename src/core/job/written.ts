@@ -1,3 +1,4 @@
+import { JOB_VERSION } from './version'
 import { z } from 'zod'
 import { type JobKind, jobKinds } from './kinds'
 import { chosenPartsShape } from './schema/chosen-parts'
@@ -10,9 +11,6 @@ import { placeSchema } from './schema/place'
 import { powerShape, trailerSchema } from './schema/power'
 import { recordShape } from './schema/record'
 import { wiringSchema } from './schema/wiring'
-
-/** Version of the job document that this code writes. Older ones are migrated when read; newer ones are refused. */
-export const JOB_VERSION = 6
 
 /** The document as it is written down. What must hold between its blocks is checked beside it. */
 export const writtenSchema = z.strictObject({

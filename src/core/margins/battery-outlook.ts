@@ -1,9 +1,10 @@
+import { outcomeAt } from './outcomes'
 import { standingTime, timeToFloor } from '../electrical'
 import { batteryAt, controllersDraw, crankingAt, crankingFloor, cranks, fansAtRest } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { parkedDraw } from '../wiring'
-import { type Findings, outcomeAt } from './findings'
+import { type Findings } from './findings'
 
 /** How long the battery alone carries the fan, and on a trailer everything else that stays on. @see engineering §1.9 */
 export function aloneTime(bench: Bench, job: Job, run: Findings | null = null): Worked {

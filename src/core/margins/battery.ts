@@ -1,10 +1,11 @@
+import { outcomeAt } from './outcomes'
 import { standingTime } from '../electrical'
 import { batteryAt, crankingAt, crankingFloor, cranks, fansAtRest } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following } from '../reading'
 import { parkedDraw } from '../wiring'
 import { aloneTime } from './battery-outlook'
-import { type Findings, outcomeAt } from './findings'
+import { type Findings } from './findings'
 import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
 
 function crankingPart(job: Job): PartDefinition {

@@ -1,3 +1,4 @@
+import { outcomeAt } from './outcomes'
 import { circuitsOf, type FanCircuit, hasThermostat, kappaAt, pointsOf } from '../fan-circuit'
 import { fixedScale, type MarginDefinition, ofRun, type PartDefinition } from './part'
 import { boilRule } from '../control'
@@ -6,7 +7,7 @@ import type { Job } from '../job'
 import { type Bench, following, term, worked } from '../reading'
 import { air } from '../units'
 import { seasons } from './by-season'
-import { type Findings, outcomeAt } from './findings'
+import { type Findings } from './findings'
 
 /** Rule 4 for one fan without a run. */
 function byRuleOfThumb(c: FanCircuit, job: Job, keepFreeK: number): PartDefinition[] {

@@ -1,8 +1,10 @@
+import { type OutcomeName } from './outcome-names'
+import { outcomeAt } from './outcomes'
 import { netCharge } from '../electrical'
 import { controllersDraw, fansCurrent, statesOf } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
-import { type Findings, outcomeAt, type OutcomeName } from './findings'
+import { type Findings } from './findings'
 import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
 
 /** The share of a state in which the run had the fan on, 0…1; null without such a run. */

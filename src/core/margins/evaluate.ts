@@ -1,6 +1,7 @@
+import { CORE_VERSION } from './version'
 import { type Job, lookupOf, readingChangeOf } from '../job'
 import { Bench, corners, gravest, type Lookup, NotingBench, verdictOf } from '../reading'
-import { CORE_VERSION, type Evaluation, type MarginResult, type PartResult } from './evaluation'
+import { type Evaluation, type MarginResult, type PartResult } from './evaluation'
 import type { Findings } from './findings'
 import { marginsOf } from './margins-of'
 import { isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'

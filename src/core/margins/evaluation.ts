@@ -3,9 +3,6 @@ import { marginIds } from '../job'
 import { verdicts } from '../reading'
 import { quantities, type Quantity } from '../units'
 import { type MarginUnit, marginUnits } from './part'
-
-/** Version of the computation; it stands in every evaluation and beside every signature. */
-export const CORE_VERSION = '1.5.0'
 const quantity = z.enum(Object.keys(quantities) as [Quantity, ...Quantity[]])
 const unit = z.enum(Object.keys(marginUnits) as [MarginUnit, ...MarginUnit[]])
 

@@ -1,7 +1,8 @@
+import { RUN_DRAWS } from './outcomes'
 import { type Job, lookupOf, type MarginId } from '../job'
 import { Bench, chanceBelowZero, drawSample, NotingBench, overSamples, sobolIndex } from '../reading'
 import type { Evaluation, MeasureNext } from './evaluation'
-import { type Findings, RUN_DRAWS } from './findings'
+import { type Findings } from './findings'
 import { marginsOf } from './margins-of'
 import { type ComputedPart, isMissing, isOpen, marginUnits } from './part'
 

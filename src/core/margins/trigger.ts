@@ -1,3 +1,4 @@
+import { outcomeAt } from './outcomes'
 import {
   circuitsOf,
   type FanCircuit,
@@ -24,7 +25,7 @@ import type { Job } from '../job'
 import { type Bench, term, worked, type Worked } from '../reading'
 import { air, type AirTemperature, bay, coolant } from '../units'
 import { kelvin, seasons } from './by-season'
-import { type Findings, outcomeAt } from './findings'
+import { type Findings } from './findings'
 
 const opens = (bench: Bench) => coolant(bench.value('engine.thermostatOpensC'))
 const hasEngineThermostat = (job: Job): boolean => job.cooling !== null && job.engine?.thermostatOpensC != null

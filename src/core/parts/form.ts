@@ -1,9 +1,9 @@
-import { endsOf, sources, spreadOf, type Reading, type Source } from '../reading'
-import { fromSi, parse, parseWireSize, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
+import { at } from './paths'
+import { spreadOf, type Reading } from '../reading'
+import { fromSi, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds, controlKinds } from '../control'
 import { batteryKindName, batteryKinds } from '../electrical'
-import { fanGuesses } from './fan-guess'
-import { partSchema, type Part, type PartKind } from './part'
+import { type Part, type PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
   fan: { name: 'fan', plural: 'fans' },
@@ -216,14 +216,6 @@ export const formOf = (kind: PartKind): FormLine[] => [...named, ...own[kind], t
 export type FormText = Readonly<Record<string, string>>
 export const sourcePath = (path: string): string => `${path} source`
 
-const at = (value: unknown, path: string): unknown =>
-  path
-    .split('.')
-    .reduce<unknown>(
-      (v, key) => (typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[key] : undefined),
-      value,
-    )
-
 const written = (si: number, quantity: Quantity, units: UnitSystem, figures: number): string => {
   const unit = shownUnit(quantity, units)
   return `${plainNumber(fromSi(si, unit), figures)}${unit.symbol ? ` ${unit.symbol}` : ''}`
@@ -259,161 +251,8 @@ export function formText(part: Part, units: UnitSystem, figures = 4): FormText {
           ],
         ]
       if (line.kind === 'lines') return [[line.path, (value as string[]).join('\n')]]
-      return [[line.path, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)]]
+      const word = value ? 'yes' : 'no'
+      return [[line.path, typeof value === 'boolean' ? word : String(value)]]
     }),
   )
-}
-
-export type FormRead =
-  | { readonly ok: true; readonly part: Part }
-  | { readonly ok: false; readonly problems: Readonly<Record<string, string>> }
-
-/** without the last places' noise of a change of units, so that what is written out reads back the same */
-const tidy = (si: number): number => Number(si.toPrecision(12))
-
-const isSource = (word: string | undefined): word is Source => sources.includes(word as Source)
-
-function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: unknown } | { problem: string } {
-  const typed = (texts[line.path] ?? '').trim()
-  if (typed === '') {
-    if (line.kind === 'choice') return { value: line.options![0]!.value }
-    if (line.kind === 'lines') return { value: [] }
-    if (line.optional)
-      return { value: line.kind === 'text' && line.path !== 'ingress' && line.path !== 'suppliedProbeId' ? '' : null }
-    return { problem: 'Nothing is written here.' }
-  }
-  if (line.kind === 'lines')
-    return {
-      value: typed
-        .split('\n')
-        .map((l) => l.trim())
-        .filter(Boolean),
-    }
-  if (line.kind === 'choice')
-    return line.options!.some((o) => o.value === typed)
-      ? { value: typed }
-      : { problem: `"${typed.slice(0, 30)}" is none of ${line.options!.map((o) => o.value).join(', ')}.` }
-  if (line.kind === 'size') {
-    const read = parseWireSize(typed, units)
-    return read.ok ? { value: read.size } : { problem: read.message }
-  }
-  if (line.kind === 'text') return { value: typed }
-  const read = parse(typed, line.quantity!, units)
-  if (!read.ok) return { problem: read.message }
-  if (line.kind === 'figure') return { value: tidy(read.value) }
-  const word = texts[sourcePath(line.path)]
-  return {
-    value: {
-      value: tidy(read.value),
-      source: isSource(word) ? word : 'label',
-      ...(read.spread === undefined ? {} : { spread: tidy(read.spread) }),
-    } satisfies Reading,
-  }
-}
-
-/** words of the document for what a form offers as text */
-const coerced: Readonly<Record<string, (value: unknown) => unknown>> = {
-  coilV: Number,
-  insulationC: Number,
-  hourRateH: Number,
-  suppressed: (v) => v === 'yes',
-}
-
-/** groups that stand in a part as a whole or not at all, by the line that decides */
-const wholes: readonly (readonly [group: string, decides: string])[] = [
-  ['range', 'range.minC'],
-  ['fixed', 'fixed.closesC'],
-  ['contact', 'contact.ratedA'],
-]
-
-const set = (node: Record<string, unknown>, path: string, value: unknown): void => {
-  const [head, tail] = path.split('.') as [string, string?]
-  if (tail === undefined) node[head] = value
-  else node[head] = { ...(node[head] as Record<string, unknown> | undefined), [tail]: value }
-}
-
-/**
- * A part from the texts of its form; what was not touched keeps its value to the last figure.
- * @param before the part that the form was filled from, if any
- * @returns the part, or for each path what is wrong with its text
- */
-export function readForm(
-  kind: PartKind,
-  id: string,
-  texts: FormText,
-  units: UnitSystem,
-  before: Part | null = null,
-): FormRead {
-  const problems: Record<string, string> = {}
-  const part: Record<string, unknown> = { id, kind, facts: before?.facts ?? [] }
-  const old = before && before.kind === kind ? formText(before, units) : null
-  const absent = wholes
-    .filter(
-      ([group, decides]) =>
-        formOf(kind).some((l) => l.path.startsWith(`${group}.`) && l.path === decides && l.optional) &&
-        !(texts[decides] ?? '').trim(),
-    )
-    .map(([group]) => group)
-  for (const line of formOf(kind)) {
-    const group = line.path.split('.')[0]!
-    if (absent.includes(group)) {
-      part[group] = null
-      continue
-    }
-    const untouched =
-      old !== null && old[line.path] === texts[line.path] && old[sourcePath(line.path)] === texts[sourcePath(line.path)]
-    if (untouched) {
-      set(part, line.path, at(before, line.path))
-      continue
-    }
-    const read = readLine(line, texts, units)
-    if ('problem' in read) problems[line.path] = read.problem
-    else set(part, line.path, coerced[line.path]?.(read.value) ?? read.value)
-  }
-  if (Object.keys(problems).length) return { ok: false, problems }
-  if (kind === 'fan')
-    for (const [key, guess] of Object.entries(
-      fanGuesses((part.diameterM as Reading).value, (part.housingM as Reading | null)?.value),
-    ))
-      part[key] ??= guess
-  const parsed = partSchema.safeParse(part)
-  if (parsed.success) return { ok: true, part: parsed.data }
-  const lines = formOf(kind)
-  for (const issue of parsed.error.issues) {
-    const path = issue.path.join('.')
-    const line =
-      lines.find((l) => path === l.path || path.startsWith(`${l.path}.`)) ??
-      lines.find((l) => l.path.startsWith(`${path}.`)) ??
-      lines[0]!
-    problems[line.path] ??=
-      line.path === 'ingress' ? 'Write it like IP65, or leave it empty.' : `This cannot be: ${issue.message}.`
-  }
-  return { ok: false, problems }
-}
-
-/** The readings of a part that facts can be about. */
-export const factLines = (kind: PartKind): FormLine[] => formOf(kind).filter((l) => l.kind === 'reading')
-
-/** Facts about one line that lie outside what the reading itself leaves open: the sources contradict each other. */
-export function contradictions(part: Part): { readonly line: FormLine; readonly facts: Part['facts'] }[] {
-  return factLines(part.kind).flatMap((line) => {
-    const facts = part.facts.filter((f) => f.about === line.path)
-    const r = at(part, line.path) as Reading | null | undefined
-    if (!r || !facts.length) return []
-    const { low, high } = endsOf(r, line.quantity!, { min: Number.NEGATIVE_INFINITY, max: Number.POSITIVE_INFINITY })
-    return facts.some((f) => f.value < low || f.value > high) ? [{ line, facts }] : []
-  })
-}
-
-/** The part with one of its facts taken as what counts. */
-export function takeFact(part: Part, factId: string): Part {
-  const fact = part.facts.find((f) => f.id === factId)
-  if (!fact) return part
-  const next = structuredClone(part) as unknown as Record<string, unknown>
-  set(next, fact.about, {
-    value: fact.value,
-    source: fact.from === 'measured' ? 'measured' : 'label',
-    typed: fact.typed,
-  })
-  return partSchema.parse(next)
 }

@@ -1,3 +1,6 @@
 export * from './form'
 export * from './part'
 export * from './fan-guess'
+export * from './choices'
+export * from './form-read'
+export * from './facts'

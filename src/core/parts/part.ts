@@ -1,3 +1,4 @@
+import { factSources } from './choices'
 import { z } from 'zod'
 import { bandKinds } from '../control'
 import { batteryKinds } from '../electrical'
@@ -6,8 +7,6 @@ import { field } from '../fields'
 
 export const idSchema = z.string().regex(/^[a-zA-Z0-9_-]{1,40}$/)
 const name = z.string().trim().min(1).max(80)
-/** where a fact about a part was found */
-export const factSources = ['on the box', 'in the sheet', 'measured', 'the seller said'] as const
 /** What one source says of one figure of a part; contradictory ones stand side by side. `value` in SI. */
 const factSchema = z.strictObject({
   id: idSchema,

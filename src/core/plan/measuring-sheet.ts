@@ -1,3 +1,4 @@
+import { type Sheet } from './sheet-schema'
 import { placeViews } from '../drawing'
 import { askedFields, type Job, jobKinds, typicalMachines } from '../job'
 import { CORE_VERSION, firmsUp } from '../margins'
@@ -5,7 +6,7 @@ import { stations } from '../fields'
 import { format, shown } from '../units'
 import { cureChecks } from './cure'
 import { stationNames } from './next'
-import { complaintInWords, type Sheet } from './sheet'
+import { complaintInWords } from './sheet'
 
 const BLANK = '______________'
 

@@ -1,6 +1,6 @@
+import { type Sheet } from './sheet-schema'
 import { circuitsOf, eachOnce, type FanCircuit } from '../fan-circuit'
-import { type Drawing, drawingSchema, placeViews } from '../drawing'
-import { z } from 'zod'
+import { type Drawing, placeViews } from '../drawing'
 import { mismatchInWords, stateInWords } from '../circuit'
 import { cutList, editInWords, fansInWords, provedCircuit } from '../wiring'
 import { askedFields, type Job, jobKinds, lookupOf, roleNames, typicalMachines } from '../job'
@@ -20,23 +20,6 @@ import { planWarnings } from './warnings'
 import { alterationsOf, alterationWords } from './alterations'
 import { cureChecks } from './cure'
 import { handsOnMinutes, sideInWords, stepsOf } from './steps'
-
-/** A bench sheet as plain words, so that what was signed reads the same for ever. */
-export const sheetSchema = z.strictObject({
-  title: z.string(),
-  subtitle: z.string(),
-  coreVersion: z.string(),
-  sections: z.array(
-    z.strictObject({
-      heading: z.string(),
-      lines: z.array(z.string()),
-      table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
-      /** to scale, beside each other; sheets signed before there were drawings have none */
-      drawings: z.array(drawingSchema).max(8).optional(),
-    }),
-  ),
-})
-export type Sheet = z.infer<typeof sheetSchema>
 type Section = Sheet['sections'][number]
 
 const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section => ({

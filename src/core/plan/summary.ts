@@ -1,40 +1,10 @@
-import { z } from 'zod'
+import { type Summary } from './summary-schema'
 import { CORE_VERSION, evaluate, type Findings, worstInWords } from '../margins'
-import { type Job, jobKinds, machineKinds, marginIds } from '../job'
-import { verdicts } from '../reading'
+import { type Job, jobKinds } from '../job'
 import { stations } from '../fields'
 import { filled } from './filled'
 import { nextThing } from './next'
 import { complaintInWords } from './sheet'
-
-/** A job as one line of the yard: worked out when it is saved, so that a yard of thousands opens at once. */
-export const summarySchema = z.strictObject({
-  coreVersion: z.string(),
-  title: z.string(),
-  kind: z.enum(machineKinds),
-  about: z.string(),
-  complaint: z.string(),
-  promisedOn: z.string().nullable(),
-  signedOn: z.string().nullable(),
-  endedOn: z.string().nullable(),
-  margins: z.array(
-    z.strictObject({
-      id: z.enum(marginIds),
-      name: z.string(),
-      verdict: z.enum(verdicts),
-      x: z.number().nullable(),
-      xWorst: z.number().nullable(),
-      xBest: z.number().nullable(),
-    }),
-  ),
-  worst: z.string(),
-  /** the next thing to do but for what falls due by the calendar */
-  next: z.string(),
-  ticks: z.array(z.enum(['full', 'begun', 'empty'])),
-  /** what is looked after, not yet done, with its day */
-  care: z.array(z.strictObject({ what: z.string(), dueOn: z.string() })),
-})
-export type Summary = z.infer<typeof summarySchema>
 
 /** a height on the rail to a thousandth: no bar shows more, and a yard is read faster */
 const drawn = (x: number | null): number | null => (x === null ? null : Math.round(x * 1000) / 1000)

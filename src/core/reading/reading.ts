@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import type { Quantity } from '../units'
 
 /** How a value is known, best first. */
@@ -11,13 +10,12 @@ export type Source = (typeof sources)[number]
  * decides; `typed` is what was typed, word for word.
  * @see engineering §0
  */
-export const readingSchema = z.strictObject({
-  value: z.number(),
-  source: z.enum(sources),
-  spread: z.number().nonnegative().optional(),
-  typed: z.string().max(80).optional(),
-})
-export type Reading = z.infer<typeof readingSchema>
+export interface Reading {
+  value: number
+  source: Source
+  spread?: number | undefined
+  typed?: string | undefined
+}
 
 const relative: Record<Source, number> = { measured: 0.03, label: 0.1, typical: 0.3 }
 const kelvin: Record<Source, number> = { measured: 1, label: 3, typical: 6 }

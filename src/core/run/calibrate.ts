@@ -1,3 +1,4 @@
+import { type Result } from '../units'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix, SVD } from 'ml-matrix'
 import { coolantCapacity } from '../air'
@@ -31,7 +32,7 @@ export interface Fit {
   readonly fittedC: readonly number[]
 }
 
-export type Calibration = { readonly ok: true; readonly fit: Fit } | { readonly ok: false; readonly message: string }
+export type Calibration = Result<{ fit: Fit }>
 const LEAST_S = 240
 const LEAST_POINTS = 25
 const LEAST_CHANGE_K = 6

@@ -1,9 +1,8 @@
+import { type Result } from './result'
 import { definitionOf, shownUnit, toSi, type Quantity, type Unit, type UnitSystem } from './quantity'
 
 /** What somebody typed, understood; or why not, in words that say what is accepted. */
-export type Parsed =
-  | { readonly ok: true; readonly value: number; readonly spread?: number }
-  | { readonly ok: false; readonly message: string }
+export type Parsed = Result<{ value: number; spread?: number }>
 
 const refuse = (message: string): Parsed => ({ ok: false, message })
 const DASHES = /[−–—]/g

@@ -1,3 +1,4 @@
+import { type Result } from './result'
 import type { UnitSystem } from './quantity'
 
 /** Names are the sizes themselves; nothing is converted, the other system's nearest only stands beside it. */
@@ -59,10 +60,7 @@ export function nearestInOtherSystem(size: WireSize): WireSize {
  * Reads a typed size: "2.5 mm2", "16 AWG", "16awg", or a bare number in the current system.
  * @returns the size, or a message that lists what is accepted
  */
-export function parseWireSize(
-  text: string,
-  system: UnitSystem,
-): { ok: true; size: WireSize } | { ok: false; message: string } {
+export function parseWireSize(text: string, system: UnitSystem): Result<{ size: WireSize }> {
   const list = `${sizesOf('metric')
     .map((s) => Number.parseFloat(s))
     .join(', ')} mm² or ${sizesOf('imperial')

@@ -1,11 +1,10 @@
+import { type Result } from '../../core/units'
 import { XMLParser } from 'fast-xml-parser'
 import { z } from 'zod'
 import { type Day, legEnds } from '../../core/job'
 import { reduced, tooLong, type DaySample } from './reduce'
 
-export type DayFile =
-  | { readonly ok: true; readonly day: Day; readonly notes: readonly string[] }
-  | { readonly ok: false; readonly message: string }
+export type DayFile = Result<{ day: Day; notes: string[] }>
 
 /** larger than a track of some hundred thousand points */
 export const LARGEST_TRACK = 120_000_000

@@ -1,10 +1,9 @@
+import { type Result } from '../../core/units'
 import Papa from 'papaparse'
 import type { LoggedRun } from '../../core/run'
 import { columnOf, figure, readTable } from './table'
 
-export type LogFile =
-  | { readonly ok: true; readonly log: LoggedRun; readonly notes: readonly string[] }
-  | { readonly ok: false; readonly message: string }
+export type LogFile = Result<{ log: LoggedRun; notes: string[] }>
 
 /** lines beyond which a log is averaged */
 const MOST_LINES = 3000

@@ -1,3 +1,4 @@
+import { type Result } from '../../core/units'
 import Papa from 'papaparse'
 
 /** Columns of a table of figures, however it was written down. */
@@ -5,8 +6,7 @@ export interface FigureTable {
   readonly header: readonly string[]
   readonly rows: readonly (readonly string[])[]
 }
-export type TableRead =
-  { readonly ok: true; readonly table: FigureTable } | { readonly ok: false; readonly message: string }
+export type TableRead = Result<{ table: FigureTable }>
 
 export const LARGEST_TABLE = 60_000_000
 

@@ -1,3 +1,4 @@
+import { type Result } from '../../core/units'
 import {
   Circuit,
   faultsOf,
@@ -14,9 +15,7 @@ import type { Job } from '../../core/job'
 import { netlistOf } from '../../core/wiring'
 import { netlistSpice } from './netlist-spice'
 
-type Answer =
-  | { readonly ok: true; readonly solved: object; readonly spice: string }
-  | { readonly ok: false; readonly message: string }
+type Answer = Result<{ solved: object; spice: string }>
 
 /** the isolator is on unless it is said to be off: without one in the circuit it means nothing */
 const parked: Conditions = {

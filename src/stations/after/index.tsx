@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { careDays, daySchema, type Job } from '@/core/job'
-import { addDays, signing, type ToAccept } from '@/core/plan'
+import { careDays, type Job } from '@/core/job'
+import { addDays, isDay, signing, type ToAccept } from '@/core/plan'
 import type { StationProps, StationView } from '../station'
 
 const changeCare = (job: Job, id: string, part: Partial<Job['after'][number]>): Job => ({
@@ -179,9 +179,8 @@ function Tray({ job, settle, now }: StationProps) {
               style={{ maxWidth: 165 }}
               value={a.dueOn ?? ''}
               onChange={(e) => {
-                const day = daySchema.safeParse(e.target.value)
-                if (day.success || e.target.value === '')
-                  settle((j) => changeCare(j, a.id, { dueOn: day.success ? day.data : null }))
+                const day = e.target.value
+                if (isDay(day) || day === '') settle((j) => changeCare(j, a.id, { dueOn: day || null }))
               }}
             />
             {a.dueOn === null ? (

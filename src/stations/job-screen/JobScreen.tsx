@@ -1,5 +1,6 @@
 'use client'
 
+import { type Result } from '@/core/units'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
@@ -46,11 +47,7 @@ interface Props {
   readonly saveJob: (id: string, save: PendingSave) => Promise<SaveAnswer>
   readonly keepRun: (id: string, findings: Findings) => Promise<void>
   readonly loadRevision: (id: string, number: number) => Promise<Job | null>
-  readonly signJob: (
-    id: string,
-    from: number,
-    by: string,
-  ) => Promise<{ ok: true; opened: Opened } | { ok: false; message: string }>
+  readonly signJob: (id: string, from: number, by: string) => Promise<Result<{ opened: Opened }>>
 }
 
 const oneOf = <V extends string>(list: readonly V[], value: string | null): V | null =>

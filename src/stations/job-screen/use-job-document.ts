@@ -3,10 +3,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { temporal } from 'zundo'
-import { changeInWords, differences, type Job, jobSchema } from '@/core/job'
-import { problemsInWords } from '@/formats'
+import { changeInWords, differences, type Job } from '@/core/job'
 import type { Findings } from '@/core/margins'
 import { withoutStaleSignature } from '@/core/plan'
+import { fetchReader, refusalOf } from './reader'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
 import {
   dropAside,
@@ -55,12 +55,6 @@ export interface JobDocument {
   readonly revision: () => number
 }
 
-/** Why a job cannot stand as it is, in words; null where it can. */
-function refusalOf(job: Job): string | null {
-  const read = jobSchema.safeParse(job)
-  return read.success ? null : problemsInWords(read.error)
-}
-
 const STEPS_KEPT = 200
 
 /** What was settled in this window, to step back and forward through. */
@@ -100,6 +94,8 @@ export function useJobDocument(
   useEffect(() => {
     let ended = false
     let made: Saver | null = null
+    const idle = window.requestIdleCallback ?? ((then: () => void) => window.setTimeout(then, 200))
+    idle(() => void fetchReader())
     void openWaitingRoom(base.id).then((room) => {
       if (ended) return
       if (isBehind(base.id, base.revision)) {

@@ -1,10 +1,12 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { proxy } from 'comlink'
 import type { Job } from '@/core/job'
 import { afterwards, type Findings } from '@/core/margins'
 import { type ChartedRuns, type Circumstances, runKey, runWaitsFor, type StopsIn, usualCircumstances } from '@/core/run'
-import type { RunAnswer, RunQuestion } from '@/workers/run.worker'
+import type { RunNews, RunQuestion } from '@/workers/compute.worker'
+import { useCompute } from '../use-compute'
 
 /** how long nothing must change before the spreads are run through as well */
 const QUIET_MS = 900
@@ -42,7 +44,7 @@ interface Wanted {
  * with the spreads of its readings once nothing has changed for a while.
  */
 export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): RunState {
-  const worker = useRef<Worker | null>(null)
+  const compute = useCompute()
   const ticket = useRef(0)
   const settled = useRef<Findings | null>(kept)
   const [circumstances, setCircumstances] = useState<Circumstances>(usualCircumstances)
@@ -56,46 +58,41 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
   const tell = useRef(onSettled)
   tell.current = onSettled
 
-  useEffect(() => {
-    const made = new Worker(new URL('../../workers/run.worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = ({ data }: MessageEvent<RunAnswer>) => {
-      if ('message' in data) {
-        setAnswer({ runs: null, findings: null, stops: [], message: data.message })
-        setProgress(null)
-      } else if ('done' in data) setProgress(data.ticket === ticket.current ? data.done / data.of : null)
-      else if ('settled' in data) {
-        settled.current = data.findings
-        setProgress(null)
-        setAnswer((a) => (a.findings?.key === data.findings.key ? { ...a, findings: data.findings } : a))
-        tell.current(data.findings)
-      } else
-        setAnswer((a) => ({
-          runs: data.runs ?? a.runs,
-          stops: data.stops ?? a.stops,
-          message: null,
-          findings: afterwards(data.findings, settled.current),
-        }))
-    }
-    worker.current = made
-    return () => {
-      made.terminate()
-      worker.current = null
-    }
+  const take = useCallback((news: RunNews, isNewest: boolean) => {
+    if ('message' in news) {
+      setAnswer({ runs: null, findings: null, stops: [], message: news.message })
+      setProgress(null)
+    } else if ('done' in news) setProgress(isNewest ? news.done / news.of : null)
+    else if ('settled' in news) {
+      settled.current = news.findings
+      setProgress(null)
+      setAnswer((a) => (a.findings?.key === news.findings.key ? { ...a, findings: news.findings } : a))
+      tell.current(news.findings)
+    } else
+      setAnswer((a) => ({
+        runs: news.runs ?? a.runs,
+        stops: news.stops ?? a.stops,
+        message: null,
+        findings: afterwards(news.findings, settled.current),
+      }))
   }, [])
 
   const waits = runWaitsFor(job)
   useEffect(() => {
     if (waits !== null) return undefined
     const ask = (settle: boolean, quick: boolean): void => {
+      const mine = ++ticket.current
       const question: RunQuestion = {
-        ticket: ++ticket.current,
         job,
         at: now().toISOString(),
         circumstances: charts ? circumstances : null,
         quick,
         settle,
       }
-      worker.current?.postMessage(question)
+      void compute().run(
+        question,
+        proxy((news: RunNews) => take(news, mine === ticket.current)),
+      )
     }
     const done = settled.current?.key === runKey(job)
     // first roughly, so that it follows; then in full
@@ -108,7 +105,7 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
       done ? 60 : QUIET_MS,
     )
     return () => clearTimeout(timer)
-  }, [job, moving, charts, circumstances, waits, now])
+  }, [job, moving, charts, circumstances, waits, now, compute, take])
 
   const suppose = useCallback((change: Partial<Circumstances>) => setCircumstances((c) => ({ ...c, ...change })), [])
   const pending =

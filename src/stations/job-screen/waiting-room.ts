@@ -1,4 +1,4 @@
-import { readJob } from '@/formats'
+import { fetchReader } from './reader'
 import type { PendingSave, WaitingRoom } from './saver'
 
 const PREFIX = 'pyraxis-unsaved'
@@ -45,7 +45,8 @@ let claimed: Promise<string> | undefined
 const thisTab = (): Promise<string> => (claimed ??= claimTab())
 
 /** What a key holds, read; null where some of it cannot be. */
-function parsed(text: string): PendingSave[] | null {
+async function parsed(text: string): Promise<PendingSave[] | null> {
+  const { readJob } = await fetchReader()
   try {
     const list: unknown = JSON.parse(text)
     if (!Array.isArray(list)) return null
@@ -81,10 +82,10 @@ export function keptAside(jobId: string): KeptAside[] {
 export const dropAside = ({ key }: KeptAside): void => localStorage.removeItem(key)
 
 /** Takes what a key holds; what cannot be read is put aside, where nothing overwrites it. */
-function readOrPutAside(jobId: string, key: string): PendingSave[] {
+async function readOrPutAside(jobId: string, key: string): Promise<PendingSave[]> {
   const text = localStorage.getItem(key)
   if (text === null) return []
-  const read = parsed(text)
+  const read = await parsed(text)
   if (read) return read
   localStorage.setItem(`${ASIDE}:${jobId}:${newKey()}`, text)
   localStorage.removeItem(key)
@@ -113,17 +114,17 @@ export async function openWaitingRoom(jobId: string): Promise<WaitingRoom> {
     const own = `${PREFIX}:${jobId}:${tab}`
     if (!localStorage.getItem(own) && navigator.locks) {
       const held = await heldLocks()
-      const left = Object.keys(localStorage).find(
+      const gone = Object.keys(localStorage).find(
         (k) => k.startsWith(`${PREFIX}:${jobId}:`) && !held.has(`${PREFIX}-tab-${k.split(':')[2]}`),
       )
-      if (left) {
-        localStorage.setItem(own, localStorage.getItem(left)!)
-        localStorage.removeItem(left)
+      if (gone) {
+        localStorage.setItem(own, localStorage.getItem(gone)!)
+        localStorage.removeItem(gone)
       }
     }
-    readOrPutAside(jobId, own)
+    const left = await readOrPutAside(jobId, own)
     return {
-      read: () => parsed(localStorage.getItem(own) ?? '[]') ?? [],
+      read: () => [...left],
       write: (waiting) => {
         try {
           if (waiting.length) localStorage.setItem(own, JSON.stringify(waiting))

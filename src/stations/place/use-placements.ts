@@ -1,10 +1,12 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
+import { proxy } from 'comlink'
 import type { Job } from '@/core/job'
 import type { FanPart } from '@/core/parts'
 import type { Placement } from '@/core/placing'
-import type { PlacementAnswer } from '@/workers/placement.worker'
+import type { Placing } from '@/workers/placement.worker'
+import { useTask } from '../use-task'
 
 export interface PlacementSearch {
   /** best first; null until a search has ended */
@@ -18,46 +20,28 @@ export interface PlacementSearch {
 
 /** The search for the best places, in a worker that can be stopped; begun anew when the job has settled. */
 export function usePlacements(job: Job, fans: readonly FanPart[]): PlacementSearch {
-  const worker = useRef<Worker | null>(null)
-  const ticket = useRef(0)
+  const { ask, stop, busy } = useTask<Placing>(
+    () => new Worker(new URL('../../workers/placement.worker.ts', import.meta.url), { type: 'module' }),
+  )
   const [found, setFound] = useState<readonly Placement[] | null>(null)
-  const [running, setRunning] = useState<PlacementSearch['running']>(null)
+  const [progress, setProgress] = useState({ done: 0, of: 0 })
   const [message, setMessage] = useState<string | null>(null)
-  const stop = useCallback(() => {
-    worker.current?.terminate()
-    worker.current = null
-  }, [])
-  const cancel = useCallback(() => {
-    ticket.current++
-    stop()
-    setRunning(null)
-    setMessage('The search was stopped.')
-  }, [stop])
   const latest = useRef({ job, fans })
   latest.current = { job, fans }
   const search = useCallback(() => {
-    stop()
-    const mine = ++ticket.current
-    const made = new Worker(new URL('../../workers/placement.worker.ts', import.meta.url), { type: 'module' })
-    worker.current = made
     setMessage(null)
-    setRunning({ done: 0, of: 0 })
-    made.onmessage = ({ data }: MessageEvent<PlacementAnswer>) => {
-      if (data.ticket !== ticket.current) return
-      if ('done' in data) return setRunning({ done: data.done, of: data.of })
-      setRunning(null)
-      stop()
-      if ('found' in data) setFound(data.found)
-      else setMessage(data.message)
-    }
-    made.onerror = () => {
-      if (mine === ticket.current) {
-        setRunning(null)
-        setMessage('The search broke off. Search again.')
-      }
-    }
-    made.postMessage({ ticket: mine, job: latest.current.job, fans: latest.current.fans })
+    setProgress({ done: 0, of: 0 })
+    const say = proxy((done: number, of: number) => setProgress({ done, of }))
+    void ask((placing) => placing.search(latest.current.job, latest.current.fans, say)).then(
+      (answer) => {
+        if (answer) setFound(answer)
+      },
+      () => setMessage('The search broke off. Search again.'),
+    )
+  }, [ask])
+  const cancel = useCallback(() => {
+    stop()
+    setMessage('The search was stopped.')
   }, [stop])
-  useEffect(() => stop, [stop])
-  return { found, running, message, search, cancel }
+  return { found, running: busy ? progress : null, message, search, cancel }
 }

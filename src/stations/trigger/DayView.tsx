@@ -21,10 +21,11 @@ import {
 import { format } from '@/core/units'
 import { writeDayCsv } from '@/formats/day/day-csv'
 import { CellField } from '@/ui/CellField'
-import type { DayAnswer, DayQuestion } from '@/workers/day.worker'
+import type { DayFile } from '@/formats/day'
+import type { Days } from '@/workers/day.worker'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
-import { useWorker, type Untold } from './use-worker'
+import { useTask } from '../use-task'
 
 /** a day of more legs than this came from a track: nobody edits it leg by leg */
 const MOST_EDITED = 40
@@ -185,34 +186,35 @@ export function DayView(props: StationProps) {
   const id = useId()
   const day = dayOf(job)
   const [said, setSaid] = useState<{ readonly ok: boolean; readonly lines: readonly string[] } | null>(null)
-  const worker = useWorker<DayQuestion, DayAnswer>(
+  const { ask, stop, busy } = useTask<Days>(
     () => new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' }),
-    (answer) => {
-      worker.settle()
-      if ('csv' in answer) return save('run.csv', answer.csv)
-      if ('message' in answer) return setSaid({ ok: false, lines: [answer.message] })
-      if (!answer.file.ok) return setSaid({ ok: false, lines: [answer.file.message] })
-      const { day: brought, notes } = answer.file
-      settle((j) => takeDay(j, brought))
-      setSaid({
-        ok: true,
-        lines: [
-          `“${brought.name}” is the day now: ${brought.legs.length} ` +
-            `${brought.legs.length === 1 ? 'leg' : 'legs'}, ${format(dayLength(brought), 'minutes', u, 3)}.`,
-          ...notes,
-        ],
-      })
-    },
   )
-  const ask = (question: Untold<DayQuestion>): void => {
-    setSaid(null)
-    worker.ask(question)
+  const say = (message: string): void => setSaid({ ok: false, lines: [message] })
+  const take = (file: DayFile | null): void => {
+    if (!file) return
+    if (!file.ok) return say(file.message)
+    const { day: brought, notes } = file
+    settle((j) => takeDay(j, brought))
+    const legs = brought.legs.length
+    const told = `“${brought.name}” is the day now: ${legs} ${legs === 1 ? 'leg' : 'legs'}, `
+    setSaid({ ok: true, lines: [`${told}${format(dayLength(brought), 'minutes', u, 3)}.`, ...notes] })
   }
   const read = (file: File | undefined): void => {
     if (!file) return
-    void file.text().then(
-      (text) => ask({ kind: 'read', name: file.name, text, slowMs: job.engine?.slowMs.value ?? 0 }),
-      () => setSaid({ ok: false, lines: ['This file could not be read.'] }),
+    setSaid(null)
+    file
+      .text()
+      .then((text) => ask((days) => days.read(file.name, text, job.engine?.slowMs.value ?? 0)))
+      .then(take, () => say('This file could not be read.'))
+  }
+  const write = (): void => {
+    setSaid(null)
+    ask((days) => days.write(job, run.circumstances)).then(
+      (answer) => {
+        if (answer?.ok) save('run.csv', answer.csv)
+        else if (answer) say(answer.message)
+      },
+      () => say('This run could not be written.'),
     )
   }
   const library = daysFor(job.machine.kind)
@@ -258,10 +260,10 @@ export function DayView(props: StationProps) {
         A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh, load_share, rpm,
         ambient_c, grade_pct.
       </p>
-      {worker.busy && (
+      {busy && (
         <p role="status" className="soft">
           At work …{' '}
-          <Button size="sm" variant="outline-dark" onClick={worker.stop}>
+          <Button size="sm" variant="outline-dark" onClick={stop}>
             Stop
           </Button>
         </p>
@@ -329,12 +331,7 @@ export function DayView(props: StationProps) {
         <Button size="sm" variant="outline-dark" onClick={() => save('day.csv', writeDayCsv(day))}>
           Day as CSV
         </Button>
-        <Button
-          size="sm"
-          variant="outline-dark"
-          disabled={run.runs === null}
-          onClick={() => ask({ kind: 'export', job, circumstances: run.circumstances })}
-        >
+        <Button size="sm" variant="outline-dark" disabled={run.runs === null} onClick={write}>
           Run as CSV
         </Button>
       </div>

@@ -9,9 +9,9 @@ import type { Work } from '@/core/job'
 import { type Fit, type FitFactor, type LoggedRun, takeFit, workDefinitions, worksOf } from '@/core/run'
 import { format, plainNumber } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
-import type { CalibrateAnswer, CalibrateQuestion } from '@/workers/calibrate.worker'
+import type { LogRead, Logs } from '@/workers/calibrate.worker'
 import type { StationProps } from '../station'
-import { useWorker } from './use-worker'
+import { useTask } from '../use-task'
 
 const FitChart = dynamic(() => persistently(() => import('./FitChart')), {
   ssr: false,
@@ -42,22 +42,25 @@ export function LogView({ job, settle }: StationProps) {
   const [work, setWork] = useState<Work>('slow')
   const [fit, setFit] = useState<Fit | null>(null)
   const [message, setMessage] = useState<string | null>(null)
-  const [name, setName] = useState('')
   const [taken, setTaken] = useState(false)
-  const worker = useWorker<CalibrateQuestion, CalibrateAnswer>(
+  const { ask, stop, busy } = useTask<Logs>(
     () => new Worker(new URL('../../workers/calibrate.worker.ts', import.meta.url), { type: 'module' }),
-    (answer) => {
-      worker.settle()
-      if ('message' in answer) return setMessage(answer.message)
-      if ('log' in answer) {
-        setLogged({ ...answer, name })
-        setFactors(answer.can.slice(0, 2))
-        return
-      }
-      if (answer.calibration.ok) setFit(answer.calibration.fit)
-      else setMessage(answer.calibration.message)
-    },
   )
+  const brokeOff = (): void => setMessage('This log could not be run through.')
+  const take = (from: string, read: LogRead | null): void => {
+    if (!read) return
+    if (!read.ok) return setMessage(read.message)
+    setLogged({ ...read, name: from })
+    setFactors(read.can.slice(0, 2))
+  }
+  const fitTo = (log: LoggedRun): void => {
+    anew()
+    ask((logs) => logs.fit(job, log, factors, work)).then((calibration) => {
+      if (!calibration) return
+      if (calibration.ok) setFit(calibration.fit)
+      else setMessage(calibration.message)
+    }, brokeOff)
+  }
   const anew = (): void => {
     setMessage(null)
     setFit(null)
@@ -67,9 +70,8 @@ export function LogView({ job, settle }: StationProps) {
     if (!file) return
     anew()
     setLogged(null)
-    setName(file.name)
     void file.text().then(
-      (text) => worker.ask({ kind: 'read', text, systemV: job.machine.systemV, job }),
+      (text) => ask((logs) => logs.read(job, text)).then((answer) => take(file.name, answer), brokeOff),
       () => setMessage('This file could not be read.'),
     )
   }
@@ -103,18 +105,17 @@ export function LogView({ job, settle }: StationProps) {
           onClick={() => {
             anew()
             setLogged(null)
-            setName('a simulated log')
-            worker.ask({ kind: 'simulate', job })
+            ask((logs) => logs.simulate(job)).then((answer) => take('a simulated log', answer), brokeOff)
           }}
         >
           Try with a simulated log
         </Button>
-        {worker.busy && (
+        {busy && (
           <>
             <span role="status" className="soft">
               At work …
             </span>
-            <Button size="sm" variant="outline-dark" onClick={worker.stop}>
+            <Button size="sm" variant="outline-dark" onClick={stop}>
               Stop
             </Button>
           </>
@@ -123,7 +124,7 @@ export function LogView({ job, settle }: StationProps) {
       {logged && (
         <>
           <p className="say">
-            {name}: {logged.log.t.length} lines over {format(minutes, 'minutes', u, 3)}, coolant{' '}
+            {logged.name}: {logged.log.t.length} lines over {format(minutes, 'minutes', u, 3)}, coolant{' '}
             {format(Math.min(...logged.log.coolantC), 'temperature', u, 3)} to{' '}
             {format(Math.max(...logged.log.coolantC), 'temperature', u, 3)};{' '}
             {logged.log.fan
@@ -165,15 +166,7 @@ export function LogView({ job, settle }: StationProps) {
               />
             ))}
           </fieldset>
-          <Button
-            size="sm"
-            variant="dark"
-            disabled={worker.busy || factors.length === 0}
-            onClick={() => {
-              anew()
-              worker.ask({ kind: 'fit', job, log: logged.log, factors, work })
-            }}
-          >
+          <Button size="sm" variant="dark" disabled={busy || factors.length === 0} onClick={() => fitTo(logged.log)}>
             Fit the model to it
           </Button>
         </>

@@ -2,16 +2,17 @@
 
 import { controlKindOf } from '@/core/control'
 import { firstCircuit, isThermostat } from '@/core/fan-circuit'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
+import { proxy } from 'comlink'
 import Button from 'react-bootstrap/Button'
 import { type MapCell, mapKey, mapWaitsFor, type SettingMap, withCell } from '@/core/advice'
 import { runKey } from '@/core/run'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
-import type { SweepAnswer, SweepQuestion } from '@/workers/sweep.worker'
+import type { Sweep } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { Switches } from './Switches'
-import { useWorker } from './use-worker'
+import { useTask } from '../use-task'
 
 const views = {
   left: {
@@ -60,22 +61,12 @@ const cellInWords = (c: MapCell, u: UnitSystem): string =>
 export function MapView({ job, run, shelf, settle }: StationProps) {
   const u = job.units
   const [drawn, setDrawn] = useState<{ readonly map: SettingMap; readonly key: string } | null>(null)
-  const asked = useRef(job)
   const [progress, setProgress] = useState<number | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   const [view, setView] = useState<View>('left')
   const [looked, look] = useState<MapCell | null>(null)
-  const worker = useWorker<SweepQuestion, SweepAnswer>(
+  const { ask, stop, busy } = useTask<Sweep>(
     () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
-    (answer) => {
-      if ('done' in answer) return setProgress(answer.done / answer.of)
-      setProgress(null)
-      worker.settle()
-      if ('map' in answer) {
-        setDrawn({ map: answer.map, key: mapKey(asked.current, answer.map) })
-        look(answer.map.best)
-      } else if ('message' in answer) setMessage(answer.message)
-    },
   )
   const waits = mapWaitsFor(job)
   const own = firstCircuit(job).controller?.part
@@ -85,8 +76,17 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
   const propose = (): void => {
     setMessage(null)
     setProgress(0)
-    asked.current = job
-    worker.ask({ kind: 'map', job, findings: run.findings?.settled ? run.findings : null })
+    const say = proxy((done: number, of: number) => setProgress(done / of))
+    ask((sweep) => sweep.map(job, run.findings?.settled ? run.findings : null, say)).then(
+      (answer) => {
+        setProgress(null)
+        if (answer && !answer.ok) setMessage(answer.message)
+        if (!answer?.ok) return
+        setDrawn({ map: answer.map, key: mapKey(job, answer.map) })
+        look(answer.map.best)
+      },
+      () => setMessage('This could not be run through.'),
+    )
   }
   const map = drawn?.map ?? null
   const stale = drawn !== null && mapKey(job, drawn.map) !== drawn.key
@@ -104,17 +104,17 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
         all readings half-way to their bad ends.
       </p>
       <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
-        <Button size="sm" variant="dark" disabled={worker.busy} onClick={propose}>
+        <Button size="sm" variant="dark" disabled={busy} onClick={propose}>
           {map ? 'Propose again' : 'Propose a setting'}
         </Button>
-        {worker.busy && (
+        {busy && (
           <>
             <progress value={progress ?? 0} max={1} aria-label="settings run through" />
             <Button
               size="sm"
               variant="outline-dark"
               onClick={() => {
-                worker.stop()
+                stop()
                 setProgress(null)
               }}
             >

@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react'
 import type { Job } from '@/core/job'
 import type { Standing } from '@/core/run'
 import { format } from '@/core/units'
-import type { SweepAnswer, SweepQuestion, Weather } from '@/workers/sweep.worker'
+import type { Sweep, Weather } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
-import { useWorker } from './use-worker'
+import { useTask } from '../use-task'
 
 const THIRD = 1 / 3
 /** how much higher than home is asked for besides, m */
@@ -55,35 +55,26 @@ export function WeatherView({ job }: StationProps) {
   const [blocked, setBlocked] = useState<number | null>(null)
   const [weather, setWeather] = useState<Weather | null>(null)
   const [message, setMessage] = useState<string | null>(null)
-  const worker = useWorker<SweepQuestion, SweepAnswer>(
+  const { ask, busy } = useTask<Sweep>(
     () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
-    (answer) => {
-      worker.settle()
-      if ('weather' in answer) {
-        setWeather(answer.weather)
-        setMessage(null)
-      } else if ('message' in answer) setMessage(answer.message)
-    },
   )
-  const { ask } = worker
   const standing: Standing = { heightM, ...(blocked === null ? {} : { blocked }) }
   const text = JSON.stringify(standing)
   useEffect(() => {
     const now = JSON.parse(text) as Standing
-    const timer = setTimeout(
-      () =>
-        ask({
-          kind: 'weather',
-          job,
-          airC,
-          standing: now,
-          others: [
-            ...(job.cooling ? [{ ...now, blocked: THIRD }] : []),
-            { ...now, heightM: (now.heightM ?? 0) + HIGHER_M },
-          ],
-        }),
-      120,
-    )
+    const others = [
+      ...(job.cooling ? [{ ...now, blocked: THIRD }] : []),
+      { ...now, heightM: (now.heightM ?? 0) + HIGHER_M },
+    ]
+    const timer = setTimeout(() => {
+      ask((sweep) => sweep.weather(job, airC, now, others)).then(
+        (answer) => {
+          if (answer?.ok) setWeather(answer.weather)
+          if (answer) setMessage(answer.ok ? null : answer.message)
+        },
+        () => setMessage('This could not be run through.'),
+      )
+    }, 120)
     return () => clearTimeout(timer)
   }, [job, airC, text, ask])
   const what = job.bay ? 'what is allowed in the bay' : 'boiling, over what is kept free'
@@ -125,7 +116,7 @@ export function WeatherView({ job }: StationProps) {
         </p>
       )}
       {weather && (
-        <div role="status" aria-busy={worker.busy}>
+        <div role="status" aria-busy={busy}>
           <p className={`say ${weather.leftK >= 0 ? 'say-holds' : 'say-short'}`}>
             {`At ${format(airC, 'temperature', u, 3)} the day leaves `}
             {`${format(weather.leftK, 'temperatureDifference', u, 2)} below ${what}.`}

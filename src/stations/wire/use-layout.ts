@@ -1,9 +1,10 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
+import { type Remote, wrap } from 'comlink'
 import type { CircuitGraph, LaidOut } from '@/core/drawing'
 import { useNarrow } from '@/ui/use-narrow'
-import type { LayoutAnswer } from '@/workers/layout.worker'
+import type { Layouts } from '@/workers/layout.worker'
 
 /** layouts of this visit by their graph: what was laid out once is there at once */
 const known = new Map<string, LaidOut | 'failed'>()
@@ -14,24 +15,28 @@ const known = new Map<string, LaidOut | 'failed'>()
  */
 export function useLayout(graph: CircuitGraph): { readonly laid: LaidOut | 'failed' | null; readonly narrow: boolean } {
   const worker = useRef<Worker | null>(null)
+  const remote = useRef<Remote<Layouts> | null>(null)
   const [, setCount] = useState(0)
   const narrow = useNarrow()
   const text = JSON.stringify(graph)
   const key = `${narrow ? 'narrow' : 'wide'} ${text}`
-  useEffect(() => {
-    const made = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = ({ data }: MessageEvent<LayoutAnswer>) => {
-      known.set(data.key, data.laid ?? 'failed')
-      setCount((n) => n + 1)
-    }
-    worker.current = made
-    return () => {
-      made.terminate()
+  useEffect(
+    () => () => {
+      worker.current?.terminate()
       worker.current = null
-    }
-  }, [])
+    },
+    [],
+  )
   useEffect(() => {
-    if (!known.has(key)) worker.current?.postMessage({ key, graph: JSON.parse(text) as CircuitGraph, narrow })
+    if (known.has(key)) return
+    if (!worker.current) {
+      worker.current = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
+      remote.current = wrap<Layouts>(worker.current)
+    }
+    void remote.current!.layOut(JSON.parse(text) as CircuitGraph, narrow).then((laid) => {
+      known.set(key, laid ?? 'failed')
+      setCount((n) => n + 1)
+    })
   }, [key, text, narrow])
   return { laid: known.get(key) ?? null, narrow }
 }

@@ -3,7 +3,32 @@
 import type { Part } from '@/core/parts'
 import { JobScreen } from '@/stations/job-screen/JobScreen'
 import type { Opened } from '@/stations/job-screen/use-job-document'
-import { keepRun, loadRevision, saveJob, signJob } from './server-calls'
+import type * as ServerCalls from './server-calls'
+
+/** The calls come behind the page: they read what the server answers, and bring the schemas for that. */
+const calls = (): Promise<typeof ServerCalls> => import('./server-calls')
+
+const unreached = 'Pyraxis does not answer; it is tried again.'
+const saveJob: typeof ServerCalls.saveJob = (...what) =>
+  calls().then(
+    (c) => c.saveJob(...what),
+    () => ({ kind: 'later', message: unreached }),
+  )
+const loadRevision: typeof ServerCalls.loadRevision = (...what) =>
+  calls().then(
+    (c) => c.loadRevision(...what),
+    () => null,
+  )
+const signJob: typeof ServerCalls.signJob = (...what) =>
+  calls().then(
+    (c) => c.signJob(...what),
+    () => ({ ok: false, message: 'Pyraxis does not answer. Nothing was signed; try again.' }),
+  )
+const keepRun: typeof ServerCalls.keepRun = (...what) =>
+  calls().then(
+    (c) => c.keepRun(...what),
+    () => undefined,
+  )
 
 /** The job screen with its calls to the server. */
 export function JobPage({

@@ -1,3 +1,4 @@
+import { type Result } from '@/core/units'
 import { z } from 'zod'
 import { type Job, jobSchema } from '@/core/job'
 import type { Findings } from '@/core/margins'
@@ -52,11 +53,7 @@ export async function loadRevision(id: string, number: number): Promise<Job | nu
 }
 
 /** Signs the revision `from`, if it is still the newest. */
-export async function signJob(
-  id: string,
-  from: number,
-  by: string,
-): Promise<{ ok: true; opened: Opened } | { ok: false; message: string }> {
+export async function signJob(id: string, from: number, by: string): Promise<Result<{ opened: Opened }>> {
   try {
     const parsed = signAnswerSchema.safeParse(await post(`/api/jobs/${encodeURIComponent(id)}/sign`, { from, by }))
     return parsed.success ? parsed.data : { ok: false, message: unreached }

@@ -1,9 +1,10 @@
+import { type Ground } from '../choices'
 import { chargeFromRating } from '../../electrical'
 import type { BatteryPart } from '../../parts'
 import { measured, typical } from '../../reading'
 import type { Job } from '../document'
 import type { Cooling } from '../schema/heat'
-import type { Ground, Seat } from '../schema/place'
+import type { Seat } from '../schema/place'
 import type { Trailer } from '../schema/power'
 
 /** Who sits on a core that goes sits in the same place on the last one that stays. */

@@ -1,6 +1,7 @@
+import { type LeadName } from '../choices'
 import { typical } from '../../reading'
 import type { Job } from '../document'
-import type { LeadName, Obstacle } from '../schema/place'
+import type { Obstacle } from '../schema/place'
 import { tieCare } from '../start'
 import { freshId } from './fresh-id'
 

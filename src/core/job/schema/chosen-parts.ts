@@ -1,3 +1,4 @@
+import { between } from './common'
 import { z } from 'zod'
 import { type ProbePlace, probePlaces } from '../../control'
 import { field } from '../../fields'
@@ -9,7 +10,7 @@ import {
   relayPartSchema,
   switchPartSchema,
 } from '../../parts'
-import { between, choiceEnds, upTo } from '../limits'
+import { choiceEnds, upTo } from '../limits'
 import { seatSchema } from './place'
 
 /** Parts as they were when chosen, with how each sits or is set. */

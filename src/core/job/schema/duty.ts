@@ -1,13 +1,8 @@
+import { between } from './common'
+import { works } from '../choices'
+import { LONGEST_DAY } from '../choices'
 import { z } from 'zod'
-import { between, legEnds, upTo } from '../limits'
-
-/**
- * What a machine does in a leg of its day; load share, engine speed and travel are the job's own readings of that work.
- */
-export const works = ['off', 'idle', 'slow', 'heavy', 'speed', 'towed', 'charger', 'alone'] as const
-export type Work = (typeof works)[number]
-/** a day and a night, and another: longer is several days, s */
-export const LONGEST_DAY = 172_800
+import { legEnds, upTo } from '../limits'
 const id = z.string().regex(/^[\w-]{1,40}$/)
 
 /** One leg; what stands as null is as the job's readings have it. SI, °C. */

@@ -1,10 +1,11 @@
+import { conductorRoles } from '../choices'
+import { feeds } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
 import { wireSizes } from '../../units'
 import { upTo } from '../limits'
 import { line } from './common'
-import { conductorRoles, feeds } from './wiring'
 
 /** Fuses, wires, and which of them stand in the path of which fan. */
 export const feedShape = {

@@ -1,37 +1,14 @@
+import { grounds } from '../choices'
+import { machineKinds } from '../choices'
+import { allowances } from '../choices'
+import { alterationKinds } from '../choices'
+import { ingressNeeds } from '../choices'
+import { type LivesIn } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
 import { choiceEnds, upTo } from '../limits'
 import { line, momentSchema, name } from './common'
-import { grounds } from './place'
-
-export const machineKinds = [
-  'trail-bike',
-  'road-bike',
-  'side-by-side',
-  'digger-air',
-  'digger-liquid',
-  'older-vehicle',
-  'trailer',
-] as const
-
-export type MachineKind = (typeof machineKinds)[number]
-
-/** What its owner lets be done to the machine, strictest first. */
-export const allowances = ['nothing that leaves a mark', 'undoable only', 'anything'] as const
-export const alterationKinds = ['cut', 'hole', 'tap', 'weld', 'splice'] as const
-export type AlterationKind = (typeof alterationKinds)[number]
-
-/** Where the machine lives, with the ingress class that asks for: first digit solids, second water. @see typical.md */
-export const ingressNeeds = {
-  indoors: 'IP20',
-  rain: 'IPX4',
-  'mud and a hose': 'IP65',
-  'pressure washer': 'IPX9',
-} as const
-
-export type LivesIn = keyof typeof ingressNeeds
-export const endings = ['another cure', 'no direct current', 'the owner says no'] as const
 
 /** What is wrong with which machine, how it ran before, and where it works. */
 export const machineShape = {

@@ -1,3 +1,10 @@
+import { neighbourKinds } from '../choices'
+import { sides } from '../choices'
+import { panelFaces } from '../choices'
+import { mountsIn } from '../choices'
+import { blowsOnto } from '../choices'
+import { inletsFrom } from '../choices'
+import { cornerNames } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
@@ -16,8 +23,6 @@ export const seatSchema = z.strictObject({
 })
 
 export type Seat = z.infer<typeof seatSchema>
-export const neighbourKinds = ['fixed', 'moves', 'exhaust'] as const
-export const sides = ['behind', 'front'] as const
 
 /**
  * Something near the core: a rectangle seen from behind, and how far from the core's face it begins.
@@ -56,8 +61,6 @@ export const obstacleSchema = z.strictObject({
 })
 
 export type Obstacle = z.infer<typeof obstacleSchema>
-/** What a panel of a bay faces, for the hot air that leaves or the cool air that comes in there. */
-export const panelFaces = ['neither', 'operator', 'engine intake'] as const
 
 /** A panel of a bay with room for a fan. @see engineering §2.7, §7 */
 export const panelSchema = z.strictObject({
@@ -78,31 +81,10 @@ export const legSchema = z.strictObject({
   name,
   lengthM: field('leg', 'length', [0, 20], 'place', 'a string along the way it will go'),
 })
-
-/** Leads that come with a part, and so can be too short. */
-export const leadNames = ['fan', 'probe', 'controller', 'supply'] as const
-export type LeadName = (typeof leadNames)[number]
 const legs = z
   .array(legSchema)
   .min(1)
   .max(...upTo('legsOfLead'))
-
-export const blowsOnto = [
-  'open air',
-  'rider or operator',
-  'fuel tank or line',
-  'loom or hoses',
-  'hot exhaust',
-  'the inlet again',
-] as const
-
-export const inletsFrom = ['surroundings', 'near an exhaust', 'near a hot panel', 'its own outlet'] as const
-export const grounds = ['clean', 'dust', 'mud or seed fluff'] as const
-export type Ground = (typeof grounds)[number]
-export const cornerNames = ['top left', 'top right', 'bottom left', 'bottom right'] as const
-
-/** Ways of holding a fan where coolant, or air alone, carries the heat; the first is the usual one. */
-export const mountsIn = { coolant: ['ties', 'bracket', 'shroud'], air: ['panel', 'duct'] } as const
 
 export const placeSchema = z.strictObject({
   mount: z.enum([...mountsIn.coolant, ...mountsIn.air]),

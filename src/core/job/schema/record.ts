@@ -1,24 +1,11 @@
+import { between } from './common'
+import { endings } from '../choices'
+import { marginIds } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
-import { between, choiceEnds, upTo } from '../limits'
+import { choiceEnds, upTo } from '../limits'
 import { daySchema, line, momentSchema, name } from './common'
-import { endings } from './machine'
-
-export const marginIds = [
-  'fit',
-  'air',
-  'supply',
-  'wire',
-  'fuse',
-  'contacts',
-  'charge',
-  'battery',
-  'trigger',
-  'boil',
-] as const
-
-export type MarginId = (typeof marginIds)[number]
 
 /** What is kept to, what was done and proved, and what was accepted and signed. */
 export const recordShape = {

@@ -1,30 +1,10 @@
+import { controlIntents } from '../choices'
+import { parkedIntents } from '../choices'
+import { otherSystems } from '../choices'
 import { z } from 'zod'
 import { idSchema } from '../../parts'
 import { wireSizes } from '../../units'
 import { upTo } from '../limits'
-
-/** Where a fan's current comes from. Road lights stand here so that they can be refused in words. */
-export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug', 'road lights'] as const
-export type Feed = (typeof feeds)[number]
-
-/** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
-export const conductorRoles = [
-  'feed',
-  'return',
-  'control',
-  'trigger',
-  'coil-return',
-  'supply-return',
-  'override',
-  'call',
-  'timer',
-  'lamp',
-] as const
-
-export type ConductorRole = (typeof conductorRoles)[number]
-export const controlIntents = ['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const
-export const parkedIntents = ['the fan', 'fan and controller', 'everything behind the fuse'] as const
-export const otherSystems = ['nothing', 'air conditioning', 'hydraulic oil'] as const
 
 /** What the mechanic wants of the circuit, apart from how it is built; when it may be live stands under `use`. */
 export const intentSchema = z.strictObject({

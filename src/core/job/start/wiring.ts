@@ -1,7 +1,7 @@
+import { type ConductorRole } from '../choices'
 import { typical } from '../../reading'
 import type { UnitSystem } from '../../units'
 import type { Job } from '../document'
-import type { ConductorRole } from '../schema/wiring'
 import type { TypicalMachine } from '../typical'
 
 /** Colours that are usual for each role, until this kit's own are known. */

@@ -1,0 +1,114 @@
+export const neighbourKinds = ['fixed', 'moves', 'exhaust'] as const
+
+export const sides = ['behind', 'front'] as const
+
+/** What a panel of a bay faces, for the hot air that leaves or the cool air that comes in there. */
+export const panelFaces = ['neither', 'operator', 'engine intake'] as const
+
+/** Leads that come with a part, and so can be too short. */
+export const leadNames = ['fan', 'probe', 'controller', 'supply'] as const
+
+export type LeadName = (typeof leadNames)[number]
+
+export const blowsOnto = [
+  'open air',
+  'rider or operator',
+  'fuel tank or line',
+  'loom or hoses',
+  'hot exhaust',
+  'the inlet again',
+] as const
+
+export const inletsFrom = ['surroundings', 'near an exhaust', 'near a hot panel', 'its own outlet'] as const
+
+export const grounds = ['clean', 'dust', 'mud or seed fluff'] as const
+
+export type Ground = (typeof grounds)[number]
+
+export const cornerNames = ['top left', 'top right', 'bottom left', 'bottom right'] as const
+
+/** Ways of holding a fan where coolant, or air alone, carries the heat; the first is the usual one. */
+export const mountsIn = { coolant: ['ties', 'bracket', 'shroud'], air: ['panel', 'duct'] } as const
+
+/**
+ * What a machine does in a leg of its day; load share, engine speed and travel are the job's own readings of that work.
+ */
+export const works = ['off', 'idle', 'slow', 'heavy', 'speed', 'towed', 'charger', 'alone'] as const
+
+export type Work = (typeof works)[number]
+
+/** a day and a night, and another: longer is several days, s */
+export const LONGEST_DAY = 172_800
+
+export const machineKinds = [
+  'trail-bike',
+  'road-bike',
+  'side-by-side',
+  'digger-air',
+  'digger-liquid',
+  'older-vehicle',
+  'trailer',
+] as const
+
+export type MachineKind = (typeof machineKinds)[number]
+
+/** What its owner lets be done to the machine, strictest first. */
+export const allowances = ['nothing that leaves a mark', 'undoable only', 'anything'] as const
+
+export const alterationKinds = ['cut', 'hole', 'tap', 'weld', 'splice'] as const
+
+export type AlterationKind = (typeof alterationKinds)[number]
+
+/** Where the machine lives, with the ingress class that asks for: first digit solids, second water. @see typical.md */
+export const ingressNeeds = {
+  indoors: 'IP20',
+  rain: 'IPX4',
+  'mud and a hose': 'IP65',
+  'pressure washer': 'IPX9',
+} as const
+
+export type LivesIn = keyof typeof ingressNeeds
+
+export const endings = ['another cure', 'no direct current', 'the owner says no'] as const
+
+export const marginIds = [
+  'fit',
+  'air',
+  'supply',
+  'wire',
+  'fuse',
+  'contacts',
+  'charge',
+  'battery',
+  'trigger',
+  'boil',
+] as const
+
+export type MarginId = (typeof marginIds)[number]
+
+/** Where a fan's current comes from. Road lights stand here so that they can be refused in words. */
+export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug', 'road lights'] as const
+
+export type Feed = (typeof feeds)[number]
+
+/** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
+export const conductorRoles = [
+  'feed',
+  'return',
+  'control',
+  'trigger',
+  'coil-return',
+  'supply-return',
+  'override',
+  'call',
+  'timer',
+  'lamp',
+] as const
+
+export type ConductorRole = (typeof conductorRoles)[number]
+
+export const controlIntents = ['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const
+
+export const parkedIntents = ['the fan', 'fan and controller', 'everything behind the fuse'] as const
+
+export const otherSystems = ['nothing', 'air conditioning', 'hydraulic oil'] as const

@@ -1,0 +1,20 @@
+import { drawingSchema } from '../drawing'
+import { z } from 'zod'
+
+/** A bench sheet as plain words, so that what was signed reads the same for ever. */
+export const sheetSchema = z.strictObject({
+  title: z.string(),
+  subtitle: z.string(),
+  coreVersion: z.string(),
+  sections: z.array(
+    z.strictObject({
+      heading: z.string(),
+      lines: z.array(z.string()),
+      table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
+      /** to scale, beside each other; sheets signed before there were drawings have none */
+      drawings: z.array(drawingSchema).max(8).optional(),
+    }),
+  ),
+})
+
+export type Sheet = z.infer<typeof sheetSchema>

@@ -1,0 +1,5 @@
+/** What came of something that can go wrong for a reason that a person can act on: what it gave, or why not, in words. */
+export type Result<T extends object> =
+  ({ readonly ok: true } & Readonly<T>) | { readonly ok: false; readonly message: string }
+
+export const notDone = (message: string): { readonly ok: false; readonly message: string } => ({ ok: false, message })
