@@ -1,8 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { type BandKind, bandKinds } from '@/core/control'
-import { type JobKind, jobKinds, machineKinds, marginIds, mountsIn, typicalMachines } from '@/core/job'
-import { mounts } from '@/core/plan'
+import { type JobKind, jobKinds, machineKinds, marginIds, mountNames, typicalMachines } from '@/core/job'
 
 const ROOT = path.join(__dirname, '..', '..', '..')
 const rows = [
@@ -25,7 +24,9 @@ test('every kind that a document can name has its entry: controllers, mounts, ma
   // a kind of controller is one file: its folder, less what they share
   for (const kind of bandKinds satisfies readonly BandKind[])
     expect(existsSync(path.join(ROOT, 'src', 'core', 'control', 'kinds', `${kind}.ts`))).toBe(true)
-  expect(Object.keys(mounts).sort()).toEqual([...mountsIn.coolant, ...mountsIn.air].sort())
+  // a way of holding a fan too
+  for (const mount of mountNames)
+    expect(existsSync(path.join(ROOT, 'src', 'core', 'job', 'mounts', `${mount}.ts`))).toBe(true)
   expect(Object.keys(typicalMachines).sort()).toEqual([...machineKinds].sort())
   for (const t of Object.values(typicalMachines)) expect(t.jobs.every((j: JobKind) => j in jobKinds)).toBe(true)
   const margins = path.join(ROOT, 'src', 'core', 'margins')

@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import { circuitsOf, type FanCircuit, firstCircuit, isSettable, proposedSetting } from '../fan-circuit'
 import { MOST_STARTS } from '../control'
 import {
@@ -134,20 +135,18 @@ function coreAirRemedy(job: Job): Remedy[] {
   const part = firstCircuit(job).fan?.part
   if (!part) return [{ text: 'Choose a fan', station: 'place' }]
   const moves = (j: Job): number => movedAir(j, part)?.flowM3s ?? 0
-  const [now, better] =
-    job.place.mount === 'shroud'
-      ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))]
-      : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
+  const [now, better] = mountOf(job).shrouded
+    ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))]
+    : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
   const through =
     `${format(better, 'flow', job.units, 2)} through the fins instead of ` + `${format(now, 'flow', job.units, 2)}`
   return [
     ...(better > now * 1.02
       ? [
           {
-            text:
-              job.place.mount === 'shroud'
-                ? `Close the gap round the shroud: ${through}`
-                : `A shroud over the whole core, closed all round: ${through}`,
+            text: mountOf(job).shrouded
+              ? `Close the gap round the shroud: ${through}`
+              : `A shroud over the whole core, closed all round: ${through}`,
             station: 'place' as const,
           },
         ]

@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import {
   airDensity,
   bayResistance,
@@ -29,7 +30,7 @@ export function heatIntoBay(bench: Bench, job: Job): Worked {
 
 /** The hose, where the fan blows through one. */
 export const ductOf = (bench: Bench, job: Job): Duct | null =>
-  job.place.mount === 'duct'
+  mountOf(job).hosed
     ? {
         lengthM: bench.value('place.duct.lengthM'),
         diameterM: bench.value('place.duct.diameterM'),

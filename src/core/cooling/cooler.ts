@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import {
   airDensity,
   blockedShare,
@@ -176,7 +177,7 @@ export function facesOf(bench: Bench, job: Job, otherwise: Otherwise = {}): Face
   const blocked = otherwise.blocked ?? blockedShare(clogs, core.finsPerInch)
   const [w, h] = [bench.value('cooling.coreWidthM'), bench.value('cooling.coreHeightM')]
   const face = { x: 0, y: 0, w, h }
-  const shrouded = job.place.mount === 'shroud'
+  const shrouded = mountOf(job).shrouded
   const gapArea = shrouded ? 2 * (w + h) * (otherwise.gapM ?? bench.value('place.gapM')) : 0
   const open = 1 - blocked
   const placed = circuitsOf(job).flatMap(

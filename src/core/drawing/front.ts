@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import { type Drawing } from './drawing-schema'
 import { type Pen } from './drawing-schema'
 import { type Shape } from './drawing-schema'
@@ -153,7 +154,7 @@ function coreFront(job: Job, core: number): Drawing {
   shapes.push(rect('outline', 0, 0, w, h))
   for (const o of job.place.obstacles.filter((n) => n.core === core))
     shapes.push(...obstacleShapes(job, bench, o, size, onFansSide(job, o)))
-  if (job.place.mount === 'shroud') shapes.push(rect('fan', 1.5, 1.5, w - 3, h - 3))
+  if (mountOf(job).shrouded) shapes.push(rect('fan', 1.5, 1.5, w - 3, h - 3))
   for (const fan of job.fans.filter((f) => f.seat?.core === core)) {
     const [x, y] = [fan.seat!.xM * MM, fan.seat!.yM * MM]
     const half = (fan.part.housingM.value * MM) / 2

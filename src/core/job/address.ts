@@ -1,3 +1,5 @@
+import { mountAsks } from './mounts'
+import { mountOf } from './mounts'
 import { type LeadName } from './choices'
 import { type Field, type FieldTable, type Found, type Station, walkFields } from '../fields'
 import type { Lookup, Reading } from '../reading'
@@ -82,7 +84,6 @@ const conditions: readonly Question[] = [
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
   [/^cooling\.(core|fins|tank|ram|resistance|transfer)/, mountsFan],
   [/^cooling\.ramShare$/, travels],
-  [/^cooling\.tubePitchM$/, (job) => mountsFan(job) && job.place.mount === 'ties'],
   [/^cooling\.betweenCoresM$/, (job) => mountsFan(job) && job.cooling !== null && job.cooling.cores > 1],
   [/^engine\.(slowShare|slowMs)$/, (job) => mountsFan(job) && job.cooling !== null],
   [/^engine\.idleShare$/, (job) => mountsFan(job) && job.cooling !== null && travels(job)],
@@ -108,16 +109,19 @@ const conditions: readonly Question[] = [
     /^place\.inletRiseK$/,
     (job) => mountsFan(job) && job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings',
   ],
-  [/^place\.(bracketM|washerM|channelM)$/, (job) => mountsFan(job) && job.place.mount === 'bracket'],
-  [/^place\.gapM$/, (job) => mountsFan(job) && job.place.mount === 'shroud'],
-  [/^place\.bladeProudM$/, (job) => mountsFan(job) && job.place.mount === 'panel'],
-  [/^place\.duct\./, (job) => mountsFan(job) && job.place.mount === 'duct'],
+  [
+    /^(place|cooling)\./,
+    (job, address) => {
+      const asks = mountAsks(job, address)
+      return asks === null || (asks && mountsFan(job))
+    },
+  ],
   [/^place\.leads\.controller\./, (job) => job.controllers.some((c) => c.part.leadM !== null)],
   [/^place\.leads\.supply\./, (job) => job.controllers.some((c) => c.part.supplyLeadM !== null)],
   [/^place\.sweepM$/, (job) => typicalMachines[job.machine.kind].steers],
   [/^(fans\.\w+|oldFan)\.part\.(diameterM|depthM|freeFlowM3s|massKg|maxPressurePa|housingM|boltCircleM)$/, mountsFan],
   [/^oldFan\.part\.(depthM|housingM|leadM|massKg|lockedA)$/, () => false],
-  [/^fans\.\w+\.part\.boltCircleM$/, (job) => job.oldFan !== null || job.place.mount === 'ties'],
+  [/^fans\.\w+\.part\.boltCircleM$/, (job) => job.oldFan !== null || mountOf(job).throughFins],
 ]
 
 const isAsked = (job: Job, address: string): boolean =>

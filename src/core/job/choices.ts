@@ -27,9 +27,6 @@ export type Ground = (typeof grounds)[number]
 
 export const cornerNames = ['top left', 'top right', 'bottom left', 'bottom right'] as const
 
-/** Ways of holding a fan where coolant, or air alone, carries the heat; the first is the usual one. */
-export const mountsIn = { coolant: ['ties', 'bracket', 'shroud'], air: ['panel', 'duct'] } as const
-
 /**
  * What a machine does in a leg of its day; load share, engine speed and travel are the job's own readings of that work.
  */

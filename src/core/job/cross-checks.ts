@@ -1,4 +1,4 @@
-import { mountsIn } from './choices'
+import { mountsIn } from './mounts'
 import type { z } from 'zod'
 import type { WrittenJob } from './written'
 import { jobKinds } from './kinds'
@@ -118,7 +118,7 @@ const seatsSuitTheMedium: Check = (job) => {
         : []),
     ])
   return [
-    ...(mountsIn[medium].some((m) => m === job.place.mount)
+    ...(mountsIn(medium).some((m) => m === job.place.mount)
       ? []
       : [fault(`"${job.place.mount}" is no way to hold a fan here`, 'place', 'mount')]),
     ...sits('fans'),

@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import { type ChosenFan, circuitsOf, type FanCircuit } from '../fan-circuit'
 import { apart, inside } from '../fit'
@@ -158,7 +159,7 @@ function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] 
           '§7',
         ),
     },
-    ...(job.place.mount === 'panel'
+    ...(mountOf(job).onSheet
       ? [
           {
             id: `blades${suffix}`,

@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import { firstCircuit, suitsVoltage } from '../fan-circuit'
 import { airThroughCores } from '../cooling'
 import { apart, type Box, holesOf, inside, snapToGaps } from '../fit'
@@ -115,7 +116,7 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const now = firstCircuit(with_).fan!.seat!
   const around = { face, boxes, housing, depth: part.depthM.value, standOff: with_.place.standOffM.value }
   let found = roomiest(around, now)
-  if (with_.place.mount === 'ties' && with_.cooling) {
+  if (mountOf(with_).throughFins && with_.cooling) {
     const snapped = snapToGaps(found.x, holesOf(part.fixings, part.boltCircleM.value), with_.cooling.tubePitchM.value)
     const c = at(around, snapped.xM, found.y)
     if (c.spare >= Math.min(0, found.spare)) found = c

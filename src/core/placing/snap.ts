@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import { holesOf, snapToGaps } from '../fit'
 import type { Fan, Job, Seat } from '../job'
 
@@ -23,9 +24,8 @@ export function snapped(job: Job, part: Fan['part'], seat: Seat): Seat {
   const half = part.housingM.value / 2
   const near = (v: number, size: number): number =>
     [size / 2, half, size - half].find((to) => Math.abs(v - to) < PULL_M) ?? v
-  const xM =
-    job.place.mount === 'ties'
-      ? snapToGaps(seat.xM, holesOf(part.fixings, part.boltCircleM.value), tubePitchM.value).xM
-      : near(seat.xM, coreWidthM.value)
+  const xM = mountOf(job).throughFins
+    ? snapToGaps(seat.xM, holesOf(part.fixings, part.boltCircleM.value), tubePitchM.value).xM
+    : near(seat.xM, coreWidthM.value)
   return { ...seat, xM, yM: near(seat.yM, coreHeightM.value) }
 }

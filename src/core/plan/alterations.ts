@@ -1,6 +1,6 @@
+import { mountOf } from '../job'
 import { type AlterationKind, hasWire, type Job, jobKinds } from '../job'
 import { holeMove } from '../placing'
-import { mounts } from './mounts'
 
 /** What is done to the machine that was not so before. */
 export interface Alteration {
@@ -30,7 +30,7 @@ const clash = (job: Job, undoable: boolean): boolean =>
  * allows.
  */
 export function alterationsOf(job: Job): Alteration[] {
-  const alters = jobKinds[job.kind].mountsFan ? mounts[job.place.mount].alters : null
+  const alters = jobKinds[job.kind].mountsFan ? mountOf(job).alters : null
   const own: { id: string; kind: AlterationKind; what: string }[] = [
     ...(alters ? [{ id: 'mount', ...alters }] : []),
     ...(Math.abs(holeMove(job) ?? 0) > 0.0005

@@ -1,3 +1,5 @@
+import { mountsFor } from '../job'
+import { cautions } from '../job'
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import {
@@ -18,13 +20,11 @@ import {
 import { evaluate } from '../margins'
 import {
   alterationsOf,
-  cautions,
   cureChecks,
   dueOn,
   filled,
   ingressShort,
   measuringSheet,
-  mountsFor,
   nextThing,
   planWarnings,
   stepsOf,

@@ -1,3 +1,5 @@
+import { mountOf } from '../job'
+import { type FasteningFigure } from '../job'
 import { type ChosenFan, type FannedCircuit, fannedCircuits, firstCircuit } from '../fan-circuit'
 import { HUB_SHARE } from '../air'
 import { holesOf, longestScrew, nearestGap, offTheGaps, snapToGaps, tieLength } from '../fit'
@@ -44,7 +46,7 @@ export interface Ties {
  * @see engineering §7, typical.md
  */
 export function tiesOf(job: Job, { fan } = firstCircuit(job)): Ties | null {
-  const tied = job.place.mount === 'ties' ? tieHoles(job, fan) : null
+  const tied = mountOf(job).throughFins ? tieHoles(job, fan) : null
   if (!tied) return null
   const { seat, pitch, holes, massKg } = tied
   const snapped = snapToGaps(seat.xM, holes, pitch)
@@ -78,7 +80,7 @@ export interface Leak {
 
 /** What the gap round a shroud costs, standing; null without a shroud or a fan. @see engineering §2.6 */
 export function shroudLeak(job: Job): Leak | null {
-  if (job.place.mount !== 'shroud' || !job.cooling || !job.engine || !job.fans.length) return null
+  if (!mountOf(job).shrouded || !job.cooling || !job.engine || !job.fans.length) return null
   const bench = new Bench(lookupOf(job))
   const [open, shut] = [airThroughCores(bench, job, null), airThroughCores(bench, job, null, { gapM: 0 })]
   const through = (air: typeof open): number => air.fans.reduce((sum, f) => sum + f.flows.covered, 0)
@@ -110,9 +112,9 @@ export function inletNeeded(job: Job): { readonly needM2: number; readonly haveM
 
 const mm = (job: Job, m: number): string => format(m, 'length', job.units, 3)
 
-/** How each way of fastening is done on this machine, with its own figures. */
-const words: Readonly<Record<Job['place']['mount'], (job: Job, circuit: FannedCircuit) => string[]>> = {
-  bracket: (job) => {
+/** What a way of fastening is done by on this machine, in its own figures. */
+const words: Readonly<Record<FasteningFigure, (job: Job, circuit: FannedCircuit) => string[]>> = {
+  screw: (job) => {
     const { bracketM, washerM, channelM } = job.place
     return [
       `Longest screw ${mm(job, longestScrew(bracketM.value, washerM.value, channelM.value))} = bracket ` +
@@ -138,7 +140,7 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job, circuit: FannedCi
         ]
       : []
   },
-  shroud: (job) => {
+  'edge leak': (job) => {
     const leak = shroudLeak(job)
     if (!leak) return []
     return [
@@ -149,15 +151,14 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job, circuit: FannedCi
         : 'The edge is closed all round: nothing leaks past the fins.',
     ]
   },
-  panel: (job) => {
+  'stand-offs': (job) => {
     const { standOffM, bladeProudM } = job.place
     return [
       `Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ` +
         `${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`,
-      ...breathing(job),
     ]
   },
-  duct: (job, circuit) => {
+  hose: (job, circuit) => {
     const through = movedBy(new Bench(lookupOf(job)), job, circuit)
     const box = circuit.fan.part.freeFlowM3s.value
     const { lengthM, bends, splitter, leadsTo } = job.place.duct
@@ -169,15 +170,23 @@ const words: Readonly<Record<Job['place']['mount'], (job: Job, circuit: FannedCi
         `${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ` +
         `${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ` +
         `${Math.round((100 * through) / box)} %${leads}.`,
-      ...breathing(job),
     ]
+  },
+  inlet: (job) => {
+    const inlet = inletNeeded(job)
+    return inlet && inlet.haveM2 < inlet.needM2
+      ? [
+          `It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ` +
+            `${format(inlet.haveM2, 'opening', job.units, 2)}.`,
+        ]
+      : []
   },
 }
 
 /** {@link words} of the chosen way for each fan, what is the same for all of them once; empty without a fan. */
 export function fasteningWords(job: Job): string[] {
   const fans = fannedCircuits(job)
-  const each = fans.map((c) => words[job.place.mount](job, c))
+  const each = fans.map((c) => mountOf(job).figures.flatMap((f) => words[f](job, c)))
   const common = (line: string): boolean => each.every((lines) => lines.includes(line))
   return each.flatMap((lines, i) =>
     lines.flatMap((line) => {
@@ -185,14 +194,4 @@ export function fasteningWords(job: Job): string[] {
       return [fans.length > 1 ? `Fan ${i + 1}: ${line}` : line]
     }),
   )
-}
-
-function breathing(job: Job): string[] {
-  const inlet = inletNeeded(job)
-  return inlet && inlet.haveM2 < inlet.needM2
-    ? [
-        `It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ` +
-          `${format(inlet.haveM2, 'opening', job.units, 2)}.`,
-      ]
-    : []
 }

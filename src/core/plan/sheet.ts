@@ -1,3 +1,4 @@
+import { mountOf } from '../job'
 import { type Sheet } from './sheet-schema'
 import { circuitsOf, eachOnce, type FanCircuit } from '../fan-circuit'
 import { type Drawing, placeViews } from '../drawing'
@@ -9,11 +10,10 @@ import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../
 import { onOffPoints } from '../control'
 import { decidingPart, type Evaluation, marginInWords, signedFigure } from '../margins'
 import { boilsAt } from '../cooling'
-import { cautions, type Caution } from './cautions'
+import { cautions, type Caution } from '../job'
 import { fasteningWords } from './fastening'
 import { leadReaches } from '../placing'
 import { whatToPress } from './keys'
-import { mounts } from './mounts'
 import { asPredicted, proofsOf, type Prediction } from './proofs'
 import { signing } from './sign'
 import { planWarnings } from './warnings'
@@ -110,7 +110,7 @@ function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[
     row(
       'fan',
       partName(fan?.part),
-      jobKinds[job.kind].mountsFan ? `${mounts[job.place.mount].name}. ${sideInWords(job)}` : 'stays as it is',
+      jobKinds[job.kind].mountsFan ? `${mountOf(job).name}. ${sideInWords(job)}` : 'stays as it is',
     ),
     ...part('controller', controller?.part),
     ...part('probe', probe.part),

@@ -1,10 +1,10 @@
+import { mountOf } from '../job'
 import { eachOnce, type FanCircuit } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines, wiresInUse } from '../job'
 import { editStep } from '../wiring'
 import { format } from '../units'
-import type { Caution } from './cautions'
+import type { Caution } from '../job'
 import { fasteningWords } from './fastening'
-import { mounts } from './mounts'
 
 /** One step at the bench. `waitMinutes` needs no hands. */
 export interface Step {
@@ -24,7 +24,7 @@ interface StepRule extends Omit<Step, 'tell'> {
 
 const mountsFan = (job: Job): boolean => jobKinds[job.kind].mountsFan
 const coreOff = (job: Job): boolean =>
-  job.newCore !== null || (job.cooling !== null && mountsFan(job) && mounts[job.place.mount].coreComesOff)
+  job.newCore !== null || (job.cooling !== null && mountsFan(job) && mountOf(job).coreComesOff)
 const engined = (job: Job): boolean => job.engine !== null
 const digs = (job: Job): boolean => /^digger/.test(job.machine.kind)
 const byRelay = (job: Job): boolean => job.runs.some((r) => r.switchedBy === 'relay')
@@ -130,10 +130,7 @@ const rules: readonly StepRule[] = [
     minutes: 25,
     cautions: ['eyes'],
     when: mountsFan,
-    tell: (job) =>
-      [mounts[job.place.mount].fasten, ...fasteningWords(job), sideInWords(job), mounts[job.place.mount].check].join(
-        ' ',
-      ),
+    tell: (job) => [mountOf(job).fasten, ...fasteningWords(job), sideInWords(job), mountOf(job).check].join(' '),
   },
   {
     id: 'spin',
@@ -326,7 +323,7 @@ export const sideInWords = (job: Job): string =>
 
 /** What the way of fastening adds: before the fan goes on, and once it was spun by hand. */
 function withMount(job: Job, rule: StepRule): StepRule[] {
-  const { before, after } = mounts[job.place.mount]
+  const { before, after } = mountOf(job)
   return rule.id === 'mount' ? [...before, rule] : rule.id === 'spin' ? [rule, ...after] : [rule]
 }
 

@@ -1,8 +1,9 @@
 'use client'
 
+import { cautions } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { cautions, handsOnMinutes, stepsOf } from '@/core/plan'
+import { handsOnMinutes, stepsOf } from '@/core/plan'
 import type { StationProps, StationView } from '../station'
 
 function Stage({ job, settle, now, goTo }: StationProps) {

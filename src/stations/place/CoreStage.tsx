@@ -1,5 +1,6 @@
 'use client'
 
+import { mountOf } from '@/core/job'
 import { useRef, useState } from 'react'
 import Form from 'react-bootstrap/Form'
 import { frontView, sectionView } from '@/core/drawing'
@@ -64,7 +65,7 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
           <Form.Check
             type="switch"
             id="snaps"
-            label={job.place.mount === 'ties' ? 'snaps to the gaps between tubes' : 'snaps to edges and middle'}
+            label={mountOf(job).throughFins ? 'snaps to the gaps between tubes' : 'snaps to edges and middle'}
             checked={snaps}
             onChange={(e) => setSnaps(e.target.checked)}
           />

@@ -1,5 +1,8 @@
 'use client'
 
+import { mountOf } from '@/core/job'
+import { mountsFor } from '@/core/job'
+import { mounts } from '@/core/job'
 import { Coming, persistently } from '@/ui/persistently'
 import { firstCircuit } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
@@ -25,7 +28,7 @@ import {
 } from '@/core/job'
 import type { FanPart } from '@/core/parts'
 import { neighbours } from '@/core/placing'
-import { fasteningWords, mounts, mountsFor, planWarnings, tiesOf } from '@/core/plan'
+import { fasteningWords, planWarnings, tiesOf } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { DrawingView } from '@/ui/DrawingView'
@@ -161,7 +164,7 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   if (!words.length) return null
   return (
     <section aria-label="How it is held">
-      <h2 className="mt-2">Held by {mounts[job.place.mount].name}</h2>
+      <h2 className="mt-2">Held by {mountOf(job).name}</h2>
       {words.map((w) => (
         <p key={w} className="mb-1">
           {w}
@@ -347,7 +350,7 @@ function Tray(props: StationProps) {
             tell={
               bay
                 ? 'A hole in the machine: the owner is asked for it.'
-                : mounts[place.mount].coreComesOff || job.newCore
+                : mountOf(job).coreComesOff || job.newCore
                   ? 'The core comes off: the coolant is drained and refilled.'
                   : 'The core stays on: no coolant steps.'
             }
@@ -405,7 +408,7 @@ function Tray(props: StationProps) {
             options={same(blowsOnto)}
             onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))}
           />
-          {place.mount === 'duct' && <Duct {...props} />}
+          {mountOf(job).hosed && <Duct {...props} />}
           <Direction {...props} />
         </>
       )}

@@ -1,10 +1,11 @@
 'use client'
 
+import { cautions } from '@/core/job'
 import { choiceEnds, type Job } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { asPredicted, cautions, proofsOf, wrongWayAdvice, type Proof } from '@/core/plan'
+import { asPredicted, proofsOf, wrongWayAdvice, type Proof } from '@/core/plan'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'

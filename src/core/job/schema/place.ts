@@ -1,7 +1,7 @@
+import { mountNames } from '../mounts'
 import { neighbourKinds } from '../choices'
 import { sides } from '../choices'
 import { panelFaces } from '../choices'
-import { mountsIn } from '../choices'
 import { blowsOnto } from '../choices'
 import { inletsFrom } from '../choices'
 import { cornerNames } from '../choices'
@@ -87,7 +87,7 @@ const legs = z
   .max(...upTo('legsOfLead'))
 
 export const placeSchema = z.strictObject({
-  mount: z.enum([...mountsIn.coolant, ...mountsIn.air]),
+  mount: z.enum(mountNames),
   side: z.enum(['puller', 'pusher']),
   neighbour: z.enum(neighbourKinds),
   blowsOn: z.enum(blowsOnto).nullable(),

@@ -1,6 +1,6 @@
+import { mountsIn } from '../mounts'
 import { JOB_VERSION } from '../version'
 import { type MachineKind } from '../choices'
-import { mountsIn } from '../choices'
 import { probePlaces, probePlacesIn } from '../../control'
 import { measured, typical } from '../../reading'
 import type { UnitSystem } from '../../units'
@@ -127,7 +127,7 @@ const wiringOf = (t: TypicalMachine): Job['wiring'] => ({
 const placeOf = (t: TypicalMachine, medium: Medium): Job['place'] => ({
   ...placeBeside(t),
   panel: medium === 'air' ? 'panel1' : null,
-  mount: mountsIn[medium][0],
+  mount: mountsIn(medium)[0],
   side: 'puller',
   neighbour: 'fixed',
   blowsOn: null,

@@ -1,0 +1,39 @@
+import type { MountKind } from './kind'
+
+/** A flange with a hose. @see engineering §7 */
+export const duct = {
+  name: 'duct and flange',
+  medium: 'air',
+  coreComesOff: false,
+  shrouded: false,
+  throughFins: false,
+  onSheet: false,
+  hosed: true,
+  asks: ['place.duct.'],
+  alters: { kind: 'hole', what: 'a hole for the flange' },
+  before: [
+    {
+      id: 'drill',
+      title: 'Cut the hole for the flange',
+      tell: 'Template from the flange; edges trimmed, bare metal painted.',
+      minutes: 20,
+      cautions: ['drilling', 'eyes'],
+    },
+  ],
+  after: [
+    {
+      id: 'hose',
+      title: 'Hose on, last',
+      tell:
+        'Flange nuts and washers tight first: the hose hides them. Clips at both ends, no kink, clear of ' +
+        'what is hot.',
+      minutes: 12,
+      cautions: ['exhaust'],
+    },
+  ],
+  fasten:
+    'Flange sealed all round, hose on with clips at both ends, as few bends as there can be; what is hard to ' +
+    'reach goes in before the duct hides it.',
+  figures: ['hose', 'inlet'],
+  check: 'Hose kinks nowhere and touches nothing hot.',
+} as const satisfies MountKind

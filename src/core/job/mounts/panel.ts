@@ -1,0 +1,27 @@
+import type { MountKind } from './kind'
+
+/** Bolts through a panel of the bay. @see engineering §7 */
+export const panel = {
+  name: 'bolts through a panel of the bay',
+  medium: 'air',
+  coreComesOff: false,
+  shrouded: false,
+  throughFins: false,
+  onSheet: true,
+  hosed: false,
+  asks: ['place.bladeProudM'],
+  alters: { kind: 'hole', what: 'bolt holes and an opening in the panel' },
+  before: [
+    {
+      id: 'drill',
+      title: 'Mark, drill and trim the panel',
+      tell: 'Template from the fan itself; pilot holes first, edges trimmed, bare metal painted.',
+      minutes: 25,
+      cautions: ['drilling', 'eyes'],
+    },
+  ],
+  after: [],
+  fasten: 'Stand-offs under the housing, large washers behind the sheet, locking nuts.',
+  figures: ['stand-offs', 'inlet'],
+  check: 'Blades clear of the sheet and of the bolt ends; edges trimmed, chips out of the bay.',
+} as const satisfies MountKind

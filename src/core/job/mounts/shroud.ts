@@ -1,0 +1,27 @@
+import type { MountKind } from './kind'
+
+/** A shroud over the whole core. @see engineering §7 */
+export const shroud = {
+  name: 'shroud over the core',
+  medium: 'coolant',
+  coreComesOff: true,
+  shrouded: true,
+  throughFins: false,
+  onSheet: false,
+  hosed: false,
+  asks: ['place.gapM'],
+  alters: null,
+  before: [
+    {
+      id: 'trim',
+      title: 'Edge trim on the shroud',
+      tell: 'All round, joint at the lowest point.',
+      minutes: 10,
+      cautions: [],
+    },
+  ],
+  after: [],
+  fasten: 'Edge trim all round: an open gap lets the fan breathe from behind itself.',
+  figures: ['edge leak'],
+  check: 'No gap at the edge, blades free of the rim.',
+} as const satisfies MountKind
