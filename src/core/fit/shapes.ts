@@ -79,31 +79,95 @@ export function circleInRectangle({ x, y, r }: Circle, rectangle: Rectangle): nu
   return Math.min(Math.max(0, area), Math.PI * r * r, rectangle.w * rectangle.h)
 }
 
-const COLUMNS = 720
+/** What bounds a chord of a circle in a rectangle, as a function of x: y, and ± the circle's half-chord if it is an arc. */
+interface Edge {
+  readonly y: number
+  readonly arc: Circle | null
+  readonly sign: -1 | 1
+}
+interface Chord {
+  readonly from: number
+  readonly to: number
+  readonly begins: Edge
+  readonly ends: Edge
+}
+
+/** Where the order of chords can change between a rectangle's sides: ends of circles, their meetings, its long edges. */
+function turningPoints(circles: readonly Circle[], { x: left, y: top, w, h }: Rectangle): number[] {
+  const points = [left, left + w]
+  circles.forEach((c, i) => {
+    points.push(c.x - c.r, c.x + c.r)
+    for (const edge of [top, top + h]) {
+      const half = Math.sqrt(Math.max(0, c.r ** 2 - (edge - c.y) ** 2))
+      points.push(c.x - half, c.x + half)
+    }
+    for (const d of circles.slice(i + 1)) {
+      const [dx, dy] = [d.x - c.x, d.y - c.y]
+      const apart2 = dx * dx + dy * dy
+      if (apart2 === 0) continue
+      const along = (apart2 + c.r ** 2 - d.r ** 2) / (2 * apart2)
+      const across = Math.sqrt(Math.max(0, c.r ** 2 / apart2 - along ** 2))
+      points.push(c.x + along * dx - across * dy, c.x + along * dx + across * dy)
+    }
+  })
+  return points.filter((p) => p >= left && p <= left + w).sort((a, b) => a - b)
+}
+
+/** The chord of a circle at one x between a rectangle's long edges; null where it has none. */
+function chordAt(c: Circle, at: number, top: number, bottom: number): Chord | null {
+  const half2 = c.r * c.r - (at - c.x) ** 2
+  if (half2 <= 0) return null
+  const half = Math.sqrt(half2)
+  const [from, to] = [Math.max(top, c.y - half), Math.min(bottom, c.y + half)]
+  if (to <= from) return null
+  const straight = (y: number): Edge => ({ y, arc: null, sign: 1 })
+  return {
+    from,
+    to,
+    begins: from > top ? { y: c.y, arc: c, sign: -1 } : straight(top),
+    ends: to < bottom ? { y: c.y, arc: c, sign: 1 } : straight(bottom),
+  }
+}
+
+/** What lies under an edge between two x. */
+function under({ y, arc, sign }: Edge, a: number, b: number): number {
+  if (!arc) return y * (b - a)
+  const { x, r } = arc
+  const part = (t: number): number => {
+    const u = Math.min(r, Math.max(-r, t - x))
+    return (u * Math.sqrt(r * r - u * u) + r * r * Math.asin(u / r)) / 2
+  }
+  return y * (b - a) + sign * (part(b) - part(a))
+}
 
 /**
- * Area of several circles inside a rectangle, overlaps counted once.
- * @returns m², exact for one circle, else by columns to about a thousandth
+ * Area of several circles inside a rectangle, overlaps counted once: between the points where their order changes, each
+ * strip has arcs or the rectangle's edges above and below, and is integrated in closed form.
+ * @returns m²
  * @see engineering §7
  */
 export function circlesInRectangle(circles: readonly Circle[], rectangle: Rectangle): number {
   if (circles.length < 2) return circles[0] ? circleInRectangle(circles[0], rectangle) : 0
-  const step = rectangle.w / COLUMNS
+  const points = turningPoints(circles, rectangle)
+  const [top, bottom] = [rectangle.y, rectangle.y + rectangle.h]
   let area = 0
-  for (let i = 0; i < COLUMNS; i++) {
-    const at = rectangle.x + (i + 0.5) * step
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1]!, points[i]!]
+    if (b - a <= 0) continue
     const chords = circles
-      .flatMap(({ x, y, r }): [number, number][] => {
-        const half = Math.sqrt(Math.max(0, r * r - (at - x) ** 2))
-        const [from, to] = [Math.max(rectangle.y, y - half), Math.min(rectangle.y + rectangle.h, y + half)]
-        return half > 0 && to > from ? [[from, to]] : []
-      })
-      .sort((a, b) => a[0] - b[0])
-    let reached = Number.NEGATIVE_INFINITY
-    for (const [from, to] of chords) {
-      area += Math.max(0, to - Math.max(from, reached)) * step
-      reached = Math.max(reached, to)
+      .map((c) => chordAt(c, (a + b) / 2, top, bottom))
+      .filter((c) => c !== null)
+      .sort((c, d) => c.from - d.from)
+    let open = null as Chord | null
+    for (const chord of chords) {
+      if (open && chord.from <= open.to) {
+        if (chord.to > open.to) open = { ...open, to: chord.to, ends: chord.ends }
+        continue
+      }
+      if (open) area += under(open.ends, a, b) - under(open.begins, a, b)
+      open = chord
     }
+    if (open) area += under(open.ends, a, b) - under(open.begins, a, b)
   }
   return area
 }
