@@ -1,4 +1,4 @@
-import { term, worked, type Worked } from '../reading'
+import { remembering, term, worked, type Worked } from '../reading'
 import { coolant, type CoolantTemperature } from '../units'
 import { airPressure } from './atmosphere'
 import { rootBetween } from './root'
@@ -35,6 +35,18 @@ export function waterMoleFraction(kind: Coolant, glycolShare: number): number {
   return water / (water + glycol)
 }
 
+/** Which coolant, glycol's share, pressure in Pa; °C. */
+const boilingC = remembering(8, ([which, glycolShare, pressurePa]) => {
+  const kind = coolants[which!]!
+  const x = waterMoleFraction(kind, glycolShare!)
+  return rootBetween(
+    (t) => x * waterVapourPressure(t) + (x < 1 ? (1 - x) * glycolVapourPressure(kind, t) : 0) - pressurePa!,
+    -20,
+    300,
+    1e-7,
+  )
+})
+
 /**
  * Temperature at which a coolant boils under an absolute pressure, by bisection.
  * @param pressurePa absolute
@@ -44,15 +56,7 @@ export function waterMoleFraction(kind: Coolant, glycolShare: number): number {
  */
 export function boilingAt(kind: Coolant, glycolShare: number, pressurePa: number): CoolantTemperature {
   if (!(pressurePa > 0)) throw new RangeError('pressure must be more than 0')
-  const x = waterMoleFraction(kind, glycolShare)
-  return coolant(
-    rootBetween(
-      (t) => x * waterVapourPressure(t) + (x < 1 ? (1 - x) * glycolVapourPressure(kind, t) : 0) - pressurePa,
-      -20,
-      300,
-      1e-7,
-    ),
-  )
+  return coolant(boilingC([coolants.indexOf(kind), glycolShare, pressurePa]))
 }
 
 /**

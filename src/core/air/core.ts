@@ -34,7 +34,13 @@ export const corePressure = (core: Core, faceVelocity: number, density: number):
  * @see engineering §2.4
  */
 export const faceVelocity = (core: Core, pressurePa: number, density: number): number =>
-  Math.sign(pressurePa) * (Math.abs(pressurePa) / resistance(core, density)) ** (1 / EXPONENT)
+  velocityThrough(core, density)(pressurePa)
+
+/** {@link faceVelocity} of one core in one air, for the inside of a search. */
+export function velocityThrough(core: Core, density: number): (pressurePa: number) => number {
+  const against = resistance(core, density)
+  return (pressurePa) => Math.sign(pressurePa) * (Math.abs(pressurePa) / against) ** (1 / EXPONENT)
+}
 
 /**
  * Heat transfer for each square metre of face and kelvin (estimate ± 30 %).

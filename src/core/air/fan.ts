@@ -46,8 +46,20 @@ export function flowAtPressure(
   speed: number,
   density: number,
 ): number {
-  const square = speed ** 2 - pressurePa / (maxPressure * (density / RATED_DENSITY))
-  return freeFlow * Math.sign(square) * Math.sqrt(Math.abs(square))
+  return flowOf({ freeFlow, maxPressure }, speed, density)(pressurePa)
+}
+
+/** {@link flowAtPressure} of one fan in one air, for the inside of a search. */
+export function flowOf(
+  { freeFlow, maxPressure }: FanAir,
+  speed: number,
+  density: number,
+): (pressurePa: number) => number {
+  const [driven, most] = [speed ** 2, maxPressure * (density / RATED_DENSITY)]
+  return (pressurePa) => {
+    const square = driven - pressurePa / most
+    return freeFlow * Math.sign(square) * Math.sqrt(Math.abs(square))
+  }
 }
 
 /** Hub over blades, in diameter (estimate). @see engineering §2.7 */

@@ -1,6 +1,6 @@
 import { AIR_HEAT } from './atmosphere'
-import { effectiveness, faceVelocity, heatTransfer, STILL_AIR, type Core } from './core'
-import { flowAtPressure, type FanAir } from './fan'
+import { effectiveness, faceVelocity, heatTransfer, STILL_AIR, type Core, velocityThrough } from './core'
+import { type FanAir, flowOf } from './fan'
 import { rootBetween } from './root'
 
 /** A core with a fan over part of it. Areas in m², what mud and fluff block already taken off. */
@@ -60,22 +60,23 @@ export function zoneFlows(
       fanPressurePa: 0,
       stalled: false,
     }
-  const covered = (p: number): number => coveredArea * faceVelocity(core, p + ramPa, density)
+  const velocity = velocityThrough(core, density)
+  const covered = (p: number): number => coveredArea * velocity(p + ramPa)
   // a fan against the ram adds −p_fan(−Q)
-  const byFan = (p: number): number =>
-    against ? -flowAtPressure(fan, -p, speed, density) : flowAtPressure(fan, p, speed, density)
+  const flow = flowOf(fan, speed, density)
+  const byFan = (p: number): number => (against ? -flow(-p) : flow(p))
   // the fan's own law bounds its pressure: at no flow from above; below, no more is against it than the ram can drive
   // through
   const most = fan.maxPressure * (density / 1.2) * speed * speed + 1
   const least = -(Math.abs(ramPa) + most)
   const p = rootBetween((at) => byFan(at) - covered(at) - throughGap(gapArea, at, density), least, most, TOLERANCE_PA)
-  const flow = covered(p)
+  const through = covered(p)
   return {
-    covered: flow,
+    covered: through,
     open: openVelocity * openArea,
     gap: throughGap(gapArea, p, density),
     fanPressurePa: p,
-    stalled: flow / coveredArea < STALL,
+    stalled: through / coveredArea < STALL,
   }
 }
 

@@ -1,3 +1,5 @@
+import { remembering } from '../reading'
+
 /** A rectangle on a core's face or beside it, m: left and top edges, width and height; y runs down. */
 export interface Rectangle {
   readonly x: number
@@ -61,23 +63,28 @@ function wedge(r: number, ax: number, ay: number, bx: number, by: number): numbe
   return (t1 > 0 ? sector(ax, ay, ...from) : 0) + cross(...from, ...to) / 2 + (t2 < 1 ? sector(...to, bx, by) : 0)
 }
 
+/** A circle round the origin, cut by a rectangle: radius, left, top, width, height. */
+const cutCircle = remembering(16, (numbers) => {
+  const [r, l, t, w, h] = numbers as [number, number, number, number, number]
+  const [right, bottom] = [l + w, t + h]
+  const area =
+    wedge(r, l, t, right, t) +
+    wedge(r, right, t, right, bottom) +
+    wedge(r, right, bottom, l, bottom) +
+    wedge(r, l, bottom, l, t)
+  return Math.min(Math.max(0, area), Math.PI * r * r, w * h)
+})
+
 /**
  * Area of a circle that lies inside a rectangle.
  * @returns m²
  * @see engineering §7
  * @example circleInRectangle({ x: 0, y: 0, r: 1 }, { x: 0, y: 0, w: 5, h: 5 }) //=> a quarter of the circle, 0.785
  */
-export function circleInRectangle({ x, y, r }: Circle, rectangle: Rectangle): number {
-  if (r <= 0 || rectangle.w <= 0 || rectangle.h <= 0) return 0
-  const [l, t] = [rectangle.x - x, rectangle.y - y]
-  const [right, bottom] = [l + rectangle.w, t + rectangle.h]
-  const area =
-    wedge(r, l, t, right, t) +
-    wedge(r, right, t, right, bottom) +
-    wedge(r, right, bottom, l, bottom) +
-    wedge(r, l, bottom, l, t)
-  return Math.min(Math.max(0, area), Math.PI * r * r, rectangle.w * rectangle.h)
-}
+export const circleInRectangle = ({ x, y, r }: Circle, rectangle: Rectangle): number =>
+  r <= 0 || rectangle.w <= 0 || rectangle.h <= 0
+    ? 0
+    : cutCircle([r, rectangle.x - x, rectangle.y - y, rectangle.w, rectangle.h])
 
 /** What bounds a chord of a circle in a rectangle, as a function of x: y, and ± the circle's half-chord if it is an arc. */
 interface Edge {
@@ -140,14 +147,13 @@ function under({ y, arc, sign }: Edge, a: number, b: number): number {
   return y * (b - a) + sign * (part(b) - part(a))
 }
 
-/**
- * Area of several circles inside a rectangle, overlaps counted once: between the points where their order changes, each
- * strip has arcs or the rectangle's edges above and below, and is integrated in closed form.
- * @returns m²
- * @see engineering §7
- */
-export function circlesInRectangle(circles: readonly Circle[], rectangle: Rectangle): number {
-  if (circles.length < 2) return circles[0] ? circleInRectangle(circles[0], rectangle) : 0
+/** Several circles in a rectangle, overlaps counted once: left, top, width, height, then x, y and radius of each. */
+const unitedCircles = remembering(8, ([x, y, w, h, ...of]) => {
+  const rectangle = { x: x!, y: y!, w: w!, h: h! }
+  const circles = Array.from({ length: of.length / 3 }, (_, i): Circle => {
+    const [cx, cy, r] = of.slice(3 * i) as [number, number, number]
+    return { x: cx, y: cy, r }
+  })
   const points = turningPoints(circles, rectangle)
   const [top, bottom] = [rectangle.y, rectangle.y + rectangle.h]
   let area = 0
@@ -170,4 +176,21 @@ export function circlesInRectangle(circles: readonly Circle[], rectangle: Rectan
     if (open) area += under(open.ends, a, b) - under(open.begins, a, b)
   }
   return area
-}
+})
+
+/**
+ * Area of several circles inside a rectangle, overlaps counted once: between the points where their order changes, each
+ * strip has arcs or the rectangle's edges above and below, and is integrated in closed form.
+ * @returns m²
+ * @see engineering §7
+ */
+export const circlesInRectangle = (circles: readonly Circle[], rectangle: Rectangle): number =>
+  circles.length < 2
+    ? circles.reduce((_, circle) => circleInRectangle(circle, rectangle), 0)
+    : unitedCircles([
+        rectangle.x,
+        rectangle.y,
+        rectangle.w,
+        rectangle.h,
+        ...circles.flatMap(({ x, y, r }) => [x, y, r]),
+      ])

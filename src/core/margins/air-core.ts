@@ -97,6 +97,14 @@ function spare(bench: Bench, job: Job, duty: Duty): Worked {
   )
 }
 
+/** {@link spare} without its working. */
+function spareW(bench: Bench, job: Job, duty: Duty): number {
+  const cooled = cooledAt(bench, job, duty, boilsAt(bench, job).at.c - job.limits.boilKeepK)
+  if (cooled.core !== null) return cooled.carriedW - cooled.demandW
+  const heat = heatToCarry(bench.value('engine.heatShare'), bench.value(duty.share), bench.value('engine.ratedPowerW'))
+  return cooled.carriedW - heat.value
+}
+
 /** Standing and moving parts of a core. @see margins.md */
 export function coreParts(job: Job): PartDefinition[] {
   const circuits = circuitsOf(job)
@@ -109,6 +117,7 @@ export function coreParts(job: Job): PartDefinition[] {
       ...common,
       scale: (b) => (b.value('engine.heatShare') * b.value(duty.share) * b.value('engine.ratedPowerW')) / 4,
       compute: (bench) => spare(bench, job, duty),
+      figure: (bench) => spareW(bench, job, duty),
     }
   })
 }

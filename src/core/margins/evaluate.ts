@@ -4,7 +4,7 @@ import { Bench, corners, gravest, type Lookup, NotingBench, verdictOf } from '..
 import { type Evaluation, type MarginResult, type PartResult } from './evaluation'
 import type { Findings } from './findings'
 import { marginsOf } from './margins-of'
-import { isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'
+import { figureOf, isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'
 
 /** differences below this are rounding, not a shortfall */
 const ROUNDING = 1e-9
@@ -29,7 +29,7 @@ function evaluatePart(part: PartDefinition, lookup: Lookup, keep: (touched: Read
   const { si } = marginUnits[unit]
   const bench = new NotingBench(lookup)
   const nominal = part.compute(bench)
-  const { worst, best, hurtsMost } = corners((b) => part.compute(b).value, lookup, bench.touched, nominal.value)
+  const { worst, best, hurtsMost } = corners((b) => figureOf(part, b), lookup, bench.touched, nominal.value)
   const value = settled(nominal.value / si)
   const low = settled(worst / si)
   if (verdictOf(value, low) === 'open')

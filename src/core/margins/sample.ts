@@ -4,7 +4,7 @@ import { Bench, chanceBelowZero, drawSample, NotingBench, overSamples, sobolInde
 import type { Evaluation, MeasureNext } from './evaluation'
 import { type Findings } from './findings'
 import { marginsOf } from './margins-of'
-import { type ComputedPart, isMissing, isOpen, marginUnits } from './part'
+import { type ComputedPart, figureOf, isMissing, isOpen, marginUnits } from './part'
 
 /** What sampling adds to an evaluation of the same job. */
 export interface SampledMargin {
@@ -45,12 +45,12 @@ export function sample(job: Job, run: Findings | null = null): SampledMargin[] {
       part,
       scaleSi,
       touched,
-      over: overSamples((b) => part.compute(b).value, lookup, drawn),
+      over: overSamples((b) => figureOf(part, b), lookup, drawn),
     }))
     const counting = results.filter((r) => r.part.warns === undefined)
     const ran =
       fewer && margin.basis === 'run'
-        ? new Map(results.map((r) => [r, overSamples((b) => r.part.compute(b).value, lookup, fewer)]))
+        ? new Map(results.map((r) => [r, overSamples((b) => figureOf(r.part, b), lookup, fewer)]))
         : null
     const overOf = (r: (typeof results)[number]): Float64Array => ran?.get(r) ?? r.over
     const least = (of: typeof counting, over: (r: (typeof results)[number]) => Float64Array): Float64Array =>

@@ -47,6 +47,26 @@ export interface Sample {
   readonly drawn: ReadonlyMap<string, Float64Array>
 }
 
+/** Where in 0…1 each sample of an address lies, and in which stratum: the same for every job, so drawn once. */
+interface Shares {
+  readonly order: Uint16Array
+  readonly shares: Float64Array
+}
+const sharesDrawn = new Map<string, Shares>()
+const MOST_KEPT = 1000
+
+function sharesOf(address: string, size: number): Shares {
+  const key = `${size} ${address}`
+  const before = sharesDrawn.get(key)
+  if (before) return before
+  const random = generator(seedOf(address))
+  const order = shuffled(size, random)
+  const made = { order, shares: Float64Array.from(order, (k) => (k + random()) / size) }
+  if (sharesDrawn.size >= MOST_KEPT) sharesDrawn.clear()
+  sharesDrawn.set(key, made)
+  return made
+}
+
 /**
  * Latin-hypercube sample of the given readings, triangular over value ± spread.
  * @see engineering §0
@@ -55,12 +75,11 @@ export function drawSample(lookup: Lookup, addresses: readonly string[], size = 
   const stratum = new Map<string, Uint16Array>()
   const drawn = new Map<string, Float64Array>()
   for (const { address, low, high, value } of endsAt(lookup, addresses)) {
-    const random = generator(seedOf(address))
-    const order = shuffled(size, random)
+    const { order, shares } = sharesOf(address, size)
     stratum.set(address, order)
     drawn.set(
       address,
-      Float64Array.from(order, (k) => triangularQuantile((k + random()) / size, low, value, high)),
+      shares.map((u) => triangularQuantile(u, low, value, high)),
     )
   }
   return { size, stratum, drawn }
