@@ -17,7 +17,11 @@ const glycols: Readonly<Record<Coolant, { density: number; molar: number }>> = {
 /** quicker than a power, and this is the inside of a search */
 const tenTo = (x: number): number => Math.exp(Math.LN10 * x)
 
-/** Vapour pressure of water, Pa (Antoine; the two pieces meet at 108.27 °C). @see engineering §2.2 */
+/**
+ * Vapour pressure of water, Pa (Antoine; the two pieces meet at 108.27 °C).
+ * @see engineering §2.2
+ * @example waterVapourPressure(100) / 101_325 //=> 1.000
+ */
 export function waterVapourPressure(celsius: number): number {
   const log = celsius > 108.27 ? 8.14019 - 1810.94 / (244.485 + celsius) : 8.07131 - 1730.63 / (233.426 + celsius)
   return MMHG * tenTo(log)
@@ -27,7 +31,12 @@ export function waterVapourPressure(celsius: number): number {
 const glycolVapourPressure = (kind: Coolant, celsius: number): number =>
   kind === 'ethylene-glycol' ? MMHG * tenTo(8.09083 - 2088.936 / (203.454 + celsius)) : 0
 
-/** Mole fraction of water. @param glycolShare by volume, 0…1 @see engineering §2.2 */
+/**
+ * Mole fraction of water.
+ * @param glycolShare by volume, 0…1
+ * @see engineering §2.2
+ * @example waterMoleFraction('water', 0.5) //=> 1
+ */
 export function waterMoleFraction(kind: Coolant, glycolShare: number): number {
   if (kind === 'water') return 1
   const glycol = (glycolShare * glycols[kind].density) / glycols[kind].molar
@@ -63,6 +72,7 @@ export function boilingAt(kind: Coolant, glycolShare: number, pressurePa: number
  * Where the coolant of a machine boils: height and cap make the pressure, the mixture the rest.
  * @returns °C of coolant
  * @see engineering §2.2
+ * @example coolantBoils('ethylene-glycol', 0.5, 0, 0).value //=> 108
  */
 export function coolantBoils(
   kind: Coolant,

@@ -24,6 +24,7 @@ const resistance = ({ thickness, finsPerInch, resistanceFactor = 1 }: Core, dens
  * @param faceVelocity m/s, negative backwards
  * @returns Pa, with the sign of the velocity
  * @see engineering §2.4
+ * @example corePressure({ thickness: 0.025, finsPerInch: 14 }, 1, 1.2) //=> 9.5
  */
 export const corePressure = (core: Core, faceVelocity: number, density: number): number =>
   resistance(core, density) * faceVelocity * Math.abs(faceVelocity) ** (EXPONENT - 1)
@@ -32,11 +33,15 @@ export const corePressure = (core: Core, faceVelocity: number, density: number):
  * Velocity that a pressure drives through a core: {@link corePressure} turned round.
  * @returns m/s
  * @see engineering §2.4
+ * @example faceVelocity({ thickness: 0.025, finsPerInch: 14 }, 9.5, 1.2) //=> 1
  */
 export const faceVelocity = (core: Core, pressurePa: number, density: number): number =>
   velocityThrough(core, density)(pressurePa)
 
-/** {@link faceVelocity} of one core in one air, for the inside of a search. */
+/**
+ * {@link faceVelocity} of one core in one air, for the inside of a search.
+ * @example velocityThrough({ thickness: 0.025, finsPerInch: 14 }, 1.2)(9.5) //=> 1
+ */
 export function velocityThrough(core: Core, density: number): (pressurePa: number) => number {
   const against = resistance(core, density)
   return (pressurePa) => Math.sign(pressurePa) * (Math.abs(pressurePa) / against) ** (1 / EXPONENT)
@@ -46,6 +51,7 @@ export function velocityThrough(core: Core, density: number): (pressurePa: numbe
  * Heat transfer for each square metre of face and kelvin (estimate ± 30 %).
  * @returns W/(m²·K)
  * @see engineering §2.5
+ * @example heatTransfer({ thickness: 0.025, finsPerInch: 14 }, 3) //=> 3500
  */
 export const heatTransfer = (
   { thickness, finsPerInch, transferFactor = 1, passes = 1 }: Core,
@@ -63,6 +69,7 @@ export const heatTransfer = (
  * @param ntu UA / C_min
  * @param capacityRatio C_min / C_max, 0…1
  * @see engineering §2.5
+ * @example effectiveness(1, 0) //=> 0.6321
  */
 export function effectiveness(ntu: number, capacityRatio: number): number {
   if (ntu <= 0) return 0
@@ -77,6 +84,7 @@ export const STILL_AIR = 25
  * Share of a face that a kind of ground blocks: more between finer fins, at most 0.8.
  * @param at14 share at 14 fins per inch
  * @see typical.md
+ * @example blockedShare(0.1, 14) //=> 0.1
  */
 export const blockedShare = (at14: number, finsPerInch: number): number =>
   Math.min(0.8, at14 * (finsPerInch / 14) ** 1.5)

@@ -16,6 +16,7 @@ const RATED_DENSITY = 1.2
  * @param ducted an in-line blower for a hose
  * @returns Pa
  * @see engineering §2.3
+ * @example typicalMaxPressure(0.14) //=> 110
  */
 export function typicalMaxPressure(diameterM: number, ducted = false): number {
   if (ducted) return 250
@@ -31,6 +32,7 @@ export function typicalMaxPressure(diameterM: number, ducted = false): number {
  * @param speed relative to the rating
  * @returns Pa
  * @see engineering §2.3
+ * @example fanPressure({ freeFlow: 0.2, maxPressure: 100 }, 0, 1, 1.2) //=> 100
  */
 export const fanPressure = ({ freeFlow, maxPressure }: FanAir, flow: number, speed: number, density: number): number =>
   maxPressure * (density / RATED_DENSITY) * (speed ** 2 - (flow * Math.abs(flow)) / freeFlow ** 2)
@@ -39,6 +41,7 @@ export const fanPressure = ({ freeFlow, maxPressure }: FanAir, flow: number, spe
  * Flow at which a fan adds a pressure: {@link fanPressure} turned round.
  * @returns m³/s, the way the fan blows
  * @see engineering §2.3
+ * @example flowAtPressure({ freeFlow: 0.2, maxPressure: 100 }, 0, 1, 1.2) //=> 0.2
  */
 export function flowAtPressure(
   { freeFlow, maxPressure }: FanAir,
@@ -49,7 +52,10 @@ export function flowAtPressure(
   return flowOf({ freeFlow, maxPressure }, speed, density)(pressurePa)
 }
 
-/** {@link flowAtPressure} of one fan in one air, for the inside of a search. */
+/**
+ * {@link flowAtPressure} of one fan in one air, for the inside of a search.
+ * @example flowOf({ freeFlow: 0.2, maxPressure: 100 }, 1, 1.2)(75) //=> 0.1
+ */
 export function flowOf(
   { freeFlow, maxPressure }: FanAir,
   speed: number,

@@ -7,6 +7,7 @@ import { term, worked, type Worked } from '../reading'
  * @param ratedPowerW brake power at the rating
  * @returns W
  * @see engineering §2.8
+ * @example heatToCarry(0.9, 0.5, 10_000).value //=> 4500
  */
 export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: number): Worked =>
   worked(

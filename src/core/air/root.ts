@@ -3,6 +3,7 @@
  * safe, halving where they are not, so that it never does worse than bisection by more than a few steps.
  * @param f continuous, with different signs at the ends; where it has not, the end nearer to zero is returned
  * @param tolerance in the argument
+ * @example rootBetween((x) => x * x - 2, 0, 2, 1e-9) //=> 1.414214
  */
 export function rootBetween(f: (x: number) => number, low: number, high: number, tolerance: number): number {
   let [a, b] = [high, low]

@@ -46,6 +46,7 @@ const throughGap = (area: number, pressurePa: number, density: number): number =
  * Air through the zone that the fan covers and the open one, sought by the fan's pressure: the flows through core and
  * gap rise with it, the fan's own falls, so there is one answer.
  * @see engineering §2.6
+ * @example zoneFlows({ core: { thickness: 0.025, finsPerInch: 14 }, coveredArea: 0.02, openArea: 0.01, gapArea: 0 }, { fan: null, speed: 0, against: false, ramPa: 9.5, density: 1.2 }).open //=> 0.01
  */
 export function zoneFlows(
   { core, coveredArea, openArea, gapArea }: CoveredCore,
@@ -85,6 +86,7 @@ export function zoneFlows(
  * @param coolantCapacity ṁ c_p of the coolant in this zone, W/K
  * @returns W
  * @see engineering §2.5
+ * @example zoneHeat({ thickness: 0.025, finsPerInch: 14 }, 0.1, 0, 100, 40, 1.2) //=> 0
  */
 export function zoneHeat(
   core: Core,
@@ -113,6 +115,7 @@ export interface Zone {
  * @param overAirK coolant at the inlet over the air that comes in
  * @returns W
  * @see engineering §2.5, §2.6
+ * @example zonesHeat({ thickness: 0.025, finsPerInch: 14 }, [{ area: 0.1, flow: 0 }], 100, 40, 1.2) //=> 100
  */
 export function zonesHeat(
   core: Core,
@@ -129,6 +132,12 @@ export function zonesHeat(
   )
 }
 
-/** Pressure of travel on a face. @param share C_ram @returns Pa @see engineering §2.6 */
+/**
+ * Pressure of travel on a face.
+ * @param share C_ram
+ * @returns Pa
+ * @see engineering §2.6
+ * @example ramPressure(0.4, 10, 1.2) //=> 24
+ */
 export const ramPressure = (share: number, speedMs: number, density: number): number =>
   share * 0.5 * density * speedMs ** 2

@@ -32,6 +32,7 @@ export const probePlacesIn: Readonly<Record<'coolant' | 'air', readonly ProbePla
  * What a probe shows when the coolant at its place stands at a temperature: Reading(T).
  * @param kappa share of the coolant's warmth that reaches it, 0…1
  * @see engineering §3.2
+ * @example readingOf(coolant(100), air(20), 0.75).c //=> 80
  */
 export const readingOf = (
   t: CoolantTemperature | BayTemperature,
@@ -42,6 +43,7 @@ export const readingOf = (
 /**
  * The coolant at the probe's place when the probe shows a temperature: {@link readingOf} turned round.
  * @see engineering §3.2
+ * @example coolantAt(probe(80), air(20), 0.75).c //=> 100
  */
 export const coolantAt = (shown: ProbeTemperature, surroundings: AirTemperature, kappa: number): CoolantTemperature =>
   coolant(surroundings.c + (shown.c - surroundings.c) / kappa)
@@ -49,6 +51,7 @@ export const coolantAt = (shown: ProbeTemperature, surroundings: AirTemperature,
 /**
  * The air of a bay when a probe in it shows a temperature.
  * @see engineering §3.2, §4
+ * @example bayAt(probe(80), air(20), 0.75).c //=> 100
  */
 export const bayAt = (shown: ProbeTemperature, surroundings: AirTemperature, kappa: number): BayTemperature =>
   bay(surroundings.c + (shown.c - surroundings.c) / kappa)

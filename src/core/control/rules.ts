@@ -33,7 +33,12 @@ const readingLine = (
     '§3.2',
   )
 
-/** Rule 1: the band. @returns kelvin over the 2 K required @see engineering §3.2 */
+/**
+ * Rule 1: the band.
+ * @returns kelvin over the 2 K required
+ * @see engineering §3.2
+ * @example bandRule({ on: probe(85), off: probe(80) }).value //=> 3
+ */
 export const bandRule = ({ on, off }: OnOff): Worked =>
   worked(
     'band over what it needs',
@@ -229,7 +234,10 @@ export interface ControllerRange {
 
 const GRAIN = 1e-6
 
-/** The nearest setting that a controller's step allows. */
+/**
+ * The nearest setting that a controller's step allows.
+ * @example onStep(84.4, { minC: 20, maxC: 120, stepK: 0.5, bandMinK: 2, bandMaxK: 20 }) //=> 84.5
+ */
 export const onStep = (setC: number, { minC, stepK }: ControllerRange): number =>
   minC + Math.round((setC - minC) / stepK) * stepK
 

@@ -27,6 +27,7 @@ export const settingFor = (kind: BandKind, onC: number, offC: number): Setting =
 /**
  * Whether the fan is called for: on at the on point and above, off at the off point and below, as before between them.
  * @see engineering §3.1
+ * @example calls(probe(90), { on: probe(85), off: probe(80) }, false) //=> true
  */
 export const calls = (shown: ProbeTemperature, { on, off }: OnOff, before: boolean): boolean =>
   shown.c >= on.c ? true : shown.c <= off.c ? false : before

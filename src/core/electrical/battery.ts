@@ -63,6 +63,7 @@ const chemistries: Readonly<Record<BatteryKind, Chemistry>> = {
   },
 }
 
+/** @example batteryKindName('agm') //=> 'absorbed-glass' */
 export const batteryKindName = (kind: BatteryKind): string => chemistries[kind].name
 
 /** A battery at a temperature. `systemV` 24 is two 12 V batteries in series. */
@@ -76,7 +77,12 @@ export interface Battery {
   readonly temperatureC: number
 }
 
-/** Rest voltage at a share of charge. @returns V @see engineering §1.9 */
+/**
+ * Rest voltage at a share of charge.
+ * @returns V
+ * @see engineering §1.9
+ * @example restVoltage('flooded', 0.5, 12) //=> 12.24
+ */
 export function restVoltage(kind: BatteryKind, charge: number, systemV: 12 | 24): number {
   const points = chemistries[kind].rest
   const x = Math.min(1, Math.max(0, charge))
@@ -89,7 +95,12 @@ export function restVoltage(kind: BatteryKind, charge: number, systemV: 12 | 24)
   return (v0 + ((v1 - v0) * (x - s0)) / (s1 - s0)) * (systemV / 12)
 }
 
-/** Charge that may be taken until the battery only just still cranks. @returns Ah @see engineering §1.9 */
+/**
+ * Charge that may be taken until the battery only just still cranks.
+ * @returns Ah
+ * @see engineering §1.9
+ * @example usableCapacity({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: 25 }).value //=> 4
+ */
 export function usableCapacity(battery: Battery): Worked {
   const { floor, coldLossPerK } = chemistries[battery.kind]
   const cold = 1 - coldLossPerK * Math.max(0, 25 - battery.temperatureC)
@@ -112,6 +123,7 @@ export function usableCapacity(battery: Battery): Worked {
  * How long a constant current may be taken before the floor is reached, with Peukert.
  * @returns s
  * @see engineering §1.9
+ * @example timeToFloor({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: 25 }, 0.5).value //=> 28800
  */
 export function timeToFloor(battery: Battery, currentA: number): Worked {
   const usable = usableCapacity(battery)
@@ -138,6 +150,7 @@ export function timeToFloor(battery: Battery, currentA: number): Worked {
  * How long the machine may stand with the controller connected: standby current and self-discharge, without Peukert.
  * @returns s
  * @see engineering §1.9
+ * @example standingTime({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: 25 }, 0.01).value //=> 1382400
  */
 export function standingTime(battery: Battery, standbyA: number): Worked {
   const usable = usableCapacity(battery)
@@ -163,11 +176,17 @@ export function standingTime(battery: Battery, standbyA: number): Worked {
  * Internal resistance of a battery while cranking (estimate ± 30 %; the rating is at −18 °C).
  * @returns ohm, of the whole battery of the system
  * @see engineering §1.9
+ * @example internalResistance(180, -18, 12) //=> 0.03
  */
 export const internalResistance = (coldCrankingA: number, temperatureC: number, systemV: 12 | 24): number =>
   ((12.6 - 7.2) / coldCrankingA) * Math.exp(-0.02 * (temperatureC + 18)) * (systemV / 12)
 
-/** Volts left while cranking. @returns V @see engineering §1.9 */
+/**
+ * Volts left while cranking.
+ * @returns V
+ * @see engineering §1.9
+ * @example crankingVoltage({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: -18 }, 180, 100, 0).value //=> 9.65
+ */
 export function crankingVoltage(battery: Battery, coldCrankingA: number, crankingA: number, fanA: number): Worked {
   const rest = restVoltage(battery.kind, battery.charge, battery.systemV)
   const ohm = internalResistance(coldCrankingA, battery.temperatureC, battery.systemV)

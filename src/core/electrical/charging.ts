@@ -11,6 +11,7 @@ export interface ChargePoint {
  * @param idleRpm zero current is taken at half of it (estimate)
  * @returns A
  * @see engineering §1.8
+ * @example chargeFromRating(5000, 20, 5000, 1500).value //=> 20
  */
 export function chargeFromRating(rpm: number, ratedA: number, ratedRpm: number, idleRpm: number): Worked {
   const rpm0 = Math.min(idleRpm / 2, ratedRpm * 0.9)
@@ -36,6 +37,7 @@ export function chargeFromRating(rpm: number, ratedA: number, ratedRpm: number, 
  * @param points in any order, at least one
  * @returns A
  * @see engineering §1.8
+ * @example chargeFromPoints(2000, [{ rpm: 1000, currentA: 4 }, { rpm: 3000, currentA: 8 }]).value //=> 6
  */
 export function chargeFromPoints(rpm: number, points: readonly ChargePoint[]): Worked {
   const sorted = [{ rpm: 0, currentA: 0 }, ...points.filter((p) => p.rpm > 0).sort((a, b) => a.rpm - b.rpm)]
@@ -57,7 +59,12 @@ export function chargeFromPoints(rpm: number, points: readonly ChargePoint[]): W
   )
 }
 
-/** What is left over: charging − loads − share × fan − controller. @returns A @see engineering §1.8 */
+/**
+ * What is left over: charging − loads − share × fan − controller.
+ * @returns A
+ * @see engineering §1.8
+ * @example netCharge(10, 4, 5, 0.5, 0.1).value //=> 3.4
+ */
 export function netCharge(chargeA: number, loadsA: number, fanA: number, share: number, controllerA: number): Worked {
   return worked(
     'left over',
@@ -75,7 +82,11 @@ export function netCharge(chargeA: number, loadsA: number, fanA: number, share: 
   )
 }
 
-/** Largest share of the time that the fan may run without draining the battery, 0…1. @see engineering §1.8 */
+/**
+ * Largest share of the time that the fan may run without draining the battery, 0…1.
+ * @see engineering §1.8
+ * @example largestShare(10, 8, 5, 0) //=> 0.4
+ */
 export const largestShare = (chargeA: number, loadsA: number, fanA: number, controllerA: number): number =>
   fanA <= 0 ? 1 : Math.min(1, Math.max(0, (chargeA - loadsA - controllerA) / fanA))
 
@@ -84,6 +95,7 @@ export const largestShare = (chargeA: number, loadsA: number, fanA: number, cont
  * @param charge charging current at a speed, rising with it
  * @returns rpm, or null where it is not reached by `topRpm`
  * @see engineering §1.8
+ * @example breakevenRpm((rpm) => rpm / 1000, 2, 5000) //=> 2000
  */
 export function breakevenRpm(charge: (rpm: number) => number, neededA: number, topRpm: number): number | null {
   if (neededA <= 0) return 0

@@ -11,10 +11,19 @@ export interface ContactRating {
 const DERATING = 0.8
 const MAKE_RATIO = 3
 
-/** Rating for a motor load, A. @see engineering §1.5 */
+/**
+ * Rating for a motor load, A.
+ * @see engineering §1.5
+ * @example motorRating({ ratedA: 20, rating: 'resistive', makeA: null }) //=> 10
+ */
 export const motorRating = ({ ratedA, rating }: ContactRating): number => (rating === 'motor' ? ratedA : ratedA / 2)
 
-/** Running current that a contact may carry. @returns A @see engineering §1.5 */
+/**
+ * Running current that a contact may carry.
+ * @returns A
+ * @see engineering §1.5
+ * @example contactCarries({ ratedA: 20, rating: 'resistive', makeA: null }).value //=> 8
+ */
 export function contactCarries(contact: ContactRating): Worked {
   const motor = motorRating(contact)
   return worked(
@@ -27,7 +36,12 @@ export function contactCarries(contact: ContactRating): Worked {
   )
 }
 
-/** Starting current that a contact may close on. @returns A @see engineering §1.5 */
+/**
+ * Starting current that a contact may close on.
+ * @returns A
+ * @see engineering §1.5
+ * @example contactMakes({ ratedA: 20, rating: 'resistive', makeA: null }).value //=> 30
+ */
 export function contactMakes(contact: ContactRating): Worked {
   const motor = motorRating(contact)
   return contact.makeA === null

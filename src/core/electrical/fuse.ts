@@ -31,6 +31,7 @@ function logTime(logRatio: number, times: readonly number[]): number {
  * @param ratio current over the rating I_n
  * @returns s; both endless below 1.10, the longest endless below 1.35
  * @see engineering §1.4
+ * @example fuseGate(2).longestS //=> 5
  */
 export function fuseGate(ratio: number): { readonly shortestS: number; readonly longestS: number } {
   if (ratio < RATIOS[0]!) return { shortestS: Number.POSITIVE_INFINITY, longestS: Number.POSITIVE_INFINITY }
@@ -38,7 +39,12 @@ export function fuseGate(ratio: number): { readonly shortestS: number; readonly 
   return { shortestS: Math.exp(logTime(x, LOG_SHORTEST)), longestS: Math.exp(logTime(x, LOG_LONGEST)) }
 }
 
-/** Where most real fuses open. @returns s; endless below 1.10 @see engineering §1.4 */
+/**
+ * Where most real fuses open.
+ * @returns s; endless below 1.10
+ * @see engineering §1.4
+ * @example fuseMiddle(2) //=> 0.866
+ */
 export const fuseMiddle = (ratio: number): number =>
   ratio < RATIOS[0]! ? Number.POSITIVE_INFINITY : Math.exp(logTime(Math.log(ratio), LOG_MIDDLE))
 
@@ -92,6 +98,7 @@ export function startWear(
  * @param ambientC surroundings of the fuse
  * @returns A
  * @see engineering §1.4
+ * @example fuseCarries(10, 25).value //=> 7.5
  */
 export function fuseCarries(ratingA: number, ambientC: number): Worked {
   return worked(

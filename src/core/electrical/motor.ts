@@ -21,7 +21,11 @@ export interface MotorConstants {
   readonly i0: number
 }
 
-/** R, k, c and I₀ of a permanent-magnet motor. @see engineering §1.6 */
+/**
+ * R, k, c and I₀ of a permanent-magnet motor.
+ * @see engineering §1.6
+ * @example motorConstants({ ratedV: 12, ratedA: 5, lockedA: 20 }) //=> { r: 0.6, k: 9, i0: 0.5, c: 40.5 }
+ */
 export function motorConstants({ ratedV, ratedA, lockedA }: FanRating): MotorConstants {
   const i0 = IDLE_SHARE * ratedA
   const r = ratedV / Math.max(lockedA ?? LOCKED_RATIO * ratedA, 1.05 * ratedA)
@@ -40,6 +44,7 @@ export interface Running {
  * @param seriesOhm everything between source and fan
  * @returns current in A, speed relative to the rating
  * @see engineering §1.6
+ * @example runningFan({ ratedV: 12, ratedA: 5, lockedA: 20 }, 12).speed //=> 1
  */
 export function runningFan(rating: FanRating, supplyV: number, seriesOhm = 0): Running {
   if (supplyV < 0) {
@@ -90,16 +95,27 @@ export function motorCurve(
   return { currentA: i0 + (c / k) * speed ** 2, slope: (2 * (c / k) * speed) / (k + 2 * a * speed), speed }
 }
 
-/** Current of a fan that is held fast, A. A brushless fan limits itself. @see engineering §1.6 */
+/**
+ * Current of a fan that is held fast, A. A brushless fan limits itself.
+ * @see engineering §1.6
+ * @example jammedCurrent({ ratedV: 12, ratedA: 5, lockedA: 20 }, 12) //=> 20
+ */
 export function jammedCurrent(rating: FanRating, supplyV: number, seriesOhm = 0): number {
   if (rating.motor === 'brushless') return SOFT_START * rating.ratedA
   return supplyV / (motorConstants(rating).r + seriesOhm)
 }
 
-/** First instant of a start, A: the jammed current, or a soft start. */
+/**
+ * First instant of a start, A: the jammed current, or a soft start.
+ * @example startingCurrent({ ratedV: 12, ratedA: 5, lockedA: 20 }, 12) //=> 20
+ */
 export const startingCurrent = jammedCurrent
 
-/** Time constant of a start, s (estimate). @see engineering §1.6 */
+/**
+ * Time constant of a start, s (estimate).
+ * @see engineering §1.6
+ * @example startTimeConstant(0.14) //=> 0.15
+ */
 export function startTimeConstant(diameterM: number): number {
   if (diameterM <= 0.15) return 0.15
   return diameterM <= 0.3 ? 0.25 : 0.35

@@ -8,7 +8,12 @@ export const CRIMP_OHM = 0.003
 export const RELAY_CONTACT_OHM = 0.008
 export const RING_OHM = 0.001
 
-/** Cold resistance of a blade fuse, ohm. @param ratingA I_n @see engineering §1.2 */
+/**
+ * Cold resistance of a blade fuse, ohm.
+ * @param ratingA I_n
+ * @see engineering §1.2
+ * @example bladeFuseOhm(10) //=> 0.00757
+ */
 export const bladeFuseOhm = (ratingA: number): number => 0.12 * ratingA ** -1.2
 
 export interface Conductor extends Surroundings {
@@ -119,9 +124,7 @@ export function contactsResistance(run: RunOfWire): Worked {
  * @returns volts lost, with one working line per part; throws RangeError if a length or current is negative or not
  *   finite
  * @see engineering §1.2
- * @example
- * // 6 A through 2 m out and 2 m back of 16 AWG: about a third of a volt
- * voltageDrop(6, [conductor('16 AWG', 4)]).value //=> 0.33
+ * @example voltageDrop(6, [conductor('16 AWG', 4)]).value //=> 0.33
  */
 export function voltageDrop(currentA: number, conductors: readonly Conductor[], frame = false): Worked {
   const wires = wiresResistance(currentA, { conductors, frame })

@@ -41,7 +41,11 @@ const ampacity30: Readonly<Record<WireSize, number>> = {
   '10 mm²': 90,
 }
 
-/** Resistance of a solid conductor at 20 °C, ohm/m. @see engineering §1.1 */
+/**
+ * Resistance of a solid conductor at 20 °C, ohm/m.
+ * @see engineering §1.1
+ * @example solidResistance('1 mm²') //=> 0.017241
+ */
 export const solidResistance = (size: WireSize): number => RHO_20 / sizeAreaM2(size)
 
 /**
@@ -49,18 +53,24 @@ export const solidResistance = (size: WireSize): number => RHO_20 / sizeAreaM2(s
  * @param temperatureC of the copper
  * @returns ohm/m
  * @see engineering §1.1
+ * @example resistancePerMetre('2.5 mm²', 20) //=> 0.0076
  */
 export function resistancePerMetre(size: WireSize, temperatureC: number): number {
   const at20 = metricResistance[size] ?? STRANDING * solidResistance(size)
   return at20 * (1 + COPPER_ALPHA * (temperatureC - 20))
 }
 
-/** Current that one conductor may carry in free air at 30 °C with 105 °C insulation, A. @see engineering §1.1 */
+/**
+ * Current that one conductor may carry in free air at 30 °C with 105 °C insulation, A.
+ * @see engineering §1.1
+ * @example ampacityAt30('2.5 mm²') //=> 35
+ */
 export const ampacityAt30 = (size: WireSize): number => ampacity30[size]
 
 /**
  * Share of the ampacity left when conductors run together; a feed with its own return counts as two.
  * @see engineering §1.1
+ * @example bundleFactor(3) //=> 0.7
  */
 export function bundleFactor(conductors: number): number {
   if (conductors <= 2) return 1
@@ -79,6 +89,7 @@ export interface Surroundings {
  * Current that a conductor may carry where it runs; 0 where the surroundings are as hot as the insulation may get.
  * @returns A
  * @see engineering §1.1
+ * @example allowedCurrent('2.5 mm²', { insulationC: 105, ambientC: 30, bundled: 1 }).value //=> 35
  */
 export function allowedCurrent(
   size: WireSize,
@@ -107,6 +118,7 @@ export function allowedCurrent(
  * Steady temperature of a conductor that carries a current.
  * @returns °C; the insulation's rating is reached exactly at the allowed current
  * @see engineering §1.1
+ * @example conductorTemperature(35, 35, { insulationC: 105, ambientC: 30, bundled: 1 }) //=> 105
  */
 export function conductorTemperature(
   currentA: number,

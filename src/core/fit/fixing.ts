@@ -8,6 +8,7 @@ export interface Hole {
  * Fixing holes evenly on their circle; four of them stand in the corners.
  * @param turnedDeg clockwise
  * @see engineering §7
+ * @example holesOf(4, 0.2).length //=> 4
  */
 export function holesOf(count: number, circleM: number, turnedDeg = 0): Hole[] {
   const first = (count === 4 ? 45 : -90) + turnedDeg
@@ -17,7 +18,10 @@ export function holesOf(count: number, circleM: number, turnedDeg = 0): Hole[] {
   })
 }
 
-/** Ties go between tubes, in the middle of a gap; tubes stand at whole pitches from the core's left edge. */
+/**
+ * Ties go between tubes, in the middle of a gap; tubes stand at whole pitches from the core's left edge.
+ * @example nearestGap(0.011, 0.01) //=> 0.015
+ */
 export const nearestGap = (xM: number, pitchM: number): number => (Math.floor(xM / pitchM) + 0.5) * pitchM
 
 /**
@@ -95,6 +99,7 @@ export function engagement(
 /**
  * Longest screw into a side channel: through bracket and washer, a millimetre short of its bottom.
  * @see engineering §7
+ * @example longestScrew(0.003, 0.001, 0.008) //=> 0.011
  */
 export const longestScrew = (bracketM: number, washerM: number, channelM: number): number =>
   bracketM + washerM + channelM - 0.001

@@ -22,6 +22,7 @@ export interface Circle {
  * How far two boxes stand apart; where they overlap, how far one of them would have to move, as a negative figure.
  * @returns m
  * @see engineering §7
+ * @example apart({ x: 0, y: 0, w: 2, h: 2, from: 0, to: 3 }, { x: 5, y: 0, w: 2, h: 2, from: 0, to: 3 }) //=> 3
  */
 export function apart(a: Box, b: Box): number {
   const along = (from1: number, to1: number, from2: number, to2: number): number => Math.max(from2 - to1, from1 - to2)
@@ -34,7 +35,11 @@ export function apart(a: Box, b: Box): number {
   return open.length ? Math.hypot(...open) : Math.max(...gaps)
 }
 
-/** How far a rectangle stays inside another at its tightest edge; negative where it stands over. @returns m */
+/**
+ * How far a rectangle stays inside another at its tightest edge; negative where it stands over.
+ * @returns m
+ * @example inside({ x: 1, y: 1, w: 2, h: 2 }, { x: 0, y: 0, w: 5, h: 5 }) //=> 1
+ */
 export const inside = (inner: Rectangle, outer: Rectangle): number =>
   Math.min(
     inner.x - outer.x,
@@ -79,7 +84,7 @@ const cutCircle = remembering(16, (numbers) => {
  * Area of a circle that lies inside a rectangle.
  * @returns m²
  * @see engineering §7
- * @example circleInRectangle({ x: 0, y: 0, r: 1 }, { x: 0, y: 0, w: 5, h: 5 }) //=> a quarter of the circle, 0.785
+ * @example circleInRectangle({ x: 0, y: 0, r: 1 }, { x: 0, y: 0, w: 5, h: 5 }) //=> 0.785
  */
 export const circleInRectangle = ({ x, y, r }: Circle, rectangle: Rectangle): number =>
   r <= 0 || rectangle.w <= 0 || rectangle.h <= 0
@@ -183,6 +188,7 @@ const unitedCircles = remembering(8, ([x, y, w, h, ...of]) => {
  * strip has arcs or the rectangle's edges above and below, and is integrated in closed form.
  * @returns m²
  * @see engineering §7
+ * @example circlesInRectangle([{ x: 0, y: 0, r: 1 }, { x: 0, y: 0, r: 0.5 }], { x: 0, y: 0, w: 5, h: 5 }) //=> 0.785
  */
 export const circlesInRectangle = (circles: readonly Circle[], rectangle: Rectangle): number =>
   circles.length < 2

@@ -40,7 +40,10 @@ export function format(si: number, quantity: Quantity, system: UnitSystem, figur
   return unit ? `${number} ${unit}` : number
 }
 
-/** The width of a spread in the chosen system: like {@link format}, but a temperature's spread is a difference. */
+/**
+ * The width of a spread in the chosen system: like {@link format}, but a temperature's spread is a difference.
+ * @example formatSpread(0.001, 'length', 'metric') //=> { number: '1', unit: 'mm' }
+ */
 export function formatSpread(si: number, quantity: Quantity, system: UnitSystem): Shown {
   return shown(si, quantity === 'temperature' ? 'temperatureDifference' : quantity, system, 2)
 }

@@ -84,10 +84,9 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
  * @param quantity what the field holds
  * @param system   whose unit a bare number takes
  * @returns the value in SI, and the spread (± in SI) if one was typed; otherwise a message that says what is accepted
- * @example parse('3 5/8 in', 'length', 'metric') //=> { ok: true, value: 0.092075 }
+ * @example parse('3 5/8 in', 'length', 'metric').value //=> 0.092075
  * @example parse('4.2 A ±0.3', 'current', 'metric') //=> { ok: true, value: 4.2, spread: 0.3 }
- * @example parse('1,500', 'engineSpeed', 'metric') //=> { ok: false, message: '1,500 can be read two ways: write 1500
- *   or 1.5.' }
+ * @example parse('1,500', 'engineSpeed', 'metric').message //=> '1,500 can be read two ways: write 1500 or 1.5.'
  */
 export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   const { noun, examples, spreadAs } = definitionOf(quantity)

@@ -213,7 +213,10 @@ export const quantities = {
 
 export type Quantity = keyof typeof quantities
 
-/** The definition of a quantity, with its optional parts readable whatever the quantity. */
+/**
+ * The definition of a quantity, with its optional parts readable whatever the quantity.
+ * @example definitionOf('length').units[0].symbol //=> 'm'
+ */
 export const definitionOf = (quantity: Quantity): QuantityDefinition => quantities[quantity]
 
 /**
@@ -225,5 +228,7 @@ export function shownUnit(quantity: Quantity, system: UnitSystem): Unit {
   return definition.units.find((u) => u.symbol === definition.shown[system])!
 }
 
+/** @example toSi(1, shownUnit('length', 'imperial')) //=> 0.0254 */
 export const toSi = (value: number, u: Unit): number => (value + (u.shift ?? 0)) * u.factor
+/** @example fromSi(0.0254, shownUnit('length', 'imperial')) //=> 1 */
 export const fromSi = (si: number, u: Unit): number => si / u.factor - (u.shift ?? 0)

@@ -2,4 +2,5 @@
 export type Result<T extends object> =
   ({ readonly ok: true } & Readonly<T>) | { readonly ok: false; readonly message: string }
 
+/** @example notDone('no').ok //=> false */
 export const notDone = (message: string): { readonly ok: false; readonly message: string } => ({ ok: false, message })

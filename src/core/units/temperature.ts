@@ -23,7 +23,10 @@ export const probe = taken('probe')
 /** surroundings, °C */
 export const air = taken('air')
 
-/** air inside a bay, °C */
+/**
+ * air inside a bay, °C
+ * @example bay(40).c //=> 40
+ */
 export const bay = taken('bay')
 
 /**
@@ -33,7 +36,10 @@ export const bay = taken('bay')
  */
 export const kelvinAbove = <P extends Place>(a: Temperature<P>, b: Temperature<NoInfer<P>>): number => a.c - b.c
 
-/** The temperature `kelvin` above `t`, at the same place. */
+/**
+ * The temperature `kelvin` above `t`, at the same place.
+ * @example warmer(coolant(90), 5).c //=> 95
+ */
 export const warmer = <P extends Place>(t: Temperature<P>, kelvin: number): Temperature<P> => ({
   at: t.at,
   c: t.c + kelvin,

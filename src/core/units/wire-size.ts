@@ -33,6 +33,7 @@ export const sizesOf = (system: UnitSystem): WireSize[] => wireSizes.filter((s) 
  * Diameter of a solid conductor by gauge number.
  * @returns metres
  * @see engineering §1.1 (ASTM B258)
+ * @example awgDiameterM(36) //=> 0.000127
  */
 export const awgDiameterM = (gauge: number): number => 0.127e-3 * 92 ** ((36 - gauge) / 39)
 
@@ -47,7 +48,10 @@ export function sizeAreaM2(size: WireSize): number {
   return isAwg(size) ? (Math.PI / 4) * awgDiameterM(number) ** 2 : number * 1e-6
 }
 
-/** The size of the other system whose copper is nearest. */
+/**
+ * The size of the other system whose copper is nearest.
+ * @example nearestInOtherSystem('2.5 mm²') //=> '14 AWG'
+ */
 export function nearestInOtherSystem(size: WireSize): WireSize {
   const area = sizeAreaM2(size)
   const others = sizesOf(isAwg(size) ? 'metric' : 'imperial')
@@ -59,6 +63,7 @@ export function nearestInOtherSystem(size: WireSize): WireSize {
 /**
  * Reads a typed size: "2.5 mm2", "16 AWG", "16awg", or a bare number in the current system.
  * @returns the size, or a message that lists what is accepted
+ * @example parseWireSize('2.5 mm2', 'metric') //=> { ok: true, size: '2.5 mm²' }
  */
 export function parseWireSize(text: string, system: UnitSystem): Result<{ size: WireSize }> {
   const list = `${sizesOf('metric')
