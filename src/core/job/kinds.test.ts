@@ -71,10 +71,10 @@ test('every machine with every kind of job that suits it: a valid document, tota
         changeSystemVoltage(equipped(begin(kind, job)), 24),
       ]) {
         expect(jobSchema.safeParse(j).success).toBe(true)
-        expect(() => sample(j)).not.toThrow()
         expect(signing(j, evaluate(j)).ready).toBe(false)
         expect(benchSheet(j, evaluate(j)).sections.length).toBe(j.fans.length && jobKinds[j.kind].mountsFan ? 14 : 13)
       }
+      expect(() => sample(equipped(begin(kind, job)))).not.toThrow()
     }
 })
 
