@@ -1,8 +1,9 @@
-import type { Control, Element, Netlist } from '../circuit'
+import { type Control, type Element, GROUND, type Netlist } from '../circuit'
 import { conductorResistance, CRIMP_OHM, resistancePerMetre } from '../electrical'
 import { conductorAt, type RunConductor } from '../fan-circuit'
 import { type ConductorRole, type Job, roleNames } from '../job'
 import type { Bench } from '../reading'
+import type { NodeIs, Nodes } from './nodes'
 
 /** ohm (estimates): closed switches, and the machine's own wires that nobody measures */
 export const SWITCH_OHM = 0.005
@@ -21,6 +22,8 @@ export interface Problem {
 
 /** A job's circuit as data, with what is wrong with it before it is solved. */
 export interface JobNetlist extends Netlist {
+  /** what its nodes are at the bench */
+  readonly nodes: Nodes
   readonly problems: readonly Problem[]
 }
 
@@ -29,6 +32,7 @@ export class Builder {
   readonly elements: Element[] = []
   readonly controls: Control[] = []
   readonly problems: Problem[] = []
+  readonly nodes = new Map<string, NodeIs>([[GROUND, { is: 'ground' }]])
   constructor(
     readonly job: Job,
     readonly bench: Bench,
@@ -36,6 +40,11 @@ export class Builder {
 
   add(e: Element): void {
     this.elements.push(e)
+  }
+  /** Names a node and says what it is. */
+  node(name: string, is: NodeIs): string {
+    this.nodes.set(name, is)
+    return name
   }
   say(text: string, at: string | null = null, level: Problem['level'] = 'waits'): void {
     this.problems.push({ at, text, level })

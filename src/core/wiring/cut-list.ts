@@ -207,7 +207,7 @@ export function cutList(job: Job, shelf: readonly Part[]): CutList {
       const wayM = wayOf(job, bench, e)
       // contact and fan, or post and fuse, side by side: nothing is cut between them
       if (wayM <= 0) return []
-      const ends = [endAt(job, e.a), endAt(job, e.b)] as const
+      const ends = [endAt(job, net.nodes, e.a), endAt(job, net.nodes, e.b)] as const
       const zoneC = bench.value(`conductors.${c.id}.ambientC`)
       const amps = most(e.name)
       const own = { insulationC: c.insulationC, ambientC: zoneC, bundled: c.bundled }

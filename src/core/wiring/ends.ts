@@ -1,6 +1,5 @@
-import { circuitsOf, firstCircuit } from '../fan-circuit'
-import { GROUND } from '../circuit'
 import type { Job } from '../job'
+import type { NodeIs, Nodes } from './nodes'
 
 /** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
 export const terminals = {
@@ -20,50 +19,77 @@ export interface WireEnd {
   readonly stripM: number
 }
 
+type Made = readonly [TerminalKind, at: string]
+
+/** Terminals of a controller: screws where it has them, else the ends of its leads. */
+function atController(job: Job, id: string | null, at: string): Made {
+  const part = job.controllers.find((c) => c.id === id)?.part
+  return [part && part.terminalAreaM2 !== null && part.leadM === null ? 'screw' : 'splice', at]
+}
+
+/** A fan's contact: the controller's own, or pins of a relay. */
+function atContact(job: Job, { is, fan, by }: Extract<NodeIs, { is: 'contact, in' | 'contact, out' }>): Made {
+  const comesIn = is === 'contact, in'
+  if (by === 'relay') return ['blade', `relay ${fan}, ${comesIn ? '30' : '87'}`]
+  return atController(job, job.runs[fan - 1]?.controller ?? null, `controller, ${comesIn ? 'supply' : 'fan'}`)
+}
+
+function made(job: Job, node: NodeIs): Made {
+  switch (node.is) {
+    case 'battery +':
+      return ['ring', 'battery +']
+    case 'ground':
+      return ['ring', 'battery − or ground point']
+    case 'frame':
+      return ['ring', 'frame, clean metal']
+    case 'ignition':
+      return ['tap', 'switched wire']
+    case 'key, feed':
+      return ['blade', 'key switch, feed']
+    case 'feed of others':
+      return ['blade', `${node.of}, its own feed`]
+    case 'feed of others, behind':
+      return ['blade', node.of]
+    case 'isolator':
+    case 'lamp':
+      return ['blade', node.is]
+    case 'lights':
+      return ['splice', node.is]
+    case 'switch':
+      return ['blade', `${node.of} switch`]
+    case 'fuse':
+    case 'fuse, behind':
+      return ['splice', `fuse holder ${node.fan}`]
+    case 'fan +':
+    case 'fan −':
+      return ['splice', `fan ${node.fan}, ${node.is.slice(-1)}`]
+    case 'relay 86':
+    case 'relay 85':
+      return ['blade', `relay ${node.fan}, ${node.is.slice(-2)}`]
+    case 'contact, in':
+    case 'contact, out':
+      return atContact(job, node)
+    case 'controller, supply':
+      return atController(job, node.controller, 'controller, its own supply')
+    case 'diode of the timer':
+    case 'controller, ground':
+    case 'controller, output':
+      return atController(job, node.controller, node.is)
+  }
+}
+
 /** What a node of the circuit is at the bench, and what a wire's end gets there. */
-export function endAt(job: Job, node: string): WireEnd {
-  const made = (kind: TerminalKind, at: string): WireEnd => ({
-    at,
-    kind,
-    terminal: terminals[kind].name,
-    stripM: terminals[kind].stripM,
-  })
-  const tag = /(\d+)/.exec(node)?.[1] ?? '1'
-  const { run, controller } = circuitsOf(job)[Number(tag) - 1] ?? firstCircuit(job)
-  const direct = run.switchedBy === 'controller'
-  const screwed = controller?.part.terminalAreaM2 != null && controller.part.leadM === null
-  if (node === 'key_in') return made('blade', 'key switch, feed')
-  if (/^(block|plug)_(in|fused)/.test(node))
-    return made('blade', node.startsWith('block') ? 'accessory block, its own feed' : 'existing plug, its own feed')
-  if (node === 'bat_plus') return made('ring', 'battery +')
-  if (node === GROUND) return made('ring', 'battery − or ground point')
-  if (/^frame/.test(node)) return made('ring', 'frame, clean metal')
-  if (/^fuse\d+_/.test(node)) return made('splice', `fuse holder ${tag}`)
-  if (/^isolated/.test(node)) return made('blade', 'isolator')
-  if (node === 'ign') return made('tap', 'switched wire')
-  if (/^(block|plug)_out/.test(node))
-    return made('blade', node.startsWith('block') ? 'accessory block' : 'existing plug')
-  if (/^switch\d+_in/.test(node))
-    return direct ? made(screwed ? 'screw' : 'splice', 'controller, supply') : made('blade', `relay ${tag}, 30`)
-  if (/^switch\d+_out/.test(node))
-    return direct ? made(screwed ? 'screw' : 'splice', 'controller, fan') : made('blade', `relay ${tag}, 87`)
-  if (/^relay\d+_86/.test(node)) return made('blade', `relay ${tag}, 86`)
-  if (/^relay\d+_85/.test(node)) return made('blade', `relay ${tag}, 85`)
-  if (/^fan\d+_plus/.test(node)) return made('splice', `fan ${tag}, +`)
-  if (/^fan\d+_minus/.test(node)) return made('splice', `fan ${tag}, −`)
-  if (/^(control|control_fed)$/.test(node))
-    return made(screwed ? 'screw' : 'splice', node === 'control' ? 'controller, its own supply' : 'diode of the timer')
-  if (/_gnd$|_low$/.test(node)) return made(screwed ? 'screw' : 'splice', 'controller, ground')
-  if (/^trigger\d+_in/.test(node)) return made(screwed ? 'screw' : 'splice', 'controller, output')
-  if (/^override|^call|^timer/.test(node)) return made('blade', `${node.replace(/_.*/, '')} switch`)
-  if (/^lamp/.test(node)) return made('blade', 'lamp')
-  return made('splice', node.replaceAll('_', ' '))
+export function endAt(job: Job, nodes: Nodes, node: string): WireEnd {
+  const is = nodes.get(node)
+  // what a fault has put in is no place at the bench
+  const [kind, at] = is ? made(job, is) : (['splice', node.replaceAll('_', ' ')] as const)
+  return { at, kind, terminal: terminals[kind].name, stripM: terminals[kind].stripM }
 }
 
 /** A node of the circuit in words, for what is live there. */
-export const nodeInWords = (job: Job, node: string): string =>
-  /^fuse\d+_out/.test(node)
-    ? `${endAt(job, node).at}, behind the fuse`
-    : node === 'ign'
-      ? 'ignition'
-      : endAt(job, node).at
+export function nodeInWords(job: Job, nodes: Nodes, node: string): string {
+  const is = nodes.get(node)?.is
+  if (is === 'ignition') return is
+  const { at } = endAt(job, nodes, node)
+  return is === 'fuse, behind' ? `${at}, behind the fuse` : at
+}

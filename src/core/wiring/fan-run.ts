@@ -72,7 +72,13 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
   const direct = run.switchedBy === 'controller'
   const groundSide = job.wiring.side === 'ground'
   let feedNode: string
-  const at = { in: `switch${tag}_in`, out: `switch${tag}_out`, plus: `fan${tag}_plus`, minus: `fan${tag}_minus` }
+  const own = { fan: n + 1, by: run.switchedBy }
+  const at = {
+    in: b.node(`switch${tag}_in`, { is: 'contact, in', ...own }),
+    out: b.node(`switch${tag}_out`, { is: 'contact, out', ...own }),
+    plus: b.node(`fan${tag}_plus`, { is: 'fan +', fan: n + 1 }),
+    minus: b.node(`fan${tag}_minus`, { is: 'fan −', fan: n + 1 }),
+  }
   let switchOut = at.out
   if (shared >= 0) {
     switchOut = `switch${shared + 1}_out`
@@ -96,7 +102,7 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
         `feed${tag}_a`,
         'feed, source to fuse',
         node,
-        `fuse${tag}_in`,
+        b.node(`fuse${tag}_in`, { is: 'fuse', fan: n + 1 }),
         ohm(pieceOf(pieces, 'to fuse')) + RING_OHM,
         feed?.id ?? null,
         { run: n, piece: 'to fuse' },
@@ -107,7 +113,7 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
         name: `fuse${tag}`,
         label: fuse.kind === 'blade' ? `fuse, ${fuse.ratingA} A` : `breaker, ${fuse.ratingA} A`,
         a: `fuse${tag}_in`,
-        b: `fuse${tag}_out`,
+        b: b.node(`fuse${tag}_out`, { is: 'fuse, behind', fan: n + 1 }),
         ohm: bladeFuseOhm(fuse.ratingA),
         ratingA: fuse.ratingA,
         form: fuse.kind,
@@ -123,7 +129,7 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
         label: 'isolator',
         by: 'isolator',
         a: node,
-        b: isolated,
+        b: b.node(isolated, { is: 'isolator' }),
         ohm: SWITCH_OHM,
         rating: switchRating(job, job.wiring.isolatorSwitch),
       })
@@ -186,7 +192,7 @@ export function fanRun(b: Builder, circuit: FanCircuit, n: number, before: reado
     })
   }
   const joined = direct && groundSide && shared >= 0
-  const frameNode = joined ? `fan${shared + 1}_minus` : run.frame ? `frame${tag}` : GROUND
+  const frameNode = joined ? `fan${shared + 1}_minus` : run.frame ? b.node(`frame${tag}`, { is: 'frame' }) : GROUND
   const backFrom = direct && groundSide && !joined ? `output${tag}_low` : at.minus
   b.wire(
     `return${tag}`,

@@ -21,7 +21,7 @@ export function battery(b: Builder): void {
     kind: 'source',
     name: 'battery',
     label: 'battery',
-    a: 'bat_plus',
+    a: b.node('bat_plus', { is: 'battery +' }),
     b: GROUND,
     restV: restVoltage(own.kind, charge, job.machine.systemV),
     runningV: bench.value('charging.regulatorV'),
@@ -41,7 +41,7 @@ export const switchRating = (job: Job, switchId: string | null): ContactRating |
 export function key(b: Builder): string {
   if (b.job.engine === null) return 'bat_plus'
   if (!b.elements.some((e) => e.name === 'key')) {
-    b.wire('key_wire', "machine's own wire to the key", 'bat_plus', 'key_in', LOOM_OHM)
+    b.wire('key_wire', "machine's own wire to the key", 'bat_plus', b.node('key_in', { is: 'key, feed' }), LOOM_OHM)
     const run = b.job.runs.find((r) => r.keySwitch !== null)
     b.add({
       kind: 'switch',
@@ -49,7 +49,7 @@ export function key(b: Builder): string {
       label: 'key switch',
       by: 'key',
       a: 'key_in',
-      b: 'ign',
+      b: b.node('ign', { is: 'ignition' }),
       ohm: SWITCH_OHM,
       rating: switchRating(b.job, run?.keySwitch ?? null),
     })
@@ -58,7 +58,7 @@ export function key(b: Builder): string {
 }
 
 /** A feed that somebody else laid: live with the key through a solenoid or a relay of the loom. */
-function othersFeed(b: Builder, name: string, label: string): string {
+function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existing plug'): string {
   if (b.elements.some((e) => e.name === `${name}_contact`)) return `${name}_out`
   const coilV = b.job.machine.systemV
   b.add({
@@ -79,7 +79,7 @@ function othersFeed(b: Builder, name: string, label: string): string {
     relay: name,
     atRest: 'open',
     a: 'bat_plus',
-    b: `${name}_in`,
+    b: b.node(`${name}_in`, { is: 'feed of others', of: label }),
     ohm: RELAY_CONTACT_OHM,
     rating: null,
   })
@@ -90,7 +90,7 @@ function othersFeed(b: Builder, name: string, label: string): string {
       name: `${name}_fuse`,
       label: `${label}, its own fuse`,
       a: `${name}_in`,
-      b: `${name}_fused`,
+      b: b.node(`${name}_fused`, { is: 'feed of others', of: label }),
       ohm: bladeFuseOhm(ratedA),
       ratingA: ratedA,
       form: 'blade',
@@ -104,7 +104,7 @@ function othersFeed(b: Builder, name: string, label: string): string {
     `${name}_wire`,
     `wire of the ${label}`,
     ratedA !== null ? `${name}_fused` : `${name}_in`,
-    `${name}_out`,
+    b.node(`${name}_out`, { is: 'feed of others, behind', of: label }),
     LOOM_OHM,
   )
   return `${name}_out`
@@ -123,7 +123,7 @@ export const feedsFrom: Readonly<Record<Job['runs'][number]['source'], (b: Build
       'refused',
     )
     if (!b.elements.some((e) => e.name === 'lights_wire'))
-      b.wire('lights_wire', 'road-lighting wire', 'bat_plus', 'lights', LOOM_OHM)
+      b.wire('lights_wire', 'road-lighting wire', 'bat_plus', b.node('lights', { is: 'lights' }), LOOM_OHM)
     return 'lights'
   },
 }

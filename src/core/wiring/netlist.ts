@@ -18,8 +18,9 @@ const relayOf = (job: Job, relayId: string | null): RelayPart | null =>
   job.relays.find((r) => r.id === relayId)?.part ?? null
 
 /** Where coil and controller draw: behind the key, with the after-run timer beside it, or behind the fan's own fuse. */
-function controlBus(b: Builder, first: Ends): string {
+function controlBus(b: Builder, first: Ends, controller: string | null): string {
   const { wiring } = b.job
+  b.node('control', { is: 'controller, supply', controller })
   // plain switches that carry the fan themselves need nothing of it
   if (!hasWire(b.job, 'control')) return 'control'
   if (wiring.controlFrom === 'feed' || b.job.engine === null) {
@@ -34,10 +35,10 @@ function controlBus(b: Builder, first: Ends): string {
       name: 'timer_diode',
       label: 'diode, keeps the timer out of the ignition',
       a: ign,
-      b: 'control_fed',
+      b: b.node('control_fed', { is: 'diode of the timer', controller }),
     })
     b.signal('control', 'control_feed', 'control_fed', 'control')
-    b.signal('timer', 'timer_feed', 'bat_plus', 'timer_in')
+    b.signal('timer', 'timer_feed', 'bat_plus', b.node('timer_in', { is: 'switch', of: 'timer' }))
     b.add({
       kind: 'switch',
       name: 'timer',
@@ -78,13 +79,14 @@ function decision(b: Builder, controller: Decider, bus: string): void {
   const { part } = controller
   if (b.controls.some((c) => c.id === controller.id)) return
   const name = `controller${b.job.controllers.findIndex((c) => c.id === controller.id) + 1}`
+  const ground = b.node(`${name}_gnd`, { is: 'controller, ground', controller: controller.id })
   const systemV = b.job.machine.systemV
   const kind = controlKindOf(part)
   const plain = !kind.electronic
   b.controls.push({
     id: controller.id,
     label: part.name,
-    supply: plain ? null : [bus, `${name}_gnd`],
+    supply: plain ? null : [bus, ground],
     leastV: ALIVE_SHARE * systemV,
     stuck: null,
     duty: kind.duty(part.leastDuty ?? RAMP_LEAST_DUTY),
@@ -100,10 +102,10 @@ function decision(b: Builder, controller: Decider, bus: string): void {
       what: 'standby',
       controller: controller.id,
       a: bus,
-      b: `${name}_gnd`,
+      b: ground,
       ohm: systemV / standbyA,
     })
-    b.signal('supply-return', `${name}_return`, `${name}_gnd`, GROUND)
+    b.signal('supply-return', `${name}_return`, ground, GROUND)
   }
 }
 
@@ -129,7 +131,7 @@ function besides(b: Builder, first: Ends, from: string, to: string, groundSide: 
   const { wiring } = b.job
   if (wiring.override !== 'none') {
     const high = groundSide ? from : overrideFeed(b, first)
-    b.signal('override', 'override_wire', high, 'override_in')
+    b.signal('override', 'override_wire', high, b.node('override_in', { is: 'switch', of: 'override' }))
     b.add({
       kind: 'switch',
       name: 'override',
@@ -142,14 +144,14 @@ function besides(b: Builder, first: Ends, from: string, to: string, groundSide: 
     })
   }
   if (wiring.call) {
-    b.signal('call', 'call_wire', groundSide ? from : key(b), 'call_in')
+    b.signal('call', 'call_wire', groundSide ? from : key(b), b.node('call_in', { is: 'switch', of: 'call' }))
     b.add({
       kind: 'switch',
       name: 'call',
       label: "other system's call",
       by: 'call',
       a: 'call_in',
-      b: 'call_out',
+      b: b.node('call_out', { is: 'switch', of: 'call' }),
       ohm: SWITCH_OHM,
       rating: null,
     })
@@ -176,18 +178,20 @@ function build(job: Job, bench: Bench): JobNetlist {
   const circuits = circuitsOf(job)
   const ends = circuits.map((c, n) => fanRun(b, c, n, circuits.slice(0, n)))
   const first = ends[0]!
-  const bus = controlBus(b, first)
+  const bus = controlBus(b, first, circuits[0]!.controller?.id ?? null)
   const byController = new Map<string, string>()
   circuits.forEach(({ run, controller: chosen }, n) => {
     const own = ends[n]!
     const tag = `${n + 1}`
     const controller: Decider = chosen ?? undecided
+    const low = b.node(`output${tag}_low`, { is: 'controller, ground', controller: controller.id })
+    const sends = b.node(`trigger${tag}_in`, { is: 'controller, output', controller: controller.id })
     if (!chosen) b.say('No controller chosen: reckoned as a plain thermostat switch.', `output${tag}`)
     decision(b, controller, bus)
     if (circuits.slice(0, n).some((o) => sharesContact(o.run, run))) return
     const { part } = controller
     if (run.switchedBy === 'controller') {
-      const [a, out] = groundSide ? [own.fanMinus, `output${tag}_low`] : [own.switchIn, own.switchOut]
+      const [a, out] = groundSide ? [own.fanMinus, low] : [own.switchIn, own.switchOut]
       if (controlKindOf(part).pulses) {
         if (groundSide)
           b.say(
@@ -218,7 +222,8 @@ function build(job: Job, bench: Bench): JobNetlist {
     if (!relay) b.say('No relay chosen: reckoned as a usual one of 90 ohm.', `contact${tag}`)
     const warm = 1 + COPPER_ALPHA * (bench.value('surroundings.hottestC') - 20)
     const coilV = relay?.coilV ?? systemV
-    const [pin86, pin85] = [`relay${tag}_86`, `relay${tag}_85`]
+    const pin86 = b.node(`relay${tag}_86`, { is: 'relay 86', fan: n + 1 })
+    const pin85 = b.node(`relay${tag}_85`, { is: 'relay 85', fan: n + 1 })
     b.add({
       kind: 'contact',
       run: n,
@@ -253,8 +258,8 @@ function build(job: Job, bench: Bench): JobNetlist {
         b.wire(`joined${tag}`, 'triggers joined', pin85, joined, 2 * CRIMP_OHM)
         return
       }
-      output(b, controller, n, pin85, `output${tag}_low`)
-      b.signal('coil-return', `coil${tag}_return`, `output${tag}_low`, GROUND)
+      output(b, controller, n, pin85, low)
+      b.signal('coil-return', `coil${tag}_return`, low, GROUND)
       byController.set(controller.id, pin85)
       if (n === 0) besides(b, first, pin85, GROUND, true)
     } else {
@@ -263,10 +268,10 @@ function build(job: Job, bench: Bench): JobNetlist {
         b.wire(`trigger${tag}`, 'triggers joined', joined, pin86, 2 * CRIMP_OHM)
         return
       }
-      output(b, controller, n, bus, `trigger${tag}_in`)
-      b.signal('trigger', `trigger${tag}`, `trigger${tag}_in`, pin86)
-      byController.set(controller.id, `trigger${tag}_in`)
-      if (n === 0) besides(b, first, bus, `trigger${tag}_in`, false)
+      output(b, controller, n, bus, sends)
+      b.signal('trigger', `trigger${tag}`, sends, pin86)
+      byController.set(controller.id, sends)
+      if (n === 0) besides(b, first, bus, sends, false)
     }
   })
   if (wiring.lamp) {
@@ -274,7 +279,7 @@ function build(job: Job, bench: Bench): JobNetlist {
       'lamp',
       'lamp_wire',
       groundSide && circuits[0]!.run.switchedBy === 'controller' ? first.fanPlus : first.switchOut,
-      'lamp_in',
+      b.node('lamp_in', { is: 'lamp' }),
     )
     b.add({
       kind: 'load',
@@ -286,7 +291,7 @@ function build(job: Job, bench: Bench): JobNetlist {
       ohm: LAMP_OHM * (systemV / 12) ** 2,
     })
   }
-  return { elements: b.elements, controls: b.controls, problems: unique(b.problems) }
+  return { elements: b.elements, controls: b.controls, nodes: b.nodes, problems: unique(b.problems) }
 }
 
 const known = new WeakMap<Job, JobNetlist>()

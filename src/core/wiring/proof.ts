@@ -30,7 +30,7 @@ export const emptiesIn =
 const known = new WeakMap<Job, JobProof>()
 
 const proofOf = (job: Job, net: JobNetlist): JobProof => ({
-  ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, node)),
+  ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, net.nodes, node)),
   net,
 })
 
@@ -41,7 +41,7 @@ const proofOf = (job: Job, net: JobNetlist): JobProof => ({
 export function provedCircuit(job: Job, faults: readonly string[] = []): JobProof {
   if (faults.length) {
     const whole = netlistOf(job)
-    return proofOf(job, { ...withFaults(whole, faults), problems: whole.problems })
+    return proofOf(job, { ...withFaults(whole, faults), nodes: whole.nodes, problems: whole.problems })
   }
   const before = known.get(job)
   if (before) return before
