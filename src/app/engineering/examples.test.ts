@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
-import * as airRoom from './air'
-import * as control from './control'
-import * as electrical from './electrical'
-import * as fit from './fit'
-import { rootBetween } from './air/root'
-import * as units from './units'
+import * as airRoom from '@/core/air'
+import * as control from '@/core/control'
+import * as electrical from '@/core/electrical'
+import * as fit from '@/core/fit'
+import { rootBetween } from '@/core/air/root'
+import * as units from '@/core/units'
 
 const rooms = { electrical, air: airRoom, control, units, fit }
 const scope: Readonly<Record<string, unknown>> = {
@@ -19,7 +19,7 @@ const scope: Readonly<Record<string, unknown>> = {
 
 /** Every example that stands above a public function: what is written, and what it comes to. */
 const examples = Object.keys(rooms).flatMap((room) => {
-  const folder = path.join(__dirname, room)
+  const folder = path.join(__dirname, '..', '..', 'core', room)
   return readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
     .flatMap((file) => [
