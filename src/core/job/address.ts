@@ -127,12 +127,19 @@ const conditions: readonly Question[] = [
 const isAsked = (job: Job, address: string): boolean =>
   conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job, address))
 
-/** Every reading that the job's choices ask for. */
-export const askedFields = (job: Job): PlacedField[] =>
-  [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))
+const asked = new WeakMap<Job, readonly PlacedField[]>()
+
+/** Every reading that the job's choices ask for. Nine stations ask at every change, so it is sought out once. */
+export function askedFields(job: Job): readonly PlacedField[] {
+  const before = asked.get(job)
+  if (before) return before
+  const fields = [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))
+  asked.set(job, fields)
+  return fields
+}
 
 /** The readings that a station asks for. */
-export const fieldsAt = (job: Job, station: Station): PlacedField[] =>
+export const fieldsAt = (job: Job, station: Station): readonly PlacedField[] =>
   askedFields(job).filter((f) => f.station === station)
 
 /** How a job came from another by one reading alone. */

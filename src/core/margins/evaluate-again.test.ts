@@ -1,6 +1,9 @@
 import { example } from '@/formats/test-support/examples'
-import { askedFields, fieldsOf, type Job, withReading } from '../job'
+import fc from 'fast-check'
+import { askedFields, fieldsOf, type Job, lookupOf, withReading } from '../job'
+import { Bench } from '../reading'
 import { evaluate } from './evaluate'
+import { marginsOf } from './margins-of'
 
 /** The same job, as if it had come out of a file: nothing is remembered of it. */
 const unknown = (job: Job): Job => structuredClone(job)
@@ -24,4 +27,26 @@ test.each([
     }
   },
   60_000,
+)
+
+test.each(['fell-bike-short-at-idle', 'vineyard-buggy-unsure'])(
+  '%s: a figure without its working is the figure with it, to the last digit, wherever the readings lie',
+  (name) => {
+    const job = example(name)
+    const lookup = lookupOf(job)
+    const fields = askedFields(job)
+    const parts = marginsOf(job, new Bench(lookup)).flatMap((m) => m.parts)
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.5, max: 1.5, noNaN: true }), { minLength: 200, maxLength: 200 }),
+        (by) => {
+          const moved = new Map(fields.map((f, i) => [f.address, f.reading.value * by[i % by.length]!]))
+          const bench = new Bench(lookup, moved)
+          for (const p of parts)
+            if ('figure' in p) expect([p.id, p.figure!(bench)]).toEqual([p.id, p.compute(bench).value])
+        },
+      ),
+      { numRuns: 40, seed: 7 },
+    )
+  },
 )

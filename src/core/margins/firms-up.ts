@@ -1,7 +1,7 @@
 import { type Job, lookupOf, type MarginId } from '../job'
 import { Bench, endsAt, NotingBench } from '../reading'
 import { marginsOf } from './margins-of'
-import { isMissing, isOpen, marginUnits } from './part'
+import { figureOf, isMissing, isOpen, marginUnits } from './part'
 
 /** The margin whose doubt a reading makes most of, and how much of the common scale its ends move it. */
 export interface FirmsUp {
@@ -28,7 +28,7 @@ export function firmsUp(job: Job): ReadonlyMap<string, FirmsUp> {
       part.compute(noting)
       const scale = Math.max(part.scale(new Bench(lookup)), 1e-9) * marginUnits[part.unit].si
       for (const { address, low, high } of endsAt(lookup, noting.touched)) {
-        const at = (value: number): number => part.compute(new Bench(lookup, new Map([[address, value]]))).value
+        const at = (value: number): number => figureOf(part, new Bench(lookup, new Map([[address, value]])))
         const x = Math.abs(at(high) - at(low)) / scale
         if (x > LEAST && x > (found.get(address)?.x ?? 0))
           found.set(address, { margin: margin.id, name: margin.name, x })
