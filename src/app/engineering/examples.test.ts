@@ -23,7 +23,10 @@ const examples = Object.keys(rooms).flatMap((room) => {
   return readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
     .flatMap((file) => [
-      ...readFileSync(path.join(folder, file), 'utf8').matchAll(/@example (.+?) \/\/=> (.+?)(?: \*\/)?$/gm),
+      ...readFileSync(path.join(folder, file), 'utf8')
+        // a line that goes on
+        .replace(/\n \* {3}(?=\S)/g, ' ')
+        .matchAll(/@example (.+?) \/\/=> (.+?)(?: \*\/)?$/gm),
     ])
     .map((m) => [room, m[1]!, m[2]!] as const)
 })

@@ -46,7 +46,8 @@ const throughGap = (area: number, pressurePa: number, density: number): number =
  * Air through the zone that the fan covers and the open one, sought by the fan's pressure: the flows through core and
  * gap rise with it, the fan's own falls, so there is one answer.
  * @see engineering §2.6
- * @example zoneFlows({ core: { thickness: 0.025, finsPerInch: 14 }, coveredArea: 0.02, openArea: 0.01, gapArea: 0 }, { fan: null, speed: 0, against: false, ramPa: 9.5, density: 1.2 }).open //=> 0.01
+ * @example zoneFlows({ core: { thickness: 0.025, finsPerInch: 14 }, coveredArea: 0.02, openArea: 0.01,
+ *   gapArea: 0 }, { fan: null, speed: 0, against: false, ramPa: 9.5, density: 1.2 }).open //=> 0.01
  */
 export function zoneFlows(
   { core, coveredArea, openArea, gapArea }: CoveredCore,

@@ -99,7 +99,8 @@ export function restVoltage(kind: BatteryKind, charge: number, systemV: 12 | 24)
  * Charge that may be taken until the battery only just still cranks.
  * @returns Ah
  * @see engineering §1.9
- * @example usableCapacity({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: 25 }).value //=> 4
+ * @example usableCapacity({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1,
+ *   temperatureC: 25 }).value //=> 4
  */
 export function usableCapacity(battery: Battery): Worked {
   const { floor, coldLossPerK } = chemistries[battery.kind]
@@ -123,7 +124,8 @@ export function usableCapacity(battery: Battery): Worked {
  * How long a constant current may be taken before the floor is reached, with Peukert.
  * @returns s
  * @see engineering §1.9
- * @example timeToFloor({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: 25 }, 0.5).value //=> 28800
+ * @example timeToFloor({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1,
+ *   temperatureC: 25 }, 0.5).value //=> 28800
  */
 export function timeToFloor(battery: Battery, currentA: number): Worked {
   const usable = usableCapacity(battery)
@@ -150,7 +152,8 @@ export function timeToFloor(battery: Battery, currentA: number): Worked {
  * How long the machine may stand with the controller connected: standby current and self-discharge, without Peukert.
  * @returns s
  * @see engineering §1.9
- * @example standingTime({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: 25 }, 0.01).value //=> 1382400
+ * @example standingTime({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1,
+ *   temperatureC: 25 }, 0.01).value //=> 1382400
  */
 export function standingTime(battery: Battery, standbyA: number): Worked {
   const usable = usableCapacity(battery)
@@ -185,7 +188,8 @@ export const internalResistance = (coldCrankingA: number, temperatureC: number, 
  * Volts left while cranking.
  * @returns V
  * @see engineering §1.9
- * @example crankingVoltage({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1, temperatureC: -18 }, 180, 100, 0).value //=> 9.65
+ * @example crankingVoltage({ kind: 'flooded', systemV: 12, capacityAh: 10, hourRateH: 20, charge: 1,
+ *   temperatureC: -18 }, 180, 100, 0).value //=> 9.65
  */
 export function crankingVoltage(battery: Battery, coldCrankingA: number, crankingA: number, fanA: number): Worked {
   const rest = restVoltage(battery.kind, battery.charge, battery.systemV)

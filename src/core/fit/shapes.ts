@@ -91,7 +91,7 @@ export const circleInRectangle = ({ x, y, r }: Circle, rectangle: Rectangle): nu
     ? 0
     : cutCircle([r, rectangle.x - x, rectangle.y - y, rectangle.w, rectangle.h])
 
-/** What bounds a chord of a circle in a rectangle, as a function of x: y, and ± the circle's half-chord if it is an arc. */
+/** What bounds a chord of a circle in a rectangle, over x: y, and ± the circle's half-chord if it is an arc. */
 interface Edge {
   readonly y: number
   readonly arc: Circle | null
@@ -104,7 +104,7 @@ interface Chord {
   readonly ends: Edge
 }
 
-/** Where the order of chords can change between a rectangle's sides: ends of circles, their meetings, its long edges. */
+/** Where the order of chords can change: ends of circles, their meetings with each other and with the long edges. */
 function turningPoints(circles: readonly Circle[], { x: left, y: top, w, h }: Rectangle): number[] {
   const points = [left, left + w]
   circles.forEach((c, i) => {

@@ -92,6 +92,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   const { station, margin, go } = useAddress()
   const [keysShown, setKeysShown] = useState(false)
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
+  const fields = useRef<HTMLDivElement>(null)
   const keeping = useRef<Promise<void>>(Promise.resolve())
   const run = useRun({
     job,
@@ -160,6 +161,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     help: useCallback(() => setKeysShown(true), []),
   })
   useEffect(() => {
+    if (fields.current) fields.current.inert = false
     document.documentElement.dataset.ready = 'yes'
     fetchStations()
   }, [])
@@ -253,29 +255,32 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
             </p>
           )}
         </header>
-        <Spine entries={entries} present={station} onGo={(s) => go(s)} />
-        <main className="stage" key={station}>
-          <AsideNotes aside={doc.aside} onDrop={doc.dropAside} />
-          <Stage {...stationProps} />
-        </main>
-        {selected ? (
-          <Working
-            margin={selected}
-            run={full.run}
-            system={job.units}
-            remedies={remediesFor(job, selected)}
-            fieldAt={(a) => fieldsOf(job).get(a)}
-            onRemedy={apply}
-            onGoTo={goToField}
-            onClose={() => go(station)}
-          />
-        ) : (
-          <section className="tray" aria-label="Readings and choices">
-            <ShelfChanges {...stationProps} />
-            <Tray {...stationProps} />
-          </section>
-        )}
-        <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
+        {/* what is chosen before the page can take it would be lost without a word: until then nothing takes it */}
+        <div ref={fields} className="job-fields" inert suppressHydrationWarning>
+          <Spine entries={entries} present={station} onGo={(s) => go(s)} />
+          <main className="stage" key={station}>
+            <AsideNotes aside={doc.aside} onDrop={doc.dropAside} />
+            <Stage {...stationProps} />
+          </main>
+          {selected ? (
+            <Working
+              margin={selected}
+              run={full.run}
+              system={job.units}
+              remedies={remediesFor(job, selected)}
+              fieldAt={(a) => fieldsOf(job).get(a)}
+              onRemedy={apply}
+              onGoTo={goToField}
+              onClose={() => go(station)}
+            />
+          ) : (
+            <section className="tray" aria-label="Readings and choices">
+              <ShelfChanges {...stationProps} />
+              <Tray {...stationProps} />
+            </section>
+          )}
+          <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
+        </div>
       </div>
       {keysShown && <KeysDialog show onHide={() => setKeysShown(false)} />}
       {doc.state.kind === 'stale' && (

@@ -12,7 +12,7 @@ export interface MountStep {
 /** Figures of the machine's own that a way of holding a fan is done by; how each is told stands in `plan/fastening`. */
 export type FasteningFigure = 'screw' | 'ties' | 'edge leak' | 'stand-offs' | 'hose' | 'inlet'
 
-/** A way of holding a fan: what it is to the air, to the core and to the machine, what it asks for, and how it is done. */
+/** A way of holding a fan: what it is to air, core and machine, what it asks for, and how it is done. */
 export interface MountKind {
   readonly name: string
   /** what carries the heat where it can be used */
