@@ -74,7 +74,7 @@ test('out as a file and in again is the same job', async ({ page, yard }) => {
     page.getByRole('link', { name: 'Job file' }).click(),
   ])
   expect(download.suggestedFilename()).toBe('fell-team-bike-3.job.json')
-  const file = (await download.path())!
+  const file = await download.path()
   await page.goto(yard.url)
   await ready(page)
   await page.getByLabel('Job file').setInputFiles(file)

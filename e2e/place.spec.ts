@@ -163,7 +163,7 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
     page.waitForEvent('download'),
     page.getByRole('button', { name: /Save the drawing/ }).click(),
   ])
-  const svg = readFileSync((await download.path())!, 'utf8')
+  const svg = readFileSync(await download.path(), 'utf8')
   const [, wide, high, boxW, boxH] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!
   expect([wide, high]).toEqual([boxW, boxH])
   expect(svg).toContain('width="120" height="240"')

@@ -36,8 +36,8 @@ test(
   },
 )
 
-/** Each round starts the server anew, which takes most of its time: thirty in the gate, more by hand. */
-const ROUNDS = Number(process.env.PYRAXIS_KILLS ?? 30)
+/** Each round starts the server anew, which takes most of its time: a dozen in the gate, more by hand. */
+const ROUNDS = Number(process.env.PYRAXIS_KILLS ?? 12)
 
 test(
   'killed in the middle of a stream of saves, again and again: every acknowledged save is there, and nothing ' +

@@ -17,7 +17,8 @@ export interface Task<T> {
 
 /** A worker that answers one question at a time; asking again, or giving up, ends it and starts it anew. */
 export function useTask<T>(make: () => Worker): Task<T> {
-  const worker = useRef<Worker | null>(null)
+  // kept together: a worker whose remote nobody holds any more is let go, and answers nothing
+  const made = useRef<{ readonly worker: Worker; readonly remote: Remote<T> } | null>(null)
   const ticket = useRef(0)
   const underWay = useRef(false)
   const begin = useRef(make)
@@ -27,8 +28,8 @@ export function useTask<T>(make: () => Worker): Task<T> {
     setBusy(is)
   }, [])
   const end = useCallback(() => {
-    worker.current?.terminate()
-    worker.current = null
+    made.current?.worker.terminate()
+    made.current = null
   }, [])
   useEffect(() => end, [end])
   const stop = useCallback(() => {
@@ -41,12 +42,16 @@ export function useTask<T>(make: () => Worker): Task<T> {
       if (underWay.current) end()
       const mine = ++ticket.current
       mark(true)
-      const made = (worker.current ??= begin.current())
+      if (!made.current) {
+        const worker = begin.current()
+        made.current = { worker, remote: wrap<T>(worker) }
+      }
+      const { worker, remote } = made.current
       const broken = new Promise<never>((_, reject) => {
-        made.addEventListener('error', () => reject(new Error('the worker broke off')), { once: true })
+        worker.addEventListener('error', () => reject(new Error('the worker broke off')), { once: true })
       })
       try {
-        const answer = await Promise.race([question(wrap<T>(made)), broken])
+        const answer = await Promise.race([question(remote), broken])
         return mine === ticket.current ? answer : null
       } finally {
         if (mine === ticket.current) mark(false)

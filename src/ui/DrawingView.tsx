@@ -224,7 +224,7 @@ export function DrawingView({
                   ? {
                       tabIndex: 0,
                       role: 'button',
-                      'aria-label': pickable[handle]!.name,
+                      'aria-label': pickable[handle].name,
                       'aria-pressed': picked === handle,
                       onKeyDown: (e: React.KeyboardEvent) => {
                         if (e.key === 'Enter' || e.key === ' ') {

@@ -13,7 +13,7 @@ import { proposedFuse, proposedSize } from './propose'
 type Shelf = readonly Part[]
 
 const onShelf = <K extends PartKind>(shelf: Shelf, kind: K): PartOf<K>[] =>
-  shelf.filter((p): p is PartOf<K> & Part => p.kind === kind) as PartOf<K>[]
+  shelf.filter((p): p is PartOf<K> & Part => p.kind === kind)
 
 interface School {
   readonly name: string

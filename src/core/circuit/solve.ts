@@ -151,7 +151,7 @@ export class Circuit {
   private solveLinear(s: States, c: Conditions): Linear {
     const { g, injected, turning } = this.stamp(s, c, true)
     const right = this.nodes.map((_, i) => [injected[i]!, ...turning.map((m) => this.takes(m, i))])
-    const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
+    const solved = new CholeskyDecomposition(new Matrix(g)).solve(new Matrix(right))
     const node = (i: number, column: number): number => (i < 0 ? 0 : solved.get(i, column))
     const port = (m: Motor, column: number): number => node(this.at(m.a), column) - node(this.at(m.b), column)
     const ports = portCurrents(
@@ -210,7 +210,7 @@ export class Circuit {
     const { g, turning } = this.stamp(states, c, false)
     if (!turning.length) return new Map()
     const right = this.nodes.map((_, i) => turning.map((m) => this.takes(m, i)))
-    const solved = new CholeskyDecomposition(new Matrix(g as unknown as number[][])).solve(new Matrix(right))
+    const solved = new CholeskyDecomposition(new Matrix(g)).solve(new Matrix(right))
     const made = new Map(
       turning.map((m, k) => {
         const v = this.reading((i) => solved.get(i, k))

@@ -71,7 +71,7 @@ export function fanCurves(job: Job, circuit = firstCircuit(job)): Curves | null 
       const vents = ventsInSeries(bench.value('bay.ventInM2'), bench.value('bay.ventOutM2'))
       return (q, density) => bayResistance(vents, density, duct) * q * q
     }
-    const core = coreOf(bench, job.cooling!, fittedCore(job))
+    const core = coreOf(bench, job.cooling, fittedCore(job))
     const air = airThroughCores(bench, job, null)
     const area = air.fans.find((f) => f.circuit.fan.id === fan.id)?.areaM2 ?? 0
     return (q, density) =>

@@ -53,5 +53,5 @@ export function fieldTableOf(wrapped: z.ZodType): FieldTable | null {
     })
     return parts.length ? { parts: Object.fromEntries(parts) } : null
   }
-  return table(wrapped as unknown as Walkable)
+  return table(wrapped)
 }

@@ -158,7 +158,7 @@ export function withReading(job: Job, address: string, reading: Reading): Job {
     const [head, ...rest] = path
     if (head === undefined) return reading
     if (Array.isArray(node))
-      return node.map((entry) => ((entry as { id: string }).id === head ? set(entry, rest) : entry))
+      return (node as readonly { id: string }[]).map((entry) => (entry.id === head ? set(entry, rest) : entry))
     return { ...(node as object), [head]: set((node as Record<string, unknown>)[head], rest) }
   }
   if (!fieldsOf(job).has(address)) throw new RangeError(`no reading at ${address}`)

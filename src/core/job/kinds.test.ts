@@ -358,8 +358,8 @@ test(
       else
         expect(job.fans[0]!.seat).toEqual({
           core: 0,
-          xM: job.cooling!.coreWidthM.value / 2,
-          yM: job.cooling!.coreHeightM.value / 2,
+          xM: job.cooling.coreWidthM.value / 2,
+          yM: job.cooling.coreHeightM.value / 2,
         })
     }
     for (const broken of [

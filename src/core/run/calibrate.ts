@@ -170,7 +170,7 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
       opening > 0.02
         ? c - (warm * firstLeg!.heatW) / Math.max(opening * coolantCapacity(rated, firstLeg!.pumpShare, 1), 1)
         : firstLeg!.airC + warm * 0.3 * (c - firstLeg!.airC)
-    start[OUTLET] = Math.max(firstLeg!.airC, start[OUTLET]!)
+    start[OUTLET] = Math.max(firstLeg!.airC, start[OUTLET])
     start[OPENING] = opening
     start[PROBE] = log.probeC
       ? begins(log.probeC)

@@ -14,7 +14,7 @@ export const COARSE = { stepS: 4, everyS: 36_000 } as const
  */
 export function mostAllowedC(bench: Bench, job: Job, heightM?: number): number {
   if (job.bay) return bench.value('bay.allowedC')
-  const c = job.cooling!
+  const c = job.cooling
   const boilsC =
     heightM === undefined
       ? boilsAt(bench, job).at.c

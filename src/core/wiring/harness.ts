@@ -141,8 +141,8 @@ const rule = <K extends Kind>(kind: K): EditRule<K> => rules[kind]
 
 /** A change to the harness, made and recorded. */
 export function makeEdit(job: Job, wanted: WantedEdit): Job {
-  const edit = { ...wanted, id: freshId('edit', job.wiring.edits) } as HarnessEdit
-  const changed = rule(edit.kind).apply(job, edit as never)
+  const edit = { ...wanted, id: freshId('edit', job.wiring.edits) }
+  const changed = rule(edit.kind).apply(job, edit)
   return { ...changed, wiring: { ...changed.wiring, edits: [...changed.wiring.edits, edit] } }
 }
 
@@ -150,15 +150,15 @@ export function makeEdit(job: Job, wanted: WantedEdit): Job {
 export function undoEdit(job: Job, id: string): Job {
   const edit = job.wiring.edits.find((e) => e.id === id)
   if (!edit) return job
-  const changed = rule(edit.kind).undo(job, edit as never)
+  const changed = rule(edit.kind).undo(job, edit)
   return { ...changed, wiring: { ...changed.wiring, edits: changed.wiring.edits.filter((e) => e.id !== id) } }
 }
 
 export const editInWords = (job: Job, edit: HarnessEdit, units: UnitSystem = job.units): string =>
-  rule(edit.kind).words(job, edit as never, units)
+  rule(edit.kind).words(job, edit, units)
 
 export const editStep = (job: Job, edit: HarnessEdit, units: UnitSystem = job.units): string =>
-  rule(edit.kind).step(job, edit as never, units)
+  rule(edit.kind).step(job, edit, units)
 
 /** Why a kind of change cannot be made on this job; null where it can. */
 export function editBarred(job: Job, kind: Kind): string | null {
