@@ -88,10 +88,8 @@ export const feeds = ['battery', 'key switch', 'accessory block', 'existing plug
 
 export type Feed = (typeof feeds)[number]
 
-/** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
-export const conductorRoles = [
-  'feed',
-  'return',
+/** What wires are there for that carry signals only. */
+export const signalRoles = [
   'control',
   'trigger',
   'coil-return',
@@ -101,6 +99,9 @@ export const conductorRoles = [
   'timer',
   'lamp',
 ] as const
+
+/** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
+export const conductorRoles = ['feed', 'return', ...signalRoles] as const
 
 export type ConductorRole = (typeof conductorRoles)[number]
 

@@ -4,11 +4,11 @@ import type { Part } from '@/core/parts'
 import { JobScreen } from '@/stations/job-screen/JobScreen'
 import type { Opened } from '@/stations/job-screen/use-job-document'
 import type * as ServerCalls from './server-calls'
+import { unreached, unsigned } from './unreached'
 
 /** The calls come behind the page: they read what the server answers, and bring the schemas for that. */
 const calls = (): Promise<typeof ServerCalls> => import('./server-calls')
 
-const unreached = 'Pyraxis does not answer; it is tried again.'
 const saveJob: typeof ServerCalls.saveJob = (...what) =>
   calls().then(
     (c) => c.saveJob(...what),
@@ -22,7 +22,7 @@ const loadRevision: typeof ServerCalls.loadRevision = (...what) =>
 const signJob: typeof ServerCalls.signJob = (...what) =>
   calls().then(
     (c) => c.signJob(...what),
-    () => ({ ok: false, message: 'Pyraxis does not answer. Nothing was signed; try again.' }),
+    () => ({ ok: false, message: unsigned }),
   )
 const keepRun: typeof ServerCalls.keepRun = (...what) =>
   calls().then(

@@ -4,6 +4,7 @@ import { type Job, jobSchema } from '@/core/job'
 import type { Findings } from '@/core/margins'
 import type { PendingSave, SaveAnswer } from '@/stations/job-screen/saver'
 import type { Opened } from '@/stations/job-screen/use-job-document'
+import { unreached, unsigned } from './unreached'
 
 const openedSchema = z.object({ id: z.string(), revision: z.number(), savedAt: z.string(), job: jobSchema })
 const answerSchema = z.discriminatedUnion('kind', [
@@ -16,8 +17,6 @@ const signAnswerSchema = z.union([
   z.object({ ok: z.literal(true), opened: openedSchema }),
   z.object({ ok: z.literal(false), message: z.string() }),
 ])
-
-const unreached = 'Pyraxis does not answer; it is tried again.'
 
 async function post(path: string, body: unknown): Promise<unknown> {
   const answer = await fetch(path, {
@@ -58,7 +57,7 @@ export async function signJob(id: string, from: number, by: string): Promise<Res
     const parsed = signAnswerSchema.safeParse(await post(`/api/jobs/${encodeURIComponent(id)}/sign`, { from, by }))
     return parsed.success ? parsed.data : { ok: false, message: unreached }
   } catch {
-    return { ok: false, message: 'Pyraxis does not answer. Nothing was signed; try again.' }
+    return { ok: false, message: unsigned }
   }
 }
 

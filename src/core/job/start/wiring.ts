@@ -1,4 +1,4 @@
-import { type ConductorRole } from '../choices'
+import { type ConductorRole, signalRoles } from '../choices'
 import { typical } from '../../reading'
 import type { UnitSystem } from '../../units'
 import type { Job } from '../document'
@@ -18,20 +18,9 @@ export const usualColours: Readonly<Record<ConductorRole, string>> = {
   lamp: 'white',
 }
 
-const controlRoles = [
-  'control',
-  'trigger',
-  'coil-return',
-  'supply-return',
-  'override',
-  'call',
-  'timer',
-  'lamp',
-] as const
-
 /** Wires that carry signals only, of a size that a 15 A fuse still guards, about as long as such a way usually is. */
 export const controlConductors = ({ routes }: TypicalMachine, units: UnitSystem): Job['conductors'] =>
-  controlRoles.map((role) => ({
+  signalRoles.map((role) => ({
     id: role,
     role,
     size: units === 'metric' ? ('1 mm²' as const) : ('18 AWG' as const),
