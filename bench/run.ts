@@ -7,7 +7,7 @@ import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import Sqlite from 'better-sqlite3'
-import { judgeSchools, settingMap, wiredAs } from '../src/core/advice'
+import { judgeSchemes, settingMap, wiredAs } from '../src/core/advice'
 import { movedBy } from '../src/core/cooling'
 import { type Job, lookupOf, startJob } from '../src/core/job'
 import { evaluate, sample } from '../src/core/margins'
@@ -15,7 +15,7 @@ import type { FanPart } from '../src/core/parts'
 import { ranked, searchPlacements } from '../src/core/placing'
 import { runSpecOf, settledFindings, simulate, usualCircumstances } from '../src/core/run'
 import { integrate, STATES, type Plant } from '../src/core/transient'
-import { allStates, Circuit } from '../src/core/circuit'
+import { allStates, Circuit, runningHot } from '../src/core/circuit'
 import { circuitDrawing, circuitGraph } from '../src/core/drawing'
 import { netlistOf, provedCircuit } from '../src/core/wiring'
 import { Bench } from '../src/core/reading'
@@ -443,7 +443,7 @@ say(
 )
 say(
   'every way of wiring judged',
-  time(10, (j) => judgeSchools({ ...j }, parts)),
+  time(10, (j) => judgeSchemes({ ...j }, parts)),
   'in its worker',
 )
 const graph = circuitGraph(circuit)
@@ -452,15 +452,7 @@ say('circuit laid out', await timeAsync(20, () => layOut(graph)), 'aim < 50 ms w
 say(
   'circuit drawn from its layout, with its state',
   time(100, () => {
-    const c = {
-      key: true,
-      engine: true,
-      isolator: true,
-      override: false,
-      call: false,
-      timer: false,
-      heat: 'hot' as const,
-    }
+    const c = runningHot
     circuitDrawing('c', circuit, graph, laid, { conditions: c, solution: new Circuit(circuit).solve(c), figures: true })
   }),
   '',

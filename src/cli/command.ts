@@ -14,7 +14,8 @@ export type Command = (args: readonly string[], output: Output) => void
 export const USAGE = `Usage: npm run --silent pyraxis -- evaluate <job.json> [--quick] [--run]
        npm run --silent pyraxis -- simulate <job.json> [duty.csv|track.gpx] [--season coldest|usual|hottest] [--no-fan]
        npm run --silent pyraxis -- circuit <job.json> [--state key=on,engine=on,heat=hot,...]
-           [--fault kind:element]... [--spice]`
+           [--fault kind:element]... [--spice]
+       npm run --silent pyraxis -- prove <job.json>`
 
 /** The file, or the way it was asked for, is at fault: told plainly, exit status 2. */
 export class Refusal extends Error {}

@@ -1,12 +1,14 @@
 import { circuitCommand } from './circuit'
 import { type Command, type Output, Refusal, USAGE } from './command'
 import { evaluateCommand } from './evaluate'
+import { proveCommand } from './prove'
 import { simulateCommand } from './simulate'
 
 const commands: Readonly<Record<string, Command>> = {
   evaluate: evaluateCommand,
   simulate: simulateCommand,
   circuit: circuitCommand,
+  prove: proveCommand,
 }
 
 /** Runs one command line. @returns its exit status: 0, or 2 where it was asked for in a way that cannot be answered */

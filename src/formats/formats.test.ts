@@ -26,7 +26,7 @@ test('what is not a valid job is refused with where and why', () => {
   expect(message('')).toMatch(/empty/)
   expect(message('{"format":')).toMatch(/cut off/)
   expect(message([])).toMatch(/not a Pyraxis job/)
-  expect(message({ ...fresh, version: 7 })).toMatch(/newer Pyraxis/)
+  expect(message({ ...fresh, version: 8 })).toMatch(/newer Pyraxis/)
   expect(message({ ...fresh, colour: 'red' })).toMatch(/"colour" is not known here/)
   expect(message({ ...fresh, title: '' })).toMatch(/title/)
   expect(message({ ...fresh, runs: [{ ...(fresh.runs as object[])[0], fuse: 'ghost' }] })).toMatch(

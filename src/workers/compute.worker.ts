@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { judgeSchools, type SchoolJudged } from '../core/advice'
+import { judgeSchemes, type SchemeJudged } from '../core/advice'
 import type { Job } from '../core/job'
 import { type Findings, sample, type SampledMargin } from '../core/margins'
 import type { Part } from '../core/parts'
@@ -80,7 +80,7 @@ const compute = {
   sample: (job: Job, run: Findings | null): SampledMargin[] => sample(job, run),
 
   /** Every way of wiring it, judged. */
-  judge: (job: Job, shelf: readonly Part[]): readonly SchoolJudged[] => judgeSchools(job, shelf),
+  judge: (job: Job, shelf: readonly Part[]): readonly SchemeJudged[] => judgeSchemes(job, shelf),
 
   /** Runs a job through its day; a newer question ends what is under way for an older one. */
   async run(question: RunQuestion, say: (news: RunNews) => void): Promise<void> {

@@ -1,5 +1,5 @@
 import {
-  bladeRatings,
+  fuseRatings,
   checkFuse,
   chooseConductor,
   chooseFuse,
@@ -10,8 +10,8 @@ import {
   type SizeCheck,
 } from '../electrical'
 import { circuitsOf, conductorAt, runCurrent, terminalLimit } from '../fan-circuit'
-import { type Job, lookupOf } from '../job'
-import { fuseNeeds } from '../margins'
+import { changeFuse, changeSizes, type Job, lookupOf, type MarginId } from '../job'
+import { evaluateSome, fuseNeeds } from '../margins'
 import { Bench } from '../reading'
 import { sizesOf, type UnitSystem } from '../units'
 import { currentIn, loadsOf } from '../wiring'
@@ -52,10 +52,67 @@ export const proposedSize = (job: Job, system: UnitSystem, n = 0): ConductorChoi
 /** Every blade rating for one run's fuse; empty until fan and conductors are chosen. @see engineering §1.4 */
 export function comparedFuses(job: Job, n = 0): FuseCheck[] {
   const needs = fuseNeeds(new Bench(lookupOf(job)), job, circuitsOf(job)[n]!)
-  return needs ? bladeRatings.map((r) => checkFuse(r, needs)) : []
+  return needs ? fuseRatings.map((r) => checkFuse(r, needs)) : []
 }
 
 export function proposedFuse(job: Job, n = 0): FuseCheck | null {
   const needs = fuseNeeds(new Bench(lookupOf(job)), job, circuitsOf(job)[n]!)
   return needs ? chooseFuse(needs) : null
+}
+
+/** Whether every part that speaks of a run holds at the worst end of every reading. */
+const holdsFor = (job: Job, runId: string, ids: readonly MarginId[]): boolean =>
+  evaluateSome(job, ids)
+    .flatMap((m) => m.parts)
+    .every((p) => p.run !== runId || p.warns || p.verdict === 'holds')
+
+const knownSizes = new WeakMap<Job, Map<string, ConductorChoice>>()
+
+/**
+ * The smallest size that holds with every reading at its bad end; failing that, the one that does at the readings
+ * themselves.
+ * @see engineering §1.3
+ */
+export function holdingSize(job: Job, system: UnitSystem, n = 0): ConductorChoice {
+  const before = knownSizes.get(job) ?? new Map<string, ConductorChoice>()
+  knownSizes.set(job, before)
+  const key = `${system} ${n}`
+  const found = before.get(key) ?? searchSize(job, system, n)
+  before.set(key, found)
+  return found
+}
+
+function searchSize(job: Job, system: UnitSystem, n: number): ConductorChoice {
+  const usual = proposedSize(job, system, n)
+  const run = job.runs[n]!
+  // where another fan's current runs through part of the way only, the margins know what each piece carries
+  const able = comparedSizes(job, system, n).filter((c) => c.strong && c.fitsTerminal && c.guarded)
+  const from = usual.kind === 'size' ? able.findIndex((c) => c.size === usual.size) : 0
+  const holds = able
+    .slice(Math.max(0, from))
+    .find((c) => holdsFor(changeSizes(job, c.size, run.conductors), run.id, ['wire', 'supply']))
+  return holds ? { kind: 'size', size: holds.size } : usual
+}
+
+const knownFuses = new WeakMap<Job, Map<number, FuseCheck | null>>()
+
+/**
+ * The smallest fuse that holds with every reading at its bad end; failing that, the one that does at the readings
+ * themselves.
+ * @see engineering §1.4
+ */
+export function holdingFuse(job: Job, n = 0): FuseCheck | null {
+  const before = knownFuses.get(job) ?? new Map<number, FuseCheck | null>()
+  knownFuses.set(job, before)
+  const found = before.has(n) ? before.get(n)! : searchFuse(job, n)
+  before.set(n, found)
+  return found
+}
+
+function searchFuse(job: Job, n: number): FuseCheck | null {
+  const usual = proposedFuse(job, n)
+  if (!usual) return null
+  const run = job.runs[n]!
+  const up = comparedFuses(job, n).filter((c) => c.ratingA >= usual.ratingA && c.carries && c.survives && c.guards)
+  return up.find((c) => holdsFor(changeFuse(job, c.ratingA, undefined, n), run.id, ['fuse'])) ?? usual
 }

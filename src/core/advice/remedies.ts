@@ -1,5 +1,5 @@
 import { mountOf } from '../job'
-import { circuitsOf, type FanCircuit, firstCircuit, isSettable, proposedSetting } from '../fan-circuit'
+import { circuitsOf, type FanCircuit, firstCircuit, isSettable } from '../fan-circuit'
 import { MOST_STARTS } from '../control'
 import {
   changeFuse,
@@ -7,15 +7,19 @@ import {
   changeRunOf,
   changeSetting,
   changeSizes,
+  changeWiring,
   fieldsOf,
   type Job,
   type MarginId,
 } from '../job'
 import { movedAir } from '../cooling'
 import type { Station } from '../fields'
-import type { MarginResult } from '../margins'
+import { isFuseMissing, isGuardPart, type MarginResult } from '../margins'
+import { loadsOf } from '../wiring'
 import { format, plainNumber } from '../units'
-import { proposedFuse, proposedSize } from './propose'
+import { holdingSetting } from './holding-setting'
+import { holdingFuse, holdingSize } from './propose'
+import { TAP_A } from './wishes'
 
 /** Something that would help a margin; `change` does it at once where it is one choice. */
 export interface Remedy {
@@ -33,7 +37,7 @@ const placeOf = (job: Job, circuit: FanCircuit): number => circuitsOf(job).index
 
 const sizeRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   const circuit = circuitOf(job, margin)
-  const choice = proposedSize(job, job.units, placeOf(job, circuit))
+  const choice = holdingSize(job, job.units, placeOf(job, circuit))
   const { suffix, conductors } = circuit
   if (choice.kind === 'size')
     return conductors.some((c) => c.size !== choice.size)
@@ -63,12 +67,58 @@ const sizeRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   ]
 }
 
-const fuseRemedy = (job: Job, margin: MarginResult): Remedy[] => {
+/** What brings a fuse before every conductor, or brings to light which one is there. @see engineering §1.4 */
+function guardRemedies(job: Job, margin: MarginResult): Remedy[] {
+  const { wiring, engine } = job
+  if (!margin.parts.some((p) => p.verdict !== 'holds' && isGuardPart(p))) return []
+  const found: Remedy[] = []
+  const past = job.runs.some((r) => loadsOf(job).pastFuse.has(r.id))
+  if (past && wiring.override === 'key')
+    return [
+      {
+        text: 'Take the override’s current from behind the fan’s fuse',
+        station: 'wire',
+        change: (j) => changeWiring(j, { override: 'feed' }),
+      },
+    ]
+  if (wiring.timer && wiring.timerFrom === 'battery')
+    found.push({
+      text: 'Take the timer’s current from behind the fan’s fuse',
+      station: 'wire',
+      change: (j) => changeWiring(j, { timerFrom: 'feed' }),
+    })
+  if (wiring.call && wiring.callFrom === 'key' && engine === null)
+    found.push({
+      text: 'Take the call’s current from behind the fan’s fuse',
+      station: 'wire',
+      change: (j) => changeWiring(j, { callFrom: 'feed' }),
+    })
+  if (engine !== null && wiring.tapFuseA === null)
+    found.push({
+      text: `Put a ${TAP_A} A fuse of your own where the wires leave the switched wire`,
+      station: 'wire',
+      change: (j) => changeWiring(j, { tapFuseA: TAP_A }),
+    })
+  return found.length
+    ? found
+    : [{ text: 'Choose another way of wiring: one that leads nothing past its fuse', station: 'wire' }]
+}
+
+function fuseRemedy(job: Job, margin: MarginResult): Remedy[] {
+  const guards = guardRemedies(job, margin)
+  // no rating helps what goes past the fuse
+  const past =
+    margin.parts.some((p) => p.verdict === 'short' && p.value === null && isGuardPart(p)) &&
+    !margin.parts.some(isFuseMissing)
+  return past ? guards : [...ratingRemedy(job, margin), ...guards]
+}
+
+const ratingRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   const circuit = circuitOf(job, margin)
   const n = placeOf(job, circuit)
   if (!circuit.fan) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
   if (circuit.conductors.some((c) => c.size === null)) return sizeRemedy(job, margin)
-  const choice = proposedFuse(job, n)
+  const choice = holdingFuse(job, n)
   if (!choice)
     return [
       { text: 'No blade fuse both carries this fan and guards this wire: use a thicker conductor', station: 'wire' },
@@ -86,7 +136,7 @@ const fuseRemedy = (job: Job, margin: MarginResult): Remedy[] => {
 
 const settingRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   const circuit = circuitOf(job, margin)
-  const setting = proposedSetting(job, circuit)
+  const setting = holdingSetting(job, circuit)
   const { controller } = circuit
   if (!setting || !controller) return controller ? [] : [{ text: 'Choose a controller', station: 'trigger' }]
   if (Math.abs(setting.setC - controller.setC) < 1e-6 && Math.abs(setting.bandK - controller.bandK) < 1e-6) return []

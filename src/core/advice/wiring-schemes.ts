@@ -1,21 +1,20 @@
 import { controlKindOf } from '../control'
-import { chooseController, circuitsOf, firstCircuit, runCurrent, suitsVoltage } from '../fan-circuit'
-import { mismatchInWords } from '../circuit'
+import { chooseController, circuitsOf, firstCircuit, runCurrent } from '../fan-circuit'
 import { contactCarries } from '../electrical'
-import { changeFuse, changeSizes, changeWiring, type Job, lookupOf, type Run, type Wiring } from '../job'
-import { evaluate, marginInWords } from '../margins'
+import { changeFuse, changeSizes, changeWiring, type Job, lookupOf, type Run } from '../job'
 import type { ControllerPart, Part, PartKind, PartOf, RelayPart } from '../parts'
 import { Bench } from '../reading'
 import { format } from '../units'
-import { provedCircuit, relayEach } from '../wiring'
-import { proposedFuse, proposedSize } from './propose'
+import { relayEach } from '../wiring'
+import { holdingFuse, holdingSize } from './propose'
+import { meeting } from './wishes'
 
-type Shelf = readonly Part[]
+export type Shelf = readonly Part[]
 
 const onShelf = <K extends PartKind>(shelf: Shelf, kind: K): PartOf<K>[] =>
   shelf.filter((p): p is PartOf<K> & Part => p.kind === kind)
 
-interface School {
+interface Scheme {
   readonly name: string
   readonly tell: string
   /** what speaks for it where it does what is wanted */
@@ -47,24 +46,6 @@ const carries = (relay: RelayPart | undefined, amps: number): boolean =>
   relay !== undefined && contactCarries(relay.contact).value >= amps
 
 const each = (job: Job, change: Partial<Run>): Job => ({ ...job, runs: job.runs.map((r) => ({ ...r, ...change })) })
-
-/** What the intent asks besides the way itself: override, after-run, isolator, the other system's call. */
-function meeting(job: Job, controlFrom: Wiring['controlFrom']): Job {
-  const { intent } = job.wiring
-  const trailer = job.engine === null
-  return changeWiring(job, {
-    controlFrom: job.use.live === 'isolator' || trailer ? 'feed' : controlFrom,
-    override:
-      intent.control === 'thermostat and override' || intent.ifControllerDies === 'the override'
-        ? trailer || job.use.live === 'isolator' || firstCircuit(job).run.source !== 'battery'
-          ? 'feed'
-          : 'key'
-        : 'none',
-    isolator: job.use.live === 'isolator' || trailer,
-    timer: job.use.live === 'after-run',
-    call: intent.alsoFor !== 'nothing',
-  })
-}
 
 function withRelay(job: Job, shelf: Shelf, amps: number): Job {
   const relay = carries(chosenRelay(job), amps) ? chosenRelay(job) : relayFor(job, shelf, amps)
@@ -108,54 +89,52 @@ const positive = (job: Job): Job => changeWiring(job, { side: 'positive' })
 function relayForEach(job: Job, shelf: Shelf): Job {
   const part = carries(chosenRelay(job), mostAmps(job)) ? chosenRelay(job) : relayFor(job, shelf, mostAmps(job))
   const own = part ? relayEach(first(job, { source: 'battery' }), part) : first(job, { source: 'battery' })
-  return meeting(positive(each(own, { controller: firstCircuit(job).run.controller })), 'key')
+  return positive(each(own, { controller: firstCircuit(job).run.controller }))
 }
 
 function oneRelay(job: Job, shelf: Shelf): Job {
   const wired = withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))
-  return meeting(
-    positive(each(wired, { fuse: firstCircuit(job).run.fuse, controller: firstCircuit(job).run.controller })),
-    'key',
-  )
+  const { fuse, controller } = firstCircuit(job).run
+  return positive(each(wired, { fuse, controller }))
 }
 
-/** The ways people wire a fan; a new school is a new entry. */
-export const schools = {
+/** The ways people wire a fan; a new scheme is a new entry. */
+export const schemes = {
   'fed relay': {
     name: 'Fused feed with a relay',
     tell: 'The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.',
     why: 'nothing thin carries the fan, and it dies with key or isolator',
     barred: (job, shelf) =>
       job.runs.length > 1 ? 'there are two fans: one heavier relay, or a relay each' : noRelay(fansAmps)(job, shelf),
-    apply: (job, shelf) => meeting(positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))), 'key'),
+    apply: (job, shelf) => positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))),
   },
   'own contact': {
     name: "Controller's own contact",
     tell: 'Battery, fuse, controller, fan: no relay.',
     why: 'fewest parts and joints',
     barred: ownContact,
-    apply: (job) => meeting(positive(direct(first(job, { source: 'battery' }))), 'key'),
+    apply: (job) => positive(direct(first(job, { source: 'battery' }))),
   },
   plug: {
     name: 'Existing plug in the loom',
     tell: 'The plug that the machine already has for a fan, live with the key.',
     why: 'nothing is cut, and it goes back to standard',
     barred: (job) => (job.engine === null ? 'a trailer has no such plug' : ownContact(job)),
-    apply: (job) => meeting(positive(direct(first(job, { source: 'existing plug' }))), 'key'),
+    apply: (job) => positive(direct(first(job, { source: 'existing plug' }))),
   },
   block: {
     name: 'Accessory block behind a solenoid',
     tell: 'A slot of the fuse block that comes alive with the key.',
     why: 'no joint into the loom, fused already',
     barred: (job) => (job.engine === null ? 'a trailer has no key' : ownContact(job)),
-    apply: (job) => meeting(positive(direct(first(job, { source: 'accessory block' }))), 'key'),
+    apply: (job) => positive(direct(first(job, { source: 'accessory block' }))),
   },
   'switched wire': {
     name: 'Switched accessory wire',
     tell: 'Tapped behind the key switch: what the fan takes goes through the key.',
     why: 'shortest way to a feed that dies with the key',
     barred: (job) => (job.engine === null ? 'a trailer has no key' : ownContact(job)),
-    apply: (job) => meeting(positive(direct(first(job, { source: 'key switch' }))), 'key'),
+    apply: (job) => positive(direct(first(job, { source: 'key switch' }))),
   },
   'ground side': {
     name: 'Ground-side switching',
@@ -163,9 +142,7 @@ export const schools = {
     why: 'an override needs one wire to ground and no feed',
     barred: noRelay(fansAmps),
     apply: (job, shelf) =>
-      changeWiring(meeting(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job)), 'key'), {
-        side: 'ground',
-      }),
+      changeWiring(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job)), { side: 'ground' }),
   },
   'one relay': {
     name: 'Two fans on one heavier relay',
@@ -206,41 +183,34 @@ export const schools = {
     apply: (job, shelf) => {
       const part = pulses(job) ? undefined : rampOnShelf(shelf)
       const chosen = part ? chooseController(job, part, null) : job
-      return meeting(positive(direct(each(first(chosen, { source: 'battery' }), { frame: false }))), 'key')
+      return positive(direct(each(first(chosen, { source: 'battery' }), { frame: false })))
     },
   },
-} as const satisfies Record<string, School>
+} as const satisfies Record<string, Scheme>
 
-export type SchoolId = keyof typeof schools
+export type SchemeId = keyof typeof schemes
 
-/** The job wired that way, with the fuse and the size that suit it; as it was where that way cannot be had. */
-export function wiredAs(job: Job, id: SchoolId, shelf: Shelf): Job {
-  if (schools[id].barred(job, shelf)) return job
-  const wired = schools[id].apply(job, shelf)
-  const sized = wired.runs.reduce((j, run, n) => {
-    const size = proposedSize(j, j.units, n)
+/** Size and fuse of every run, those that hold where there are such. */
+function sized(job: Job): Job {
+  const wires = job.runs.reduce((j, run, n) => {
+    const size = holdingSize(j, j.units, n)
     return size.kind === 'size' ? changeSizes(j, size.size, run.conductors) : j
-  }, wired)
-  return sized.runs.reduce((j, _, n) => {
-    const fuse = proposedFuse(j, n)
+  }, job)
+  return wires.runs.reduce((j, _, n) => {
+    const fuse = holdingFuse(j, n)
     return fuse ? changeFuse(j, fuse.ratingA, undefined, n) : j
-  }, sized)
+  }, wires)
 }
 
-export interface SchoolJudged {
-  readonly id: SchoolId
-  readonly name: string
-  readonly tell: string
-  readonly verdict: 'fits' | 'needs more' | 'does not do it' | 'cannot be had'
-  readonly why: readonly string[]
-  /** the job is wired so, with everything that it takes */
-  readonly inUse: boolean
-}
+/**
+ * The job wired that way, with what its wishes need, and the fuse and the size that suit it; as it was where that way
+ * cannot be had.
+ */
+export const wiredAs = (job: Job, id: SchemeId, shelf: Shelf): Job =>
+  schemes[id].barred(job, shelf) ? job : sized(meeting(schemes[id].apply(job, shelf), 'key'))
 
-const judgedMargins = ['supply', 'wire', 'fuse', 'contacts'] as const
-
-/** What the job's way of wiring is called, where it is one of the schools. */
-export function schoolOf(job: Job): SchoolId | null {
+/** What the job's way of wiring is called, where it is one of the schemes. */
+export function schemeOf(job: Job): SchemeId | null {
   const [run, second] = job.runs
   if (run!.source === 'existing plug') return 'plug'
   if (run!.source === 'accessory block') return 'block'
@@ -251,61 +221,4 @@ export function schoolOf(job: Job): SchoolId | null {
     return second.relay === run!.relay ? 'one relay' : second.controller === run!.controller ? 'relay each' : 'staged'
   if (run!.switchedBy === 'controller') return pulses(job) ? 'ramp' : 'own contact'
   return 'fed relay'
-}
-
-/** One school held against what is wanted, what the parts can do, and what is on the shelf. */
-export function judgeSchool(job: Job, id: SchoolId, shelf: Shelf): SchoolJudged {
-  const { name, tell, why, barred } = schools[id]
-  const complete = job.runs.every(
-    (r) =>
-      (r.switchedBy !== 'relay' || r.relay !== null) &&
-      r.fuse !== null &&
-      r.conductors.every((c) => job.conductors.find((x) => x.id === c)?.size != null),
-  )
-  const inUse = schoolOf(job) === id && complete
-  const common = { id, name, tell, inUse }
-  const cannot = barred(job, shelf)
-  if (cannot) return { ...common, verdict: 'cannot be had', why: [cannot] }
-  const wired = wiredAs(job, id, shelf)
-  const proof = provedCircuit(wired)
-  const refused = proof.net.problems.filter((p) => p.level === 'refused').map((p) => p.text)
-  const wrong = [...refused, ...proof.mismatches.map((m) => mismatchInWords(proof.net, m))]
-  if (!job.fans.length)
-    return {
-      ...common,
-      verdict: wrong.length ? 'does not do it' : 'needs more',
-      why: [...wrong, 'the fan is still to be chosen: what it takes decides relay, wires and fuse'],
-    }
-  const evaluation = evaluate(wired)
-  const margins = evaluation.margins.filter((m) => judgedMargins.some((x) => x === m.id))
-  const short = margins.filter((m) => m.verdict === 'short').map((m) => marginInWords(m, job.units))
-  const open = margins.filter((m) => m.verdict === 'open').map((m) => marginInWords(m, job.units))
-  const volts = wired.fans.some((f) => !suitsVoltage(f.part, wired.machine.systemV))
-  if (wrong.length || short.length || volts) return { ...common, verdict: 'does not do it', why: [...wrong, ...short] }
-  if (open.length) return { ...common, verdict: 'needs more', why: [why, ...open] }
-  return { ...common, verdict: 'fits', why: [why] }
-}
-
-const order = ['fits', 'needs more', 'does not do it', 'cannot be had'] as const
-
-/**
- * Every school, those that do what is wanted first.
- * @see the-work: an existing plug if rated for it, else a fused feed with a relay
- */
-export const judgeSchools = (job: Job, shelf: Shelf): SchoolJudged[] => {
-  const usual: readonly SchoolId[] = [
-    'plug',
-    'fed relay',
-    'relay each',
-    'own contact',
-    'block',
-    'ground side',
-    'one relay',
-    'staged',
-    'ramp',
-    'switched wire',
-  ]
-  return usual
-    .map((id) => judgeSchool(job, id, shelf))
-    .sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))
 }

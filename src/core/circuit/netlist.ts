@@ -1,4 +1,4 @@
-import type { ContactRating, FanRating } from '../electrical'
+import type { ContactRating, FanRating, FuseForm } from '../electrical'
 
 /** Battery's negative post: every voltage is read against it. */
 export const GROUND = 'gnd'
@@ -8,9 +8,24 @@ export const heats = ['cold', 'rising', 'falling', 'hot'] as const
 export type Heat = (typeof heats)[number]
 
 /** What people and other systems do to a circuit from outside. */
-export const switchings = ['key', 'engine', 'override', 'isolator', 'call', 'timer'] as const
+export const switchings = ['key', 'engine', 'override', 'isolator', 'call', 'timer', 'hand'] as const
 export type Switching = (typeof switchings)[number]
 export type Conditions = Readonly<Record<Switching, boolean>> & { readonly heat: Heat }
+
+/** Everything switched off, and cold. */
+export const allOff: Conditions = {
+  key: false,
+  engine: false,
+  override: false,
+  isolator: false,
+  call: false,
+  timer: false,
+  hand: false,
+  heat: 'cold',
+}
+
+/** The engine runs, everything is hot, and nobody calls by hand: the state in which most flows. */
+export const runningHot: Conditions = { ...allOff, key: true, engine: true, isolator: true, heat: 'hot' }
 
 interface Common {
   /** unique, [a-z][a-z0-9_]*: the same name stands in the SPICE netlist */
@@ -24,7 +39,8 @@ interface Common {
 }
 
 /** Where a conductor that fuse and contact cut is a wire of its own. */
-export type Piece = 'to fuse' | 'to contact' | 'to fan' | 'fuse to fan'
+export type Piece =
+  'to fuse' | 'to isolator' | 'to contact' | 'to fan' | 'fuse to fan' | 'fan to contact' | 'contact to ground'
 
 /** Two ends of a circuit's element and what is between them. Ohm, volts, amps. */
 export type Element = Common &
@@ -34,9 +50,12 @@ export type Element = Common &
         readonly kind: 'wire'
         readonly ohm: number
         readonly conductor: string | null
+        /** what its conductor may carry for good, A; none for the loom's own wires and plain joints @see engineering §1.1 */
+        readonly allowedA?: number
         /** which part of its conductor; the whole where none is said */ readonly piece?: Piece
+        /** the machine had it before */ readonly loom?: true
       }
-    | { readonly kind: 'fuse'; readonly ohm: number; readonly ratingA: number; readonly form: 'blade' | 'breaker' }
+    | { readonly kind: 'fuse'; readonly ohm: number; readonly ratingA: number; readonly form: FuseForm }
     | { readonly kind: 'switch'; readonly by: Switching; readonly ohm: number; readonly rating: ContactRating | null }
     | {
         readonly kind: 'coil'
@@ -77,7 +96,8 @@ export type Element = Common &
     | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'other' }
     /** what a controller draws for itself */
     | { readonly kind: 'load'; readonly ohm: number; readonly what: 'standby'; readonly controller: string }
-    | { readonly kind: 'diode' }
+    /** current goes from `a` to `b` only; `joins` says which way it keeps out of another, none where it only quenches a coil */
+    | { readonly kind: 'diode'; readonly joins?: 'control' | 'override' | 'call' }
   )
 export type ElementKind = Element['kind']
 export type Motor = Extract<Element, { kind: 'motor' }>
@@ -91,6 +111,8 @@ export interface Control {
   readonly leastV: number
   /** share of full speed that is called for; 0 and 1 for on and off @see engineering §3.1 */
   readonly duty: Readonly<Record<Heat, number>>
+  /** terminals of its own that call it while they are live, whatever the heat */
+  readonly inputs?: readonly string[]
   /** a probe that is open or shorted decides instead of the heat */
   readonly stuck: 'on' | 'off' | null
   /** what it does with its probe's lead open or shorted */
@@ -108,6 +130,10 @@ export interface Netlist {
 export interface States {
   /** relays whose coil has pulled in */
   readonly pulled: ReadonlySet<string>
+  /** controllers whose electronics have their supply; one that needs none always counts */
+  readonly powered: ReadonlySet<string>
+  /** controllers that one of their own inputs calls */
+  readonly asked: ReadonlySet<string>
   /** duty of each controller, 0…1 */
   readonly duty: ReadonlyMap<string, number>
   /** diodes that conduct */

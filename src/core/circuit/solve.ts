@@ -18,6 +18,8 @@ import {
 export const LEAK_S = 1e-9
 /** a fuse that carries this much of its rating opens sooner or later. @see engineering §1.4 */
 const OPENS_RATIO = 1.35
+/** an input of a controller's own is live from this share of the voltage that its electronics need (estimate) */
+const ASKED_SHARE = 0.8
 const MOST_ROUNDS = 40
 const MOST_NEWTON = 60
 /** a copper joint: nothing is allowed to be less, so that no two nodes fall together */
@@ -40,7 +42,7 @@ export interface Solution {
   readonly states: States
   /** nodes that hang in the air */
   readonly floating: readonly string[]
-  /** relays, controllers and diodes that never come to rest */
+  /** relays, controllers and diodes that never come to rest, and brushless fans that start and drop out for ever */
   readonly chattering: readonly string[]
   readonly opened: readonly Opened[]
 }
@@ -48,6 +50,8 @@ export interface Solution {
 interface Linear {
   readonly volts: Float64Array
   readonly motorAmps: ReadonlyMap<string, number>
+  /** brushless fans that have the voltage to start, and lose it as soon as they take their current */
+  readonly hunting: readonly string[]
 }
 
 /** A netlist with its nodes numbered once, so that a table of states is quick. */
@@ -162,7 +166,14 @@ export class Circuit {
     const volts = Float64Array.from(this.nodes, (_, i) =>
       ports.reduce((v, { besides }, k) => v + besides * solved.get(i, k + 1), solved.get(i, 0)),
     )
-    return { volts, motorAmps: new Map(turning.map((m, k) => [m.name, ports[k]!.currentA])) }
+    const starts = (m: Motor): boolean =>
+      m.rating.motor === 'brushless' &&
+      this.reading((i) => volts[i]!)(m.a) - this.reading((i) => volts[i]!)(m.b) >= CUT_OUT_SHARE * m.rating.ratedV
+    return {
+      volts,
+      motorAmps: new Map(turning.map((m, k) => [m.name, ports[k]!.currentA])),
+      hunting: turning.filter((m, k) => starts(m) && ports[k]!.currentA === 0).map((m) => m.name),
+    }
   }
 
   /** what one ampere through a fan does to a node's balance */
@@ -254,53 +265,66 @@ export class Circuit {
           newly.push({ name: e.name, label: e.label, ampsBefore, ...fuseGate(ampsBefore / e.ratingA) })
       }
     }
-    const duty = new Map(
-      this.net.controls.map((k) => {
-        const powered = k.supply === null || v(k.supply[0]) - v(k.supply[1]) >= k.leastV
-        return [k.id, powered ? called(k, c) : 0] as const
-      }),
+    const powered = new Set(
+      this.net.controls
+        .filter((k) => k.supply === null || v(k.supply[0]) - v(k.supply[1]) >= k.leastV)
+        .map((k) => k.id),
     )
-    return { states: { pulled, duty, conducting, blocked, opened: s.opened }, opened: newly }
+    const asked = new Set(
+      this.net.controls.filter((k) => k.inputs?.some((n) => v(n) >= ASKED_SHARE * k.leastV)).map((k) => k.id),
+    )
+    return {
+      states: { pulled, powered, asked, duty: this.duties(powered, asked, c), conducting, blocked, opened: s.opened },
+      opened: newly,
+    }
   }
+
+  private readonly duties = (powered: ReadonlySet<string>, asked: ReadonlySet<string>, c: Conditions): States['duty'] =>
+    new Map(this.net.controls.map((k) => [k.id, powered.has(k.id) ? (asked.has(k.id) ? 1 : called(k, c)) : 0]))
 
   /**
    * The circuit in one state: relays and controllers from the state before, by fixed point; a fuse opens only once
-   * everything else has come to rest, the one that is quickest first.
-   * @param before states that relays were in; none where everything was off
+   * everything else has come to rest, or in whichever state of a cycle would open it first.
+   * @param before states that relays and controllers were in; none where everything was off
    * @see engineering §5
    */
   solve(c: Conditions, before?: States): Solution {
+    const powered = before?.powered ?? new Set(this.net.controls.filter((k) => k.supply === null).map((k) => k.id))
     let s: States = {
       pulled: before?.pulled ?? new Set(),
-      duty: new Map(this.net.controls.map((k) => [k.id, called(k, c)])),
+      powered,
+      asked: new Set(),
+      duty: this.duties(powered, new Set(), c),
       conducting: before?.conducting ?? new Set(),
       blocked: new Set(),
       opened: new Set(),
     }
     const opened: Opened[] = []
-    let seen = new Map<string, States>()
+    let seen: Visited[] = []
     let chattering: string[] = []
     let linear = this.linear(s, c)
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const step = this.next(s, c, linear)
+      seen.push({ key: keyOf(s), states: s, opened: step.opened })
       const key = keyOf(step.states)
-      if (key === keyOf(s)) {
-        const quickest = [...step.opened].sort((x, y) => x.longestS - y.longestS || y.ampsBefore - x.ampsBefore)[0]
-        if (!quickest) break
-        opened.push(quickest)
-        s = { ...step.states, opened: new Set([...s.opened, quickest.name]) }
-        seen = new Map()
-      } else {
-        if (seen.has(key)) {
-          const all = [...seen.entries()]
-          chattering = unsettled(all.slice(all.findIndex(([k]) => k === key)).map(([, states]) => states))
+      const back = seen.findIndex((x) => x.key === key)
+      if (back < 0) s = step.states
+      else {
+        const cycle = seen.slice(back)
+        const quickest = cycle
+          .flatMap((x) => x.opened)
+          .sort((x, y) => x.longestS - y.longestS || y.ampsBefore - x.ampsBefore)[0]
+        if (!quickest) {
+          if (cycle.length > 1) chattering = unsettled(cycle.map((x) => x.states))
           break
         }
-        seen.set(key, step.states)
-        s = step.states
+        opened.push(quickest)
+        s = { ...step.states, opened: new Set([...s.opened, quickest.name]) }
+        seen = []
       }
       linear = this.linear(s, c)
     }
+    chattering = [...chattering, ...linear.hunting]
     const amps = new Map(this.net.elements.map((e) => [e.name, this.currentThrough(e, s, c, linear)]))
     const volts = new Map(this.nodes.map((n, i) => [n, linear.volts[i]!]))
     const speeds = new Map(
@@ -309,7 +333,9 @@ export class Circuit {
           ? [
               [
                 e.name,
-                e.jammed ? 0 : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed,
+                e.jammed || linear.hunting.includes(e.name)
+                  ? 0
+                  : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed,
               ] as const,
             ]
           : [],
@@ -348,6 +374,13 @@ export class Circuit {
   }
 }
 
+/** A state that the fixed point has been through, with the fuses that it would open. */
+interface Visited {
+  readonly key: string
+  readonly states: States
+  readonly opened: readonly Opened[]
+}
+
 /** What differs between the states of a cycle, by name. */
 function unsettled(cycle: readonly States[]): string[] {
   const names = new Set(cycle.flatMap((s) => [...s.pulled, ...s.duty.keys(), ...s.conducting, ...s.blocked]))
@@ -363,7 +396,15 @@ const sourceVolts = (e: Extract<Element, { kind: 'source' }>, c: Conditions): nu
 const called = (k: Control, c: Conditions): number => (k.stuck === 'on' ? 1 : k.stuck === 'off' ? 0 : k.duty[c.heat])
 
 const keyOf = (s: States): string =>
-  [[...s.pulled].sort(), [...s.duty], [...s.conducting].sort(), [...s.blocked].sort(), [...s.opened].sort()]
+  [
+    [...s.pulled].sort(),
+    [...s.powered].sort(),
+    [...s.asked].sort(),
+    [...s.duty],
+    [...s.conducting].sort(),
+    [...s.blocked].sort(),
+    [...s.opened].sort(),
+  ]
     .map((x) => x.join(','))
     .join('|')
 

@@ -1,4 +1,4 @@
-import { heats, switchings, type Conditions, type Heat, type Netlist, type Switching } from './netlist'
+import { allOff, heats, switchings, type Conditions, type Heat, type Netlist, type Switching } from './netlist'
 import type { Circuit, Solution } from './solve'
 
 /** What of a circuit can be switched from outside; the engine always can. */
@@ -13,7 +13,7 @@ export const heatsOf = (net: Netlist): readonly Heat[] =>
 
 export type SwitchState = Readonly<Record<Switching, boolean>>
 
-const off: SwitchState = { key: false, engine: false, override: false, isolator: false, call: false, timer: false }
+const off: SwitchState = allOff
 
 /**
  * Every combination of switches that can be: an engine runs only with its key, an after-run only begins once the key is

@@ -3,6 +3,9 @@ import { term, worked, type Worked } from '../reading'
 /** Standard blade ratings, A. @see engineering §1.4 */
 export const bladeRatings = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40] as const
 
+/** What is proposed: blade fuses, and large ones where those end, A. */
+export const fuseRatings = [...bladeRatings, 50, 60, 70, 80, 100] as const
+
 const RATIOS = [1.1, 1.35, 1.6, 2, 3.5, 6]
 const SHORTEST = [360_000, 0.75, 0.25, 0.15, 0.04, 0.02]
 const LONGEST = [Number.POSITIVE_INFINITY, 600, 50, 5, 0.5, 0.1]
@@ -155,6 +158,6 @@ export function checkFuse(ratingA: number, needs: FuseNeeds): FuseCheck {
  * @see engineering §1.4
  */
 export function chooseFuse(needs: FuseNeeds): FuseCheck | null {
-  const fit = bladeRatings.map((r) => checkFuse(r, needs)).filter((c) => c.carries && c.survives && c.guards)
+  const fit = fuseRatings.map((r) => checkFuse(r, needs)).filter((c) => c.carries && c.survives && c.guards)
   return fit.find((c) => c.fastEdge && c.opensJammed) ?? fit[0] ?? null
 }

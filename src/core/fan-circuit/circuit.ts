@@ -1,4 +1,5 @@
 import type { Fan, Job, Run } from '../job'
+import { type Surroundings, surroundingsOf } from './surroundings'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
 export interface FanCircuit {
@@ -29,7 +30,7 @@ const fanReadings = [
 export type ChosenFan = Fan & { readonly at: Readonly<Record<(typeof fanReadings)[number], string>> }
 
 export type RunConductor = Job['conductors'][number] & {
-  readonly at: { readonly lengthM: string; readonly ambientC: string }
+  readonly at: { readonly lengthM: string } & Surroundings
 }
 
 const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null =>
@@ -37,7 +38,7 @@ const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null =>
 
 export const runConductor = (c: Job['conductors'][number]): RunConductor => ({
   ...c,
-  at: { lengthM: `conductors.${c.id}.lengthM`, ambientC: `conductors.${c.id}.ambientC` },
+  at: { lengthM: `conductors.${c.id}.lengthM`, ...surroundingsOf(`conductors.${c.id}`, c.lies) },
 })
 
 export const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null =>

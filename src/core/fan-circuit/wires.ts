@@ -1,6 +1,7 @@
 import { type Conductor, contactsResistance, runningFan, type RunOfWire, wiresResistance } from '../electrical'
 import { roleNames } from '../job'
 import type { Bench } from '../reading'
+import { ambientAt } from './surroundings'
 import { type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
 import { ratingOf, runCurrent } from './currents'
 
@@ -13,7 +14,7 @@ export function conductorAt(bench: Bench, c: RunConductor): Conductor {
     insulationC: c.insulationC,
     bundled: c.bundled,
     lengthM: bench.value(c.at.lengthM),
-    ambientC: bench.value(c.at.ambientC),
+    ambientC: ambientAt(bench, c.at),
   }
 }
 

@@ -75,11 +75,22 @@ const conditions: readonly Question[] = [
   [/^charging\.rated(A|Rpm)$/, (job) => job.trailer === null && job.charging.known === 'rating'],
   [/^charging\.points\./, (job) => job.trailer === null && job.charging.known === 'points'],
   [/^conductors\./, (job, address) => wiresInUse(job).some((c) => c.id === address.split('.')[1])],
-  // where a wire carries signals only, heat decides nothing but its sleeve
+  // what lies in the bay or outside gets the bay's heat or the day's
+  [
+    /^(conductors|fuses)\.\w[\w-]*\.ambientC$/,
+    (job, address) => {
+      const [list, id] = address.split('.') as ['conductors' | 'fuses', string]
+      const lies = job[list].find((e) => e.id === id)?.lies
+      return lies === 'engine' || lies === 'exhaust'
+    },
+  ],
+  // where a wire carries signals only, one reading for all of them is enough
   [
     /^conductors\.\w[\w-]*\.ambientC$/,
     (job, address) => job.runs.some((r) => r.conductors.includes(address.split('.')[1]!)),
   ],
+  [/^runs\.\w+\.isolatorAtM$/, (job) => job.wiring.isolator],
+  [/^wiring\.feedLoadA$/, (job) => job.runs.some((r) => r.source !== 'battery' && r.source !== 'road lights')],
   [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
   [/^cooling\.(core|fins|tank|ram|resistance|transfer)/, mountsFan],

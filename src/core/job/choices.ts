@@ -91,13 +91,19 @@ export type Feed = (typeof feeds)[number]
 /** What wires are there for that carry signals only. */
 export const signalRoles = [
   'control',
+  'coil-feed',
   'trigger',
   'coil-return',
   'supply-return',
+  'link',
   'override',
+  'override-out',
   'call',
+  'call-out',
   'timer',
+  'timer-out',
   'lamp',
+  'lamp-return',
 ] as const
 
 /** What a conductor is there for: the fan's own way out and back, and what carries only signals. */
@@ -110,3 +116,21 @@ export const controlIntents = ['thermostat', 'thermostat and override', 'hand sw
 export const parkedIntents = ['the fan', 'fan and controller', 'everything behind the fuse'] as const
 
 export const otherSystems = ['nothing', 'air conditioning', 'hydraulic oil'] as const
+
+/** When an override may run the fans: whenever they may be live, or with the key off too. */
+export const overrideLives = ['as the fan', 'always'] as const
+
+/** Where a diode can stand, so that what joins there does not feed the other way. */
+export const diodePlaces = ['control', 'override', 'call'] as const
+
+export type DiodePlace = (typeof diodePlaces)[number]
+
+/** Where an after-run timer takes its current, and another system's call. */
+export const timerFeeds = ['battery', 'feed'] as const
+
+export const callFeeds = ['key', 'feed'] as const
+
+/** Where a wire or a fuse lies, for how hot it gets there. @see engineering §1.1 */
+export const layPlaces = ['engine', 'bay', 'outside', 'exhaust'] as const
+
+export type LayPlace = (typeof layPlaces)[number]

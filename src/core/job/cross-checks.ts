@@ -132,7 +132,14 @@ const bayHasItsHeat: Check = (job) =>
     ? [fault('without an engine it says what heat is given off inside', 'bay', 'heatW')]
     : []
 
+/** What is said to lie in a bay has one to lie in. */
+const liesWhereItCan: Check = (job) =>
+  (['fuses', 'conductors'] as const).flatMap((list) =>
+    job[list].flatMap((e, i) => (e.lies === 'bay' && !job.bay ? [fault('there is no bay here', list, i, 'lies')] : [])),
+  )
+
 const checks: readonly Check[] = [
+  liesWhereItCan,
   hasItsBlocks,
   bayHasItsHeat,
   idsStandOnce,

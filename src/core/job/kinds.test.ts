@@ -299,7 +299,7 @@ test('a job of version 1 is migrated, keeps what it said, and comes to the same 
   expect(read.ok).toBe(true)
   if (!read.ok) return
   expect(read.job).toMatchObject({
-    version: 6,
+    version: 7,
     kind: 'core',
     title: old.title,
     signature: old.signature,
@@ -343,7 +343,7 @@ test(
       const read = readJob(before)
       if (!read.ok) throw new Error(read.message)
       const { job } = read
-      expect(job).toMatchObject({ version: 6, signature: before.signature, oldFan: null })
+      expect(job).toMatchObject({ version: 7, signature: before.signature, oldFan: null })
       // what was one step has become several, so that a signed job is not asked anew
       expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
       expect(migrateJob(job)).toEqual(job)
@@ -371,6 +371,16 @@ test(
   },
 )
 
+/** What was signed stays so; who signs it anew is asked what stands before the key. */
+function stillGood(job: Job): void {
+  expect(signing(job, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+  const anew = signing({ ...job, signature: null }, evaluate(job))
+  expect(anew.blockers).toEqual([])
+  expect(anew.toAccept.filter((a) => !a.accepted).map((a) => a.text)).toEqual([
+    expect.stringMatching(/^Fuse before the key: open/),
+  ])
+}
+
 test(
   'jobs of version 3 are migrated: wired as they were, the same margins but for what the key now switches off, a ' +
     'signed one still good',
@@ -388,8 +398,7 @@ test(
       expect(migrateJob(job)).toEqual(job)
       // the feed's last part is a share of what it was measured to be
       expect(job.runs[0]!.switchAtM.value).toBeCloseTo(0.4 * old.conductors[0]!.lengthM.value, 2)
-      if (old.signature)
-        expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+      if (old.signature) stillGood(job)
       else expect(part(job, 'battery', 'standing').value).toBeCloseTo(150.348, 2)
     }
   },
@@ -406,9 +415,16 @@ test(
       const read = readJob(old)
       if (!read.ok) throw new Error(read.message)
       const { job } = read
-      expect(job).toMatchObject({ ...old, version: 6, controllers: expect.anything() as unknown, duty: null })
+      const { controllers, conductors, fuses, runs, wiring, ...rest } = old
+      expect(job).toMatchObject({ ...rest, version: 7, duty: null })
+      expect(job.wiring).toMatchObject(wiring)
+      expect(job.runs).toMatchObject(runs)
+      // wires and fuses as they were, each in its place; what version 7 can lay besides comes after them
+      const lies = job.bay ? 'bay' : 'engine'
+      expect(job.fuses).toMatchObject(fuses.map((f) => ({ ...f, lies })))
+      expect(job.conductors.slice(0, conductors.length)).toMatchObject(conductors.map((c) => ({ ...c, lies })))
       expect(job.controllers).toMatchObject(
-        old.controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null } })),
+        controllers.map((c) => ({ ...c, spanK: 10, part: { ...c.part, leastDuty: null, inputs: [] } })),
       )
       expect(job.surroundings.usualC).toEqual({
         value: Math.round(
@@ -416,8 +432,7 @@ test(
         ),
         source: 'typical',
       })
-      if (old.signature)
-        expect(signing({ ...job, signature: null }, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+      if (old.signature) stillGood(job)
     }
   },
 )

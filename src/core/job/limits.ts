@@ -11,7 +11,7 @@ const lists = {
   relays: [4, 'relays'],
   switches: [8, 'switches'],
   fuses: [4, 'fuses'],
-  conductors: [40, 'conductors'],
+  conductors: [48, 'conductors'],
   runs: [4, 'fan feeds'],
   conductorsOfRun: [8, 'conductors in one fan’s way'],
   obstacles: [12, 'things near the core'],

@@ -6,13 +6,19 @@ export const roleNames: Readonly<Record<ConductorRole, string>> = {
   feed: 'feed',
   return: 'way back',
   control: 'control feed',
+  'coil-feed': "coil's feed",
   trigger: 'trigger wire',
   'coil-return': "coil's ground",
   'supply-return': "controller's ground",
+  link: 'link wire',
   override: 'override wire',
+  'override-out': 'wire behind the override',
   call: 'call wire',
+  'call-out': 'wire behind the call',
   timer: 'timer wire',
+  'timer-out': 'wire behind the timer',
   lamp: 'lamp wire',
+  'lamp-return': "lamp's ground",
 }
 
 /** A conductor of a job by its id: "feed", and "feed of fan 2" where there are several. */

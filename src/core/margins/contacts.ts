@@ -1,10 +1,13 @@
 import { controlKindOf } from '../control'
 import { type MarginDefinition, ofRun, over, type PartDefinition } from './part'
-import { contactCarries, contactMakes } from '../electrical'
+import { contactCarries, contactMakes, fuseCarries } from '../electrical'
 import { circuitsOf, type FanCircuit, startCurrent } from '../fan-circuit'
 import type { Job } from '../job'
-import { type Bench, term, worked, type Worked } from '../reading'
+import { type Bench, following, term, worked, type Worked } from '../reading'
 import { type ContactLoad, currentIn, type Load, loadsOf, startIn } from '../wiring'
+
+/** around a fuse block of the machine's own, °C (estimate) */
+const BORROWED_C = 40
 
 /** The single fan's own line where there is only one. */
 function startInWords(bench: Bench, job: Job, load: Load): Worked {
@@ -22,7 +25,34 @@ function startInWords(bench: Bench, job: Job, load: Load): Worked {
   )
 }
 
-function partsOf(job: Job, { id, name, suffix, rating, needs, load }: ContactLoad): PartDefinition[] {
+/** What a fuse of the machine's own carries for good, against the fan and what hangs on it already. @see engineering §1.4 */
+const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: number): PartDefinition => ({
+  id: `${id} runs${suffix}`,
+  name: `of the ${name}'s own fuse${suffix}`,
+  unit: 'A',
+  required: 0,
+  scale: (bench) => currentIn(bench, job, load).value / 4,
+  compute: (bench) => {
+    const fan = currentIn(bench, job, load)
+    const already = bench.value('wiring.feedLoadA')
+    const all = following(
+      [fan],
+      worked(
+        'through it',
+        '{0} + {1}',
+        [term('the fan', fan.value, 'current'), term('what hangs on it', already, 'current', 'wiring.feedLoadA')],
+        fan.value + already,
+        'current',
+        '§1.4',
+      ),
+    )
+    return over(fuseCarries(ratedA, BORROWED_C), all, 0, 'current', '§1.4')
+  },
+})
+
+function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
+  const { id, name, suffix, rating, needs, load, borrowedA } = contact
+  if (borrowedA !== null && job.fans.length) return [borrowed(job, contact, borrowedA)]
   const runs = { id: `${id} runs${suffix}`, name: `of the ${name}${suffix}, running`, unit: 'A', required: 0 } as const
   if (!rating || !job.fans.length) return [{ ...runs, needs: job.fans.length ? needs : 'a fan' }]
   const scale = (bench: Bench) => currentIn(bench, job, load).value / 4

@@ -205,12 +205,15 @@ test('following the remedies leads a chosen fan and controller to a circuit wher
   expect(['supply', 'wire', 'fuse', 'contacts'].map((id) => margin(job, id as MarginId).verdict)).toEqual([
     'holds',
     'holds',
-    'unsure',
+    'holds',
     'holds',
   ])
-  // what is left to doubt is mostly the label's 10 % on the fan's current
+  // what could still take most of it away is the label's 10 % on the fan's current, which the next size up allows for
   expect(margin(job, 'fuse').hurtsMost).toBe('fans.fan1.part.ratedA')
-  expect(proposedFuse(job)!.ratingA).toBe(job.fuses[0]!.ratingA)
+  expect(job.fuses[0]!.ratingA).toBeGreaterThan(proposedFuse(job)!.ratingA)
+  // and none smaller holds
+  const smaller = changeFuse(job, proposedFuse(job)!.ratingA)
+  expect(margin(smaller, 'fuse').verdict).not.toBe('holds')
 })
 
 test('a fuse too large for its wire is short, and the wire too thick for its terminal too', () => {

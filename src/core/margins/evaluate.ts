@@ -1,5 +1,5 @@
 import { CORE_VERSION } from './version'
-import { type Job, lookupOf, readingChangeOf } from '../job'
+import { type Job, lookupOf, type MarginId, readingChangeOf } from '../job'
 import { Bench, corners, gravest, type Lookup, NotingBench, verdictOf } from '../reading'
 import { type Evaluation, type MarginResult, type PartResult } from './evaluation'
 import type { Findings } from './findings'
@@ -158,4 +158,12 @@ export function evaluate(job: Job, run: Findings | null = null, { quickly = fals
     margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup, parts, before)),
     ...(run ? { run: { at: run.at, day: run.day, settled: run.settled } } : {}),
   }
+}
+
+/** Some margins of a job, where the others do not matter. */
+export const evaluateSome = (job: Job, ids: readonly MarginId[], run: Findings | null = null): MarginResult[] => {
+  const lookup = lookupOf(job)
+  return marginsOf(job, new Bench(lookup), run)
+    .filter((m) => ids.includes(m.id))
+    .map((m) => evaluateMargin(m, lookup, new Map(), null))
 }

@@ -1,3 +1,4 @@
+import { guardParts, pastFuseParts } from './guarded'
 import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import {
   allowedCurrent,
@@ -13,6 +14,7 @@ import {
   wiresResistance,
 } from '../electrical'
 import {
+  ambientAt,
   type ChosenFan,
   circuitsOf,
   conductorAt,
@@ -22,6 +24,7 @@ import {
   runCurrent,
   startCurrent,
   startOf,
+  surroundingsOf,
   wiresOf,
 } from '../fan-circuit'
 import { type Job, roleNames, sharesContact } from '../job'
@@ -47,6 +50,9 @@ function jammed(bench: Bench, circuit: WithFan): Worked {
     '§1.4',
   )
 }
+
+const fuseAmbient = (bench: Bench, { id, lies }: Fused['fuse']): number =>
+  ambientAt(bench, surroundingsOf(`fuses.${id}`, lies))
 
 const loadOf = (job: Job, fuseId: string): Load => loadsOf(job).fuses.get(fuseId)!
 
@@ -87,10 +93,16 @@ const wearLine = (bench: Bench, job: Job, circuit: Fused, edge: 'middle' | 'fast
   )
 }
 
+const NO_FUSE = 'no fuse fitted'
+
+/** A run that has no fuse at all. */
+export const isFuseMissing = ({ words }: { readonly words: string | null }): boolean =>
+  words?.startsWith(NO_FUSE) ?? false
+
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { suffix, fuse, fan } = circuit
   const carries = { id: `carries${suffix}`, name: `in what it carries${suffix}`, unit: 'A', required: 0 } as const
-  if (!fuse) return [{ ...carries, missing: `no fuse fitted${suffix}` }]
+  if (!fuse) return [{ ...carries, missing: `${NO_FUSE}${suffix}` }]
   if (!fan) return [{ ...carries, needs: 'a fan' }]
   const fused: Fused = { ...circuit, fuse, fan }
   const rating = fuse.ratingA
@@ -114,13 +126,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
       ...carries,
       scale: (bench) => currentIn(bench, job, load).value / 4,
       compute: (bench) =>
-        over(
-          fuseCarries(rating, bench.value(`fuses.${fuse.id}.ambientC`)),
-          currentIn(bench, job, load),
-          0,
-          'current',
-          '§1.4',
-        ),
+        over(fuseCarries(rating, fuseAmbient(bench, fuse)), currentIn(bench, job, load), 0, 'current', '§1.4'),
     },
     {
       id: `survives starting${suffix}`,
@@ -220,7 +226,7 @@ export function fuseNeeds(bench: Bench, job: Job, circuit: FanCircuit): FuseNeed
     ...(fuse ? startIn(bench, job, loadOf(job, fuse.id)) : startOf(bench, fan)),
     jammedA: jammed(bench, { ...circuit, fan }).value,
     leastAllowedA: leastAllowed(bench, job, circuit).value,
-    ambientC: fuse ? bench.value(`fuses.${fuse.id}.ambientC`) : 40,
+    ambientC: fuse ? fuseAmbient(bench, fuse) : 40,
   }
 }
 
@@ -238,7 +244,11 @@ export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
   return {
     id: 'fuse',
     name: 'Fuse',
-    parts: ownFuses(circuits).flatMap((c) => ofRun(c, partsOf(job, c))),
+    parts: [
+      ...ownFuses(circuits).flatMap((c) => ofRun(c, partsOf(job, c))),
+      ...circuits.flatMap((c) => pastFuseParts(job, c)),
+      ...guardParts(job),
+    ],
     notes: [...circuits.flatMap((c) => jamNote(bench, c)), ...(breaker ? breakerCautions : [])],
   }
 }

@@ -58,9 +58,10 @@ function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
     return worked(
       `${c.name}${piece.length === 'whole' ? '' : `, ${piece.length}`}`,
       '{0} × its {1}',
-      [term('through it', amps, 'current'), term('length', pieceLength(bench, c, piece), 'run')],
+      [term('through it', amps, 'current'), term('length', pieceLength(bench, job, c, piece), 'run')],
       amps *
-        conductorResistance(amps, { ...conductorAt(bench, c.conductor), lengthM: pieceLength(bench, c, piece) }).value,
+        conductorResistance(amps, { ...conductorAt(bench, c.conductor), lengthM: pieceLength(bench, job, c, piece) })
+          .value,
       'voltage',
       '§1.2',
     )

@@ -2,7 +2,8 @@ import { at } from './paths'
 import { spreadOf, type Reading } from '../reading'
 import { fromSi, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds, controlKinds } from '../control'
-import { batteryKindName, batteryKinds } from '../electrical'
+import { batteryKindName, batteryKinds, fuseFormNames, fuseForms } from '../electrical'
+import { controllerInputs, fittingKinds } from './choices'
 import { type Part, type PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
@@ -14,6 +15,7 @@ export const partKinds: Readonly<Record<PartKind, { readonly name: string; reado
   fuse: { name: 'fuse with holder', plural: 'fuses and holders' },
   conductor: { name: 'conductor', plural: 'conductors' },
   connector: { name: 'connector', plural: 'connectors' },
+  fitting: { name: 'fitting', plural: 'fittings' },
   battery: { name: 'battery', plural: 'batteries' },
 }
 
@@ -70,6 +72,10 @@ const ingress = text('ingress', 'ingress code', { tell: 'IP65; empty where unkno
 const terminal = figure('terminalAreaM2', 'terminal takes', 'area', {
   optional: true,
   tell: 'thickest copper; empty where nothing limits it',
+})
+const stock = figure('stock', 'in stock', 'count', {
+  optional: true,
+  tell: 'sleeve in metres; empty where nobody counts',
 })
 const contact = (optional: boolean): FormLine[] => [
   figure('contact.ratedA', 'contact rating', 'current', {
@@ -139,6 +145,13 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       tell: 'empty where it has terminals',
     }),
     reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
+    {
+      path: 'inputs',
+      label: 'inputs of its own',
+      kind: 'lines',
+      optional: true,
+      tell: `one a line: ${controllerInputs.join(', ')}`,
+    },
     choice('probeOpen', 'probe lead open', failing),
     choice('probeShorted', 'probe lead shorted', failing),
     ingress,
@@ -171,14 +184,16 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   ],
   switch: [...contact(false), terminal],
   fuse: [
-    choice('form', 'form', [
-      { value: 'blade', name: 'blade fuse' },
-      { value: 'breaker', name: 'breaker' },
-    ]),
+    choice(
+      'form',
+      'form',
+      fuseFormNames.map((value) => ({ value, name: fuseForms[value].name })),
+    ),
     figure('ratingA', 'rating', 'current'),
     figure('holderA', 'holder carries at most', 'current', { optional: true }),
     terminal,
     ingress,
+    stock,
   ],
   conductor: [
     { path: 'size', label: 'size', kind: 'size' },
@@ -190,7 +205,22 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     text('colour', 'colour'),
     figure('stockM', 'on the reel', 'run'),
   ],
-  connector: [figure('ways', 'ways', 'count'), figure('ratedA', 'each pin carries', 'current'), terminal, ingress],
+  connector: [
+    figure('ways', 'ways', 'count'),
+    figure('ratedA', 'each pin carries', 'current'),
+    terminal,
+    ingress,
+    stock,
+  ],
+  fitting: [
+    choice('what', 'what it is', fittingKinds),
+    text('fits', 'stud, blade or bore', { tell: 'M6, 6.3 mm' }),
+    figure('leastAreaM2', 'thinnest wire', 'area', { optional: true }),
+    figure('mostAreaM2', 'thickest wire', 'area', { optional: true }),
+    figure('ratedA', 'carries', 'current', { optional: true }),
+    figure('ratedV', 'blocks', 'voltage', { optional: true, tell: 'a diode: 100 V and more' }),
+    stock,
+  ],
   battery: [
     choice(
       'chemistry',

@@ -1,7 +1,7 @@
-import { factSources } from './choices'
+import { controllerInputs, factSources, fittingKinds } from './choices'
 import { z } from 'zod'
 import { bandKinds } from '../control'
-import { batteryKinds } from '../electrical'
+import { batteryKinds, fuseFormNames } from '../electrical'
 import { wireSizes } from '../units'
 import { field } from '../fields'
 
@@ -36,6 +36,8 @@ const ingress = z
   .string()
   .regex(/^IP[0-9X]{2}K?$/)
   .nullable()
+/** how many there are, m of what comes by the metre; null where nobody counts */
+const stock = z.number().min(0).max(100_000).nullable()
 /** largest copper a terminal accepts, m²; null where it has none of its own */
 const terminalAreaM2 = z.number().positive().max(1e-4).nullable()
 
@@ -116,6 +118,8 @@ export const controllerPartSchema = z.strictObject({
   contact: contactSchema.nullable(),
   terminalAreaM2,
   standbyA: field('controller draw, standing', 'current', [0, 2], 'power', 'in series with the meter, fan off'),
+  /** what else its own inputs take besides the probe */
+  inputs: z.array(z.enum(controllerInputs)).max(controllerInputs.length),
   probeOpen: z.enum(['fan off', 'fan on']),
   probeShorted: z.enum(['fan off', 'fan on']),
   ingress,
@@ -156,12 +160,13 @@ export const switchPartSchema = z.strictObject({
 export const fusePartSchema = z.strictObject({
   ...common,
   kind: z.literal('fuse'),
-  form: z.enum(['blade', 'breaker']),
+  form: z.enum(fuseFormNames),
   ratingA: z.number().min(0.5).max(100),
   /** most that its holder may be loaded with; null for a bare fuse */
   holderA: z.number().positive().max(200).nullable(),
   terminalAreaM2,
   ingress,
+  stock,
 })
 
 /** Wire by the metre. */
@@ -181,6 +186,23 @@ export const connectorPartSchema = z.strictObject({
   ratedA: z.number().positive().max(500),
   terminalAreaM2,
   ingress,
+  stock,
+})
+
+/** What wires end in and run through: counted by the piece, sleeves by the metre. */
+export const fittingPartSchema = z.strictObject({
+  ...common,
+  kind: z.literal('fitting'),
+  what: z.enum(fittingKinds),
+  /** the stud, blade or bore that it is for: "M6", "6.3 mm" */
+  fits: z.string().trim().max(30),
+  /** wire that it takes, thinnest and thickest, m²; null where that does not matter */
+  leastAreaM2: z.number().positive().max(1e-4).nullable(),
+  mostAreaM2: z.number().positive().max(1e-4).nullable(),
+  /** what it carries, A, and blocks, V; null where that does not matter */
+  ratedA: z.number().positive().max(500).nullable(),
+  ratedV: z.number().positive().max(2000).nullable(),
+  stock,
 })
 
 export const batteryPartSchema = z.strictObject({
@@ -202,6 +224,7 @@ export const partSchema = z.discriminatedUnion('kind', [
   fusePartSchema,
   conductorPartSchema,
   connectorPartSchema,
+  fittingPartSchema,
   batteryPartSchema,
 ])
 export type Part = z.infer<typeof partSchema>

@@ -4,7 +4,14 @@ import { type Proof, proofsOf } from './proofs'
 import { stepsOf } from './steps'
 import { planWarnings } from './warnings'
 import { careDays, type Job, type MarginId, wiresInUse } from '../job'
-import { CORE_VERSION, type Evaluation } from '../margins'
+import {
+  CORE_VERSION,
+  type Evaluation,
+  isFuseMissing,
+  isGuardPart,
+  type MarginResult,
+  type PartResult,
+} from '../margins'
 import { mismatchInWords } from '../circuit'
 import { provedCircuit } from '../wiring'
 
@@ -36,6 +43,8 @@ export interface Signing {
 const CIRCUIT_CORE = [1, 3] as const
 /** the core that first asked proofs of every fan, not of the first alone */
 const EACH_FAN_CORE = [1, 5] as const
+/** the core that first asked what guards every conductor */
+const GUARD_CORE = [1, 6] as const
 
 const signedUnder = ({ signature }: Job, [major, minor]: readonly [number, number]): boolean => {
   if (!signature) return true
@@ -48,6 +57,16 @@ const provenBy = (job: Job): Proof[] =>
   proofsOf(job).filter(
     (p) => signedUnder(job, EACH_FAN_CORE) || !circuitsOf(job).some((c, n) => n > 0 && p.id.endsWith(`-${c.run.id}`)),
   )
+
+/** What a signature of an older core never answered for, and a run without a fuse, which has its own words. */
+const toldAlready = (job: Job, part: PartResult): boolean =>
+  (!signedUnder(job, GUARD_CORE) && isGuardPart(part)) || isFuseMissing(part)
+
+/** "Fuse is short." and what of it is short without a figure. */
+const shortInWords = (m: MarginResult): string => {
+  const words = m.parts.flatMap((p) => (p.verdict === 'short' && p.words && !isFuseMissing(p) ? [p.words] : []))
+  return `${m.name} is short${words.length ? `: ${words.join('; ')}` : ''}.`
+}
 
 /**
  * Whether a job may be signed. A missing fuse blocks it and nothing overrides that; so does any short margin, an unmade
@@ -64,7 +83,7 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   if (!job.fans.length) blockers.push('No fan chosen.')
   if (!job.controllers.length) blockers.push('No controller chosen.')
   for (const m of evaluation.margins)
-    if (m.verdict === 'short' && !(m.id === 'fuse' && m.value === null)) blockers.push(`${m.name} is short.`)
+    if (m.parts.some((p) => !p.warns && p.verdict === 'short' && !toldAlready(job, p))) blockers.push(shortInWords(m))
   if (wiresInUse(job).some((c) => c.size === null)) blockers.push('A conductor has no size.')
   const unmade = stepsOf(job).filter((s) => !job.build.done.some((d) => d.step === s.id))
   if (unmade.length)
@@ -106,6 +125,7 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   const margins = evaluation.margins.flatMap((m): ToAccept[] => [
     ...m.parts
       .filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open'))
+      .filter((p) => !toldAlready(job, p))
       .map((p) => {
         const verdict = p.verdict as 'unsure' | 'open'
         return {

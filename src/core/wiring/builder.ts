@@ -1,6 +1,6 @@
 import { type Control, type Element, GROUND, type Netlist } from '../circuit'
-import { conductorResistance, CRIMP_OHM, resistancePerMetre } from '../electrical'
-import { conductorAt, type RunConductor } from '../fan-circuit'
+import { allowedCurrent, conductorResistance, CRIMP_OHM, resistancePerMetre } from '../electrical'
+import { ambientAt, conductorAt, runConductor, type RunConductor } from '../fan-circuit'
 import { type ConductorRole, type Job, roleNames } from '../job'
 import type { Bench } from '../reading'
 import type { NodeIs, Nodes } from './nodes'
@@ -50,6 +50,11 @@ export class Builder {
     this.problems.push({ at, text, level })
   }
 
+  /** What a conductor may carry for good, A. @see engineering §1.1 */
+  allowed(c: RunConductor): number {
+    return allowedCurrent(c.size ?? MISSING_SIZE, conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE })).value
+  }
+
   /** Resistance of a piece of a conductor at the temperature its current brings it to. */
   piece(c: RunConductor, lengthM: number, currentA: number): number {
     if (c.size === null) this.say(`The ${roleNames[c.role]} has no size: reckoned as ${MISSING_SIZE}.`, c.id)
@@ -66,16 +71,28 @@ export class Builder {
     b: string,
     ohm: number,
     conductor: string | null = null,
-    more: Pick<Wire, 'run' | 'piece'> = {},
+    more: Pick<Wire, 'run' | 'piece' | 'loom'> = {},
   ): void {
-    this.add({ kind: 'wire', name, label, a, b, ohm, conductor, ...more })
+    const own = this.job.conductors.find((c) => c.id === conductor)
+    this.add({
+      kind: 'wire',
+      name,
+      label,
+      a,
+      b,
+      ohm,
+      conductor,
+      ...(own ? { allowedA: this.allowed(runConductor(own)) } : {}),
+      ...more,
+    })
   }
 
   /** A wire that carries signals, by its role; a plain joint where the job has none of it. */
   signal(role: ConductorRole, name: string, a: string, b: string): void {
     const c = this.job.conductors.find((x) => x.role === role)
     const ohm = c
-      ? resistancePerMetre(c.size ?? MISSING_SIZE, c.ambientC.value) * this.bench.value(`conductors.${c.id}.lengthM`)
+      ? resistancePerMetre(c.size ?? MISSING_SIZE, ambientAt(this.bench, runConductor(c).at)) *
+        this.bench.value(`conductors.${c.id}.lengthM`)
       : SWITCH_OHM
     this.wire(name, roleNames[role], a, b, ohm + 2 * CRIMP_OHM, c?.id ?? null)
   }

@@ -1,4 +1,5 @@
-import type { Job } from '../job'
+import { controlKindOf } from '../control'
+import type { DiodePlace, Job } from '../job'
 import type { NodeIs, Nodes } from './nodes'
 
 /** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
@@ -19,44 +20,69 @@ export interface WireEnd {
   readonly stripM: number
 }
 
+/** Where a diode stands, after "the diode". */
+export const diodeAt = {
+  control: "in the control's feed",
+  override: 'behind the override',
+  call: "behind the other system's call",
+} as const satisfies Readonly<Record<DiodePlace, string>>
+
+const switchNames = { override: 'override switch', call: "other system's contact", timer: 'after-run timer' } as const
+
 type Made = readonly [TerminalKind, at: string]
 
-/** Terminals of a controller: screws where it has them, else the ends of its leads. */
+/** Terminals of a controller: screws where it has them, else the ends of its leads; told apart where there are several. */
 function atController(job: Job, id: string | null, at: string): Made {
-  const part = job.controllers.find((c) => c.id === id)?.part
-  return [part && part.terminalAreaM2 !== null && part.leadM === null ? 'screw' : 'splice', at]
+  const n = job.controllers.findIndex((c) => c.id === id)
+  const part = job.controllers[n]?.part
+  const which = job.controllers.length > 1 && n >= 0 ? `controller ${n + 1}` : 'controller'
+  return [part && part.terminalAreaM2 !== null && part.leadM === null ? 'screw' : 'splice', `${which}, ${at}`]
 }
 
-/** A fan's contact: the controller's own, or pins of a relay. */
-function atContact(job: Job, { is, fan, by }: Extract<NodeIs, { is: 'contact, in' | 'contact, out' }>): Made {
+type Contact = Extract<NodeIs, { is: 'contact, in' | 'contact, out' }>
+
+/** A fan's contact: the controller's own, pins of a relay, or only a joint where a plain wire feeds it. */
+function atContact(job: Job, { is, fan, by }: Contact): Made {
   const comesIn = is === 'contact, in'
   if (by === 'relay') return ['blade', `relay ${fan}, ${comesIn ? '30' : '87'}`]
-  return atController(job, job.runs[fan - 1]?.controller ?? null, `controller, ${comesIn ? 'supply' : 'fan'}`)
+  const id = job.runs[fan - 1]?.controller ?? null
+  const part = job.controllers.find((c) => c.id === id)?.part
+  if (part && controlKindOf(part).decidedBy === 'nothing') return ['splice', `joint in the feed of fan ${fan}`]
+  return atController(job, id, comesIn ? 'supply' : 'fan')
 }
 
+/** Nodes that there is one of, by what they are. */
+const single = {
+  'battery +': ['ring', 'battery +'],
+  ground: ['ring', 'battery − or ground point'],
+  frame: ['ring', 'frame, clean metal'],
+  ignition: ['tap', 'switched wire'],
+  'key, feed': ['blade', 'key switch, feed'],
+  'loom fuse, behind': ['blade', "machine's own fuse, before the key"],
+  'tap fuse, behind': ['splice', 'fuse holder at the switched wire'],
+  lamp: ['blade', 'lamp'],
+  'lamp, ground': ['blade', 'lamp, ground'],
+  lights: ['splice', 'lights'],
+} as const satisfies Readonly<Record<string, Made>>
+
+type Single = Extract<NodeIs, { is: keyof typeof single }>
+const isSingle = (node: NodeIs): node is Single => Object.hasOwn(single, node.is)
+
 function made(job: Job, node: NodeIs): Made {
+  if (isSingle(node)) return single[node.is]
   switch (node.is) {
-    case 'battery +':
-      return ['ring', 'battery +']
-    case 'ground':
-      return ['ring', 'battery − or ground point']
-    case 'frame':
-      return ['ring', 'frame, clean metal']
-    case 'ignition':
-      return ['tap', 'switched wire']
-    case 'key, feed':
-      return ['blade', 'key switch, feed']
     case 'feed of others':
       return ['blade', `${node.of}, its own feed`]
     case 'feed of others, behind':
       return ['blade', node.of]
-    case 'isolator':
-    case 'lamp':
-      return ['blade', node.is]
-    case 'lights':
-      return ['splice', node.is]
-    case 'switch':
-      return ['blade', `${node.of} switch`]
+    case 'isolator, in':
+    case 'isolator, out':
+      return ['blade', `isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${node.is.slice(10)}`]
+    case 'diode':
+      return ['splice', `diode ${diodeAt[node.of]}`]
+    case 'switch, in':
+    case 'switch, out':
+      return ['blade', `${switchNames[node.of]}, ${node.is.slice(8)}`]
     case 'fuse':
     case 'fuse, behind':
       return ['splice', `fuse holder ${node.fan}`]
@@ -69,12 +95,13 @@ function made(job: Job, node: NodeIs): Made {
     case 'contact, in':
     case 'contact, out':
       return atContact(job, node)
+    case 'controller, input':
+      return atController(job, node.controller, `input for the ${node.of}`)
     case 'controller, supply':
-      return atController(job, node.controller, 'controller, its own supply')
-    case 'diode of the timer':
+      return atController(job, node.controller, 'its own supply')
     case 'controller, ground':
     case 'controller, output':
-      return atController(job, node.controller, node.is)
+      return atController(job, node.controller, node.is.slice(12))
   }
 }
 
@@ -89,7 +116,7 @@ export function endAt(job: Job, nodes: Nodes, node: string): WireEnd {
 /** A node of the circuit in words, for what is live there. */
 export function nodeInWords(job: Job, nodes: Nodes, node: string): string {
   const is = nodes.get(node)?.is
-  if (is === 'ignition') return is
+  if (is === 'ignition') return 'the ignition'
   const { at } = endAt(job, nodes, node)
   return is === 'fuse, behind' ? `${at}, behind the fuse` : at
 }

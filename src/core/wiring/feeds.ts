@@ -37,11 +37,31 @@ export function battery(b: Builder): void {
 export const switchRating = (job: Job, switchId: string | null): ContactRating | null =>
   job.switches.find((s) => s.id === switchId)?.part.contact ?? null
 
+/** The machine's own fuse before its key, where its rating is known. */
+function behindLoomFuse(b: Builder): string {
+  const { loomFuseA } = b.job.wiring
+  if (loomFuseA === null) return 'bat_plus'
+  b.add({
+    kind: 'fuse',
+    name: 'loom_fuse',
+    label: `machine's own fuse, ${loomFuseA} A`,
+    a: 'bat_plus',
+    b: b.node('loom_fused', { is: 'loom fuse, behind' }),
+    ohm: bladeFuseOhm(loomFuseA),
+    ratingA: loomFuseA,
+    form: 'blade',
+  })
+  return 'loom_fused'
+}
+
 /** The key with the wire behind it, for everything that has one. */
 export function key(b: Builder): string {
   if (b.job.engine === null) return 'bat_plus'
   if (!b.elements.some((e) => e.name === 'key')) {
-    b.wire('key_wire', "machine's own wire to the key", 'bat_plus', b.node('key_in', { is: 'key, feed' }), LOOM_OHM)
+    const from = behindLoomFuse(b)
+    b.wire('key_wire', "machine's own wire to the key", from, b.node('key_in', { is: 'key, feed' }), LOOM_OHM, null, {
+      loom: true,
+    })
     const run = b.job.runs.find((r) => r.keySwitch !== null)
     b.add({
       kind: 'switch',
@@ -55,6 +75,24 @@ export function key(b: Builder): string {
     })
   }
   return 'ign'
+}
+
+/** Where wires that carry signals leave the switched wire: behind a fuse of the job's own, where it has one. */
+export function tapped(b: Builder): string {
+  const { tapFuseA } = b.job.wiring
+  if (b.job.engine === null || tapFuseA === null) return key(b)
+  if (!b.elements.some((e) => e.name === 'tap_fuse'))
+    b.add({
+      kind: 'fuse',
+      name: 'tap_fuse',
+      label: `fuse at the switched wire, ${tapFuseA} A`,
+      a: key(b),
+      b: b.node('tap', { is: 'tap fuse, behind' }),
+      ohm: bladeFuseOhm(tapFuseA),
+      ratingA: tapFuseA,
+      form: 'blade',
+    })
+  return 'tap'
 }
 
 /** A feed that somebody else laid: live with the key through a solenoid or a relay of the loom. */
@@ -106,6 +144,8 @@ function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existi
     ratedA !== null ? `${name}_fused` : `${name}_in`,
     b.node(`${name}_out`, { is: 'feed of others, behind', of: label }),
     LOOM_OHM,
+    null,
+    { loom: true },
   )
   return `${name}_out`
 }
@@ -123,7 +163,9 @@ export const feedsFrom: Readonly<Record<Job['runs'][number]['source'], (b: Build
       'refused',
     )
     if (!b.elements.some((e) => e.name === 'lights_wire'))
-      b.wire('lights_wire', 'road-lighting wire', 'bat_plus', b.node('lights', { is: 'lights' }), LOOM_OHM)
+      b.wire('lights_wire', 'road-lighting wire', 'bat_plus', b.node('lights', { is: 'lights' }), LOOM_OHM, null, {
+        loom: true,
+      })
     return 'lights'
   },
 }

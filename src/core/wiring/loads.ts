@@ -1,8 +1,10 @@
 import {
+  allOff,
   Circuit,
   type Conditions,
   type Element,
   type Netlist,
+  runningHot,
   type Piece as WirePiece,
   type States,
   type Switching,
@@ -19,7 +21,8 @@ import {
 } from '../fan-circuit'
 import { type Job, roleNames } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
-import { feedPieces, pieceOf } from './fan-run'
+import { feedPieces, pieceOf } from './feed-pieces'
+import { guardsOf } from './guards'
 import { netlistOf } from './netlist'
 
 /** What goes through one branch: a share of each fan's current, and what does not come from a fan, A. */
@@ -48,6 +51,8 @@ export interface ContactLoad {
   readonly rating: ContactRating | null
   readonly needs: string
   readonly load: Load
+  /** a fuse of the machine's own that it hangs on, with what else does, instead of a stamped rating */
+  readonly borrowedA: number | null
 }
 
 export interface Loads {
@@ -57,53 +62,45 @@ export interface Loads {
   readonly contacts: readonly ContactLoad[]
   /** conductors that a fuse guards, by the fuse's id */
   readonly guarded: ReadonlyMap<string, readonly ConductorLoad[]>
+  /** ways of making a run's fan run in which its current does not go through the run's own fuse, by the run's id */
+  readonly pastFuse: ReadonlyMap<string, readonly string[]>
   /** controllers that draw with everything off */
   readonly liveWhenParked: ReadonlySet<string>
 }
 
-const running: Conditions = {
-  key: true,
-  engine: true,
-  isolator: true,
-  override: false,
-  call: false,
-  timer: false,
-  heat: 'hot',
-}
-
-const parked: Conditions = {
-  key: false,
-  engine: false,
-  isolator: false,
-  override: false,
-  call: false,
-  timer: false,
-  heat: 'cold',
-}
-
-/** Ways in which the fans can be made to run: by their thermostat, by the override, by another system's call. */
-function waysToRun(net: Netlist): { readonly conditions: Conditions; readonly states: States }[] {
+/**
+ * Ways in which the fans can be made to run, each by itself: by their thermostats, by a hand switch, by the override,
+ * by another system's call.
+ */
+function waysToRun(net: Netlist): { readonly by: string; readonly conditions: Conditions; readonly states: States }[] {
   const pulled = new Set(net.elements.flatMap((e) => (e.kind === 'coil' ? [e.relay] : [])))
-  const duty = (share: number): ReadonlyMap<string, number> => new Map(net.controls.map((c) => [c.id, share]))
-  const has = (name: string): boolean => net.elements.some((e) => e.name === name)
-  const diodes = (names: readonly string[]): ReadonlySet<string> => new Set(names)
-  const way = (more: Partial<Conditions>, share: number, conducting: readonly string[]) => ({
-    conditions: { ...running, ...more },
+  const powered = new Set(net.controls.map((c) => c.id))
+  const joining = (...places: readonly string[]): ReadonlySet<string> =>
+    new Set(net.elements.flatMap((e) => (e.kind === 'diode' && e.joins && places.includes(e.joins) ? [e.name] : [])))
+  const way = (by: string, more: Partial<Conditions>, share: number, conducting: ReadonlySet<string>) => ({
+    by,
+    conditions: { ...runningHot, ...more },
     states: {
       pulled,
-      duty: duty(share),
-      conducting: diodes(conducting),
+      powered,
+      asked: new Set<string>(),
+      duty: new Map(net.controls.map((c) => [c.id, share])),
+      conducting,
       blocked: new Set<string>(),
       opened: new Set<string>(),
     },
   })
-  const hand = net.elements.some((e) => e.kind === 'switch' && e.by === 'override')
+  const switched = (by: Switching): boolean => net.elements.some((e) => e.kind === 'switch' && e.by === by)
   return [
-    way({}, 1, ['timer_diode']),
-    ...(hand ? [way({ override: true }, 0, ['timer_diode'])] : []),
-    ...(has('call') ? [way({ call: true }, 0, ['timer_diode', 'call_diode'])] : []),
+    way('the thermostat', {}, 1, joining('control')),
+    ...(switched('hand') ? [way('the hand switch', { hand: true }, 0, joining('control'))] : []),
+    ...(switched('override') ? [way('the override', { override: true }, 0, joining('control', 'override'))] : []),
+    ...(switched('call') ? [way("the other system's call", { call: true }, 0, joining('control', 'call'))] : []),
   ]
 }
+
+/** a fuse that carries less of its fan's current than this does not stand before it alone */
+const WHOLE = 0.98
 
 /** What of a circuit is switched from outside, as a contact that a fan's current may go through. */
 const switchWords: Readonly<Partial<Record<Switching, readonly [name: string, needs: string]>>> = {
@@ -121,27 +118,33 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
     name: "controller's own contact",
     suffix,
     rating,
+    borrowedA: null,
     needs: circuit?.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller',
   })
   switch (e.kind) {
     // one that belongs to no fan's way is somebody else's feed
     case 'contact':
       return circuit
-        ? { id: 'relay', name: 'relay', suffix, rating: e.rating, needs: 'a relay' }
+        ? { id: 'relay', name: 'relay', suffix, rating: e.rating, borrowedA: null, needs: 'a relay' }
         : {
             id: e.relay,
             name: e.label,
             suffix,
-            rating:
-              job.wiring.feedRatedA === null ? null : { ratedA: job.wiring.feedRatedA, rating: 'motor', makeA: null },
-            needs: `what the ${e.label} may carry`,
+            rating: null,
+            borrowedA: job.wiring.feedRatedA,
+            needs: `what the ${e.label} is fused with`,
           }
+    // the machine's own fuse, where a fan hangs on the switched wire behind it
+    case 'fuse':
+      return e.name === 'loom_fuse'
+        ? { id: 'own fuse', name: 'machine', suffix: '', rating: null, borrowedA: e.ratingA, needs: '' }
+        : null
     case 'output':
     case 'chopper':
       return own(e.rating)
     case 'switch': {
       // a hand switch that stands where a controller would
-      if (e.by === 'override' && circuit) return own(e.rating)
+      if (e.by === 'hand') return own(e.rating)
       const words = switchWords[e.by]
       return words
         ? {
@@ -149,6 +152,7 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
             name: words[0],
             suffix: e.by === 'isolator' && e.run === 0 ? '' : suffix,
             rating: e.rating,
+            borrowedA: null,
             needs: words[1],
           }
         : null
@@ -166,6 +170,21 @@ const bigger = (a: Load, b: Load): Load => ({
   steadyA: Math.max(a.steadyA, b.steadyA),
 })
 
+/** Runs whose fan runs with its current past the run's own fuse, by their ids. */
+function pastFuses(
+  circuits: readonly FanCircuit[],
+  net: Netlist,
+  shares: ReadonlyMap<string, ReadonlyMap<string, number>>,
+): string[] {
+  return circuits.flatMap(({ run, fuse }, n) => {
+    const owner = circuits.findIndex((c) => fuse !== null && c.fuse?.id === fuse.id)
+    const element = net.elements.find((e) => e.kind === 'fuse' && e.run === owner)
+    const own = shares.get(net.elements.find((e) => e.kind === 'motor' && e.run === n)?.name ?? '')
+    const runs = own !== undefined && own.size > 1
+    return element && runs && (own.get(element.name) ?? 0) < WHOLE ? [run.id] : []
+  })
+}
+
 function work(job: Job): Loads {
   const circuits = circuitsOf(job)
   const net = netlistOf(job)
@@ -176,8 +195,12 @@ function work(job: Job): Loads {
   const none = circuits.map(() => 0)
   const motors = circuits.map((_, i) => net.elements.find((e) => e.kind === 'motor' && e.run === i)!.name)
   const loads = new Map<string, Load>(net.elements.map((e) => [e.name, { shares: none, steadyA: 0 }]))
-  for (const { conditions, states } of waysToRun(net)) {
+  const past = new Map<string, string[]>()
+  for (const { by, conditions, states } of waysToRun(net)) {
     const at = new Map<string, number[]>()
+    pastFuses(circuits, net, circuit.shares(conditions, { states })).forEach((id) =>
+      past.set(id, [...(past.get(id) ?? []), by]),
+    )
     for (const [motor, shares] of circuit.shares(conditions, { states })) {
       for (const [name, share] of shares) {
         const row = at.get(name) ?? [...none]
@@ -187,7 +210,7 @@ function work(job: Job): Loads {
     }
     for (const [name, shares] of at) loads.set(name, bigger(loads.get(name)!, { shares, steadyA: 0 }))
   }
-  const solved = circuit.solve(running)
+  const solved = circuit.solve(runningHot)
   for (const e of net.elements) {
     const own = loads.get(e.name)!
     const fans = own.shares.reduce((sum, s, i) => sum + s * Math.abs(solved.amps.get(motors[i]!) ?? 0), 0)
@@ -227,24 +250,18 @@ function work(job: Job): Loads {
     const contact = contactOf(job, e, circuits)
     return contact && carriesFan(load) ? [{ ...contact, load }] : []
   })
-  const behindFuse = job.wiring.controlFrom === 'feed' || job.engine === null
+  // the first fuse on the road to a wire guards it
   const guarded = new Map<string, ConductorLoad[]>()
-  circuits.forEach((c, i) => {
-    if (!c.fuse) return
-    const more =
-      i === 0
-        ? signals.filter((s) =>
-            behindFuse
-              ? s.conductor.role !== 'call'
-              : s.conductor.role === 'override' && job.wiring.override === 'feed',
-          )
-        : []
-    guarded.set(c.fuse.id, [
-      ...(guarded.get(c.fuse.id) ?? []),
-      ...ofRuns.filter((o) => o.pieces[0]?.circuit === c),
-      ...more,
-    ])
-  })
+  for (const g of guardsOf(job)) {
+    for (const name of g.fuses) {
+      const element = net.elements.find((e) => e.name === name)
+      const fuse = element?.run === undefined ? null : circuits[element.run]?.fuse
+      const load = [...ofRuns, ...signals].find((l) => l.conductor.id === g.conductor)
+      if (!fuse || !load) continue
+      const before = guarded.get(fuse.id) ?? []
+      if (!before.includes(load)) guarded.set(fuse.id, [...before, load])
+    }
+  }
   // a fuse that several fans hang on stands where the first of them begins
   const fuses = new Map<string, Load>()
   circuits.forEach((c, i) => {
@@ -257,12 +274,13 @@ function work(job: Job): Loads {
         },
       )
   })
-  const still = circuit.solve(parked)
+  const still = circuit.solve(allOff)
   return {
     conductors: [...ofRuns, ...signals.filter((s) => carriesFan(s.most))],
     contacts,
     guarded,
     fuses,
+    pastFuse: past,
     liveWhenParked: new Set(
       net.elements.flatMap((e) =>
         e.kind === 'load' && e.what === 'standby' && Math.abs(still.amps.get(e.name) ?? 0) > 1e-5 ? [e.controller] : [],
@@ -332,7 +350,7 @@ export function startIn(bench: Bench, job: Job, load: Load): Start {
 }
 
 /** Length of a piece of conductor in any pass, m. */
-export function pieceLength(bench: Bench, { conductor }: ConductorLoad, piece: Piece): number {
+export function pieceLength(bench: Bench, job: Job, { conductor }: ConductorLoad, piece: Piece): number {
   if (piece.length === 'whole' || piece.circuit === null) return bench.value(conductor.at.lengthM)
-  return pieceOf(feedPieces(bench, piece.circuit), piece.length)
+  return pieceOf(feedPieces(bench, piece.circuit, job.wiring.isolator), piece.length)
 }

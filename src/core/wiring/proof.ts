@@ -7,6 +7,7 @@ import { format, type UnitSystem } from '../units'
 import type { JobNetlist } from './builder'
 import { nodeInWords } from './ends'
 import { netlistOf } from './netlist'
+import type { NodeIs } from './nodes'
 
 export const intentOf = (job: Job): CircuitIntent => ({ ...job.wiring.intent, live: job.use.live })
 
@@ -29,10 +30,37 @@ export const emptiesIn =
 
 const known = new WeakMap<Job, JobProof>()
 
-const proofOf = (job: Job, net: JobNetlist): JobProof => ({
-  ...prove(net, intentOf(job), emptiesIn(job), (node) => nodeInWords(job, net.nodes, node)),
-  net,
-})
+/** What of a circuit the machine had behind its key, before anything was laid. */
+const ofLoom: ReadonlySet<NodeIs['is']> = new Set(['ignition', 'feed of others, behind'])
+
+/** What is live whatever is built: before a fuse, or at its holder. */
+const alwaysLive: ReadonlySet<NodeIs['is']> = new Set([
+  'fuse',
+  'fuse, behind',
+  'key, feed',
+  'loom fuse, behind',
+  'feed of others',
+  'lights',
+])
+
+/** Whether a node belongs to the machine's own loom behind its key. */
+export const isOfLoom = (net: JobNetlist, node: string): boolean => {
+  const is = net.nodes.get(node)?.is
+  return is !== undefined && ofLoom.has(is)
+}
+
+const proofOf = (job: Job, net: JobNetlist): JobProof => {
+  const proof = prove(net, intentOf(job), {
+    empties: emptiesIn(job),
+    nameOf: (node) => nodeInWords(job, net.nodes, node),
+    loom: (node) => isOfLoom(net, node),
+    beforeFuse: (node) => {
+      const is = net.nodes.get(node)?.is
+      return is !== undefined && alwaysLive.has(is)
+    },
+  })
+  return { ...proof, net }
+}
 
 /**
  * A job's circuit held against its intent; jobs are immutable, so it is worked out once.

@@ -44,12 +44,16 @@ export const takeBackReading = (job: Job, id: string, index: number): Job =>
     list.map((x) => (x.id === id ? { ...x, readings: x.readings.filter((_, i) => i !== index) } : x)),
   )
 
-/** Feeds the fans from a wire that was found, with what it may be loaded with. */
+/**
+ * Feeds the fans from a wire that was found: a switched wire is one behind the key, whatever it once fed; a fan's own
+ * feed is the loom's plug.
+ * @param fuseA its own fuse, where somebody has looked
+ */
 export const takeAsFeed = (
   job: Job,
-  source: Extract<Feed, 'existing plug' | 'accessory block'>,
-  mayCarryA: number,
+  source: Extract<Feed, 'existing plug' | 'key switch'>,
+  fuseA: number | null,
 ): Job => ({
-  ...changeWiring(job, { feedRatedA: Math.max(0.5, Math.round(mayCarryA * 10) / 10) }),
+  ...changeWiring(job, source === 'key switch' ? { loomFuseA: fuseA } : { feedRatedA: fuseA }),
   runs: job.runs.map((r) => ({ ...r, source })),
 })

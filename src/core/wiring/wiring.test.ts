@@ -3,7 +3,7 @@ import { writeCutListCsv } from '../../formats/cut-list-csv'
 import { example, examplesOf, exampleShelf } from '../../formats/test-support/examples'
 import { allStates, Circuit, mismatchInWords } from '../circuit'
 import { benchSheet, planWarnings, signing, stepsOf } from '../plan'
-import { judgeSchool, judgeSchools, type SchoolId, schoolOf, schools, wiredAs } from '../advice'
+import { judgeScheme, judgeSchemes, type SchemeId, schemeOf, schemes, wiredAs } from '../advice'
 import { chooseController } from '../fan-circuit'
 import {
   changeFuse,
@@ -237,15 +237,15 @@ test('after-run by a timer: live until it ends, and the ignition is not fed back
 
 test('every way of wiring is judged with its reasons, and one that fits does fit once it is taken', () => {
   for (const job of [buggy, bike, trailer, addSecondFan(buggy, buggy.fans[0]!.part)]) {
-    const judged = judgeSchools(job, shelf)
-    expect(judged.map((s) => s.id).sort()).toEqual(Object.keys(schools).sort())
+    const judged = judgeSchemes(job, shelf)
+    expect(judged.map((s) => s.id).sort()).toEqual(Object.keys(schemes).sort())
     expect(judged.some((s) => s.verdict === 'fits')).toBe(true)
     for (const s of judged) {
       expect([s.id, s.why.length > 0]).toEqual([s.id, true])
       if (s.verdict !== 'fits') continue
       const wired = wiredAs(job, s.id, shelf)
       expect(jobSchema.safeParse(wired).error).toBeUndefined()
-      expect([s.id, schoolOf(wired), wrong(wired)]).toEqual([s.id, s.id, []])
+      expect([s.id, schemeOf(wired), wrong(wired)]).toEqual([s.id, s.id, []])
       expect(
         evaluate(wired).margins.filter(
           (m) => ['supply', 'wire', 'fuse', 'contacts'].includes(m.id) && ['short', 'open'].includes(m.verdict),
@@ -254,7 +254,7 @@ test('every way of wiring is judged with its reasons, and one that fits does fit
     }
   }
   expect(
-    judgeSchool(
+    judgeScheme(
       startJob({
         title: 'x',
         kind: 'trail-bike',
@@ -268,22 +268,22 @@ test('every way of wiring is judged with its reasons, and one that fits does fit
       [],
     ),
   ).toMatchObject({ verdict: 'needs more', why: [expect.stringMatching(/the fan is still to be chosen/) as string] })
-  const verdict = (job: Job, id: SchoolId) => judgeSchool(job, id, shelf)
+  const verdict = (job: Job, id: SchemeId) => judgeScheme(job, id, shelf)
   expect(verdict(buggy, 'one relay')).toMatchObject({ verdict: 'cannot be had', why: ['there is one fan only'] })
   expect(verdict(trailer, 'switched wire').verdict).toBe('cannot be had')
   expect(verdict(buggy, 'plug')).toMatchObject({
     verdict: 'needs more',
-    why: expect.arrayContaining([expect.stringMatching(/what the existing plug may carry/)]) as string[],
+    why: expect.arrayContaining([expect.stringMatching(/what the existing plug is fused with/)]) as string[],
   })
   expect(
-    judgeSchool(
+    judgeScheme(
       buggy,
       'fed relay',
       shelf.filter((p) => p.kind !== 'relay'),
     ).verdict,
   ).toBe('fits')
   expect(
-    judgeSchool(
+    judgeScheme(
       { ...buggy, relays: [], runs: buggy.runs.map((r) => ({ ...r, relay: null })) },
       'fed relay',
       shelf.filter((p) => p.kind !== 'relay'),
@@ -379,7 +379,7 @@ test('changes to a harness are recorded, proved again, listed for the bench and 
   expect(editBarred(buggy, 'second relay')).toMatch(/one fan only/)
   const two = wiredAs(addSecondFan(buggy, buggy.fans[0]!.part), 'one relay', shelf)
   const parted = makeEdit(two, { kind: 'second relay' })
-  expect(schoolOf(parted)).toBe('relay each')
+  expect(schemeOf(parted)).toBe('relay each')
   expect(wrong(parted)).toEqual([])
   expect(part(parted, 'contacts', 'relay runs, fan 1').value!).toBeGreaterThan(
     part(two, 'contacts', 'relay runs, fan 1').value!,
@@ -467,7 +467,7 @@ test(
       }),
       control: one(['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const),
       parked: one(['the fan', 'fan and controller', 'everything behind the fuse'] as const),
-      school: fc.option(one(Object.keys(schools) as SchoolId[])),
+      scheme: fc.option(one(Object.keys(schemes) as SchemeId[])),
     })
     fc.assert(
       fc.property(choices, (c) => {
@@ -497,7 +497,7 @@ test(
           c.fuse,
         )
         if (c.second && c.fan) job = addSecondFan(job, c.second)
-        if (c.school) job = wiredAs(job, c.school, shelf)
+        if (c.scheme) job = wiredAs(job, c.scheme, shelf)
         expect(jobSchema.safeParse(job).error).toBeUndefined()
         const proof = provedCircuit(job)
         const states = proof.rows.flatMap((r) => r.states)

@@ -1,5 +1,6 @@
 import { type Result } from '../../core/units'
 import {
+  allOff,
   Circuit,
   faultsOf,
   heats,
@@ -18,15 +19,7 @@ import { netlistSpice } from './netlist-spice'
 type Answer = Result<{ solved: object; spice: string }>
 
 /** the isolator is on unless it is said to be off: without one in the circuit it means nothing */
-const parked: Conditions = {
-  key: false,
-  engine: false,
-  override: false,
-  isolator: true,
-  call: false,
-  timer: false,
-  heat: 'cold',
-}
+const parked: Conditions = { ...allOff, isolator: true }
 
 /** "key=on,heat=hot" as conditions, or what is wrong with it. */
 function readState(text: string): Conditions | string {

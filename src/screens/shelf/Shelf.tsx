@@ -36,9 +36,10 @@ const telling: Readonly<Record<PartKind, readonly string[]>> = {
   probe: ['r25Ohm', 'leadM'],
   relay: ['contact.ratedA', 'coilV', 'terminalAreaM2'],
   switch: ['contact.ratedA', 'contact.rating'],
-  fuse: ['ratingA', 'form', 'holderA', 'ingress'],
+  fuse: ['ratingA', 'form', 'holderA', 'ingress', 'stock'],
   conductor: ['size', 'insulationC', 'colour', 'stockM'],
-  connector: ['ways', 'ratedA', 'ingress'],
+  connector: ['ways', 'ratedA', 'ingress', 'stock'],
+  fitting: ['what', 'fits', 'mostAreaM2', 'ratedA', 'stock'],
   battery: ['chemistry', 'capacityAh', 'coldCrankingA'],
 }
 

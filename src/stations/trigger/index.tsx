@@ -1,7 +1,8 @@
 'use client'
 
 import { controlKindOf, probePlaces, probePlacesIn } from '@/core/control'
-import { chooseController, firstCircuit, isSettable, proposedSetting } from '@/core/fan-circuit'
+import { holdingSetting } from '@/core/advice'
+import { chooseController, firstCircuit, isSettable } from '@/core/fan-circuit'
 import { changeProbePlace, changeSetting, changeSpan, choiceEnds, type Job } from '@/core/job'
 import Button from 'react-bootstrap/Button'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
@@ -94,7 +95,7 @@ function Setting({
   const { part, setC, bandK, id } = controller
   const leadK = probeLeadError(job)
   const keys = whatToPress(part, setC, bandK, job.units, controller.spanK)
-  const proposal = proposedSetting(job)
+  const proposal = holdingSetting(job)
   const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
   return (
     <>

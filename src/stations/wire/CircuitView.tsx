@@ -12,6 +12,7 @@ import {
   stateInWords,
   switchingsOf,
   symptoms,
+  runningHot,
   type Conditions,
   type Motor,
   type Solution,
@@ -32,6 +33,7 @@ const switchNames: Readonly<Record<Switching, string>> = {
   isolator: 'Isolator',
   call: 'Other system calls',
   timer: 'Timer runs',
+  hand: 'Hand switch',
 }
 /** What goes with a switch: an engine runs only with its key, an after-run begins once the key is off. */
 function flipped(c: Conditions, by: Switching, on: boolean, keyed: boolean): Conditions {
@@ -58,15 +60,7 @@ const airWay =
 export function CircuitView({ job, files }: { readonly job: Job; readonly files: string }) {
   const own = useMemo(() => provedCircuit(job), [job])
   const keyed = own.net.elements.some((e) => e.name === 'key')
-  const [conditions, setConditions] = useState<Conditions>({
-    key: keyed,
-    engine: true,
-    override: false,
-    isolator: true,
-    call: false,
-    timer: false,
-    heat: 'hot',
-  })
+  const [conditions, setConditions] = useState<Conditions>({ ...runningHot, key: keyed })
   const [faults, setFaults] = useState<readonly string[]>([])
   const [picked, setPicked] = useState<string | null>(null)
   const [figures, setFigures] = useState(false)

@@ -7,6 +7,7 @@ import type { Job } from '@/core/job'
 import { cutList, type CutWire } from '@/core/wiring'
 import { format, nearestInOtherSystem, sizesOf, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
+import { layOptions } from './FuseFields'
 
 const changeWire = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({
   ...job,
@@ -16,7 +17,6 @@ const hasWords = {
   'on the shelf': 'verdict-holds',
   'too little': 'verdict-unsure',
   lacking: 'verdict-short',
-  'in the drawer': 'soft',
 } as const
 
 function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<StationProps, 'job' | 'settle'>) {
@@ -69,6 +69,21 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
       <td className="figure-text">{format(w.cutM, 'run', u, 3)}</td>
       <td>
         {w.sleeve}
+        <Form.Select
+          size="sm"
+          aria-label={`Where wire ${w.number} lies`}
+          value={w.lies}
+          onChange={(e) => {
+            const lies = layOptions(job).find((o) => o.value === e.target.value)?.value
+            if (lies) settle((j) => changeWire(j, w.conductor, { lies }))
+          }}
+        >
+          {layOptions(job).map((o) => (
+            <option key={o.value} value={o.value}>
+              {o.name}
+            </option>
+          ))}
+        </Form.Select>
         <div className={`small ${w.hotEnough ? 'soft' : 'verdict-short'}`}>
           gets {format(w.getsC, 'temperature', u, 2)} of {format(w.insulationC, 'temperature', u, 3)}
         </div>
@@ -108,6 +123,15 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
           </tbody>
         </Table>
       </div>
+      {list.inline.length > 0 && (
+        <ul aria-label="In the wires" className="plain-list">
+          {list.inline.map((x) => (
+            <li key={`${x.what} ${x.to}`}>
+              {x.what.charAt(0).toUpperCase() + x.what.slice(1)}: {x.from} to {x.to}
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="soft small">
         Cut is its way + 5 % and a loop of 50 mm; the short piece before the fuse has no loop.
       </p>

@@ -247,9 +247,7 @@ function Wires({
                         type="button"
                         className="word-button"
                         onClick={() =>
-                          settle((j) =>
-                            takeAsFeed(j, unknown.kind === 'plug' ? 'existing plug' : 'accessory block', f.mayCarryA!),
-                          )
+                          settle((j) => takeAsFeed(j, f.known === 'fan' ? 'existing plug' : 'key switch', wire.fuseA))
                         }
                       >
                         feed the fan from it<span className="visually-hidden">, {wire.mark}</span>

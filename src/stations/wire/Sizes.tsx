@@ -2,7 +2,7 @@
 
 import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
-import { comparedFuses, comparedSizes, proposedFuse, proposedSize } from '@/core/advice'
+import { comparedFuses, comparedSizes, holdingFuse, holdingSize } from '@/core/advice'
 import { changeFuse, changeSizes, type Job } from '@/core/job'
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
@@ -20,7 +20,7 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
   const run = job.runs[n]!
   const rows = comparedSizes(job, job.units, n)
   if (!rows.length) return <p className="say">Choose the fan first (station 3): its current decides the size.</p>
-  const choice = proposedSize(job, job.units, n)
+  const choice = holdingSize(job, job.units, n)
   return (
     <>
       <h2>Sizes{ofFan(job, n)}, feed and way back alike</h2>
@@ -106,7 +106,7 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
 export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
   const rows = comparedFuses(job, n)
   if (!rows.length) return null
-  const proposed = proposedFuse(job, n)
+  const proposed = holdingFuse(job, n)
   // the ratings near the answer; those far off only say the same again
   const near = rows
     .filter(

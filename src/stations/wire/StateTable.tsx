@@ -4,15 +4,15 @@ import Table from 'react-bootstrap/Table'
 import { heatsOf, heatWords, stateInWords, turns, type Conditions, type ProvedState } from '@/core/circuit'
 import type { Job } from '@/core/job'
 import { fansInWords, type JobProof } from '@/core/wiring'
-import { format } from '@/core/units'
+import { Carried, Guards, Held, Parked } from './Proved'
 
-/** A row's switches in words, its heat left out. */
 /** Colour of a state's cell: not as asked, turning, standing. */
 function toneOf(s: ProvedState): string {
   if (s.mismatch) return 'verdict-short'
   return s.fans.some(turns) ? 'verdict-holds' : 'soft'
 }
 
+/** A row's switches in words, its heat left out. */
 const rowName = (s: ProvedState, proof: JobProof): string => stateInWords(s.conditions, { ...proof.net, controls: [] })
 
 /**
@@ -53,6 +53,7 @@ export function StateTable({
         ) : (
           <span className="verdict-holds">all {of} as asked</span>
         )}
+        {proof.latches.some((l) => l.mismatch) && <span className="verdict-short">; not in what comes before</span>}
       </h2>
       <div className="scroll-sideways">
         <Table size="sm" className="align-middle states">
@@ -94,48 +95,10 @@ export function StateTable({
           </tbody>
         </Table>
       </div>
-      <h2 className="mt-3">Parked</h2>
-      <p className="mb-1">
-        It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', u, 2)}</span>. Live then:{' '}
-        {proof.liveWhenParked.length
-          ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', u, 3)})`).join('; ')
-          : 'nothing behind the battery'}
-        .
-      </p>
-      <h2 className="mt-3">What each switch carries at most</h2>
-      <div className="scroll-sideways">
-        <Table size="sm" className="align-middle">
-          <thead>
-            <tr>
-              <th scope="col">switch or contact</th>
-              <th scope="col">running</th>
-              <th scope="col">may carry</th>
-              <th scope="col">starting</th>
-              <th scope="col">may close on</th>
-              <th scope="col">verdict</th>
-            </tr>
-          </thead>
-          <tbody>
-            {proof.switches.map((s) => (
-              <tr key={s.name}>
-                <th scope="row" className="fw-normal">
-                  {s.label}
-                </th>
-                <td className="figure-text">{format(s.amps, 'current', u, 2)}</td>
-                <td className="figure-text">{s.mayCarryA === null ? '–' : format(s.mayCarryA, 'current', u, 2)}</td>
-                <td className="figure-text">{format(s.startA, 'current', u, 2)}</td>
-                <td className="figure-text">{s.mayMakeA === null ? '–' : format(s.mayMakeA, 'current', u, 2)}</td>
-                <td
-                  className={s.verdict === 'short' ? 'verdict-short' : s.verdict === 'holds' ? 'verdict-holds' : 'soft'}
-                >
-                  {s.verdict}
-                  {s.verdict === 'short' && /key/.test(s.name) ? ': a key switch must not carry the fan' : ''}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </div>
+      <Held proof={proof} onShow={onShow} />
+      <Parked proof={proof} units={u} />
+      <Carried proof={proof} units={u} />
+      <Guards job={job} />
     </>
   )
 }

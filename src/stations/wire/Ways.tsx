@@ -1,9 +1,9 @@
 'use client'
 
 import Button from 'react-bootstrap/Button'
-import { wiredAs } from '@/core/advice'
+import { type SchemeJudged, wiredAs } from '@/core/advice'
 import type { StationProps } from '../station'
-import { useSchools } from './use-schools'
+import { useSchemes } from './use-schemes'
 
 const look = {
   fits: 'verdict-holds',
@@ -12,11 +12,14 @@ const look = {
   'cannot be had': 'soft',
 } as const
 
+const actionOf = (s: SchemeJudged): string =>
+  s.lacks ? 'Add what it lacks' : s.resized ? 'Size it anew' : 'Wire it so'
+
 /**
  * The ways people wire a fan, each held against what is wanted here, what the parts can do and what is on the shelf.
  */
 export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
-  const { judged, message } = useSchools(job, shelf)
+  const { judged, message } = useSchemes(job, shelf)
   if (message) return <p className="say say-short">{message}</p>
   if (!judged)
     return (
@@ -30,6 +33,8 @@ export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' 
         <li key={s.id} aria-current={s.inUse}>
           <div>
             <strong className="fw-medium">{s.name}</strong> · <span className={look[s.verdict]}>{s.verdict}</span>
+            {s.lacks && <span className="verdict-unsure"> · wired so, but not with all that was asked</span>}
+            {s.resized && <span className="verdict-unsure"> · in use, with other sizes</span>}
             <div className="soft small">{s.tell}</div>
             {s.why.slice(0, 4).map((w) => (
               <div key={w} className="small">
@@ -38,16 +43,16 @@ export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' 
             ))}
             {s.why.length > 4 && <div className="small">And {s.why.length - 4} more.</div>}
           </div>
-          {s.inUse ? (
+          {s.inUse && !s.resized ? (
             <span className="fw-medium">in use</span>
           ) : s.verdict === 'cannot be had' ? null : (
             <Button
               size="sm"
               variant="outline-dark"
-              aria-label={`Wire it so: ${s.name}`}
+              aria-label={`${actionOf(s)}: ${s.name}`}
               onClick={() => settle((j) => wiredAs(j, s.id, shelf))}
             >
-              Wire it so
+              {actionOf(s)}
             </Button>
           )}
         </li>

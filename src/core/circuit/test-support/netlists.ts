@@ -1,13 +1,9 @@
-import { GROUND, type Conditions, type Element, type Netlist } from '..'
+import { allOff, GROUND, type Conditions, type Element, type Netlist } from '..'
 
 export const state = (more: Partial<Conditions> = {}): Conditions => ({
+  ...allOff,
   key: true,
-  engine: false,
-  override: false,
   isolator: true,
-  call: false,
-  timer: false,
-  heat: 'cold',
   ...more,
 })
 export const wire = (name: string, a: string, b: string, ohm: number): Element => ({

@@ -2,17 +2,21 @@ import type { FanPart } from '../../parts'
 import type { Fan, Job } from '../document'
 import { jobKinds } from '../kinds'
 import type { Seat } from '../schema/place'
-import { replaceRun } from './run'
+import { freshId } from './fresh-id'
+import { changeRunOf } from './run'
 
-/** The fan of the first run; its part is kept as it is now, whatever the shelf does later. */
-export const chooseFan = (job: Job, part: FanPart): Job => {
-  const old = job.fans.find((f) => f.id === 'fan1')
+/** The fan of a run, the first if none is said; its part is kept as it is now, whatever the shelf does later. */
+export const chooseFan = (job: Job, part: FanPart, n = 0): Job => {
+  const run = job.runs[n]!
+  const old = job.fans.find((f) => f.id === run.fan)
+  const id = old?.id ?? (job.fans.some((f) => f.id === 'fan1') ? freshId('fan', job.fans) : 'fan1')
   const seat =
     job.cooling && jobKinds[job.kind].mountsFan
       ? (old?.seat ?? { core: 0, xM: job.cooling.coreWidthM.value / 2, yM: job.cooling.coreHeightM.value / 2 })
       : null
-  const fan = { id: 'fan1', part, seat, wiresSwapped: false, bladeTurned: false }
-  return replaceRun({ ...job, fans: [fan, ...job.fans.filter((f) => f.id !== 'fan1')] }, { fan: 'fan1' })
+  const fan = { id, part, seat, wiresSwapped: false, bladeTurned: false }
+  const fans = old ? job.fans.map((f) => (f.id === id ? fan : f)) : [...job.fans, fan]
+  return changeRunOf({ ...job, fans }, run.id, { fan: id })
 }
 
 const changeFan = (job: Job, id: string, change: Partial<Pick<Fan, 'seat' | 'wiresSwapped' | 'bladeTurned'>>): Job => ({

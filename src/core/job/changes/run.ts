@@ -1,3 +1,4 @@
+import { formFor, type FuseForm } from '../../electrical'
 import { typical } from '../../reading'
 import type { WireSize } from '../../units'
 import type { Job, Run } from '../document'
@@ -34,7 +35,7 @@ export const changeSizes = (
  * be signed.
  * @param n which run, 0 the first
  */
-export function changeFuse(job: Job, ratingA: number | null, kind?: 'blade' | 'breaker', n = 0): Job {
+export function changeFuse(job: Job, ratingA: number | null, form?: FuseForm, n = 0): Job {
   const run = job.runs[n]!
   const here = (r: Run): boolean =>
     r.id === run.id || (run.fuse !== null && r.fuse === run.fuse) || sharesContact(r, run)
@@ -50,10 +51,11 @@ export function changeFuse(job: Job, ratingA: number | null, kind?: 'blade' | 'b
       id: freshId('fuse', job.fuses),
       kind: 'blade' as const,
       fromPostM: typical(0.15),
+      lies: job.bay ? ('bay' as const) : ('engine' as const),
       ambientC: typical(40),
     }),
-    ...(kind ? { kind } : {}),
     ratingA,
+    kind: form ?? formFor(ratingA, old?.kind),
   }
   return {
     ...job,

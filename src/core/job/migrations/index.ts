@@ -3,6 +3,7 @@ import { fromVersion2 } from './from-version-2'
 import { fromVersion3 } from './from-version-3'
 import { fromVersion4 } from './from-version-4'
 import { fromVersion5 } from './from-version-5'
+import { fromVersion6 } from './from-version-6'
 import { isRaw, type Raw } from './raw'
 
 export { migratePart } from './part'
@@ -14,6 +15,7 @@ const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
   3: fromVersion3,
   4: fromVersion4,
   5: fromVersion5,
+  6: fromVersion6,
 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */

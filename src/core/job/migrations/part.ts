@@ -20,7 +20,7 @@ const fan = (diameterM: number): Raw => {
 }
 
 /**
- * A part as older shelves and jobs wrote it, with what parts had gained by job version 5. Leaves a present one as it
+ * A part as older shelves and jobs wrote it, with what parts had gained by job version 7. Leaves a present one as it
  * is.
  */
 export function migratePart(part: unknown): unknown {
@@ -28,7 +28,9 @@ export function migratePart(part: unknown): unknown {
   const gained: Readonly<Record<string, () => Raw>> = {
     relay: () => ({ coilV: 12 }),
     fan: () => fan(valueOf(part.diameterM, 0.15)),
-    controller: () => ({ leadM: null, supplyLeadM: null, leastDuty: null }),
+    controller: () => ({ leadM: null, supplyLeadM: null, leastDuty: null, inputs: [] }),
+    fuse: () => ({ stock: null }),
+    connector: () => ({ stock: null }),
   }
   return { facts: [], ...gained[String(part.kind)]?.(), ...part }
 }

@@ -1,6 +1,7 @@
 import { conductorRoles } from '../choices'
-import { feeds } from '../choices'
+import { feeds, layPlaces } from '../choices'
 import { z } from 'zod'
+import { fuseFormNames } from '../../electrical/fuse-forms'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
 import { wireSizes } from '../../units'
@@ -13,9 +14,11 @@ export const feedShape = {
     .array(
       z.strictObject({
         id: idSchema,
-        kind: z.enum(['blade', 'breaker']),
+        kind: z.enum(fuseFormNames),
         ratingA: z.number().min(0.5).max(100),
         fromPostM: field('fuse to battery post, along the wire', 'length', [0, 10], 'wire'),
+        /** whose heat it gets; its own reading counts by the engine and the exhaust */
+        lies: z.enum(layPlaces),
         ambientC: field('hottest it gets at the fuse', 'temperature', [-20, 120], 'wire'),
       }),
     )
@@ -30,6 +33,7 @@ export const feedShape = {
         colour: line(20),
         lengthM: field('length', 'run', [0.02, 60], 'wire', 'a string along the route, ends included'),
         insulationC: z.union([z.literal(80), z.literal(105), z.literal(125)]),
+        lies: z.enum(layPlaces),
         ambientC: field('hottest along its way', 'temperature', [-20, 120], 'wire'),
         bundled: z.int().min(1).max(60),
       }),
@@ -55,6 +59,14 @@ export const feedShape = {
         /** the last part of the feed; before it come fuse and contact */
         switchAtM: field(
           'of the feed, contact to fan',
+          'run',
+          [0, 30],
+          'wire',
+          'a string along the route, ends included',
+        ),
+        /** the part of the feed between fuse and isolator, where there is one */
+        isolatorAtM: field(
+          'of the feed, fuse to isolator',
           'run',
           [0, 30],
           'wire',

@@ -1,7 +1,14 @@
-import { controlIntents } from '../choices'
-import { parkedIntents } from '../choices'
-import { otherSystems } from '../choices'
+import {
+  callFeeds,
+  controlIntents,
+  diodePlaces,
+  otherSystems,
+  overrideLives,
+  parkedIntents,
+  timerFeeds,
+} from '../choices'
 import { z } from 'zod'
+import { field } from '../../fields'
 import { idSchema } from '../../parts'
 import { wireSizes } from '../../units'
 import { upTo } from '../limits'
@@ -9,6 +16,7 @@ import { upTo } from '../limits'
 /** What the mechanic wants of the circuit, apart from how it is built; when it may be live stands under `use`. */
 export const intentSchema = z.strictObject({
   control: z.enum(controlIntents),
+  overrideLive: z.enum(overrideLives),
   ifControllerDies: z.enum(['nothing', 'the override']),
   deadWhenParked: z.enum(parkedIntents),
   alsoFor: z.enum(otherSystems),
@@ -94,12 +102,30 @@ export const wiringSchema = z.strictObject({
   isolator: z.boolean(),
   /** keeps the control alive for the after-run once the key is off */
   timer: z.boolean(),
+  /** straight from the battery's post, or behind the fan's own fuse */
+  timerFrom: z.enum(timerFeeds),
   /** another system can call the fan */
   call: z.boolean(),
+  /** the call's current from the switched wire (a trailer's battery), or from behind the fan's own fuse */
+  callFrom: z.enum(callFeeds),
+  /** diodes that are fitted where ways join */
+  diodes: z.array(z.enum(diodePlaces)).max(diodePlaces.length),
+  /** what the machine's own fuse before the key is, A; null where nobody has looked */
+  loomFuseA: z.number().min(0.5).max(200).nullable(),
+  /** a fuse of the job's own where its wires leave the switched wire, A; null for none */
+  tapFuseA: z.number().min(0.5).max(30).nullable(),
   /** shows that the fan is live */
   lamp: z.boolean(),
   /** what an accessory block or existing plug may be loaded with, A; null where nobody knows */
   feedRatedA: z.number().min(0.5).max(200).nullable(),
+  /** what hangs on a borrowed feed or a switched wire already */
+  feedLoadA: field(
+    'already taken from the borrowed feed',
+    'current',
+    [0, 60],
+    'wire',
+    'a clamp on it, everything on that it feeds',
+  ),
   edits: z.array(harnessEditSchema).max(...upTo('edits')),
   unknowns: z.array(unknownSchema).max(...upTo('unknowns')),
 })

@@ -10,7 +10,7 @@ import { type TypicalMachine, typicalMachines } from '../typical'
 import { blocksFor, mediumOf } from './blocks'
 import { afterCare, tieCare } from './care'
 import { mm, placeBeside } from './place'
-import { controlConductors, switchAt, usualColours, wiringBeside } from './wiring'
+import { controlConductors, isolatorAt, switchAt, usualColours, wiringBeside } from './wiring'
 
 export { mediumOf } from './blocks'
 export { afterCare, careDays, tieCare } from './care'
@@ -85,13 +85,14 @@ function probeOf(t: TypicalMachine, medium: Medium, mountsFan: boolean): Job['pr
   }
 }
 
-const feedWire = (role: 'feed' | 'return', lengthM: number): Job['conductors'][number] => ({
+const feedWire = (role: 'feed' | 'return', lengthM: number, bay: boolean): Job['conductors'][number] => ({
   id: `${role}1`,
   role,
   size: null,
   colour: usualColours[role],
   lengthM: typical(lengthM),
   insulationC: 105,
+  lies: bay ? 'bay' : 'engine',
   ambientC: typical(60),
   bundled: 2,
 })
@@ -111,12 +112,14 @@ const runOf = (t: TypicalMachine): Job['runs'][number] => ({
   crimps: 6,
   rings: 2,
   switchAtM: switchAt(t),
+  isolatorAtM: isolatorAt(),
 })
 
 const wiringOf = (t: TypicalMachine): Job['wiring'] => ({
   ...wiringBeside(t.engine === null),
   intent: {
     control: 'thermostat and override',
+    overrideLive: 'as the fan',
     ifControllerDies: 'the override',
     deadWhenParked: 'the fan',
     alsoFor: 'nothing',
@@ -211,9 +214,9 @@ export function startJob(beginning: Beginning): Job {
     switches: [],
     fuses: [],
     conductors: [
-      feedWire('feed', t.routes.feedM),
-      feedWire('return', t.routes.returnM),
-      ...controlConductors(t, units),
+      feedWire('feed', t.routes.feedM, medium === 'air'),
+      feedWire('return', t.routes.returnM, medium === 'air'),
+      ...controlConductors(t, units, medium === 'air'),
     ],
     runs: [runOf(t)],
     wiring: wiringOf(t),

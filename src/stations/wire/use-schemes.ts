@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { SchoolJudged } from '@/core/advice'
+import type { SchemeJudged } from '@/core/advice'
 import type { Job } from '@/core/job'
 import type { Part } from '@/core/parts'
 import { useCompute } from '../use-compute'
@@ -9,12 +9,12 @@ import { useCompute } from '../use-compute'
 const PAUSE_MS = 150
 
 /** Every way of wiring the job, judged in the page's worker; null until it has answered once. */
-export function useSchools(
+export function useSchemes(
   job: Job,
   shelf: readonly Part[],
-): { readonly judged: readonly SchoolJudged[] | null; readonly message: string | null } {
+): { readonly judged: readonly SchemeJudged[] | null; readonly message: string | null } {
   const compute = useCompute()
-  const [judged, setJudged] = useState<readonly SchoolJudged[] | null>(null)
+  const [judged, setJudged] = useState<readonly SchemeJudged[] | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   useEffect(() => {
     let overtaken = false

@@ -1,0 +1,47 @@
+import type { Conditions, Heat, Netlist } from './netlist'
+import { heatsOf } from './states'
+
+/** A mismatch once, with every state that has it. */
+export interface Mismatch {
+  readonly text: string
+  readonly states: readonly Conditions[]
+}
+
+/** A heat in a word or two. */
+export const heatWords: Readonly<Record<Heat, string>> = {
+  cold: 'cold',
+  rising: 'warming up',
+  falling: 'cooling down',
+  hot: 'hot',
+}
+
+function keyedInWords(c: Conditions): string {
+  if (c.engine) return 'engine running'
+  if (c.key) return 'key on'
+  return c.timer ? 'key off, timer running' : 'parked'
+}
+
+/** A state in a few words: "parked and hot". */
+export function stateInWords(c: Conditions, net: Netlist): string {
+  const has = (by: string): boolean => net.elements.some((e) => e.kind === 'switch' && e.by === by)
+  const keyless = c.engine ? 'being charged' : 'standing'
+  const base = has('key') ? keyedInWords(c) : keyless
+  const more = [
+    ...(has('isolator') ? [c.isolator ? 'isolator on' : 'isolator off'] : []),
+    ...(c.override ? ['override on'] : []),
+    ...(c.hand ? ['hand switch on'] : []),
+    ...(c.call ? ["other system's call"] : []),
+    ...(heatsOf(net).length > 1 ? [heatWords[c.heat]] : []),
+  ]
+  const last = more.pop()
+  return [base, ...more].join(', ') + (last ? ` and ${last}` : '')
+}
+
+/** Mismatches as sentences: "parked and hot: the fan runs, …". */
+export function mismatchInWords(net: Netlist, { text, states }: Mismatch): string {
+  const first = states.find((s) => s.heat === 'hot') ?? states[0]!
+  return (
+    `${stateInWords(first, net)}: ` +
+    `${text}${states.length > 1 ? ` (and in ${states.length - 1} more ${states.length > 2 ? 'states' : 'state'})` : ''}`
+  )
+}

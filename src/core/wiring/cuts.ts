@@ -1,0 +1,61 @@
+import type { LayPlace } from '../job'
+import type { WireSize } from '../units'
+import type { TerminalKind, WireEnd } from './ends'
+import type { Gap } from './gaps'
+
+export interface ShoppingLine {
+  readonly what: string
+  readonly count: number
+  readonly unit: 'm' | ''
+  readonly has: 'on the shelf' | 'too little' | 'lacking'
+  readonly note: string
+}
+
+/** One piece of wire to cut. */
+export interface CutWire {
+  readonly number: number
+  readonly label: string
+  readonly conductor: string
+  readonly size: WireSize | null
+  readonly colour: string
+  readonly insulationC: number
+  /** along its way, and as it is cut, m */
+  readonly wayM: number
+  readonly cutM: number
+  readonly ends: readonly [WireEnd, WireEnd]
+  readonly sleeve: string
+  readonly lies: LayPlace
+  readonly zoneC: number
+  readonly getsC: number
+  readonly hotEnough: boolean
+  readonly amps: number
+}
+
+export interface CutList {
+  readonly wires: readonly CutWire[]
+  readonly totals: readonly {
+    readonly size: WireSize
+    readonly colour: string
+    readonly insulationC: number
+    readonly metres: number
+  }[]
+  readonly joints: readonly {
+    readonly kind: TerminalKind
+    readonly size: WireSize | null
+    readonly name: string
+    readonly count: number
+  }[]
+  readonly shopping: readonly ShoppingLine[]
+  /** diodes and fuses that stand in a wire, each with where its leads go */
+  readonly inline: readonly {
+    readonly kind: 'diode' | 'fuse'
+    readonly what: string
+    readonly from: string
+    readonly to: string
+  }[]
+  /** terminals that no wire of the list leads to */
+  readonly gaps: readonly Gap[]
+  /** two a wire, one for each end */
+  readonly labels: readonly string[]
+  readonly problems: readonly string[]
+}

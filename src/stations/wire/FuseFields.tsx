@@ -1,0 +1,61 @@
+'use client'
+
+import { circuitsOf } from '@/core/fan-circuit'
+import { fuseForms, fuseFormNames } from '@/core/electrical'
+import { changeFuse, type Job, type LayPlace, layPlaces } from '@/core/job'
+import { ChoiceField } from '@/ui/ChoiceField'
+import type { StationProps } from '../station'
+import { named, ratingOf, ratings } from './named'
+
+/** Where a wire or fuse can lie on this machine. */
+export const layOptions = (job: Job): { value: LayPlace; name: string }[] =>
+  named(
+    layPlaces.filter((p) => p !== 'bay' || job.bay !== null),
+    {
+      engine: 'by the engine, as read',
+      bay: 'in the bay',
+      outside: 'outside, in the air',
+      exhaust: 'close to the exhaust',
+    },
+  )
+
+/** Rating, form and place of each run's fuse; one that several fans hang on stands once. */
+export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const circuits = circuitsOf(job)
+  return (
+    <>
+      <h2>Fuse</h2>
+      {circuits.map(({ run, fuse, suffix }, n) => {
+        if (circuits.slice(0, n).some((o) => run.fuse !== null && o.run.fuse === run.fuse)) return null
+        return (
+          <div key={run.id}>
+            <ChoiceField
+              label={`Rating${suffix}`}
+              value={fuse ? String(fuse.ratingA) : ''}
+              options={ratings(fuseForms[fuse?.kind ?? 'blade'].ratings, fuse?.ratingA ?? null, 'none fitted')}
+              onChange={(v) => settle((j) => changeFuse(j, ratingOf(v), undefined, n))}
+            />
+            {fuse && (
+              <>
+                <ChoiceField
+                  label={`Form${suffix}`}
+                  value={fuse.kind}
+                  options={fuseFormNames.map((value) => ({ value, name: fuseForms[value].name }))}
+                  onChange={(kind) => settle((j) => changeFuse(j, fuse.ratingA, kind, n))}
+                />
+                <ChoiceField
+                  label={`Lies${suffix}`}
+                  value={fuse.lies}
+                  options={layOptions(job)}
+                  onChange={(lies) =>
+                    settle((j) => ({ ...j, fuses: j.fuses.map((f) => (f.id === fuse.id ? { ...f, lies } : f)) }))
+                  }
+                />
+              </>
+            )}
+          </div>
+        )
+      })}
+    </>
+  )
+}

@@ -1,0 +1,86 @@
+'use client'
+
+import { changeWiring, type DiodePlace, type Job } from '@/core/job'
+import { fuseForms } from '@/core/electrical'
+import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
+import type { StationProps } from '../station'
+import { ratingOf, ratings } from './named'
+
+/** Diodes that the job's ways can have, by where they stand. */
+const diodeLabels: Readonly<Record<DiodePlace, string>> = {
+  control: 'Diode in the control’s feed',
+  override: 'Diode behind the override',
+  call: 'Diode behind the call',
+}
+
+const diodesFor = ({ wiring, engine }: Job): DiodePlace[] => [
+  ...(engine !== null && wiring.controlFrom === 'key' ? (['control'] as const) : []),
+  ...(wiring.override !== 'none' ? (['override'] as const) : []),
+  ...(wiring.call ? (['call'] as const) : []),
+]
+
+/** What joins the thermostat's way: timer and other systems, with the fuse and the diodes where they join. */
+export function Joining({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const { wiring } = job
+  const change = (of: Partial<Job['wiring']>): void => settle((j) => changeWiring(j, of))
+  return (
+    <>
+      {job.engine !== null && (
+        <>
+          <YesNoField label="After-run timer" value={wiring.timer} onChange={(timer) => change({ timer })} />
+          {wiring.timer && (
+            <ChoiceField
+              label="Timer takes its current"
+              value={wiring.timerFrom}
+              options={[
+                { value: 'feed', name: "behind the fan's fuse" },
+                { value: 'battery', name: 'from the battery post, unfused' },
+              ]}
+              onChange={(timerFrom) => change({ timerFrom })}
+            />
+          )}
+        </>
+      )}
+      <YesNoField label="Other system’s call" value={wiring.call} onChange={(call) => change({ call })} />
+      {wiring.call && (
+        <ChoiceField
+          label="Call takes its current"
+          value={wiring.callFrom}
+          options={[
+            { value: 'key', name: job.engine === null ? 'from the battery post, unfused' : 'from the switched wire' },
+            { value: 'feed', name: "behind the fan's fuse" },
+          ]}
+          onChange={(callFrom) => change({ callFrom })}
+        />
+      )}
+      {job.engine !== null && (
+        <ChoiceField
+          label="Own fuse at the switched wire"
+          value={wiring.tapFuseA === null ? '' : String(wiring.tapFuseA)}
+          options={ratings(
+            fuseForms.blade.ratings.filter((a) => a <= 10),
+            wiring.tapFuseA,
+            'none',
+          )}
+          onChange={(v) => change({ tapFuseA: ratingOf(v) })}
+        />
+      )}
+      {diodesFor(job).map((place) => (
+        <YesNoField
+          key={place}
+          label={diodeLabels[place]}
+          value={wiring.diodes.includes(place)}
+          onChange={(fitted) =>
+            settle((j) =>
+              changeWiring(j, {
+                diodes: fitted
+                  ? [...j.wiring.diodes.filter((d) => d !== place), place]
+                  : j.wiring.diodes.filter((d) => d !== place),
+              }),
+            )
+          }
+        />
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,145 @@
+'use client'
+
+import { useMemo } from 'react'
+import Table from 'react-bootstrap/Table'
+import { stateInWords, turns, type Conditions } from '@/core/circuit'
+import type { Job } from '@/core/job'
+import { type Guard, guardsOf, type JobProof } from '@/core/wiring'
+import { format, type UnitSystem } from '@/core/units'
+
+/** States that hold themselves: what came before decides how they end. */
+export function Held({ proof, onShow }: { readonly proof: JobProof; readonly onShow: (c: Conditions) => void }) {
+  if (!proof.latches.length) return null
+  return (
+    <section aria-label="What holds itself">
+      <h2 className="mt-3">What holds itself</h2>
+      <p className="soft small mb-1">
+        The table begins with everything off. Switched from the state before, these end elsewhere.
+      </p>
+      <ul className="plain-list">
+        {proof.latches.map((l, i) => (
+          <li key={i}>
+            From “{stateInWords(l.from, proof.net)}” to{' '}
+            <button type="button" className="word-button" onClick={() => onShow(l.conditions)}>
+              {stateInWords(l.conditions, proof.net)}
+            </button>
+            : {l.fans.some(turns) ? 'the fan runs' : 'the fan stands'}.{' '}
+            <span className={l.mismatch ? 'verdict-short' : 'soft'}>
+              {l.mismatch ? `Not as asked: ${l.mismatch}.` : 'As asked.'}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** What it draws and what is live with everything off. */
+export function Parked({ proof, units }: { readonly proof: JobProof; readonly units: UnitSystem }) {
+  return (
+    <>
+      <h2 className="mt-3">Parked</h2>
+      <p className="mb-1">
+        It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', units, 2)}</span>. Live then:{' '}
+        {proof.liveWhenParked.length
+          ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', units, 3)})`).join('; ')
+          : 'nothing behind the battery'}
+        .
+      </p>
+    </>
+  )
+}
+
+const contactLook = { short: 'verdict-short', holds: 'verdict-holds', 'rating unknown': 'soft' } as const
+
+/** What each switch and contact carries at most, over all states. */
+export function Carried({ proof, units: u }: { readonly proof: JobProof; readonly units: UnitSystem }) {
+  return (
+    <>
+      <h2 className="mt-3">What each switch carries at most</h2>
+      <div className="scroll-sideways">
+        <Table size="sm" className="align-middle">
+          <thead>
+            <tr>
+              <th scope="col">switch or contact</th>
+              <th scope="col">running</th>
+              <th scope="col">may carry</th>
+              <th scope="col">starting</th>
+              <th scope="col">may close on</th>
+              <th scope="col">verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {proof.switches.map((s) => (
+              <tr key={s.name}>
+                <th scope="row" className="fw-normal">
+                  {s.label}
+                </th>
+                <td className="figure-text">{format(s.amps, 'current', u, 2)}</td>
+                <td className="figure-text">{s.mayCarryA === null ? '–' : format(s.mayCarryA, 'current', u, 2)}</td>
+                <td className="figure-text">{format(s.startA, 'current', u, 2)}</td>
+                <td className="figure-text">{s.mayMakeA === null ? '–' : format(s.mayMakeA, 'current', u, 2)}</td>
+                <td className={contactLook[s.verdict]}>
+                  {s.verdict}
+                  {s.verdict === 'short' && /key/.test(s.name) ? ': a key switch must not carry the fan' : ''}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </div>
+    </>
+  )
+}
+
+const guardWords: Readonly<Record<Guard['verdict'], readonly [words: string, look: string]>> = {
+  guarded: ['guarded', 'verdict-holds'],
+  'short by practice': ['nothing before it: kept short, in a sleeve of its own', 'soft'],
+  unknown: ['not known: whose fuse stands before it?', 'verdict-unsure'],
+  unguarded: ['nothing guards it', 'verdict-short'],
+}
+
+const behind = (job: Job, g: Guard): string => {
+  const u = job.units
+  if (g.bare) return `would carry ${format(g.wouldCarryA, 'current', u, 2)}`
+  if (g.unknown) return 'a fuse of the machine’s own'
+  if (!g.fuses.length) return 'what it comes from limits it'
+  return `${format(g.letsThroughA, 'current', u, 3)}${g.fuses.length > 1 ? ` from ${g.fuses.length} fuses at once` : ''}`
+}
+
+/** What guards every wire that is laid, feed or signal. */
+export function Guards({ job }: { readonly job: Job }) {
+  const guards = useMemo(() => guardsOf(job), [job])
+  if (!guards.length) return null
+  return (
+    <>
+      <h2 className="mt-3">What guards each wire</h2>
+      <div className="scroll-sideways">
+        <Table size="sm" className="align-middle">
+          <thead>
+            <tr>
+              <th scope="col">wire</th>
+              <th scope="col">may carry</th>
+              <th scope="col">fuse before it</th>
+              <th scope="col">verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {guards.map((g) => (
+              <tr key={g.wire}>
+                <th scope="row" className="fw-normal">
+                  {g.name}
+                </th>
+                <td className="figure-text">{format(g.allowedA, 'current', job.units, 2)}</td>
+                <td className="figure-text">{behind(job, g)}</td>
+                <td className={guardWords[g.verdict][1]}>
+                  {g.verdict === 'unguarded' && !g.bare ? 'its fuse is too large for it' : guardWords[g.verdict][0]}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </div>
+    </>
+  )
+}
