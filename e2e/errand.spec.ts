@@ -66,7 +66,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await page.getByLabel('Switched by').selectOption('controller')
   // an override behind the key would feed back through it, and the key would carry the fan
   await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
-    'parked, override on and hot: the fan runs, you asked for key only',
+    'it holds itself: the fan runs, you asked for key only',
   )
   for (const [choice, is] of [
     ['Run by', 'thermostat'],

@@ -80,7 +80,7 @@ test('an air-cooled digger, from start to signature: a bay, no coolant, the hole
   await page.getByLabel('Switched by').selectOption('controller')
   // an override behind the key would feed back through it, and the key would carry the fan
   await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
-    'parked, override on and hot: the fan runs, you asked for key only',
+    'it holds itself: the fan runs, you asked for key only',
   )
   for (const [choice, is] of [
     ['Run by', 'thermostat'],

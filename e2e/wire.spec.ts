@@ -28,6 +28,32 @@ test(
       'There is one fan only.',
     )
     await expect(ways.getByRole('listitem').first()).toContainText(/fits|needs more/)
+    // what is wired lacks what was asked: it is said, and brought with its diode and its fuse
+    const inUse = ways.getByRole('listitem').filter({ hasText: 'Fused feed with a relay' })
+    await expect(inUse).toContainText('wired so, but not with all that was asked')
+    await page.getByRole('button', { name: 'Add what it lacks: Fused feed with a relay' }).click()
+    await expect(inUse).toContainText('in use')
+    await expect(page.getByLabel('Diode in the control’s feed')).toHaveValue('yes')
+    await expect(page.getByLabel('Timer takes its current')).toHaveValue('feed')
+    await wireView(page, 'Cut list')
+    const inWires = page.getByRole('list', { name: 'In the wires' })
+    await expect(inWires).toContainText('Diode, keeps the control out of the ignition')
+    await expect(page.getByRole('cell', { name: /wire behind the timer: after-run timer, out to/ })).toBeVisible()
+    await wireView(page, 'Circuit')
+    await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
+    await expect(page.getByText('nothing guards it')).toHaveCount(0)
+    // from the battery post it is fed by nothing that opens: the table says so, and Fuse is short
+    await page.getByLabel('Timer takes its current').selectOption('battery')
+    await expect(page.getByText('nothing guards it')).toBeVisible()
+    await expect(verdict(page, 'fuse')).toHaveText('short')
+    await page.keyboard.press('Control+z')
+    // without its diode the ignition lives on behind an open key
+    await page.getByLabel('Diode in the control’s feed').selectOption('no')
+    await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+      'the ignition is live with the key off, fed back through',
+    )
+    await page.keyboard.press('Control+z')
+    await wireView(page, 'Ways to wire it')
     await page.getByRole('button', { name: 'Wire it so: Ground-side switching' }).click()
     await expect(ways.getByRole('listitem').filter({ hasText: 'Ground-side switching' })).toContainText('in use')
     await expect(page.getByLabel('Thermostat switches')).toHaveValue('ground')
@@ -151,8 +177,8 @@ test('an unknown pigtail is found out with a meter in the safest order, and kept
     page.locator('tbody tr').filter({ has: page.getByRole('rowheader', { name: 'black', exact: true }) }),
   ).toContainText('ground')
   await row.getByRole('button', { name: /feed the fan from it/ }).click()
-  await expect(page.getByLabel('Fed from')).toHaveValue('accessory block')
-  await expect(page.getByLabel('It may be loaded with')).toHaveValue('7.5')
+  await expect(page.getByLabel('Fed from')).toHaveValue('key switch')
+  await expect(page.getByLabel('Machine’s fuse before the key')).toHaveValue('10')
 })
 
 test(

@@ -345,3 +345,75 @@ test('two fans share a ground: Newton finds both; each fault that a circuit offe
     for (const [name, v] of after.volts) expect([f.id, name, Number.isFinite(v)]).toEqual([f.id, name, true])
   }
 })
+
+test('a fuse at many times its rating inside a cycle that never rests opens, and ends it', () => {
+  const [battery] = groundSide().elements
+  const fuse = 0.12 * 3 ** -1.2
+  const net: Netlist = {
+    elements: [
+      battery!,
+      { kind: 'fuse', name: 'fuse_1', label: 'fuse', a: 'bat_plus', b: 'behind', ohm: fuse, ratingA: 3, form: 'blade' },
+      {
+        kind: 'contact',
+        name: 'own',
+        label: 'own contact',
+        relay: 'r',
+        atRest: 'closed',
+        a: 'behind',
+        b: 'coil_plus',
+        ohm: 0.008,
+        rating: null,
+      },
+      {
+        kind: 'coil',
+        name: 'coil',
+        label: 'coil',
+        relay: 'r',
+        a: 'coil_plus',
+        b: GROUND,
+        ohm: 90,
+        pullInV: 7.2,
+        letGoV: 2.4,
+      },
+      wire('short', 'coil_plus', GROUND, 0.1),
+    ],
+    controls: [],
+  }
+  // closed, the coil has 12.65 · 0.1 / (0.02 + 0.032 + 0.008 + 0.1) = 7.9 V and pulls in; open, it lets go
+  const s = solved(net, {})
+  expect(s.chattering).toEqual([])
+  expect(s.opened).toHaveLength(1)
+  expect(s.opened[0]!.ampsBefore).toBeCloseTo(12.65 / (0.02 + fuse + 0.008 + 1 / (1 / 0.1 + 1 / 90)), 0)
+  expect(amps(s, 'battery')).toBeCloseTo(0, 6)
+})
+
+test('a brushless fan behind a few ohm starts and drops out again and again; behind little it runs', () => {
+  const behind = (ohm: number): Solution =>
+    solved(
+      {
+        elements: [
+          groundSide().elements[0]!,
+          wire('feed', 'bat_plus', 'fan_plus', ohm),
+          {
+            kind: 'motor',
+            name: 'fan_1',
+            label: 'fan',
+            fan: 'fan1',
+            a: 'fan_plus',
+            b: GROUND,
+            rating: { motor: 'brushless', ratedV: 12, ratedA: 4, lockedA: null, diameterM: 0.2 },
+            jammed: false,
+          },
+        ],
+        controls: [],
+      },
+      {},
+    )
+  // 48 W can be had behind R only while V² ≥ 4 R P: 12.65² / 192 = 0.83 ohm, the battery's 0.02 among them
+  for (const ohm of [0.9, 2, 5, 20]) {
+    expect([ohm, behind(ohm).chattering, behind(ohm).speeds.get('fan_1')]).toEqual([ohm, ['fan_1'], 0])
+  }
+  const runs = behind(0.5)
+  expect([runs.chattering, runs.speeds.get('fan_1')]).toEqual([[], 1])
+  expect(amps(runs, 'fan_1')).toBeCloseTo(48 / ((12.65 + Math.sqrt(12.65 ** 2 - 4 * 0.52 * 48)) / 2), 4)
+})

@@ -53,7 +53,24 @@ const back = (net: Netlist, e: Element) => net.elements.find((r) => r.kind === '
 const grounded = (e: Element): boolean => e.kind === 'wire' && e.b === GROUND
 
 const rules: Readonly<Record<string, FaultRule>> = {
-  open: { words: (e) => `${e.label}: broken`, fits: ofKind('wire', 'coil', 'motor', 'switch', 'load'), edit: without },
+  open: {
+    words: (e) => `${e.label}: broken`,
+    fits: ofKind('wire', 'coil', 'motor', 'switch', 'load'),
+    // a fan stays where it is, and is counted: nothing goes through it any more
+    edit: (e, net) =>
+      e.kind === 'motor' ? swap(net, e.name, (m) => ({ ...m, b: `${m.name}_broken` })) : without(e, net),
+  },
+  diode_reversed: {
+    words: (e) => `${e.label}: the wrong way round`,
+    fits: ofKind('diode'),
+    edit: (e, net) => swap(net, e.name, (d) => ({ ...d, a: d.b, b: d.a })),
+  },
+  diode_shorted: {
+    words: (e) => `${e.label}: shorted`,
+    fits: ofKind('diode'),
+    edit: (e, net) => swap(net, e.name, (d) => asWire(d, JOINT_OHM)),
+  },
+  diode_missing: { words: (e) => `${e.label}: missing or burnt through`, fits: ofKind('diode'), edit: without },
   bad: {
     words: (e) => `${e.label}: ${grounded(e) ? 'bad ground' : 'bad joint'}, 20 ohm`,
     fits: ofKind('wire'),

@@ -6,6 +6,9 @@ import { allowedCurrent, conductorTemperature, resistancePerMetre, type Surround
 export const FRAME_OHM = 0.002
 export const CRIMP_OHM = 0.003
 export const RELAY_CONTACT_OHM = 0.008
+/** ohm (estimates): closed switches, and the machine's own wires that nobody measures */
+export const SWITCH_OHM = 0.005
+export const LOOM_OHM = 0.015
 export const RING_OHM = 0.001
 
 /**
@@ -56,7 +59,8 @@ export interface RunOfWire {
   readonly frame: boolean
   readonly crimps: number
   readonly rings: number
-  readonly relayContact: boolean
+  /** relay, controller, switches and what a borrowed feed has before it, ohm */
+  readonly contactsOhm: number
   readonly fuseA: number | null
 }
 
@@ -100,17 +104,16 @@ export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conducto
 /** Resistance of joints, fuse and relay contact. @returns ohm @see engineering §1.2 */
 export function contactsResistance(run: RunOfWire): Worked {
   const fuse = run.fuseA === null ? 0 : bladeFuseOhm(run.fuseA)
-  const relay = run.relayContact ? RELAY_CONTACT_OHM : 0
   return worked(
     'joints and contacts',
-    '{0} × 3 mohm + {1} × 1 mohm + fuse {2} + relay {3}',
+    '{0} × 3 mohm + {1} × 1 mohm + fuse {2} + contacts {3}',
     [
       term('crimps', run.crimps, 'count'),
       term('rings', run.rings, 'count'),
       term('fuse', fuse, 'resistance'),
-      term('relay contact', relay, 'resistance'),
+      term('contacts', run.contactsOhm, 'resistance'),
     ],
-    run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + relay,
+    run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + run.contactsOhm,
     'resistance',
     '§1.2',
   )

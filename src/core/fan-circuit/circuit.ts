@@ -1,4 +1,5 @@
 import type { Fan, Job, Run } from '../job'
+import { contactsOhm } from './through'
 import { type Surroundings, surroundingsOf } from './surroundings'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
@@ -13,6 +14,8 @@ export interface FanCircuit {
   readonly probe: Job['probes'][number]
   readonly relay: Job['relays'][number] | null
   readonly keySwitch: Job['switches'][number] | null
+  /** contacts that its current goes through besides wires, joints and fuse, ohm */
+  readonly contactsOhm: number
 }
 
 /** Addresses are put together once for a job: the inside of a sampling run only looks them up. */
@@ -46,13 +49,20 @@ export const byId = <T extends { id: string }>(list: readonly T[], id: string | 
 
 const known = new WeakMap<Job, readonly FanCircuit[]>()
 
+const numbers = new WeakMap<Job, readonly string[]>()
+
+/** Gives a job's fans other numbers than the order of its runs: their ids, the first first. */
+export const numberedAs = (job: Job, runIds: readonly string[]): void => void numbers.set(job, runIds)
+
+const numberOf = (job: Job, runId: string, i: number): number => (numbers.get(job)?.indexOf(runId) ?? i) + 1
+
 /** Every run of a job with what its ids stand for; jobs are immutable, so it is looked up once. */
 export function circuitsOf(job: Job): readonly FanCircuit[] {
   const before = known.get(job)
   if (before) return before
   const circuits = job.runs.map((run, i): FanCircuit => ({
     run,
-    suffix: job.runs.length > 1 ? `, fan ${i + 1}` : '',
+    suffix: job.runs.length > 1 ? `, fan ${numberOf(job, run.id, i)}` : '',
     fan: chosenFan(byId(job.fans, run.fan)),
     controller: byId(job.controllers, run.controller),
     fuse: byId(job.fuses, run.fuse),
@@ -60,6 +70,7 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
     probe: byId(job.probes, run.probe)!,
     relay: byId(job.relays, run.relay),
     keySwitch: byId(job.switches, run.keySwitch),
+    contactsOhm: contactsOhm(job, run),
   }))
   known.set(job, circuits)
   return circuits

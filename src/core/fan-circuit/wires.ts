@@ -23,7 +23,7 @@ export const wiresOf = (bench: Bench, circuit: FanCircuit): RunOfWire => ({
   frame: circuit.run.frame,
   crimps: circuit.run.crimps,
   rings: circuit.run.rings,
-  relayContact: circuit.run.switchedBy === 'relay',
+  contactsOhm: circuit.contactsOhm,
   fuseA: circuit.fuse?.ratingA ?? null,
 })
 

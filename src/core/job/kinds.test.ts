@@ -376,9 +376,9 @@ function stillGood(job: Job): void {
   expect(signing(job, evaluate(job))).toMatchObject({ blockers: [], ready: true })
   const anew = signing({ ...job, signature: null }, evaluate(job))
   expect(anew.blockers).toEqual([])
-  expect(anew.toAccept.filter((a) => !a.accepted).map((a) => a.text)).toEqual([
+  expect(anew.toAccept.filter((a) => !a.accepted).map((a) => a.text)).toContainEqual(
     expect.stringMatching(/^Fuse before the key: open/),
-  ])
+  )
 }
 
 test(

@@ -2,7 +2,7 @@ import { type FanPart } from '../parts'
 import { corners, NotingBench, type Bench } from '../reading'
 import type { Quantity } from '../units'
 import { runningFan, wiresResistance, contactsResistance } from '../electrical'
-import { type Job, jobKinds, lookupOf, typicalMachines } from '../job'
+import { type Job, jobKinds, lookupOf, typicalMachines, sharesContact } from '../job'
 import {
   circuitsOf,
   type FanCircuit,
@@ -54,13 +54,17 @@ const proofId = (id: string, circuit: FanCircuit, n: number): string => (n === 0
 function figures(job: Job, circuit: FanCircuit, n: number, where: string): Proof[] {
   const { fan, controller, suffix } = circuit
   const own = controller !== null && circuitsOf(job).findIndex((c) => c.controller?.id === controller.id) === n
+  const parted = circuitsOf(job).some(
+    (o) =>
+      o !== circuit && (sharesContact(o.run, circuit.run) || (o.run.fuse !== null && o.run.fuse === circuit.run.fuse)),
+  )
   const ready = fan !== null && wiresWaitFor(circuit) === null
   const proofs: Proof[] = [
     {
       id: proofId('amps', circuit, n),
       name: `Running current${suffix}`,
       kind: 'figure',
-      how: `Clamp on the feed, ${where}, fan held on.`,
+      how: `Clamp on ${parted ? 'its own wire, where the feeds have parted' : 'the feed'}, ${where}, fan held on.`,
       predicted: fan ? predict(job, 'current', SLACK.amps, (b) => runCurrent(b, fan).value) : null,
     },
     {
@@ -109,6 +113,9 @@ const standby = (job: Job): Proof => ({
   how: 'Meter in series at the battery, fan still.',
   predicted: predict(job, 'current', 0.001, (b) => parkedDraw(b, job)),
 })
+
+/** the proof that nothing is fed back into the machine's own loom */
+export const NOT_FED_BACK = 'not-fed-back'
 
 const yes = (id: string, name: string, how: string): Proof => ({ id, name, how, kind: 'yes or no', predicted: null })
 
@@ -159,6 +166,15 @@ export function proofsOf(job: Job): Proof[] {
             'call',
             'The other system calls it',
             'Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.',
+          ),
+        ]
+      : []),
+    ...(job.wiring.diodes.length
+      ? [
+          yes(
+            NOT_FED_BACK,
+            'Key off while it runs: nothing else stays alive',
+            'Engine hot, key off: lamps, dash and pump of the machine are dead, the fan as it was asked.',
           ),
         ]
       : []),

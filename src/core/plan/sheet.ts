@@ -1,9 +1,9 @@
 import { mountOf } from '../job'
 import { type Sheet } from './sheet-schema'
-import { circuitsOf, eachOnce, type FanCircuit } from '../fan-circuit'
+import { circuitsOf, eachOnce, type FanCircuit, isThermostat } from '../fan-circuit'
 import { type Drawing, placeViews } from '../drawing'
 import { mismatchInWords, stateInWords } from '../circuit'
-import { cutList, editInWords, fansInWords, provedCircuit } from '../wiring'
+import { cutList, editInWords, fansInWords, type Guard, guardsOf, provedCircuit } from '../wiring'
 import { askedFields, type Job, jobKinds, lookupOf, roleNames, typicalMachines } from '../job'
 import { Bench, spreadOf } from '../reading'
 import { format, formatSpread, nearestInOtherSystem, type UnitSystem } from '../units'
@@ -150,15 +150,33 @@ export const feedWords: Readonly<Record<Job['runs'][number]['source'], string>> 
   'road lights': 'FROM A ROAD-LIGHTING WIRE',
 }
 
+/** What stands before a wire that no fuse guards as it should. */
+function guardInWords(g: Guard, units: UnitSystem): string {
+  if (g.verdict === 'short by practice') return 'nothing before it; kept short, in a sleeve of its own'
+  if (g.verdict === 'unknown') return 'NOT KNOWN what fuse of the machine’s own stands before it'
+  const may = `it may carry ${format(g.allowedA, 'current', units, 2)}`
+  return g.bare
+    ? `NO FUSE before it, it would carry ${format(g.wouldCarryA, 'current', units, 2)}, ${may}`
+    : `ITS FUSE IS TOO LARGE, ${format(g.letsThroughA, 'current', units, 3)}, ${may}`
+}
+
 /**
  * The circuit as drawn and proved, and every wire as it is cut.
  * @param drawn in its running state; null where nobody has laid it out
  */
 function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Section[] {
-  const { net, mismatches, rows, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
+  const { net, mismatches, rows, latches, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
   const says = [
     ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)),
     ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
+    ...latches
+      .filter((l) => !l.mismatch)
+      .map(
+        (l) => `Holds itself, as asked: from “${stateInWords(l.from, net)}” to “${stateInWords(l.conditions, net)}”.`,
+      ),
+    ...guardsOf(job)
+      .filter((g) => g.verdict !== 'guarded')
+      .map((g) => `${g.name}: ${guardInWords(g, units)}.`),
     `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ` +
       `${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
     ...switches.map((s) => {
@@ -186,6 +204,8 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
         ...cut.totals.map(
           (t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`,
         ),
+        ...cut.inline.map((x) => `In the wires, ${x.what}: ${x.from} to ${x.to}.`),
+        ...cut.gaps.map((g) => `NO WIRE leads to ${g.at}.`),
         ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`),
       ],
       ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'],
@@ -226,7 +246,7 @@ function settingLines(controller: Job['controllers'][number], units: UnitSystem)
       ? `At the probe: on ${format(points.on.c, 'temperature', units)}, off ` +
         `${format(points.off.c, 'temperature', units)}.`
       : 'No thermostat.',
-    `Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`,
+    ...(isThermostat(part) ? [`Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`] : []),
     ...whatToPress(part, setC, bandK, units, spanK).map((k, i) => `${i + 1}. ${k}`),
   ]
 }

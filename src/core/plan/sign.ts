@@ -1,6 +1,6 @@
 import { circuitsOf } from '../fan-circuit'
 import { addDays } from './days'
-import { type Proof, proofsOf } from './proofs'
+import { NOT_FED_BACK, type Proof, proofsOf } from './proofs'
 import { stepsOf } from './steps'
 import { planWarnings } from './warnings'
 import { careDays, type Job, type MarginId, wiresInUse } from '../job'
@@ -55,7 +55,9 @@ const circuitAsked = (job: Job): boolean => signedUnder(job, CIRCUIT_CORE)
 /** Proofs that a job's signature stands for. */
 const provenBy = (job: Job): Proof[] =>
   proofsOf(job).filter(
-    (p) => signedUnder(job, EACH_FAN_CORE) || !circuitsOf(job).some((c, n) => n > 0 && p.id.endsWith(`-${c.run.id}`)),
+    (p) =>
+      (p.id !== NOT_FED_BACK || signedUnder(job, GUARD_CORE)) &&
+      (signedUnder(job, EACH_FAN_CORE) || !circuitsOf(job).some((c, n) => n > 0 && p.id.endsWith(`-${c.run.id}`))),
   )
 
 /** What a signature of an older core never answered for, and a run without a fuse, which has its own words. */
@@ -108,7 +110,9 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   }
   if (job.setting.state === 'test')
     blockers.push('The controller is on its test setting: put back the working setting.')
-  // what was accepted covers what is no worse; a change for the worse must be accepted anew
+  // what was accepted covers what is no worse; a change for the worse must be accepted anew. What an older core signed is
+  // not held against figures of this one
+  const older = job.signature !== null && job.signature.coreVersion !== CORE_VERSION
   const accepted = (
     margin: MarginId | 'plan',
     part: string,
@@ -120,7 +124,7 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
         a.margin === margin &&
         a.part === part &&
         a.verdict === verdict &&
-        (worst === null || (a.worst !== null && worst >= a.worst - ROUNDING)),
+        (older || worst === null || (a.worst !== null && worst >= a.worst - ROUNDING)),
     )
   const margins = evaluation.margins.flatMap((m): ToAccept[] => [
     ...m.parts

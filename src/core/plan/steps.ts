@@ -1,7 +1,8 @@
 import { mountOf } from '../job'
-import { eachOnce, type FanCircuit } from '../fan-circuit'
+import { circuitsOf, eachOnce, type FanCircuit, isSettable, isThermostat } from '../fan-circuit'
+import { controlKindOf } from '../control'
 import { type Job, jobKinds, typicalMachines, wiresInUse } from '../job'
-import { editStep } from '../wiring'
+import { editStep, liveBeforeFuse } from '../wiring'
 import { format } from '../units'
 import type { Caution } from '../job'
 import { fasteningWords } from './fastening'
@@ -40,6 +41,23 @@ function fusesInWords(job: Job): string | null {
   const several = fuses.length > 1
   return fuses.map(([f, c]) => `${f.ratingA} A${several ? ` for ${fanOf(c)}` : ''}`).join(' and ') || null
 }
+
+/** Fuses besides the fans' own: where the job's wires leave the switched wire. */
+const tapFuse = ({ wiring, engine }: Job): string =>
+  wiring.tapFuseA !== null && engine !== null
+    ? ` Another of ${wiring.tapFuseA} A where the control’s wire leaves the switched wire, without its fuse too.`
+    : ''
+
+/** What is live once the battery is on and the fuses are still out: whatever the circuit feeds past them. */
+function liveWithoutFuse(job: Job): string {
+  const live = liveBeforeFuse(job)
+  return live.length
+    ? `Live already, whatever the fuse: ${live.join('; ')}. Nothing else behind the holder is: the meter says so.`
+    : 'Behind the holder nothing is live: the meter says so.'
+}
+
+const feels = ({ controller }: FanCircuit): boolean =>
+  controller === null || (isThermostat(controller.part) && controller.part.fixed === undefined)
 
 /** What the meter is held between for each way back. */
 function waysBack(job: Job): string {
@@ -147,6 +165,7 @@ const rules: readonly StepRule[] = [
       job.bay
         ? 'Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.'
         : eachOnce(job, 'probe')
+            .filter(([, circuit]) => feels(circuit))
             .map(([probe, circuit], _, all) => {
               const where = probe.atOutlet ? 'Near the outlet.' : 'Near the inlet.'
               const how =
@@ -158,6 +177,7 @@ const rules: readonly StepRule[] = [
             .join(' '),
     minutes: 8,
     cautions: [],
+    when: (job) => circuitsOf(job).some(feels),
   },
   {
     id: 'controller',
@@ -165,6 +185,8 @@ const rules: readonly StepRule[] = [
     tell: 'Flat, dry, in sight and in reach; its lead down, so that water drips off.',
     minutes: 10,
     cautions: [],
+    when: (job) =>
+      circuitsOf(job).some((c) => c.controller === null || controlKindOf(c.controller.part).decidedBy !== 'nothing'),
   },
   {
     id: 'relay',
@@ -183,7 +205,7 @@ const rules: readonly StepRule[] = [
     id: 'fuse-holder',
     title: 'Fuse holder, without its fuse',
     tell: (job) =>
-      `Within 180 mm of the post along the wire; for ` + `${fusesInWords(job) ?? 'a fuse still to choose'}.`,
+      `Within 180 mm of the post along the wire; for ${fusesInWords(job) ?? 'a fuse still to choose'}.${tapFuse(job)}`,
     minutes: 8,
     cautions: ['fuseFirst'],
   },
@@ -291,11 +313,12 @@ const rules: readonly StepRule[] = [
     tell: 'As low as it goes, so that it can be proved cold.',
     minutes: 3,
     cautions: ['surprise'],
+    when: (job) => circuitsOf(job).some((c) => c.controller === null || isSettable(c.controller.part)),
   },
   {
     id: 'battery-on',
     title: 'Battery on, fuse still out',
-    tell: 'Positive, then negative. Behind the holder nothing is live: the meter says so.',
+    tell: (job) => `Positive, then negative. ${liveWithoutFuse(job)}`,
     minutes: 5,
     cautions: ['battery', 'surprise'],
   },

@@ -146,7 +146,7 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
   const usesProbe = log.probeC !== null && factors.includes('kappa')
 
   /** model at the chosen rows: coolant, then the probe where it was logged; factors are told over what stood before */
-  const model = (scale: readonly number[], fanLateS = 0): number[] => {
+  const model = (scale: readonly number[], fanLateS = 0, fanLongerS = 0): number[] => {
     const bench = new Bench(lookup, new Map(addresses.map((a, i) => [a, scale[i]! * before[i]!])))
     const spec = runSpecOf(bench, job, circumstances, day)
     const [firstLeg] = legsOf(bench, job, day, circumstances).legs
@@ -179,7 +179,12 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
       {
         ...spec,
         start,
-        ...(fanAt && spec.motors.length ? { given: (s: number) => fanAt(Math.max(0, s - fanLateS)) } : {}),
+        ...(fanAt && spec.motors.length
+          ? {
+              given: (s: number) =>
+                Math.max(fanAt(Math.max(0, s - fanLateS)), fanLongerS ? fanAt(Math.max(0, s - fanLongerS)) : 0),
+            }
+          : {}),
       },
       { stepS: 1, everyS: 2 },
     )!
@@ -256,11 +261,13 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
         `log ${wants[factors[factors.length - 1]!]}.`,
     )
   const covariance = inverse(normal)
-  // a log with minutes between its lines does not say when in between the fan switched
-  const late = fanAt ? model(scale, lengthS / (n - 1) / 2).map((v, i) => v - at[i]!) : at.map(() => 0)
-  const moves = covariance.mmul(jacobian.transpose()).mmul(Matrix.columnVector(late))
+  // a log does not say when between two of its lines the fan switched: both ways later, or on so much longer
+  const betweenS = lengthS / (n - 1) / 2
+  const movedBy = (other: readonly number[]): Matrix =>
+    covariance.mmul(jacobian.transpose()).mmul(Matrix.columnVector(other.map((v, i) => v - at[i]!)))
+  const moves = fanAt ? [movedBy(model(scale, betweenS)), movedBy(model(scale, 0, betweenS))] : []
   const half = factors.map((_, k) =>
-    Math.hypot(STUDENT * Math.sqrt(Math.max(0, covariance.get(k, k)) * variance), moves.get(k, 0)),
+    Math.hypot(STUDENT * Math.sqrt(Math.max(0, covariance.get(k, k)) * variance), ...moves.map((m) => m.get(k, 0))),
   )
   const loose = factors.filter((_, k) => !(half[k]! <= WIDEST * scale[k]!))
   if (loose.length) {

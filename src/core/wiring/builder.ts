@@ -1,13 +1,10 @@
 import { type Control, type Element, GROUND, type Netlist } from '../circuit'
-import { allowedCurrent, conductorResistance, CRIMP_OHM, resistancePerMetre } from '../electrical'
+import { allowedCurrent, conductorResistance, CRIMP_OHM, resistancePerMetre, SWITCH_OHM } from '../electrical'
 import { ambientAt, conductorAt, runConductor, type RunConductor } from '../fan-circuit'
 import { type ConductorRole, type Job, roleNames } from '../job'
 import type { Bench } from '../reading'
 import type { NodeIs, Nodes } from './nodes'
 
-/** ohm (estimates): closed switches, and the machine's own wires that nobody measures */
-export const SWITCH_OHM = 0.005
-export const LOOM_OHM = 0.015
 const MISSING_SIZE = '1 mm²' as const
 type Wire = Extract<Element, { kind: 'wire' }>
 

@@ -1,6 +1,7 @@
+import { SWITCH_OHM } from '../electrical'
 import type { ContactRating } from '../electrical'
 import type { DiodePlace } from '../job'
-import { type Builder, SWITCH_OHM } from './builder'
+import { type Builder } from './builder'
 import { key, switchRating, tapped } from './feeds'
 import type { Trigger } from './switching'
 

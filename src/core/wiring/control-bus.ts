@@ -1,3 +1,4 @@
+import { SWITCH_OHM } from '../electrical'
 import { GROUND } from '../circuit'
 import { controlKindOf, RAMP_LEAST_DUTY } from '../control'
 import type { FanCircuit } from '../fan-circuit'
@@ -5,7 +6,6 @@ import type { Job } from '../job'
 import type { ControllerPart } from '../parts'
 import type { Builder } from './builder'
 import { tapped } from './feeds'
-import { SWITCH_OHM } from './builder'
 
 /** a controller's electronics need so much of the system's voltage (estimate) */
 const ALIVE_SHARE = 0.55

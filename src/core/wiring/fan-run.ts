@@ -1,9 +1,9 @@
 import { GROUND } from '../circuit'
 import { controlKindOf } from '../control'
-import { bladeFuseOhm, CRIMP_OHM, FRAME_OHM, RING_OHM } from '../electrical'
+import { bladeFuseOhm, CRIMP_OHM, FRAME_OHM, RING_OHM, SWITCH_OHM } from '../electrical'
 import { type FanCircuit, ratingOf, type RunConductor, runCurrent } from '../fan-circuit'
 import { sharesContact } from '../job'
-import { type Builder, SWITCH_OHM } from './builder'
+import { type Builder } from './builder'
 import { type FeedPieces, feedPieces, pieceOf } from './feed-pieces'
 import { feedsFrom, switchRating } from './feeds'
 

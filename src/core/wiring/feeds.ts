@@ -1,8 +1,16 @@
 import { servingBattery } from '../fan-circuit'
 import { GROUND } from '../circuit'
-import { bladeFuseOhm, type ContactRating, internalResistance, RELAY_CONTACT_OHM, restVoltage } from '../electrical'
+import {
+  bladeFuseOhm,
+  type ContactRating,
+  internalResistance,
+  RELAY_CONTACT_OHM,
+  restVoltage,
+  LOOM_OHM,
+  SWITCH_OHM,
+} from '../electrical'
 import type { Job } from '../job'
-import { type Builder, LOOM_OHM, SWITCH_OHM } from './builder'
+import { type Builder } from './builder'
 
 /** a battery whose cold-cranking current nobody knows gives about so many times its amp-hours (estimate) */
 const CRANKING_PER_AH = 6

@@ -265,11 +265,27 @@ export function dropSecondFan(job: Job): Job {
 export const sizeFor = (job: Job, ids: readonly string[], size: WireSize): Job =>
   ids.reduce((j, id) => withConductor(j, id, { size }), job)
 
+/** Feeds that now begin at the battery, as long as the first one until somebody has measured them. */
+function withOwnFeeds(job: Job): Job {
+  const [first, ...others] = job.runs
+  const feedOf = (conductors: readonly string[]) =>
+    job.conductors.find((c) => c.role === 'feed' && conductors.includes(c.id))
+  const usual = feedOf(first!.conductors)
+  if (!usual) return job
+  return others.reduce((j, run) => {
+    const feed = feedOf(run.conductors)
+    return feed?.lengthM.source === 'typical' && feed.lengthM.value < usual.lengthM.value
+      ? withConductor(j, feed.id, { lengthM: typical(usual.lengthM.value) })
+      : j
+  }, job)
+}
+
 /** Each fan with its own relay, fuse and, where triggers are not joined, its own controller. */
 export function relayEach(job: Job, relay: RelayPart): Job {
   const withRelays = { ...job, relays: job.runs.map((_, i) => ({ id: `relay${i + 1}`, part: relay })) }
   const { fuse } = firstCircuit(job)
-  const fused = fuse ? { ...withRelays, fuses: job.runs.map((_, i) => ({ ...fuse, id: `fuse${i + 1}` })) } : withRelays
+  const own = withOwnFeeds(withRelays)
+  const fused = fuse ? { ...own, fuses: job.runs.map((_, i) => ({ ...fuse, id: `fuse${i + 1}` })) } : own
   return {
     ...fused,
     runs: fused.runs.map((r, i) => ({

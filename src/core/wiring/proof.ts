@@ -1,4 +1,14 @@
-import { type CircuitIntent, type FanState, type Proof, prove, turns, withFaults } from '../circuit'
+import {
+  allOff,
+  Circuit,
+  type CircuitIntent,
+  type FanState,
+  liveNodes,
+  type Proof,
+  prove,
+  turns,
+  withFaults,
+} from '../circuit'
 import { timeToFloor } from '../electrical'
 import { batteryAt } from '../fan-circuit'
 import { type Job, lookupOf } from '../job'
@@ -76,6 +86,26 @@ export function provedCircuit(job: Job, faults: readonly string[] = []): JobProo
   const proof = proofOf(job, netlistOf(job))
   known.set(job, proof)
   return proof
+}
+
+/**
+ * Terminals that are live with everything off, cold or hot, while the fans' own fuses are still out, the machine's own
+ * left aside: what no holder keeps dead.
+ */
+export function liveBeforeFuse(job: Job): string[] {
+  const whole = netlistOf(job)
+  const out = whole.elements.filter((e) => e.kind === 'fuse' && e.run !== undefined).map((e) => `blown:${e.name}`)
+  const net = withFaults(whole, out)
+  const circuit = new Circuit(net)
+  const live = (['cold', 'hot'] as const).flatMap((heat) => {
+    const c = { ...allOff, isolator: true, heat }
+    return liveNodes(net, c, circuit.solve(c), (n) => nodeInWords(job, whole.nodes, n))
+  })
+  const own = (name: string): boolean => {
+    const is = whole.nodes.get(name)?.is
+    return is !== undefined && alwaysLive.has(is)
+  }
+  return [...new Set(live.filter((n) => !own(n.name)).map((n) => n.label))]
 }
 
 /** What the fans do in one state: "112 %, 5 A" for each, backwards with a minus. */

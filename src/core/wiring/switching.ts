@@ -195,7 +195,7 @@ function byRelay(b: Builder, s: Switching): Trigger {
       output(b, controller, n, sends, low)
       b.signal('coil-return', `coil${tag}_return`, low, GROUND)
     }
-    return { controller: controller.id, pin: pin85, low: GROUND, direct: false, inputs: {}, pin86 }
+    return { controller: controller.id, pin: pin85, low: GROUND, direct: false, inputs: inputsOf(b, controller), pin86 }
   }
   b.signal('coil-return', `coil${tag}_return`, pin85, GROUND)
   if (called) b.signal('link', `trigger${tag}_link`, called.pin, pin86)
@@ -203,7 +203,7 @@ function byRelay(b: Builder, s: Switching): Trigger {
     output(b, controller, n, bus.supply(controller), sends)
     b.signal('trigger', `trigger${tag}`, sends, pin86)
   }
-  return { controller: controller.id, pin: pin86, low: GROUND, direct: false, inputs: {}, pin86 }
+  return { controller: controller.id, pin: pin86, low: GROUND, direct: false, inputs: inputsOf(b, controller), pin86 }
 }
 
 /** What stands between a fan's feed and the fan, and where it is called. */

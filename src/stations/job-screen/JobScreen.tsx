@@ -24,6 +24,7 @@ import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
 import { AsideNotes, NotTaken } from './SaveNotes'
+import { seenBy } from './seen-by'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
 import { useSample } from './use-sample'
@@ -35,6 +36,7 @@ const ConflictDialog = dynamic(() => persistently(() => import('@/ui/ConflictDia
 const KeysDialog = dynamic(() => persistently(() => import('@/ui/KeysDialog')).then((m) => m.KeysDialog), {
   ssr: false,
 })
+const FanChoice = dynamic(() => persistently(() => import('./FanChoice')).then((m) => m.FanChoice), { ssr: false })
 const Working = dynamic(() => persistently(() => import('@/ui/Working')).then((m) => m.Working), {
   loading: () => <Coming height={320} />,
 })
@@ -91,6 +93,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   const { job, settle, preview } = doc
   const { station, margin, go } = useAddress()
   const [keysShown, setKeysShown] = useState(false)
+  const [chosenFan, setChosenFan] = useState(0)
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
   const fields = useRef<HTMLDivElement>(null)
   const keeping = useRef<Promise<void>>(Promise.resolve())
@@ -185,15 +188,15 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     go(field.station)
     focusField(address)
   }
-  const { Stage, Tray } = stationViews[station]
+  const { Stage, Tray, perFan } = stationViews[station]
+  const fan = perFan ? Math.min(chosenFan, job.runs.length - 1) : 0
   const stationProps = {
-    job,
+    ...seenBy(job, fan, settle, preview),
+    fan,
     station,
     evaluation: full,
     run,
     shelf,
-    settle,
-    preview,
     now,
     goTo: (s: Station) => go(s),
     sign,
@@ -260,6 +263,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
           <Spine entries={entries} present={station} onGo={(s) => go(s)} />
           <main className="stage" key={station}>
             <AsideNotes aside={doc.aside} onDrop={doc.dropAside} />
+            {perFan && <FanChoice job={job} fan={fan} onChoose={setChosenFan} settle={settle} />}
             <Stage {...stationProps} />
           </main>
           {selected ? (

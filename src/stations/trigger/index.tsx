@@ -2,8 +2,15 @@
 
 import { controlKindOf, probePlaces, probePlacesIn } from '@/core/control'
 import { holdingSetting } from '@/core/advice'
-import { chooseController, firstCircuit, isSettable } from '@/core/fan-circuit'
-import { changeProbePlace, changeSetting, changeSpan, choiceEnds, type Job } from '@/core/job'
+import {
+  chooseController,
+  circuitsOf,
+  firstCircuit,
+  isSettable,
+  ownController,
+  shareController,
+} from '@/core/fan-circuit'
+import { changeProbePlace, changeSetting, ownProbe, shareProbe, changeSpan, choiceEnds, type Job } from '@/core/job'
 import Button from 'react-bootstrap/Button'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
 import type { ControllerPart, ProbePart } from '@/core/parts'
@@ -33,7 +40,14 @@ function Stage(props: StationProps) {
       </>
     )
   const waits = runWaitsFor(job)
-  if (waits === null) return <RunViews {...props} />
+  if (waits === null && props.fan === 0) return <RunViews {...props} />
+  if (waits === null && ladder && sharesController(job))
+    return (
+      <>
+        <p className="say">One controller calls both fans: its ladder and its run stand with the first.</p>
+        <RunViews {...props} />
+      </>
+    )
   if (!ladder)
     return (
       <>
@@ -52,7 +66,11 @@ function Stage(props: StationProps) {
         onPreview={(change) => preview(change)}
         onSettle={(change) => settle(change)}
       />
-      <p className="soft small">No run yet, it waits: {waits}.</p>
+      <p className="soft small">
+        {waits === null
+          ? 'The run of the day, with both fans in it, stands with the first fan.'
+          : `No run yet, it waits: ${waits}.`}
+      </p>
     </>
   )
 }
@@ -164,6 +182,40 @@ function Setting({
   )
 }
 
+/** Whether the fan that is looked at is called by a controller that calls another one too. */
+const sharesController = (job: Job): boolean => {
+  const [seen, ...others] = job.runs
+  return others.some((r) => r.controller !== null && r.controller === seen!.controller)
+}
+
+/** What the fan that is looked at has of its own: its controller and its probe, or another fan's. */
+function Shared({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const [seen, ...others] = job.runs
+  const other = circuitsOf(job)[1]!.suffix.slice(2)
+  return (
+    <>
+      <ChoiceField
+        label="Called by"
+        value={sharesController(job) ? 'shared' : 'own'}
+        options={[
+          { value: 'shared', name: `the controller of ${other}` },
+          { value: 'own', name: 'a controller of its own' },
+        ]}
+        onChange={(v) => settle((j) => (v === 'own' ? ownController(j, 0) : shareController(j, 0, 1)))}
+      />
+      <ChoiceField
+        label="Feels"
+        value={others.some((r) => r.probe === seen!.probe) ? 'shared' : 'own'}
+        options={[
+          { value: 'shared', name: `the probe of ${other}` },
+          { value: 'own', name: 'a probe of its own' },
+        ]}
+        onChange={(v) => settle((j) => (v === 'own' ? ownProbe(j, 0) : shareProbe(j, 0, 1)))}
+      />
+    </>
+  )
+}
+
 function Tray(props: StationProps) {
   const { job, shelf, settle, evaluation } = props
   const { probe } = firstCircuit(job)
@@ -181,6 +233,7 @@ function Tray(props: StationProps) {
         chosen={firstCircuit(job).controller?.part ?? null}
         onChoose={choose}
       />
+      {job.runs.length > 1 && <Shared job={job} settle={settle} />}
       <Setting job={job} settle={settle}>
         <Rules evaluation={evaluation} job={job} />
       </Setting>
@@ -196,7 +249,7 @@ function Tray(props: StationProps) {
           label="At the outlet"
           value={probe.atOutlet}
           onChange={(atOutlet) =>
-            settle((j) => ({ ...j, probes: j.probes.map((p, i) => (i === 0 ? { ...p, atOutlet } : p)) }))
+            settle((j) => ({ ...j, probes: j.probes.map((p) => (p.id === probe.id ? { ...p, atOutlet } : p)) }))
           }
         />
       )}
@@ -216,4 +269,4 @@ function Tray(props: StationProps) {
   )
 }
 
-export const triggerStation: StationView = { Stage, Tray }
+export const triggerStation: StationView = { perFan: true, Stage, Tray }
