@@ -44,7 +44,7 @@ test(
     await expect(page.getByText('nothing guards it')).toHaveCount(0)
     // from the battery post it is fed by nothing that opens: the table says so, and Fuse is short
     await page.getByLabel('Timer takes its current').selectOption('battery')
-    await expect(page.getByText('nothing guards it')).toBeVisible()
+    await expect(page.getByText('nothing guards it').first()).toBeVisible()
     await expect(verdict(page, 'fuse')).toHaveText('short')
     await page.keyboard.press('Control+z')
     // without its diode the ignition lives on behind an open key
@@ -253,4 +253,51 @@ test('a new job says what is still open in its circuit, and is wired to the end'
   for (const margin of ['supply', 'wire', 'contacts']) await expect(verdict(page, margin)).not.toHaveText(/short|open/)
   await page.setViewportSize({ width: 390, height: 844 })
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
+
+test('two fans on two cores, from Place to hand-over: each placed, called, fused, proved and told', async ({
+  page,
+  yard,
+}) => {
+  await openJob(page, yard, 'Fell team bike 3', '?station=place')
+  await page.getByRole('button', { name: 'add a second fan like it' }).click()
+  const which = page.getByRole('group', { name: 'Which fan is looked at' })
+  await expect(which.getByRole('button', { name: /^Fan 2/ })).toHaveAttribute('aria-pressed', 'true')
+  // the second is looked at: it goes to the other core, and its leads are told from there
+  await page.getByLabel('On the', { exact: true }).selectOption({ label: 'right core' })
+  await expect(page.getByText('Right core from behind')).toBeVisible()
+  await which.getByRole('button', { name: /^Fan 1/ }).click()
+  await expect(page.getByText('Left core from behind')).toBeVisible()
+  await which.getByRole('button', { name: /^Fan 2/ }).click()
+  await expect(page.getByText('Right core from behind')).toBeVisible()
+
+  await go(page, 'Trigger')
+  await page.getByLabel('Called by').selectOption({ label: 'a controller of its own' })
+  const set = page.getByLabel('set', { exact: true })
+  const second = await set.inputValue()
+  await which.getByRole('button', { name: /^Fan 1/ }).click()
+  expect(Number(second) - Number(await set.inputValue())).toBe(5)
+
+  await go(page, 'Wire')
+  await wireView(page, 'Ways to wire it')
+  const staged = page.getByRole('listitem').filter({ hasText: 'A relay each, staged temperatures' })
+  await staged.getByRole('button').click()
+  await expect(staged).toContainText('in use')
+  await expect(page.getByLabel('Switched by, fan 2')).toHaveValue('relay')
+  await expect(page.getByLabel('Rating, fan 2')).not.toHaveValue('')
+  await wireView(page, 'Circuit')
+  await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
+  await wireView(page, 'Cut list')
+  await expect(
+    page.getByRole('cell', { name: /^link wire: controller 1, its own supply to controller 2/ }),
+  ).toBeVisible()
+
+  await go(page, 'Build')
+  await expect(page.getByText(/A for fan 1 and .* A for fan 2/).first()).toBeVisible()
+  await go(page, 'Prove')
+  await expect(page.getByText('Running current, fan 2').first()).toBeVisible()
+  await expect(page.getByText('It turns, the right way, fan 2').first()).toBeVisible()
+  await saved(page)
+  await page.getByRole('link', { name: /sheet/ }).click()
+  await expect(page.getByRole('cell', { name: 'fuse, fan 2' })).toBeVisible()
 })

@@ -18,6 +18,7 @@ export const stationViews: Readonly<Record<Station, StationView>> = {
     Tray: dynamic(() => persistently(() => import('./measure')).then((m) => m.measureStation.Tray), { loading }),
   },
   place: {
+    perFan: true,
     Stage: dynamic(() => persistently(() => import('./place')).then((m) => m.placeStation.Stage), { loading }),
     Tray: dynamic(() => persistently(() => import('./place')).then((m) => m.placeStation.Tray), { loading }),
   },
@@ -30,6 +31,7 @@ export const stationViews: Readonly<Record<Station, StationView>> = {
     Tray: dynamic(() => persistently(() => import('./wire')).then((m) => m.wireStation.Tray), { loading }),
   },
   trigger: {
+    perFan: true,
     Stage: dynamic(() => persistently(() => import('./trigger')).then((m) => m.triggerStation.Stage), { loading }),
     Tray: dynamic(() => persistently(() => import('./trigger')).then((m) => m.triggerStation.Tray), { loading }),
   },

@@ -25,6 +25,8 @@ interface Props {
   readonly picked?: string | null
   readonly onPick?: (handle: string) => void
   readonly maxHeight?: number
+  /** pixels that a millimetre has at least, so that words stay large enough: what is wider is scrolled */
+  readonly leastScale?: number
 }
 
 interface Frame {
@@ -104,6 +106,7 @@ export function DrawingView({
   picked = null,
   onPick,
   maxHeight = 430,
+  leastScale,
 }: Props) {
   const svg = useRef<SVGSVGElement>(null)
   // null: all of it
@@ -191,47 +194,79 @@ export function DrawingView({
   const seen = new Set<string>()
   return (
     <figure className="drawing">
-      <svg
-        ref={svg}
-        className="to-scale"
-        viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`}
-        width="100%"
-        style={{ maxHeight, aspectRatio: `${whole.w} / ${whole.h}` }}
-        role={named ? 'group' : 'img'}
-        aria-label={drawing.says}
-        onKeyDown={(e) => {
-          if (e.key === '+' || e.key === '=') zoom(1.4)
-          else if (e.key === '-') zoom(1 / 1.4)
-          else if (e.key === '0') {
-            e.stopPropagation()
-            setView(null)
-          }
-        }}
-      >
-        {grouped(drawing.shapes, all).map(({ handle, shapes }, i) => {
-          const inside = shapes.map((s, k) => <One key={k} shape={s} />)
-          if (handle === null) return <g key={i}>{inside}</g>
-          const firstOfIt = !seen.has(handle)
-          seen.add(handle)
-          if (pickable[handle]) {
-            const pick = (): void => onPick?.(handle)
+      <div className={leastScale === undefined ? undefined : 'scroll-sideways'}>
+        <svg
+          ref={svg}
+          className="to-scale"
+          viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`}
+          width="100%"
+          style={{
+            aspectRatio: `${whole.w} / ${whole.h}`,
+            ...(leastScale === undefined
+              ? { maxHeight }
+              : { maxHeight: Math.max(maxHeight, whole.h * leastScale), minWidth: whole.w * leastScale }),
+          }}
+          role={named ? 'group' : 'img'}
+          aria-label={drawing.says}
+          onKeyDown={(e) => {
+            if (e.key === '+' || e.key === '=') zoom(1.4)
+            else if (e.key === '-') zoom(1 / 1.4)
+            else if (e.key === '0') {
+              e.stopPropagation()
+              setView(null)
+            }
+          }}
+        >
+          {grouped(drawing.shapes, all).map(({ handle, shapes }, i) => {
+            const inside = shapes.map((s, k) => <One key={k} shape={s} />)
+            if (handle === null) return <g key={i}>{inside}</g>
+            const firstOfIt = !seen.has(handle)
+            seen.add(handle)
+            if (pickable[handle]) {
+              const pick = (): void => onPick?.(handle)
+              return (
+                <g
+                  key={i}
+                  className={`pickable${picked === handle ? ' picked' : ''}`}
+                  onClick={pick}
+                  {...(firstOfIt
+                    ? {
+                        tabIndex: 0,
+                        role: 'button',
+                        'aria-label': pickable[handle].name,
+                        'aria-pressed': picked === handle,
+                        onKeyDown: (e: React.KeyboardEvent) => {
+                          if (e.key === 'Enter' || e.key === ' ') {
+                            e.preventDefault()
+                            e.stopPropagation()
+                            pick()
+                          }
+                        },
+                      }
+                    : {})}
+                >
+                  {inside}
+                </g>
+              )
+            }
             return (
               <g
                 key={i}
-                className={`pickable${picked === handle ? ' picked' : ''}`}
-                onClick={pick}
+                data-movable={handle}
+                className="movable"
                 {...(firstOfIt
                   ? {
                       tabIndex: 0,
                       role: 'button',
-                      'aria-label': pickable[handle].name,
-                      'aria-pressed': picked === handle,
+                      'aria-label':
+                        `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift ` + `for ten`,
                       onKeyDown: (e: React.KeyboardEvent) => {
-                        if (e.key === 'Enter' || e.key === ' ') {
-                          e.preventDefault()
-                          e.stopPropagation()
-                          pick()
-                        }
+                        const way = KEYS[e.key]
+                        if (!way || !onMove) return
+                        e.preventDefault()
+                        e.stopPropagation()
+                        const step = e.shiftKey ? 10 : 1
+                        onMove(handle, way[0] * step, way[1] * step, { first: true, last: true, free: true })
                       },
                     }
                   : {})}
@@ -239,34 +274,9 @@ export function DrawingView({
                 {inside}
               </g>
             )
-          }
-          return (
-            <g
-              key={i}
-              data-movable={handle}
-              className="movable"
-              {...(firstOfIt
-                ? {
-                    tabIndex: 0,
-                    role: 'button',
-                    'aria-label':
-                      `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift ` + `for ten`,
-                    onKeyDown: (e: React.KeyboardEvent) => {
-                      const way = KEYS[e.key]
-                      if (!way || !onMove) return
-                      e.preventDefault()
-                      e.stopPropagation()
-                      const step = e.shiftKey ? 10 : 1
-                      onMove(handle, way[0] * step, way[1] * step, { first: true, last: true, free: true })
-                    },
-                  }
-                : {})}
-            >
-              {inside}
-            </g>
-          )
-        })}
-      </svg>
+          })}
+        </svg>
+      </div>
       <figcaption>
         <span>{drawing.title}</span>
         <span className="no-print">

@@ -136,8 +136,11 @@ interface Lettering {
   readonly letters: number
   readonly lines: number
 }
-const usual: Lettering = { label: 3.9, figure: 3.2, letters: 19, lines: 2 }
+const usual: Lettering = { label: 3.9, figure: 3.7, letters: 17, lines: 3 }
 const large: Lettering = { label: 5.2, figure: 4.6, letters: 15, lines: 3 }
+
+/** The smallest letters of a circuit, mm: laid out wide, and for a narrow screen. */
+export const circuitLettering = { usual: usual.figure, large: large.figure } as const
 
 /** A label in as many lines as there may be, cut off where even that is too little. */
 function labelled(e: Element, x: number, y: number, { label, letters, lines: most }: Lettering): Shape[] {

@@ -1,3 +1,4 @@
+export * from './complaint-words'
 export * from './alterations'
 export * from './cure'
 export * from './days'

@@ -6,7 +6,7 @@ import { stations } from '../fields'
 import { format, shown } from '../units'
 import { cureChecks } from './cure'
 import { stationNames } from './next'
-import { complaintInWords } from './sheet'
+import { complaintInWords } from './complaint-words'
 
 const BLANK = '______________'
 

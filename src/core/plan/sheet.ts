@@ -20,6 +20,7 @@ import { planWarnings } from './warnings'
 import { alterationsOf, alterationWords } from './alterations'
 import { cureChecks } from './cure'
 import { handsOnMinutes, sideInWords, stepsOf } from './steps'
+import { complaintInWords } from './complaint-words'
 type Section = Sheet['sections'][number]
 
 const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section => ({
@@ -27,18 +28,6 @@ const section = (heading: string, lines: string[], columns: string[] = [], rows:
   lines,
   table: rows.length ? { columns, rows } : null,
 })
-
-/** The complaint as one sentence of choices. */
-export function complaintInWords(job: Job): string {
-  const { what, on, breeze, after, aboveC } = job.complaint
-  return [
-    what,
-    ...(after ? [`after ${format(after.value, 'minutes', job.units)}`] : []),
-    `on ${on}`.replace('on after', 'after').replace('on idling', 'idling'),
-    ...(aboveC ? [`above ${format(aboveC.value, 'temperature', job.units)}`] : []),
-    breeze,
-  ].join(' · ')
-}
 
 const sourceWords = { measured: 'measured', label: 'label', typical: 'typical, a guess' } as const
 

@@ -4,7 +4,7 @@ import { type Job, jobKinds } from '../job'
 import { stations } from '../fields'
 import { filled } from './filled'
 import { nextThing } from './next'
-import { complaintInWords } from './sheet'
+import { complaintInWords } from './complaint-words'
 
 /** a height on the rail to a thousandth: no bar shows more, and a yard is read faster */
 const drawn = (x: number | null): number | null => (x === null ? null : Math.round(x * 1000) / 1000)

@@ -63,7 +63,7 @@ export function callers(b: Builder, feed: string, triggers: readonly Trigger[]):
       {
         of: 'override',
         label: 'override switch',
-        diode: 'diode, keeps the thermostat out of the override',
+        diode: 'diode, override',
         from: () => (wiring.override === 'key' ? fromKey() : feed),
         rating: switchRating(b.job, wiring.overrideSwitch),
       },
@@ -76,7 +76,7 @@ export function callers(b: Builder, feed: string, triggers: readonly Trigger[]):
       {
         of: 'call',
         label: "other system's call",
-        diode: 'diode, keeps the thermostat out of the other system',
+        diode: 'diode, call',
         from: () => (wiring.callFrom === 'key' ? tapped(b) : feed),
         rating: null,
       },

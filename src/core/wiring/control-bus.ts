@@ -72,7 +72,7 @@ export class ControlBus {
     b.add({
       kind: 'diode',
       name: 'control_diode',
-      label: 'diode, keeps the control out of the ignition',
+      label: 'diode, control’s feed',
       joins: 'control',
       a: b.node('control_fed', { is: 'diode', of: 'control' }),
       b: this.at,

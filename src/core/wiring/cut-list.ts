@@ -1,7 +1,7 @@
 import type { Element } from '../circuit'
 import { allowedCurrent, conductorTemperature } from '../electrical'
 import { ambientAt, circuitsOf, conductorAt, runConductor } from '../fan-circuit'
-import { type Job, lookupOf, roleNames } from '../job'
+import { type DiodePlace, type Job, lookupOf, roleNames } from '../job'
 import type { Part } from '../parts'
 import { Bench } from '../reading'
 import { format } from '../units'
@@ -95,6 +95,13 @@ function totalsOf(wires: readonly CutWire[]): CutList['totals'] {
   return [...grouped.values()]
 }
 
+/** What each diode is there for. */
+const diodeWords: Readonly<Record<DiodePlace, string>> = {
+  control: 'diode, keeps the control out of the ignition',
+  override: 'diode, keeps the thermostat out of the override',
+  call: 'diode, keeps the thermostat out of the other system',
+}
+
 /** Diodes where ways join, and the job's own fuse at the switched wire. */
 const inlineOf = (job: Job, net: JobNetlist): CutList['inline'] =>
   net.elements.flatMap((e) =>
@@ -102,7 +109,7 @@ const inlineOf = (job: Job, net: JobNetlist): CutList['inline'] =>
       ? [
           {
             kind: e.kind === 'diode' ? ('diode' as const) : ('fuse' as const),
-            what: e.label,
+            what: e.kind === 'diode' ? diodeWords[e.joins!] : e.label,
             from: nodeInWords(job, net.nodes, e.a),
             to: nodeInWords(job, net.nodes, e.b),
           },

@@ -4,7 +4,7 @@ import { Bench } from '../reading'
 import { circuitsOf } from '../fan-circuit'
 import { jammedCurrent, POST_DISTANCE_M } from '../electrical'
 import type { JobNetlist } from './builder'
-import { nodeInWords } from './ends'
+import { endAt } from './ends'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { netlistOf } from './netlist'
 
@@ -187,7 +187,7 @@ function work(job: Job): readonly Guard[] {
       piece: e.piece,
       lengthM,
     })
-    const [a, b] = [nodeInWords(job, net.nodes, e.a), nodeInWords(job, net.nodes, e.b)]
+    const [a, b] = [endAt(job, net.nodes, e.a).at, endAt(job, net.nodes, e.b).at]
     return [
       {
         wire: e.name,

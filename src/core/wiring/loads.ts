@@ -84,7 +84,8 @@ function waysToRun(net: Netlist): { readonly by: string; readonly conditions: Co
       pulled,
       powered,
       asked: new Set<string>(),
-      duty: new Map(net.controls.map((c) => [c.id, share])),
+      // a controller with inputs of its own is told by them, and closes
+      duty: new Map(net.controls.map((c) => [c.id, c.inputs?.length ? 1 : share])),
       conducting,
       blocked: new Set<string>(),
       opened: new Set<string>(),

@@ -433,4 +433,4 @@ function Tray(props: StationProps) {
   )
 }
 
-export const placeStation: StationView = { perFan: true, Stage, Tray }
+export const placeStation: StationView = { Stage, Tray }

@@ -269,4 +269,4 @@ function Tray(props: StationProps) {
   )
 }
 
-export const triggerStation: StationView = { perFan: true, Stage, Tray }
+export const triggerStation: StationView = { Stage, Tray }

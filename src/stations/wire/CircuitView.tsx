@@ -18,7 +18,7 @@ import {
   type Solution,
   type Switching,
 } from '@/core/circuit'
-import { circuitDrawing, circuitGraph, type Drawing } from '@/core/drawing'
+import { circuitDrawing, circuitGraph, circuitLettering, type Drawing } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
 import type { Job } from '@/core/job'
 import { provedCircuit } from '@/core/wiring'
@@ -43,6 +43,10 @@ function flipped(c: Conditions, by: Switching, on: boolean, keyed: boolean): Con
   if (by === 'timer' && on) return { ...next, key: false, engine: false }
   return next
 }
+
+/** pixels a millimetre, so that the smallest words are 12 high, on a phone 11 */
+const LEAST_WIDE = 12 / circuitLettering.usual
+const LEAST_NARROW = 11 / circuitLettering.large
 
 /** Which way the air goes, by wires and blade. @see engineering §1.7 */
 const airWay =
@@ -152,6 +156,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
           picked={picked}
           onPick={setPicked}
           maxHeight={narrow ? 520 : 390}
+          leastScale={narrow ? LEAST_NARROW : LEAST_WIDE}
         />
       ) : (
         <div style={{ height: 300 }} className="soft">

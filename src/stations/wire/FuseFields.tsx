@@ -12,10 +12,10 @@ export const layOptions = (job: Job): { value: LayPlace; name: string }[] =>
   named(
     layPlaces.filter((p) => p !== 'bay' || job.bay !== null),
     {
-      engine: 'by the engine, as read',
+      engine: 'by the engine',
       bay: 'in the bay',
-      outside: 'outside, in the air',
-      exhaust: 'close to the exhaust',
+      outside: 'outside',
+      exhaust: 'by the exhaust',
     },
   )
 

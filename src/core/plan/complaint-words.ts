@@ -1,0 +1,14 @@
+import type { Job } from '../job'
+import { format } from '../units'
+
+/** The complaint as one sentence of choices. */
+export function complaintInWords(job: Job): string {
+  const { what, on, breeze, after, aboveC } = job.complaint
+  return [
+    what,
+    ...(after ? [`after ${format(after.value, 'minutes', job.units)}`] : []),
+    `on ${on}`.replace('on after', 'after').replace('on idling', 'idling'),
+    ...(aboveC ? [`above ${format(aboveC.value, 'temperature', job.units)}`] : []),
+    breeze,
+  ].join(' · ')
+}
