@@ -177,12 +177,14 @@ test(
   'nonsense in every field of a station: a message beside it, the old value still counts, what was ' + 'typed is kept',
   async ({ page, yard }) => {
     const address = yard.addressOf('Fell team bike 3')
+    test.setTimeout(150_000)
     const troubles: string[] = []
     page.on('pageerror', (e) => troubles.push(e.message))
     for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger']) {
       await page.goto(`${yard.url}${address}?station=${station}`)
       await ready(page)
       const fields = page.locator('.tray .reading input')
+      await expect(fields.first()).toBeVisible()
       const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
       for (let i = 0; i < (await fields.count()); i++) {
         await fields.nth(i).fill(nonsense[i % nonsense.length]!)

@@ -292,12 +292,11 @@ test('two fans on two cores, from Place to hand-over: each placed, called, fused
     page.getByRole('cell', { name: /^link wire: controller 1, its own supply to controller 2/ }),
   ).toBeVisible()
 
-  await go(page, 'Build')
-  await expect(page.getByText(/A for fan 1 and .* A for fan 2/).first()).toBeVisible()
   await go(page, 'Prove')
   await expect(page.getByText('Running current, fan 2').first()).toBeVisible()
   await expect(page.getByText('It turns, the right way, fan 2').first()).toBeVisible()
   await saved(page)
   await page.getByRole('link', { name: /sheet/ }).click()
   await expect(page.getByRole('cell', { name: 'fuse, fan 2' })).toBeVisible()
+  await expect(page.getByText(/A for fan 1 and .* A for fan 2/).first()).toBeVisible()
 })

@@ -1,14 +1,4 @@
-import {
-  allOff,
-  Circuit,
-  type CircuitIntent,
-  type FanState,
-  liveNodes,
-  type Proof,
-  prove,
-  turns,
-  withFaults,
-} from '../circuit'
+import { allOff, Circuit, type CircuitIntent, type FanState, liveNodes, type Proof, prove, turns } from '../circuit'
 import { timeToFloor } from '../electrical'
 import { batteryAt } from '../fan-circuit'
 import { type Job, lookupOf } from '../job'
@@ -59,7 +49,8 @@ export const isOfLoom = (net: JobNetlist, node: string): boolean => {
   return is !== undefined && ofLoom.has(is)
 }
 
-const proofOf = (job: Job, net: JobNetlist): JobProof => {
+/** A circuit of a job held against the job's intent. */
+export const proofOf = (job: Job, net: JobNetlist): JobProof => {
   const proof = prove(net, intentOf(job), {
     empties: emptiesIn(job),
     nameOf: (node) => nodeInWords(job, net.nodes, node),
@@ -72,15 +63,8 @@ const proofOf = (job: Job, net: JobNetlist): JobProof => {
   return { ...proof, net }
 }
 
-/**
- * A job's circuit held against its intent; jobs are immutable, so it is worked out once.
- * @param faults put into it first, for looking what they would do
- */
-export function provedCircuit(job: Job, faults: readonly string[] = []): JobProof {
-  if (faults.length) {
-    const whole = netlistOf(job)
-    return proofOf(job, { ...withFaults(whole, faults), nodes: whole.nodes, problems: whole.problems })
-  }
+/** A job's circuit held against its intent; jobs are immutable, so it is worked out once. */
+export function provedCircuit(job: Job): JobProof {
   const before = known.get(job)
   if (before) return before
   const proof = proofOf(job, netlistOf(job))
@@ -94,8 +78,7 @@ export function provedCircuit(job: Job, faults: readonly string[] = []): JobProo
  */
 export function liveBeforeFuse(job: Job): string[] {
   const whole = netlistOf(job)
-  const out = whole.elements.filter((e) => e.kind === 'fuse' && e.run !== undefined).map((e) => `blown:${e.name}`)
-  const net = withFaults(whole, out)
+  const net = { ...whole, elements: whole.elements.filter((e) => e.kind !== 'fuse' || e.run === undefined) }
   const circuit = new Circuit(net)
   const live = (['cold', 'hot'] as const).flatMap((heat) => {
     const c = { ...allOff, isolator: true, heat }

@@ -24,6 +24,7 @@ import { guardsOf } from './guards'
 import { addSecondFan } from './harness'
 import { currentIn, loadsOf } from './loads'
 import { netlistOf } from './netlist'
+import { provedWithFaults } from './faulty-proof'
 import { provedCircuit } from './proof'
 import { addUnknown, takeAsFeed } from './unknowns'
 
@@ -35,7 +36,7 @@ const shelf = exampleShelf()
 const controllers = examplesOf('controller')
 const ramp = controllers.find((c) => c.band === 'ramp')!
 const wrong = (job: Job, faults: readonly string[] = []): string[] => {
-  const { net, mismatches } = provedCircuit(job, faults)
+  const { net, mismatches } = provedWithFaults(job, faults)
   return mismatches.map((m) => mismatchInWords(net, m))
 }
 const margin = (job: Job, id: string) => evaluate(job).margins.find((m) => m.id === id)!

@@ -30,6 +30,7 @@ import { evaluate } from '../margins'
 import { cutList } from './cut-list'
 import { addSecondFan, dropSecondFan, editBarred, makeEdit, undoEdit } from './harness'
 import { netlistOf } from './netlist'
+import { provedWithFaults } from './faulty-proof'
 import { provedCircuit } from './proof'
 
 const buggy = example('vineyard-buggy-ready')
@@ -37,7 +38,7 @@ const bike = example('fell-bike-signed')
 const trailer = example('market-cold-trailer')
 const shelf = exampleShelf()
 const wrong = (job: Job, faults: readonly string[] = []): string[] => {
-  const { net, mismatches } = provedCircuit(job, faults)
+  const { net, mismatches } = provedWithFaults(job, faults)
   return mismatches.map((m) => mismatchInWords(net, m))
 }
 const part = (job: Job, margin: MarginId, id: string) =>
@@ -75,7 +76,7 @@ describe('each mistake in wiring is found', () => {
   test("the fan's ground moved to the coil's ground pin: what carried 0.2 A carries the fan", () => {
     const ground = wiredAs(buggy, 'ground side', shelf)
     const carries = (faults: readonly string[]) =>
-      provedCircuit(ground, faults).switches.find((s) => s.name === 'output1')!
+      provedWithFaults(ground, faults).switches.find((s) => s.name === 'output1')!
     expect(carries([]).amps).toBeLessThan(0.25)
     expect(carries(['ground_at_85:fan1']).amps).toBeGreaterThan(4)
   })
@@ -86,7 +87,7 @@ describe('each mistake in wiring is found', () => {
   })
   test('a poor ground costs a fifth of the speed; a bad one is told', () => {
     const speed = (faults: readonly string[]): number =>
-      provedCircuit(buggy, faults)
+      provedWithFaults(buggy, faults)
         .rows.flatMap((r) => r.states)
         .find((s) => s.conditions.engine && s.conditions.heat === 'hot')!.fans[0]!.speed
     expect(speed(['poor:return1'])).toBeLessThan(0.8 * speed([]))

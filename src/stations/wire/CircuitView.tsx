@@ -21,7 +21,7 @@ import {
 import { circuitDrawing, circuitGraph, circuitLettering, type Drawing } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
 import type { Job } from '@/core/job'
-import { provedCircuit } from '@/core/wiring'
+import { provedCircuit, provedWithFaults } from '@/core/wiring'
 import { DrawingView } from '@/ui/DrawingView'
 import { StateTable } from './StateTable'
 import { useLayout } from './use-layout'
@@ -68,7 +68,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   const [faults, setFaults] = useState<readonly string[]>([])
   const [picked, setPicked] = useState<string | null>(null)
   const [figures, setFigures] = useState(false)
-  const proof = useMemo(() => provedCircuit(job, faults), [job, faults])
+  const proof = useMemo(() => provedWithFaults(job, faults), [job, faults])
   const net = proof.net
   // what a fault takes out stays drawn, as broken
   const graph = useMemo(
