@@ -3,7 +3,9 @@ import type { Setting } from '../control'
 import { changeSetting, type Job } from '../job'
 import { evaluateSome } from '../margins'
 
-/** What is left at the worst end of the readings for starting in time, and for everything else of a run's setting, K. */
+/**
+ * What is left at the worst end of the readings for starting in time, and for everything else of a run's setting, K.
+ */
 function leftOver(job: Job, { run }: FanCircuit): { readonly inTimeK: number; readonly holds: boolean } {
   const parts = evaluateSome(job, ['trigger'])
     .flatMap((m) => m.parts)

@@ -45,7 +45,10 @@ const complete = (job: Job): boolean =>
       r.conductors.every((c) => job.conductors.find((x) => x.id === c)?.size != null),
   )
 
-/** What is wrong with a circuit whatever its figures: refused, to be looked at, not as asked, a terminal without a wire. */
+/**
+ * What is wrong with a circuit whatever its figures: refused, to be looked at, not as asked, a terminal without a
+ * wire.
+ */
 function wrongWith(job: Job): string[] {
   const proof = provedCircuit(job)
   return [

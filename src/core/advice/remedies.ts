@@ -19,7 +19,7 @@ import { loadsOf } from '../wiring'
 import { format, plainNumber } from '../units'
 import { holdingSetting } from './holding-setting'
 import { holdingFuse, holdingSize } from './propose'
-import { TAP_A } from './wishes'
+import { TAP_FUSE_A } from '../electrical'
 
 /** Something that would help a margin; `change` does it at once where it is one choice. */
 export interface Remedy {
@@ -95,9 +95,9 @@ function guardRemedies(job: Job, margin: MarginResult): Remedy[] {
     })
   if (engine !== null && wiring.tapFuseA === null)
     found.push({
-      text: `Put a ${TAP_A} A fuse of your own where the wires leave the switched wire`,
+      text: `Put a ${TAP_FUSE_A} A fuse of your own where the wires leave the switched wire`,
       station: 'wire',
-      change: (j) => changeWiring(j, { tapFuseA: TAP_A }),
+      change: (j) => changeWiring(j, { tapFuseA: TAP_FUSE_A }),
     })
   return found.length
     ? found

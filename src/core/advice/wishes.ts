@@ -1,10 +1,7 @@
 import { controlKindOf } from '../control'
-import { bladeRatings } from '../electrical'
+import { TAP_FUSE_A } from '../electrical'
 import { changeWiring, type DiodePlace, type Job, type Wiring } from '../job'
 import { guardsOf } from '../wiring'
-
-/** the smallest blade fuse that a coil and a controller leave cool @see engineering §1.4 */
-export const TAP_A = bladeRatings[2]
 
 /** Whether a hand is wanted to be able to make the fans run. */
 const wantsOverride = ({ wiring: { intent } }: Job): boolean =>
@@ -57,7 +54,7 @@ function withTapFuse(job: Job): Job {
   const bare = changeWiring(job, { tapFuseA: null })
   const guarded = guardsOf(bare).every((g) => !g.fuses.includes('loom_fuse') || g.letsThroughA <= SURELY * g.allowedA)
   const known = guardsOf(bare).every((g) => g.verdict !== 'unknown')
-  return known && guarded ? bare : changeWiring(job, { tapFuseA: TAP_A })
+  return known && guarded ? bare : changeWiring(job, { tapFuseA: TAP_FUSE_A })
 }
 
 /** of what a wire may carry, so much is left at the hot end of its way (estimate) */

@@ -50,7 +50,10 @@ export type Element = Common &
         readonly kind: 'wire'
         readonly ohm: number
         readonly conductor: string | null
-        /** what its conductor may carry for good, A; none for the loom's own wires and plain joints @see engineering §1.1 */
+        /**
+         * what its conductor may carry for good, A; none for the loom's own wires and plain joints @see engineering
+         * §1.1
+         */
         readonly allowedA?: number
         /** which part of its conductor; the whole where none is said */ readonly piece?: Piece
         /** the machine had it before */ readonly loom?: true
@@ -96,7 +99,10 @@ export type Element = Common &
     | { readonly kind: 'load'; readonly ohm: number; readonly what: 'lamp' | 'other' }
     /** what a controller draws for itself */
     | { readonly kind: 'load'; readonly ohm: number; readonly what: 'standby'; readonly controller: string }
-    /** current goes from `a` to `b` only; `joins` says which way it keeps out of another, none where it only quenches a coil */
+    /**
+     * current goes from `a` to `b` only; `joins` says which way it keeps out of another, none where it only quenches a
+     * coil
+     */
     | { readonly kind: 'diode'; readonly joins?: 'control' | 'override' | 'call' }
   )
 export type ElementKind = Element['kind']

@@ -16,7 +16,8 @@ export function overloads(net: Netlist, s: Solution): string[] {
       return [`a short across the battery, ${amps.toFixed(0)} A: no fuse stands before it`]
     if (e.kind === 'wire' && e.allowedA !== undefined && amps > e.allowedA)
       return [
-        `${amps.toFixed(amps < 10 ? 1 : 0)} A through the ${e.label}, which may carry ${e.allowedA.toFixed(0)} A, and no fuse opens`,
+        `${amps.toFixed(amps < 10 ? 1 : 0)} A through the ${e.label}, which may carry ` +
+          `${e.allowedA.toFixed(0)} A, and no fuse opens`,
       ]
     return []
   })

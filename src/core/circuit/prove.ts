@@ -69,7 +69,8 @@ function unrest(net: Netlist, { chattering }: Solution): string | null {
 function runsUnwanted({ net, intent, empties }: Asked, { conditions: c, solution: s }: SolvedState): string {
   const drain = c.engine ? 0 : (s.amps.get('battery') ?? 0)
   const why = allows(intent, net, c) ? 'nothing calls it' : liveWords[intent.live]
-  return `the fan runs, ${why}${!c.engine && !c.key && drain > 0 ? `; it empties the battery in ${empties(drain)}` : ''}`
+  const emptying = !c.engine && !c.key && drain > 0
+  return `the fan runs, ${why}${emptying ? `; it empties the battery in ${empties(drain)}` : ''}`
 }
 
 /** How the fans that should run do so: all of them, the right way round, at speed. */

@@ -3,6 +3,9 @@ import { term, worked, type Worked } from '../reading'
 /** Standard blade ratings, A. @see engineering §1.4 */
 export const bladeRatings = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40] as const
 
+/** The smallest blade fuse that a coil and a controller leave cool, for wires that carry signals, A. */
+export const TAP_FUSE_A = 3
+
 /** What is proposed: blade fuses, and large ones where those end, A. */
 export const fuseRatings = [...bladeRatings, 50, 60, 70, 80, 100] as const
 

@@ -17,7 +17,9 @@ export function fanFirst(job: Job, n: number): Job {
   return seen
 }
 
-/** A job that was changed as seen from one of its fans, with its runs in the order that they had; new ones come last. */
+/**
+ * A job that was changed as seen from one of its fans, with its runs in the order that they had; new ones come last.
+ */
 export function inOrder(changed: Job, before: Job): Job {
   const order = before.runs.map((r) => r.id)
   const placed = order.flatMap((id) => changed.runs.filter((r) => r.id === id))

@@ -18,7 +18,8 @@ function borrowedOhm({ wiring }: Job, source: Run['source']): number {
 }
 
 /**
- * Contacts that a fan's current goes through besides its wires, joints and fuse: relay or controller, isolator, and what
+ * Contacts that a fan's current goes through besides its wires, joints and fuse: relay or controller, isolator, and
+ * what
  * a borrowed feed has before it. As the circuit has them.
  * @returns ohm
  * @see engineering §1.2, §5

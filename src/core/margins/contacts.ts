@@ -25,7 +25,10 @@ function startInWords(bench: Bench, job: Job, load: Load): Worked {
   )
 }
 
-/** What a fuse of the machine's own carries for good, against the fan and what hangs on it already. @see engineering §1.4 */
+/**
+ * What a fuse of the machine's own carries for good, against the fan and what hangs on it already. @see engineering
+ * §1.4
+ */
 const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: number): PartDefinition => ({
   id: `${id} runs${suffix}`,
   name: `of the ${name}'s own fuse${suffix}`,

@@ -31,7 +31,9 @@ const switchNames = { override: 'override switch', call: "other system's contact
 
 type Made = readonly [TerminalKind, at: string]
 
-/** Terminals of a controller: screws where it has them, else the ends of its leads; told apart where there are several. */
+/**
+ * Terminals of a controller: screws where it has them, else the ends of its leads; told apart where there are several.
+ */
 function atController(job: Job, id: string | null, at: string): Made {
   const n = job.controllers.findIndex((c) => c.id === id)
   const part = job.controllers[n]?.part

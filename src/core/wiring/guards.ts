@@ -34,7 +34,10 @@ export interface Guard {
   readonly letsThroughA: number
   /** a road leads to it with no fuse at all */
   readonly bare: boolean
-  /** a road leads to it past the machine's own fuse, before its key or before a block or plug, that nobody has looked at */
+  /**
+   * a road leads to it past the machine's own fuse, before its key or before a block or plug, that nobody has looked
+   * at
+   */
   readonly unknown: 'key' | 'others' | null
   /** current that it would carry, worn through to the frame, before anything stops it, A */
   readonly wouldCarryA: number
@@ -63,7 +66,9 @@ const ohmOf = (e: Element): number => {
   return 'ohm' in e ? e.ohm : 0
 }
 
-/** Whether current can come through an element to a node at all: whatever closes may close, loads limit by themselves. */
+/**
+ * Whether current can come through an element to a node at all: whatever closes may close, loads limit by themselves.
+ */
 function passes(e: Element, towards: 'a' | 'b', c: Conditions | null): boolean {
   switch (e.kind) {
     case 'source':

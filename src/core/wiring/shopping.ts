@@ -133,7 +133,9 @@ function extras(job: Job, stock: Stock, inline: CutList['inline']): ShoppingLine
   ]
 }
 
-/** Ties: one every 150 mm of the longest sleeve, which holds what runs together, and two to spare. @see engineering §7 */
+/**
+ * Ties: one every 150 mm of the longest sleeve, which holds what runs together, and two to spare. @see engineering §7
+ */
 const TIE_EVERY_M = 0.15
 
 /** What has to be in hand for a cut list, against what the shelf holds: each thing is given out once. */

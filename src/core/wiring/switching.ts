@@ -114,7 +114,8 @@ function direct(b: Builder, { circuit, n, controller, own }: Switching): Trigger
   const beside = (['override', 'call'] as const).some((of) => isCalled(b.job, of) && !part.inputs.includes(of))
   if (beside)
     b.say(
-      'Beside a ramp controller’s output nothing else may feed the fan: use the controller’s own inputs as its maker says.',
+      'Beside a ramp controller’s output nothing else may feed the fan: use the controller’s own inputs as its ' +
+        'maker says.',
       `output${tag}`,
       'warns',
     )

@@ -104,7 +104,8 @@ const behind = (job: Job, g: Guard): string => {
   if (g.bare) return `would carry ${format(g.wouldCarryA, 'current', u, 2)}`
   if (g.unknown) return 'a fuse of the machine’s own'
   if (!g.fuses.length) return 'what it comes from limits it'
-  return `${format(g.letsThroughA, 'current', u, 3)}${g.fuses.length > 1 ? ` from ${g.fuses.length} fuses at once` : ''}`
+  const together = g.fuses.length > 1 ? ` from ${g.fuses.length} fuses at once` : ''
+  return `${format(g.letsThroughA, 'current', u, 3)}${together}`
 }
 
 /** What guards every wire that is laid, feed or signal. */
