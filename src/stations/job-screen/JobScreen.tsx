@@ -20,7 +20,6 @@ import { HatchDefinitions } from '@/ui/MarginBar'
 import { MarginRail } from '@/ui/MarginRail'
 import { Spine, type SpineEntry } from '@/ui/Spine'
 import { fetchStations, stationViews } from '../all'
-import { ShelfChanges } from '../ShelfChanges'
 import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
 import { AsideNotes, NotTaken } from './SaveNotes'
@@ -37,6 +36,7 @@ const KeysDialog = dynamic(() => persistently(() => import('@/ui/KeysDialog')).t
   ssr: false,
 })
 const FanChoice = dynamic(() => persistently(() => import('./FanChoice')).then((m) => m.FanChoice), { ssr: false })
+const ShelfChanges = dynamic(() => persistently(() => import('../ShelfChanges')).then((m) => m.ShelfChanges))
 const Working = dynamic(() => persistently(() => import('@/ui/Working')).then((m) => m.Working), {
   loading: () => <Coming height={320} />,
 })
