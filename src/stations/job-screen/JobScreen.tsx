@@ -36,7 +36,9 @@ const KeysDialog = dynamic(() => persistently(() => import('@/ui/KeysDialog')).t
   ssr: false,
 })
 const FanChoice = dynamic(() => persistently(() => import('./FanChoice')).then((m) => m.FanChoice), { ssr: false })
-const ShelfChanges = dynamic(() => persistently(() => import('../ShelfChanges')).then((m) => m.ShelfChanges))
+const ShelfChanges = dynamic(() => persistently(() => import('../ShelfChanges')).then((m) => m.ShelfChanges), {
+  ssr: false,
+})
 const Working = dynamic(() => persistently(() => import('@/ui/Working')).then((m) => m.Working), {
   loading: () => <Coming height={320} />,
 })
