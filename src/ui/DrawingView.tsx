@@ -94,6 +94,18 @@ function grouped(
 
 const none: Readonly<Record<string, Movable>> = {}
 
+/** a drawing whose words must stay readable is shown at most so many times as large as it must be */
+const LARGEST = 1.4
+
+/** As wide as there is room, and as high as may be; where words must stay readable as wide as they need, to be panned. */
+const sizeOf = (whole: Frame, maxHeight: number, leastScale: number | undefined): React.CSSProperties =>
+  leastScale === undefined
+    ? { maxHeight }
+    : {
+        width: `clamp(${whole.w * leastScale}px, 100%, ${whole.w * leastScale * LARGEST}px)`,
+        touchAction: 'pan-x pan-y',
+      }
+
 /**
  * A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys +
  * − 0 zoom.
@@ -194,18 +206,13 @@ export function DrawingView({
   const seen = new Set<string>()
   return (
     <figure className="drawing">
-      <div className={leastScale === undefined ? undefined : 'scroll-sideways'}>
+      <div className={leastScale === undefined ? undefined : 'drawing-pan'}>
         <svg
           ref={svg}
           className="to-scale"
           viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`}
           width="100%"
-          style={{
-            aspectRatio: `${whole.w} / ${whole.h}`,
-            ...(leastScale === undefined
-              ? { maxHeight }
-              : { maxHeight: Math.max(maxHeight, whole.h * leastScale), minWidth: whole.w * leastScale }),
-          }}
+          style={{ aspectRatio: `${whole.w} / ${whole.h}`, ...sizeOf(whole, maxHeight, leastScale) }}
           role={named ? 'group' : 'img'}
           aria-label={drawing.says}
           onKeyDown={(e) => {
