@@ -102,6 +102,7 @@ const sizeOf = (whole: Frame, maxHeight: number, leastScale: number | undefined)
   leastScale === undefined
     ? { maxHeight }
     : {
+        maxHeight: 'none',
         width: `clamp(${whole.w * leastScale}px, 100%, ${whole.w * leastScale * LARGEST}px)`,
         touchAction: 'pan-x pan-y',
       }
