@@ -25,17 +25,6 @@ const narrowOptions = {
   'elk.layered.wrapping.correctionFactor': '1.1',
 }
 
-/** wider than this a circuit is folded, so that it need not be panned, mm */
-const WIDEST_MM = 240
-
-/** a long circuit on a wide screen: two rows */
-const foldedOptions = {
-  ...options,
-  'elk.aspectRatio': '1.5',
-  'elk.layered.wrapping.strategy': 'MULTI_EDGE',
-  'elk.layered.wrapping.correctionFactor': '1.1',
-}
-
 let elk: InstanceType<typeof ELK> | undefined
 
 /**
@@ -52,16 +41,9 @@ export function makeReady(): InstanceType<typeof ELK> {
  * there is little room.
  */
 export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidOut> {
-  const laid = await laidBy(graph, narrow ? narrowOptions : options)
-  if (narrow || laid.w <= WIDEST_MM) return laid
-  const folded = await laidBy(graph, foldedOptions)
-  return folded.w < laid.w ? folded : laid
-}
-
-async function laidBy(graph: CircuitGraph, layoutOptions: Readonly<Record<string, string>>): Promise<LaidOut> {
   const root: ElkNode = {
     id: 'circuit',
-    layoutOptions: { ...layoutOptions },
+    layoutOptions: narrow ? narrowOptions : options,
     children: graph.nodes.map((n) => ({
       id: n.id,
       width: n.w,
