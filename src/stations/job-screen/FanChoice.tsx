@@ -7,16 +7,16 @@ import { jobKinds } from '@/core/job'
 import { addSecondFan, dropSecondFan } from '@/core/wiring'
 import type { StationProps } from '../station'
 
-interface Props extends Pick<StationProps, 'job' | 'fan' | 'settle'> {
+interface Props extends Pick<StationProps, 'job' | 'fan' | 'settle' | 'station'> {
   readonly onChoose: (fan: number) => void
 }
 
 /** Which of several fans is looked at, and a second one to add or to take off. */
-export function FanChoice({ job, fan, settle, onChoose }: Props) {
+export function FanChoice({ job, fan, settle, station, onChoose }: Props) {
   const circuits = circuitsOf(job)
   const [{ fan: first }] = circuits as [(typeof circuits)[number]]
   if (circuits.length < 2)
-    return first && jobKinds[job.kind].mountsFan ? (
+    return first && station === 'place' && jobKinds[job.kind].mountsFan ? (
       <p className="fan-choice">
         <button
           type="button"

@@ -265,7 +265,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
           <Spine entries={entries} present={station} onGo={(s) => go(s)} />
           <main className="stage" key={station}>
             <AsideNotes aside={doc.aside} onDrop={doc.dropAside} />
-            {perFan && <FanChoice job={job} fan={fan} onChoose={setChosenFan} settle={settle} />}
+            {perFan && <FanChoice job={job} fan={fan} station={station} onChoose={setChosenFan} settle={settle} />}
             <Stage {...stationProps} />
           </main>
           {selected ? (
