@@ -97,7 +97,7 @@ const none: Readonly<Record<string, Movable>> = {}
 /** a drawing whose words must stay readable is shown at most so many times as large as it must be */
 const LARGEST = 1.4
 
-/** As wide as there is room, and as high as may be; where words must stay readable as wide as they need, to be panned. */
+/** As wide as there is room, and as high as may be; where words must stay readable, as wide as they need. */
 const sizeOf = (whole: Frame, maxHeight: number, leastScale: number | undefined): React.CSSProperties =>
   leastScale === undefined
     ? { maxHeight }
