@@ -34,11 +34,10 @@ function diodesOf(job: Job): DiodePlace[] {
   // what carries the fan itself is joined by no diode: it stands behind the fan's own fuse
   if (isDirect(job)) return wiring.timer && engine !== null && wiring.controlFrom === 'key' ? ['control'] : []
   const keyed = engine !== null && wiring.controlFrom === 'key'
-  const electronic = job.controllers.some((c) => controlKindOf(c.part).electronic)
   const several = new Set(job.runs.map((r) => r.controller)).size > 1
   const fromFeed = wiring.override === 'feed' || (wiring.call && wiring.callFrom === 'feed')
   const positive = wiring.side === 'positive'
-  const backIntoKey = wiring.timer || (positive && fromFeed && !electronic) || (positive && fromFeed)
+  const backIntoKey = wiring.timer || (positive && fromFeed)
   return [
     ...(keyed && backIntoKey ? (['control'] as const) : []),
     ...(wiring.override !== 'none' && (several || (positive && wiring.timer) || (positive && wiring.call))

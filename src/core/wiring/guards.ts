@@ -232,6 +232,3 @@ export function guardsOf(job: Job): readonly Guard[] {
 
 /** Conductors that nothing guards: what a mechanic must be told, whatever else holds. */
 export const unguardedIn = (job: Job): readonly Guard[] => guardsOf(job).filter((g) => g.verdict === 'unguarded')
-
-/** Whether something waits for the machine's own fuse to be looked at. */
-export const waitsForLoomFuse = (job: Job): boolean => guardsOf(job).some((g) => g.verdict === 'unknown')
