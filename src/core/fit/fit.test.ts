@@ -52,9 +52,10 @@ describe('a circle on a rectangle', () => {
     fc.assert(
       fc.property(circle, circle, circle, (a, b, c) => {
         expect(circlesInRectangle([a, b, c], face)).toBeCloseTo(counted([a, b, c]), 3)
-        expect(circlesInRectangle([a, { ...a, r: a.r / 2 }], face)).toBeCloseTo(circleInRectangle(a, face), 10)
+        // where a circle only touches an edge, half the digits of a root are left
+        expect(circlesInRectangle([a, { ...a, r: a.r / 2 }], face)).toBeCloseTo(circleInRectangle(a, face), 8)
       }),
-      { numRuns: 12 },
+      { numRuns: 12, endOnFailure: true },
     )
   })
 })
