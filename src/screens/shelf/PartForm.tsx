@@ -7,6 +7,8 @@ import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import {
   contradictions,
+  copiedFacts,
+  figuresIn,
   type Fact,
   factLines,
   factSources,
@@ -72,13 +74,24 @@ function Facts({
   const [about, setAbout] = useState(lines[0]?.path ?? '')
   const [from, setFrom] = useState<Fact['from']>('on the box')
   const [typed, setTyped] = useState('')
+  const [source, setSource] = useState('')
   const line = lines.find((l) => l.path === about)
   const read = typed.trim() && line ? parse(typed, line.quantity!, units) : null
   const disagreeing = new Set(contradictions(part).map((c) => c.line.path))
+  const copied = copiedFacts(part)
+  const told = source.trim() ? figuresIn(part.kind, source, units) : []
+  const withFacts = (facts: readonly Omit<Fact, 'id' | 'from'>[]): void => {
+    const last = Math.max(0, ...part.facts.map((f) => Number(/\d+$/.exec(f.id)?.[0] ?? 0)))
+    onChange({ ...part, facts: [...part.facts, ...facts.map((f, i) => ({ ...f, id: `fact${last + 1 + i}`, from }))] })
+  }
+  const addText = (): void => {
+    const note = source.trim().replace(/\s+/g, ' ').slice(0, 160)
+    withFacts(told.map((f) => ({ about: f.line.path, value: f.value, typed: f.typed, note })))
+    setSource('')
+  }
   const add = (): void => {
     if (!read?.ok) return
-    const id = `fact${Math.max(0, ...part.facts.map((f) => Number(/\d+$/.exec(f.id)?.[0] ?? 0))) + 1}`
-    onChange({ ...part, facts: [...part.facts, { id, about, from, value: read.value, typed: typed.trim(), note: '' }] })
+    withFacts([{ about, value: read.value, typed: typed.trim(), note: '' }])
     setTyped('')
   }
   if (!lines.length) return null
@@ -108,9 +121,14 @@ function Facts({
                   .filter((f) => f.about === l.path)
                   .map((f) => (
                     <tr key={f.id}>
-                      <td>{f.from}</td>
+                      <td>
+                        {f.from}
+                        {copied.has(f.id) && <div className="verdict-unsure small">copied: counts as one source</div>}
+                      </td>
                       <td className="figure-text">{format(f.value, l.quantity!, units)}</td>
-                      <td className="soft">{f.typed}</td>
+                      <td className="soft" title={f.note || undefined}>
+                        {f.typed}
+                      </td>
                       <td className="text-end text-nowrap">
                         <button
                           type="button"
@@ -174,6 +192,30 @@ function Facts({
       {read && !read.ok && (
         <p className="verdict-short small mb-0" role="alert">
           {read.message}
+        </p>
+      )}
+      <Form.Group controlId="source-text" className="mt-2">
+        <Form.Label>Or a whole description, as that source has it</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={3}
+          value={source}
+          maxLength={4000}
+          onChange={(e) => setSource(e.target.value)}
+        />
+      </Form.Group>
+      {source.trim() && (
+        <p className="mb-0">
+          {told.length ? (
+            <>
+              It says: {told.map((f) => `${f.line.label} ${f.typed}`).join('; ')}.{' '}
+              <button type="button" className="word-button" onClick={addText}>
+                note {told.length === 1 ? 'it' : `all ${told.length}`}, {from}
+              </button>
+            </>
+          ) : (
+            <span className="verdict-unsure">No figure in it is one that this kind of part is described by.</span>
+          )}
         </p>
       )}
     </section>
