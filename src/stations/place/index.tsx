@@ -41,6 +41,7 @@ import { CoresCompared } from './CoresCompared'
 import { ToScale } from './CoreStage'
 import { Leads } from './Leads'
 import { Replacing } from './Replacing'
+import { SideAdvice } from './SideAdvice'
 
 /** the chart package is only fetched when this station is looked at */
 const FanChart = dynamic(() => persistently(() => import('./FanChart')), {
@@ -190,7 +191,7 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   )
 }
 
-const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingCalmly, WaysCalmly] = [
+const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingCalmly, WaysCalmly, SideCalmly] = [
   memo(Moves),
   memo(CoresCompared),
   memo(Held),
@@ -198,6 +199,7 @@ const [MovesCalmly, CoresCalmly, HeldCalmly, LeadsCalmly, FansCalmly, ReplacingC
   memo(FansOnTheShelf),
   memo(Replacing),
   memo(BayWays),
+  memo(SideAdvice),
 ]
 
 function Stage(props: StationProps) {
@@ -236,6 +238,7 @@ function Stage(props: StationProps) {
           <HeldCalmly job={calm} settle={settle} />
           <h2 className="mt-3">Leads</h2>
           <LeadsCalmly job={calm} settle={settle} />
+          <SideCalmly job={calm} settle={settle} />
           <FansCalmly job={calm} shelf={shelf} settle={settle} />
           <ReplacingCalmly job={calm} shelf={shelf} settle={settle} />
         </>

@@ -1,0 +1,80 @@
+import { coverage } from '../cooling'
+import { firstCircuit } from '../fan-circuit'
+import { changePlace, type Job, jobKinds } from '../job'
+import { depthStack } from '../placing'
+
+type Side = Job['place']['side']
+
+/** One face of the core for the fan. */
+export interface CoreSide {
+  readonly side: Side
+  /** free over what must stay free, m; negative where it does not fit */
+  readonly spareM: number
+  /** what speaks for and against it here */
+  readonly reasons: readonly string[]
+  readonly chosen: boolean
+}
+
+export interface SideAdvice {
+  readonly sides: readonly CoreSide[]
+  /** null where it fits on neither */
+  readonly better: Side | null
+  readonly why: string
+}
+
+/** so much of the core behind a fan's hub and blades costs air at speed (estimate) */
+const MUCH_COVERED = 0.5
+
+const travels = (job: Job): boolean => Math.max(job.engine?.slowMs.value ?? 0, job.engine?.cruiseMs.value ?? 0) > 0
+
+function reasonsFor(job: Job, side: Side): string[] {
+  const covered = coverage(job) ?? 0
+  if (side === 'puller')
+    return [
+      'pulls the travel’s own air on through the core',
+      'the core shields it from stones and seeds',
+      ...(travels(job) ? [] : ['nothing of it stands in the way of the air that comes in']),
+    ]
+  return [
+    'pushes: every gap at its rim blows past the core, so its shroud must seal',
+    ...(travels(job)
+      ? [`covers ${Math.round(covered * 100)} % of the core from the wind of travel while it stands still`]
+      : []),
+    'stones, mud and seeds meet the blades first',
+  ]
+}
+
+/**
+ * Which face of the core the fan goes on: behind, pulling, wherever it fits; before it only where there is no room
+ * behind. By the depth that is free on either face and by whether the machine moves.
+ * @returns null where no fan on a core is chosen
+ * @see engineering §2.3, §7
+ */
+export function sideAdvice(job: Job): SideAdvice | null {
+  if (!job.cooling || !jobKinds[job.kind].mountsFan || !firstCircuit(job).fan) return null
+  const sides = (['puller', 'pusher'] as const).map((side): CoreSide => {
+    const there = changePlace(job, { side })
+    const { leftM, requiredM } = depthStack(there)
+    return {
+      side,
+      spareM: Math.round((leftM - requiredM) * 1e6) / 1e6 + 0,
+      reasons: reasonsFor(there, side),
+      chosen: job.place.side === side,
+    }
+  })
+  const [behind, front] = sides as [CoreSide, CoreSide]
+  if (behind.spareM >= 0)
+    return {
+      sides,
+      better: 'puller',
+      why: travels(job) ? 'it fits behind, and travel and fan blow the same way there' : 'it fits behind',
+    }
+  if (front.spareM < 0)
+    return { sides, better: null, why: 'it fits on neither face: a flatter fan, or move what is in the way' }
+  const costs = travels(job) && (coverage(job) ?? 0) > MUCH_COVERED
+  return {
+    sides,
+    better: 'pusher',
+    why: `there is no room behind${costs ? '; a smaller fan would leave more of the core to the wind' : ''}`,
+  }
+}
