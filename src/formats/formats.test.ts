@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import fc from 'fast-check'
+import { JOB_VERSION } from '../core/job'
 import { jobJsonSchema, readJobFile, readShelfFile, writeJobFile } from '.'
 
 const ROOT = path.join(__dirname, '..', '..')
@@ -26,7 +27,7 @@ test('what is not a valid job is refused with where and why', () => {
   expect(message('')).toMatch(/empty/)
   expect(message('{"format":')).toMatch(/cut off/)
   expect(message([])).toMatch(/not a Pyraxis job/)
-  expect(message({ ...fresh, version: 8 })).toMatch(/newer Pyraxis/)
+  expect(message({ ...fresh, version: JOB_VERSION + 1 })).toMatch(/newer Pyraxis/)
   expect(message({ ...fresh, colour: 'red' })).toMatch(/"colour" is not known here/)
   expect(message({ ...fresh, title: '' })).toMatch(/title/)
   expect(message({ ...fresh, runs: [{ ...(fresh.runs as object[])[0], fuse: 'ghost' }] })).toMatch(

@@ -11,6 +11,7 @@ export function PartPicker<K extends PartKind>({
   shelf,
   chosen,
   onChoose,
+  besides,
 }: {
   readonly kind: K
   readonly label: string
@@ -18,9 +19,12 @@ export function PartPicker<K extends PartKind>({
   /** the job's own copy, whether the shelf still has it or not */
   readonly chosen: Pick<Part, 'id' | 'name'> | null
   readonly onChoose: (part: PartOf<K>) => void
+  /** what can stand there without being on the shelf, with what it is called as a group */
+  readonly besides?: { readonly name: string; readonly parts: readonly PartOf<K>[] }
 }) {
   const id = useId()
-  const parts = shelf.filter((p): p is PartOf<K> & Part => p.kind === kind)
+  const own = shelf.filter((p): p is PartOf<K> & Part => p.kind === kind)
+  const parts: readonly PartOf<K>[] = [...own, ...(besides?.parts ?? [])]
   return (
     <div className="choice">
       <label htmlFor={id}>{label}</label>
@@ -35,11 +39,20 @@ export function PartPicker<K extends PartKind>({
         <option value="" disabled={chosen !== null}>
           {chosen ? `${chosen.name}, not on the shelf` : parts.length ? 'choose …' : 'none on the shelf'}
         </option>
-        {parts.map((p) => (
+        {own.map((p) => (
           <option key={p.id} value={p.id}>
             {p.name}, {p.maker}
           </option>
         ))}
+        {besides && (
+          <optgroup label={besides.name}>
+            {besides.parts.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </optgroup>
+        )}
       </Form.Select>
     </div>
   )

@@ -2,7 +2,7 @@ import { copyFileSync, existsSync, mkdtempSync, readFileSync, renameSync, rmSync
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { changeSetting, type Job, startJob } from '../core/job'
+import { changeSetting, type Job, JOB_VERSION, startJob } from '../core/job'
 import { CORE_VERSION } from '../core/margins'
 import { settledFindings } from '../core/run'
 import { readJobFile } from '../formats'
@@ -254,7 +254,7 @@ test('a file of the first version opens: copied first, lines filled in, every jo
     [...page.entries.map((e) => e.summary?.promisedOn ?? 'none')].sort(),
   )
   expect(page.entries.find((e) => e.id === 'j7')).toMatchObject({ title: 'A job that cannot be read', summary: null })
-  expect((await readHead(store, 'j3'))!.job).toMatchObject({ version: 7, title: 'Old 3', kind: 'core' })
+  expect((await readHead(store, 'j3'))!.job).toMatchObject({ version: JOB_VERSION, title: 'Old 3', kind: 'core' })
   expect(await listParts(store)).toMatchObject([{ id: 'relay-old', coilV: 12, facts: [] }])
 })
 

@@ -10,7 +10,15 @@ export const wireIdentities = {
   },
   switched: { name: 'switched accessory feed', tell: 'live with the key' },
   lights: { name: 'lighting feed', tell: 'leave it: road lighting is never tapped' },
+  engine: {
+    name: "engine's own feed",
+    tell: 'ignition coil or fuel solenoid: leave it alone, a drop there stops the engine',
+  },
   fan: { name: "loom's own fan feed", tell: 'comes alive when the machine wants its fan' },
+  fanLow: {
+    name: "loom's fan feed, low speed",
+    tell: 'comes through a resistor that was chosen for another fan: take the high one',
+  },
   trigger: { name: 'trigger of a relay', tell: 'goes to a coil: it switches, it never carries a fan' },
   sensor: { name: 'sensor or data wire', tell: 'leave it alone: no load, no lamp, no tap' },
   dead: { name: 'not connected', tell: 'ends somewhere: good for nothing until traced' },
@@ -46,7 +54,9 @@ export const wireTests: readonly MeterTest[] = [
       permanent: LIVE,
       switched: NONE,
       lights: NONE,
+      engine: NONE,
       fan: NONE,
+      fanLow: NONE,
       trigger: [-0.2, 15],
       sensor: NONE,
       dead: NONE,
@@ -63,7 +73,9 @@ export const wireTests: readonly MeterTest[] = [
       permanent: LIVE,
       switched: LIVE,
       lights: NONE,
+      engine: LIVE,
       fan: NONE,
+      fanLow: NONE,
       trigger: LIVE,
       sensor: [0.3, 5.6],
       dead: NONE,
@@ -80,7 +92,9 @@ export const wireTests: readonly MeterTest[] = [
       permanent: LIVE,
       switched: LIVE,
       lights: LIVE,
+      engine: LIVE,
       fan: NONE,
+      fanLow: NONE,
       trigger: LIVE,
       sensor: [0.3, 5.6],
       dead: NONE,
@@ -97,7 +111,9 @@ export const wireTests: readonly MeterTest[] = [
       permanent: [2, Infinity],
       switched: [2, Infinity],
       lights: [0.2, 30],
+      engine: [0.3, 25],
       fan: [0.2, Infinity],
+      fanLow: [0.2, Infinity],
       trigger: [30, Infinity],
       sensor: [100, Infinity],
       dead: [1e6, Infinity],
@@ -113,7 +129,9 @@ export const wireTests: readonly MeterTest[] = [
       permanent: [10.8, 15],
       switched: [10.8, 15],
       lights: NONE,
+      engine: [10.8, 15],
       fan: NONE,
+      fanLow: NONE,
       trigger: [0, 6],
       dead: NONE,
       ground: [-0.2, 0.4],
@@ -132,11 +150,29 @@ export const wireTests: readonly MeterTest[] = [
       permanent: LIVE,
       switched: LIVE,
       lights: NONE,
+      engine: LIVE,
       fan: LIVE,
+      fanLow: LIVE,
       trigger: [-0.2, 3],
       sensor: [0, 5.6],
       dead: NONE,
     },
+  },
+  {
+    id: 'crank',
+    title: 'Volts while the starter turns',
+    how: 'Red lead on the wire; a second person turns the engine over on the starter for two seconds.',
+    unit: 'V',
+    caution: 'Out of gear, nobody astride, nothing near belt, chain or fan: it may start.',
+    expects: { permanent: [7, 15], engine: [7, 15] },
+  },
+  {
+    id: 'heavy',
+    title: 'Volts with a 55 W lamp as load, engine hot or its sensor bridged',
+    how: 'As before, and a 55 W headlamp bulb between the wire and negative; read the volts across the bulb.',
+    unit: 'V',
+    caution: 'The bulb gets hot enough to burn. Running engine: outdoors, sleeves and hair away.',
+    expects: { fan: [11.2, 15], fanLow: [2, 11.2] },
   },
 ]
 
@@ -199,11 +235,51 @@ export function identifyWires(
       ? CONDUCTOR_DERATING * allowedCurrent(size, { insulationC: 105, ambientC: 60, bundled: 2 }).value
       : null
     const byFuse = fuseA === null ? null : 0.75 * fuseA
-    const loadable = known !== null && ['ground', 'permanent', 'switched', 'fan'].includes(known)
+    const loadable = known !== null && ['ground', 'permanent', 'switched', 'fan', 'fanLow'].includes(known)
     const limits = [...(bySize === null ? [] : [bySize]), ...(byFuse === null || known === 'ground' ? [] : [byFuse])]
     const mayCarryA = known === null ? null : !loadable ? 0 : limits.length ? Math.min(...limits) : null
     return { id, candidates, known, contradiction: candidates.length === 0, mayCarryA }
   })
+}
+
+/** How good a wire is to take a fan's or its control's current from, the best first. */
+const worthAs: Readonly<Partial<Record<WireIdentity, readonly [worth: number, why: string]>>> = {
+  fan: [3, 'the maker laid it for a fan, fused and switched'],
+  switched: [2, 'live with the key only; it is shared with what hangs there already'],
+  permanent: [1, 'live for ever: a relay or the key must come between, and a fuse of its own'],
+  fanLow: [0, 'its resistor takes volts from the fan'],
+}
+
+export interface RankedSource {
+  readonly id: string
+  readonly identity: WireIdentity
+  readonly mayCarryA: number | null
+  readonly why: string
+}
+
+/**
+ * Wires that a fan or its control may be fed from, the best first, and those that must be left alone with the reason.
+ * A wire that may still be the engine's own feed is left alone.
+ */
+export function rankSources(found: readonly WireFound[]): {
+  readonly take: readonly RankedSource[]
+  readonly leave: readonly { readonly id: string; readonly why: string }[]
+} {
+  const take = found
+    .flatMap((f) => {
+      const worth = f.known && worthAs[f.known]
+      return f.known && worth
+        ? [{ id: f.id, identity: f.known, mayCarryA: f.mayCarryA, why: worth[1], worth: worth[0] }]
+        : []
+    })
+    .sort((a, b) => b.worth - a.worth || (b.mayCarryA ?? 0) - (a.mayCarryA ?? 0))
+  const leave = found.flatMap((f) => {
+    const { known } = f
+    if (known !== null)
+      return worthAs[known] || known === 'ground' ? [] : [{ id: f.id, why: wireIdentities[known].tell }]
+    return f.candidates.includes('engine') ? [{ id: f.id, why: 'it may be the engine’s own feed still' }] : []
+  })
+  return { take: take.map(({ id, identity, mayCarryA, why }) => ({ id, identity, mayCarryA, why })), leave }
 }
 
 /** The next test in the safest order that still tells some wire's candidates apart; null when there is none. */
@@ -216,6 +292,8 @@ export function nextWireTest(
   for (const test of wireTests) {
     for (const { id, candidates } of found) {
       if (candidates.length < 2 || readings.some((r) => r.test === test.id && r.wire === id)) continue
+      // a big lamp is for what is known to be a fan's feed
+      if (test.id === 'heavy' && candidates.some((c) => c !== 'fan' && c !== 'fanLow')) continue
       // the lamp loads the wire: never one that may be a sensor
       if (
         test.id === 'lamp' &&

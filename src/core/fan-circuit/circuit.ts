@@ -1,5 +1,6 @@
 import type { Fan, Job, Run } from '../job'
 import { contactsOhm } from './through'
+import { thinnerThan } from '../units'
 import { type Surroundings, surroundingsOf } from './surroundings'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
@@ -16,6 +17,8 @@ export interface FanCircuit {
   readonly keySwitch: Job['switches'][number] | null
   /** contacts that its current goes through besides wires, joints and fuse, ohm */
   readonly contactsOhm: number
+  /** it hangs on the low speed of a plug, behind that one's resistor */
+  readonly behindResistor: boolean
 }
 
 /** Addresses are put together once for a job: the inside of a sampling run only looks them up. */
@@ -39,8 +42,10 @@ export type RunConductor = Job['conductors'][number] & {
 const chosenFan = (fan: Job['fans'][number] | null): ChosenFan | null =>
   fan && { ...fan, at: Object.fromEntries(fanReadings.map((r) => [r, `fans.${fan.id}.part.${r}`])) as ChosenFan['at'] }
 
+/** A conductor as it is reckoned with: a size that was told by eye counts as the next thinner one. */
 export const runConductor = (c: Job['conductors'][number]): RunConductor => ({
   ...c,
+  size: c.size !== null && c.sizeFrom === 'by eye' ? thinnerThan(c.size) : c.size,
   at: { lengthM: `conductors.${c.id}.lengthM`, ...surroundingsOf(`conductors.${c.id}`, c.lies) },
 })
 
@@ -71,6 +76,7 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
     relay: byId(job.relays, run.relay),
     keySwitch: byId(job.switches, run.keySwitch),
     contactsOhm: contactsOhm(job, run),
+    behindResistor: run.source === 'existing plug' && job.wiring.plugSpeed === 'low',
   }))
   known.set(job, circuits)
   return circuits

@@ -23,7 +23,7 @@ export const wiresOf = (bench: Bench, circuit: FanCircuit): RunOfWire => ({
   frame: circuit.run.frame,
   crimps: circuit.run.crimps,
   rings: circuit.run.rings,
-  contactsOhm: circuit.contactsOhm,
+  contactsOhm: circuit.contactsOhm + (circuit.behindResistor ? bench.value('wiring.plugResistorOhm') : 0),
   fuseA: circuit.fuse?.ratingA ?? null,
 })
 

@@ -90,6 +90,10 @@ const conditions: readonly Question[] = [
     (job, address) => job.runs.some((r) => r.conductors.includes(address.split('.')[1]!)),
   ],
   [/^runs\.\w+\.isolatorAtM$/, (job) => job.wiring.isolator],
+  [
+    /^wiring\.plugResistorOhm$/,
+    (job) => job.wiring.plugSpeed === 'low' && job.runs.some((r) => r.source === 'existing plug'),
+  ],
   [/^wiring\.feedLoadA$/, (job) => job.runs.some((r) => r.source !== 'battery' && r.source !== 'road lights')],
   [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],

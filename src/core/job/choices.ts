@@ -134,3 +134,39 @@ export const callFeeds = ['key', 'feed'] as const
 export const layPlaces = ['engine', 'bay', 'outside', 'exhaust'] as const
 
 export type LayPlace = (typeof layPlaces)[number]
+
+/** How the size of a wire is known; by eye it counts as the next thinner one. */
+export const sizeSources = ['printed on it', 'by eye'] as const
+
+/** How wires are joined. @see engineering §1.2 */
+export const jointKinds = ['sealed crimp', 'solder and sleeve', 'push-on', 'sealed plug'] as const
+
+export type JointKind = (typeof jointKinds)[number]
+
+/** Which of the feeds of an existing plug the fan hangs on; the low one comes through a resistor. */
+export const plugSpeeds = ['one speed', 'low', 'high'] as const
+
+/** Whether a fan's own plug can be put together the wrong way round. */
+export const plugWays = ['not looked', 'one way', 'either way'] as const
+
+/** Whether the loom has a fan's plug hidden somewhere. */
+export const plugSearches = ['not looked', 'none', 'found'] as const
+
+/** What a wire's way must keep clear of. */
+export const hazards = [
+  'exhaust',
+  'pinch',
+  'blades',
+  'seat latch',
+  'tank or fuel line',
+  'steering head',
+  'lighting wire',
+  'sharp edge',
+] as const
+
+export type Hazard = (typeof hazards)[number]
+
+/** How a wire's way passes one of them. */
+export const passings = ['keeps away', 'passes, guarded', 'touches'] as const
+
+export type Passing = (typeof passings)[number]

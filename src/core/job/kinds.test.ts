@@ -21,6 +21,7 @@ import { changeWiring } from './changes/wiring'
 import { type Job, jobSchema } from './document'
 import { type JobKind, jobKinds } from './kinds'
 import { migrateJob } from './migrations'
+import { JOB_VERSION } from './version'
 import { startJob } from './start'
 import { typicalMachines } from './typical'
 
@@ -299,7 +300,7 @@ test('a job of version 1 is migrated, keeps what it said, and comes to the same 
   expect(read.ok).toBe(true)
   if (!read.ok) return
   expect(read.job).toMatchObject({
-    version: 7,
+    version: JOB_VERSION,
     kind: 'core',
     title: old.title,
     signature: old.signature,
@@ -343,7 +344,7 @@ test(
       const read = readJob(before)
       if (!read.ok) throw new Error(read.message)
       const { job } = read
-      expect(job).toMatchObject({ version: 7, signature: before.signature, oldFan: null })
+      expect(job).toMatchObject({ version: JOB_VERSION, signature: before.signature, oldFan: null })
       // what was one step has become several, so that a signed job is not asked anew
       expect(job.build.done).toEqual(expect.arrayContaining((before.build as Job['build']).done))
       expect(migrateJob(job)).toEqual(job)
@@ -416,7 +417,7 @@ test(
       if (!read.ok) throw new Error(read.message)
       const { job } = read
       const { controllers, conductors, fuses, runs, wiring, ...rest } = old
-      expect(job).toMatchObject({ ...rest, version: 7, duty: null })
+      expect(job).toMatchObject({ ...rest, version: JOB_VERSION, duty: null })
       expect(job.wiring).toMatchObject(wiring)
       expect(job.runs).toMatchObject(runs)
       // wires and fuses as they were, each in its place; what version 7 can lay besides comes after them
@@ -508,4 +509,18 @@ test('what helps a margin that does not hold is said for every kind, and what ca
           )
     }
   }
+})
+
+test('a job of version 7 is migrated to the very job that is shipped now: nobody has looked at what is new', () => {
+  const [old, now] = ['formats/test-support/version-7.job.json', '../examples/vineyard-buggy-ready.job.json'].map(
+    (name) => JSON.parse(readFileSync(path.join(__dirname, '..', '..', name), 'utf8')) as Job,
+  )
+  expect((old as { version: number }).version).toBe(7)
+  expect(migrateJob(old)).toEqual(now)
+  const edits = [
+    { id: 'e1', kind: 'length', conductor: 'feed1', fromM: 1, toM: 2 },
+    { id: 'e2', kind: 'breaker to fuse', fuse: 'fuse1', ratingA: 10 },
+  ]
+  const read = readJob({ ...old, wiring: { ...old!.wiring, edits } })
+  expect(read.ok && read.job.wiring.edits).toMatchObject([{ was: null }, { wasA: null }])
 })

@@ -25,32 +25,31 @@ function startInWords(bench: Bench, job: Job, load: Load): Worked {
   )
 }
 
-/**
- * What a fuse of the machine's own carries for good, against the fan and what hangs on it already. @see engineering
- * §1.4
- */
+/** The fan's current and what hangs on the same wire of the machine's already. @see engineering §1.4 */
+function withOthers(bench: Bench, job: Job, load: Load): Worked {
+  const fan = currentIn(bench, job, load)
+  const already = bench.value('wiring.feedLoadA')
+  return following(
+    [fan],
+    worked(
+      'through it',
+      '{0} + {1}',
+      [term('the fan', fan.value, 'current'), term('what hangs on it', already, 'current', 'wiring.feedLoadA')],
+      fan.value + already,
+      'current',
+      '§1.4',
+    ),
+  )
+}
+
+/** What a fuse of the machine's own carries for good, against all that hangs on it. @see engineering §1.4 */
 const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: number): PartDefinition => ({
   id: `${id} runs${suffix}`,
   name: `of the ${name}'s own fuse${suffix}`,
   unit: 'A',
   required: 0,
   scale: (bench) => currentIn(bench, job, load).value / 4,
-  compute: (bench) => {
-    const fan = currentIn(bench, job, load)
-    const already = bench.value('wiring.feedLoadA')
-    const all = following(
-      [fan],
-      worked(
-        'through it',
-        '{0} + {1}',
-        [term('the fan', fan.value, 'current'), term('what hangs on it', already, 'current', 'wiring.feedLoadA')],
-        fan.value + already,
-        'current',
-        '§1.4',
-      ),
-    )
-    return over(fuseCarries(ratedA, BORROWED_C), all, 0, 'current', '§1.4')
-  },
+  compute: (bench) => over(fuseCarries(ratedA, BORROWED_C), withOthers(bench, job, load), 0, 'current', '§1.4'),
 })
 
 function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
@@ -59,11 +58,13 @@ function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
   const runs = { id: `${id} runs${suffix}`, name: `of the ${name}${suffix}, running`, unit: 'A', required: 0 } as const
   if (!rating || !job.fans.length) return [{ ...runs, needs: job.fans.length ? needs : 'a fan' }]
   const scale = (bench: Bench) => currentIn(bench, job, load).value / 4
+  // a key carries what else hangs behind it as well
+  const through = (bench: Bench) => (id === 'key' ? withOthers(bench, job, load) : currentIn(bench, job, load))
   return [
     {
       ...runs,
       scale,
-      compute: (bench) => over(contactCarries(rating), currentIn(bench, job, load), 0, 'current', '§1.5'),
+      compute: (bench) => over(contactCarries(rating), through(bench), 0, 'current', '§1.5'),
     },
     {
       id: `${id} starts${suffix}`,

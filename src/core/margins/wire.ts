@@ -16,6 +16,8 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
   const area = sizeAreaM2(c.size)
   const circuit = circuitsOf(job).find((x) => x.run.conductors.includes(c.id))
   const limit = circuit ? terminalLimit(circuit) : null
+  // one told by eye counts as thinner for what it carries, and goes into a terminal as it is
+  const stated = job.conductors.find((o) => o.id === c.id)?.size ?? c.size
   const areaPart = (
     id: string,
     name: string,
@@ -67,9 +69,9 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
     ...(limit === null
       ? []
       : [
-          areaPart('fits the terminal', `of room in the terminal for the ${what}`, limit, area, [
+          areaPart('fits the terminal', `of room in the terminal for the ${what}`, limit, sizeAreaM2(stated), [
             'the terminal accepts',
-            c.size,
+            stated,
           ]),
         ]),
   ]

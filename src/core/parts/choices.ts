@@ -6,6 +6,8 @@ export const fittingKinds = [
   'ring',
   'female blade',
   'sealed splice',
+  'adhesive sleeve',
+  'push-on pair',
   'ferrule',
   'tap splice',
   'diode',
@@ -19,3 +21,6 @@ export type FittingKind = (typeof fittingKinds)[number]
 
 /** Inputs of a controller's own, for another system and for a hand switch. */
 export const controllerInputs = ['call', 'override'] as const
+
+/** What a ready-made harness brings besides its wires. */
+export const harnessBrings = ['relay base', 'fuse holder', 'terminals', 'sleeve'] as const

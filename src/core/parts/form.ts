@@ -3,7 +3,7 @@ import { spreadOf, type Reading } from '../reading'
 import { fromSi, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
 import { bandKinds, controlKinds } from '../control'
 import { batteryKindName, batteryKinds, fuseFormNames, fuseForms } from '../electrical'
-import { controllerInputs, fittingKinds } from './choices'
+import { controllerInputs, fittingKinds, harnessBrings } from './choices'
 import { type Part, type PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
@@ -16,6 +16,7 @@ export const partKinds: Readonly<Record<PartKind, { readonly name: string; reado
   conductor: { name: 'conductor', plural: 'conductors' },
   connector: { name: 'connector', plural: 'connectors' },
   fitting: { name: 'fitting', plural: 'fittings' },
+  harness: { name: 'ready-made harness', plural: 'ready-made harnesses' },
   battery: { name: 'battery', plural: 'batteries' },
 }
 
@@ -219,6 +220,23 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     figure('mostAreaM2', 'thickest wire', 'area', { optional: true }),
     figure('ratedA', 'carries', 'current', { optional: true }),
     figure('ratedV', 'blocks', 'voltage', { optional: true, tell: 'a diode: 100 V and more' }),
+    stock,
+  ],
+  harness: [
+    {
+      path: 'wires',
+      label: 'its wires',
+      kind: 'lines',
+      tell: 'one a line: colour, size, length, what it is for; ? where nobody knows',
+    },
+    {
+      path: 'brings',
+      label: 'brings with it',
+      kind: 'lines',
+      optional: true,
+      tell: `one a line: ${harnessBrings.join(', ')}`,
+    },
+    figure('fuseA', 'its fuse', 'current', { optional: true, tell: 'empty where it brings none' }),
     stock,
   ],
   battery: [

@@ -1,4 +1,5 @@
-import { controllerInputs, factSources, fittingKinds } from './choices'
+import { controllerInputs, factSources, fittingKinds, harnessBrings } from './choices'
+import { readHarnessWire } from './harness-wire'
 import { z } from 'zod'
 import { bandKinds } from '../control'
 import { batteryKinds, fuseFormNames } from '../electrical'
@@ -205,6 +206,26 @@ export const fittingPartSchema = z.strictObject({
   stock,
 })
 
+/** A harness that comes ready made: one wire a line, as its sheet or a tape says. */
+export const harnessPartSchema = z.strictObject({
+  ...common,
+  kind: z.literal('harness'),
+  /** "red, 2.5 mm², 1.8 m, feed" @see readHarnessWire */
+  wires: z
+    .array(
+      z
+        .string()
+        .max(120)
+        .refine((line) => readHarnessWire(line) !== null, 'one wire a line: colour, size, length, what it is for'),
+    )
+    .min(1)
+    .max(40),
+  /** what stands in it already */
+  brings: z.array(z.enum(harnessBrings)).max(harnessBrings.length),
+  fuseA: z.number().min(0.5).max(100).nullable(),
+  stock,
+})
+
 export const batteryPartSchema = z.strictObject({
   ...common,
   kind: z.literal('battery'),
@@ -225,6 +246,7 @@ export const partSchema = z.discriminatedUnion('kind', [
   conductorPartSchema,
   connectorPartSchema,
   fittingPartSchema,
+  harnessPartSchema,
   batteryPartSchema,
 ])
 export type Part = z.infer<typeof partSchema>
@@ -234,5 +256,6 @@ export type ControllerPart = z.infer<typeof controllerPartSchema>
 export type ProbePart = z.infer<typeof probePartSchema>
 export type RelayPart = z.infer<typeof relayPartSchema>
 export type SwitchPart = z.infer<typeof switchPartSchema>
+export type HarnessPart = z.infer<typeof harnessPartSchema>
 export type BatteryPart = z.infer<typeof batteryPartSchema>
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>

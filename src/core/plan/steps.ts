@@ -2,7 +2,7 @@ import { mountOf } from '../job'
 import { circuitsOf, eachOnce, type FanCircuit, isSettable, isThermostat } from '../fan-circuit'
 import { controlKindOf } from '../control'
 import { type Job, jobKinds, typicalMachines, wiresInUse } from '../job'
-import { editStep, liveBeforeFuse } from '../wiring'
+import { editStep, jointsInWords, liveBeforeFuse, routeInWords } from '../wiring'
 import { format } from '../units'
 import type { Caution } from '../job'
 import { fasteningWords } from './fastening'
@@ -228,7 +228,7 @@ const rules: readonly StepRule[] = [
   {
     id: 'joints',
     title: 'Crimp and seal the joints',
-    tell: 'Sleeves and seals onto the wire first, then the terminal. Pull each one. Sealed sleeve over every splice.',
+    tell: (job) => `Sleeves and seals onto the wire first, then the terminal. Pull each one. ${jointsInWords(job)}`,
     minutes: 20,
     cautions: [],
   },
@@ -242,7 +242,8 @@ const rules: readonly StepRule[] = [
   {
     id: 'route',
     title: 'Run the wires, loose',
-    tell: 'In their places but not tied yet; a loop of 50 mm at each end, none under seat or tank.',
+    tell: (job) =>
+      `In their places but not tied yet; a loop of 50 mm at each end, none under seat or tank. ${routeInWords(job)}`,
     minutes: 15,
     cautions: ['exhaust'],
   },

@@ -1,7 +1,7 @@
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
 import { alterationsOf, alterationWords } from './alterations'
-import { netlistOf } from '../wiring'
+import { jointWarning, kitPlan, netlistOf, routeOf } from '../wiring'
 import { format } from '../units'
 import { inletNeeded, tiesOf } from './fastening'
 import { ingressFaults } from './ingress'
@@ -86,6 +86,37 @@ function tieWarnings(job: Job, circuit: FannedCircuit, n: number): PlanWarning[]
   ]
 }
 
+/** What speaks against how wires lie, are joined and plugged. */
+function benchWarnings(job: Job): PlanWarning[] {
+  const found: PlanWarning[] = []
+  for (const line of routeOf(job))
+    if (line.wrong)
+      found.push({ id: `route ${line.hazard}`, text: line.wrong, helps: 'Lay the loom another way and look again.' })
+  const joint = jointWarning(job)
+  if (joint) found.push({ id: 'joints', text: joint, helps: 'Choose it in Wire, beside the way of the loom.' })
+  for (const line of kitPlan(job)?.lines ?? [])
+    if (line.spareM !== null && line.spareM < 0)
+      found.push({
+        id: `harness ${line.wire}`,
+        text: `The harness's ${line.lead.colour} wire (${line.name}) does not reach.`,
+        helps: 'Extend it: a change to the harness in Wire.',
+      })
+  for (const { fan, suffix } of fannedCircuits(job))
+    if (fan.plug === 'either way' && fan.part.motor === 'brushless')
+      found.push({
+        id: `plug${suffix}`,
+        text: `The brushless fan's plug goes together either way round${suffix}.`,
+        helps: 'A plug that goes together one way only, or + marked on both halves.',
+      })
+  if (job.machine.fanPlug.search === 'found' && !job.runs.some((r) => r.source === 'existing plug'))
+    found.push({
+      id: 'fan plug',
+      text: `The loom has a fan's plug${job.machine.fanPlug.where ? ` (${job.machine.fanPlug.where})` : ''}, and the plan lays a feed of its own.`,
+      helps: 'Measure it under unknown wires in Wire: it may be fused and switched already.',
+    })
+  return found
+}
+
 /** What speaks against the plan besides its margins. */
 export function planWarnings(job: Job): PlanWarning[] {
   const found: PlanWarning[] = []
@@ -139,6 +170,7 @@ export function planWarnings(job: Job): PlanWarning[] {
     .forEach((p, i) =>
       found.push({ id: `circuit ${p.at ?? i}`, text: p.text, helps: 'Wire shows it in the circuit; mend it there.' }),
     )
+  found.push(...benchWarnings(job))
   const likely = job.checks.find((c) => c.found === 'looks like it')
   if (likely)
     found.push({

@@ -30,6 +30,15 @@ const isAwg = (size: WireSize): boolean => size.endsWith('AWG')
 export const sizesOf = (system: UnitSystem): WireSize[] => wireSizes.filter((s) => isAwg(s) === (system === 'imperial'))
 
 /**
+ * The next thinner size of the same system, the thinnest where there is none: what a size told by eye counts as.
+ * @example thinnerThan('2.5 mm²') //=> '1.5 mm²'
+ */
+export function thinnerThan(size: WireSize): WireSize {
+  const own = wireSizes.filter((s) => isAwg(s) === isAwg(size))
+  return own[Math.max(0, own.indexOf(size) - 1)]!
+}
+
+/**
  * Diameter of a solid conductor by gauge number.
  * @returns metres
  * @see engineering §1.1 (ASTM B258)

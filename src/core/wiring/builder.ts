@@ -88,7 +88,7 @@ export class Builder {
   signal(role: ConductorRole, name: string, a: string, b: string): void {
     const c = this.job.conductors.find((x) => x.role === role)
     const ohm = c
-      ? resistancePerMetre(c.size ?? MISSING_SIZE, ambientAt(this.bench, runConductor(c).at)) *
+      ? resistancePerMetre(runConductor(c).size ?? MISSING_SIZE, ambientAt(this.bench, runConductor(c).at)) *
         this.bench.value(`conductors.${c.id}.lengthM`)
       : SWITCH_OHM
     this.wire(name, roleNames[role], a, b, ohm + 2 * CRIMP_OHM, c?.id ?? null)

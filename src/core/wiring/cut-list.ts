@@ -6,10 +6,12 @@ import type { Part } from '../parts'
 import { Bench } from '../reading'
 import { format } from '../units'
 import type { JobNetlist } from './builder'
-import { endAt, nodeInWords, terminals } from './ends'
+import { endAt, nodeInWords } from './ends'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { type Gap, gapsOf } from './gaps'
 import { unguardedIn } from './guards'
+import { jointWarning } from './joints'
+import { kitConductors, kitPlan } from './kit'
 import { type JobProof, provedCircuit } from './proof'
 import type { CutList, CutWire } from './cuts'
 import { shoppingOf } from './shopping'
@@ -52,11 +54,13 @@ function cutWire(
     0,
   )
   const own = { insulationC: c.insulationC, ambientC: zoneC, bundled: c.bundled }
-  const getsC = c.size
-    ? conductorTemperature(amps, allowedCurrent(c.size, conductorAt(bench, runConductor(c))).value, own)
+  const { size } = runConductor(c)
+  const getsC = size
+    ? conductorTemperature(amps, allowedCurrent(size, conductorAt(bench, runConductor(c))).value, own)
     : zoneC
   return {
     label: `${roleNames[c.role]}: ${ends[0].at} to ${ends[1].at}`,
+    fromKit: kitConductors(job).has(c.id),
     conductor: c.id,
     size: c.size,
     colour: c.colour,
@@ -77,9 +81,9 @@ function cutWire(
 function jointsOf(wires: readonly CutWire[]): CutList['joints'] {
   const found = new Map<string, CutList['joints'][number]>()
   for (const { ends, size } of wires)
-    for (const { kind } of ends) {
+    for (const { kind, terminal } of ends) {
       const key = `${kind}|${size}`
-      found.set(key, { kind, size, name: terminals[kind].name, count: (found.get(key)?.count ?? 0) + 1 })
+      found.set(key, { kind, size, name: terminal, count: (found.get(key)?.count ?? 0) + 1 })
     }
   return [...found.values()]
 }
@@ -117,9 +121,19 @@ const inlineOf = (job: Job, net: JobNetlist): CutList['inline'] =>
       : [],
   )
 
+/** Leads of a ready-made harness that do not reach. */
+const kitProblems = (job: Job): string[] =>
+  kitPlan(job)?.lines.flatMap((l) =>
+    l.spareM !== null && l.spareM < 0
+      ? [`The harness's ${l.lead.colour} wire (${l.name}) is ${format(-l.spareM, 'run', job.units, 2)} too short.`]
+      : [],
+  ) ?? []
+
 /** What is wrong with a list: circuit, ends that no wire leads to, wires that get too hot. */
 const problemsOf = (job: Job, net: JobNetlist, wires: readonly CutWire[], gaps: readonly Gap[]): string[] => [
   ...net.problems.map((p) => p.text),
+  ...[jointWarning(job) ?? []].flat(),
+  ...kitProblems(job),
   ...gaps.map((g) => `No wire of this list leads to ${g.at} (${g.label}).`),
   ...unguardedIn(job)
     .filter((g) => g.piece !== 'to fuse')
@@ -145,10 +159,14 @@ export function cutList(job: Job, shelf: readonly Part[]): CutList {
   const wires = net.elements
     .flatMap((e) => (e.kind === 'wire' && e.conductor !== null ? (cutWire(job, bench, proof, e) ?? []) : []))
     .map((w, i): CutWire => ({ number: i + 1, ...w }))
-  const joints = jointsOf(wires)
+  // what comes ready made is neither cut nor, where the harness brings them, terminated and sleeved
+  const brings = job.wiring.kit?.part.brings ?? []
+  const byHand = wires.filter((w) => !w.fromKit)
+  const joints = jointsOf(brings.includes('terminals') ? byHand : wires)
   const sleeves = new Map<string, number>()
-  for (const w of wires) sleeves.set(w.sleeve, (sleeves.get(w.sleeve) ?? 0) + w.wayM)
-  const totals = totalsOf(wires)
+  for (const w of brings.includes('sleeve') ? byHand : wires)
+    sleeves.set(w.sleeve, (sleeves.get(w.sleeve) ?? 0) + w.wayM)
+  const totals = totalsOf(byHand)
   const inline = inlineOf(job, net)
   const gaps = gapsOf(job, net)
   return {

@@ -16,6 +16,8 @@ export interface CutWire {
   readonly number: number
   readonly label: string
   readonly conductor: string
+  /** it comes with the ready-made harness and is not cut */
+  readonly fromKit: boolean
   readonly size: WireSize | null
   readonly colour: string
   readonly insulationC: number

@@ -1,5 +1,6 @@
 import { controlKindOf } from '../control'
 import type { DiodePlace, Job } from '../job'
+import { joints } from './joints'
 import type { NodeIs, Nodes } from './nodes'
 
 /** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
@@ -112,7 +113,8 @@ export function endAt(job: Job, nodes: Nodes, node: string): WireEnd {
   const is = nodes.get(node)
   // what a fault has put in is no place at the bench
   const [kind, at] = is ? made(job, is) : (['splice', node.replaceAll('_', ' ')] as const)
-  return { at, kind, terminal: terminals[kind].name, stripM: terminals[kind].stripM }
+  const terminal = kind === 'splice' ? joints[job.wiring.joints].splice : terminals[kind].name
+  return { at, kind, terminal, stripM: terminals[kind].stripM }
 }
 
 /** A node of the circuit in words, for what is live there. */

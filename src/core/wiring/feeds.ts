@@ -105,7 +105,8 @@ export function tapped(b: Builder): string {
 
 /** A feed that somebody else laid: live with the key through a solenoid or a relay of the loom. */
 function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existing plug'): string {
-  if (b.elements.some((e) => e.name === `${name}_contact`)) return `${name}_out`
+  if (b.elements.some((e) => e.name === `${name}_contact`))
+    return b.elements.some((e) => e.name === `${name}_resistor`) ? `${name}_low` : `${name}_out`
   const coilV = b.job.machine.systemV
   b.add({
     kind: 'coil',
@@ -155,7 +156,30 @@ function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existi
     null,
     { loom: true },
   )
-  return `${name}_out`
+  return label === 'existing plug' && b.job.wiring.plugSpeed === 'low' ? behindResistor(b, name, label) : `${name}_out`
+}
+
+/** The low speed of a plug with two: its resistor, which the maker chose for another fan. */
+function behindResistor(b: Builder, name: string, label: 'existing plug'): string {
+  const out = b.node(`${name}_low`, { is: 'feed of others, behind', of: label })
+  b.wire(
+    `${name}_resistor`,
+    'resistor of the low speed',
+    `${name}_out`,
+    out,
+    b.bench.value('wiring.plugResistorOhm'),
+    null,
+    {
+      loom: true,
+    },
+  )
+  b.say(
+    'Fed from the low speed of the plug: its resistor was chosen for the maker’s own fan and gets hot. The high feed, ' +
+      'where there is one, gives this fan its volts.',
+    `${name}_resistor`,
+    'warns',
+  )
+  return out
 }
 
 /** Where each kind of feed begins: the node that the fan's own wire is joined to. */

@@ -1,8 +1,7 @@
-import { changeRunOf, conductorName, freshId, type HarnessEdit, type Job, type Seat } from '../job'
+import { changeRunOf, conductorName, freshId, type HarnessEdit, type Job } from '../job'
 import { firstCircuit } from '../fan-circuit'
-import type { FanPart, RelayPart } from '../parts'
-import { measured, typical } from '../reading'
-import { format, type UnitSystem, type WireSize } from '../units'
+import { measured } from '../reading'
+import { format, type UnitSystem } from '../units'
 
 type Kind = HarnessEdit['kind']
 type Of<K extends Kind> = Extract<HarnessEdit, { kind: K }>
@@ -33,13 +32,35 @@ const moreCrimps = (job: Job, conductor: string | null, n: number): Job => ({
   ),
 })
 
+const withEdit = (job: Job, edit: HarnessEdit): Job => ({
+  ...job,
+  wiring: { ...job.wiring, edits: job.wiring.edits.map((e) => (e.id === edit.id ? edit : e)) },
+})
+
+/** The next change of the same kind to the same thing, which began where this one ended. */
+function laterOf<E extends HarnessEdit>(job: Job, edit: E, same: (other: E) => boolean): E | undefined {
+  const i = job.wiring.edits.findIndex((e) => e.id === edit.id)
+  return job.wiring.edits.slice(i + 1).find((e): e is E => e.kind === edit.kind && same(e as E))
+}
+
+const moveInWords = ({ cavity, before, after }: Of<'move pins'>['moves'][number]): string =>
+  before === after
+    ? `hole ${cavity} stays ${after || 'empty'}`
+    : `hole ${cavity}: ${before ? `${before} out` : 'empty'}, ${after ? `${after} in` : 'left empty'}`
+
 /** Ways of changing a harness; a new one is a new entry here and in its schema. */
 const rules: { readonly [K in Kind]: EditRule<K> } = {
   length: {
     name: 'lengthen or shorten a wire',
     tell: 'a joint more in that wire',
     apply: (job, e) => moreCrimps(withConductor(job, e.conductor, { lengthM: measured(e.toM) }), e.conductor, 1),
-    undo: (job, e) => moreCrimps(withConductor(job, e.conductor, { lengthM: measured(e.fromM) }), e.conductor, -1),
+    undo: (job, e) => {
+      const later = laterOf(job, e, (o) => o.conductor === e.conductor)
+      const back = later
+        ? withEdit(job, { ...later, fromM: e.fromM, was: e.was })
+        : withConductor(job, e.conductor, { lengthM: e.was ?? measured(e.fromM) })
+      return moreCrimps(back, e.conductor, -1)
+    },
     words: (job, e, u) =>
       `${conductorName(job, e.conductor)}: ${format(e.fromM, 'run', u)} made ${format(e.toM, 'run', u)}`,
     step: (job, e, u) =>
@@ -53,7 +74,14 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     name: 'thicker wires',
     tell: 'new wires in the old places, a relay base for instance',
     apply: (job, e) => e.conductors.reduce((j, id) => withConductor(j, id, { size: e.to }), job),
-    undo: (job, e) => e.conductors.reduce((j, id, i) => withConductor(j, id, { size: e.from[i] ?? null }), job),
+    undo: (job, e) =>
+      e.conductors.reduce((j, id, i) => {
+        const before = e.from[i] ?? null
+        const later = laterOf(j, e, (o) => o.conductors.includes(id))
+        if (!later) return withConductor(j, id, { size: before })
+        const from = later.conductors.map((c, n) => (c === id ? before : (later.from[n] ?? null)))
+        return withEdit(j, { ...later, from })
+      }, job),
     words: (job, e) => `${e.conductors.map((id) => conductorName(job, id)).join(', ')}: now ${e.to}`,
     step: (job, e) =>
       `Take the ${e.conductors.map((id) => conductorName(job, id)).join(' and ')} out of their terminals or ` +
@@ -117,11 +145,24 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
     }),
     undo: (job, e) => ({
       ...job,
-      fuses: job.fuses.map((f) => (f.id === e.fuse ? { ...f, kind: 'breaker' as const } : f)),
+      fuses: job.fuses.map((f) =>
+        f.id === e.fuse ? { ...f, kind: 'breaker' as const, ratingA: e.wasA ?? f.ratingA } : f,
+      ),
     }),
     words: (_, e) => `breaker out, ${e.ratingA} A blade fuse in`,
     step: (_, e) =>
       `Breaker out; sealed holder with a ${e.ratingA} A blade fuse in its place, the fuse itself not yet.`,
+  },
+  'move pins': {
+    name: 'pins moved in a connector',
+    tell: 'each hole before and after, so that none is left over',
+    apply: (job) => job,
+    undo: (job) => job,
+    words: (_, e) => `${e.what}: ${e.moves.map(moveInWords).join('; ')}`,
+    step: (_, e) =>
+      `De-pin ${e.what}, its lock out first, each pin by its tang and never by the wire: ` +
+      `${e.moves.map(moveInWords).join('; ')}. Pull at each pin; lock in again; count: ` +
+      `${e.moves.filter((m) => m.after !== '').length} of ${e.moves.length} holes are filled, the others get a plug.`,
   },
   connector: {
     name: 'another connector',
@@ -144,6 +185,21 @@ export function makeEdit(job: Job, wanted: WantedEdit): Job {
   const edit = { ...wanted, id: freshId('edit', job.wiring.edits) }
   const changed = rule(edit.kind).apply(job, edit)
   return { ...changed, wiring: { ...changed.wiring, edits: [...changed.wiring.edits, edit] } }
+}
+
+/**
+ * What is wrong with moving pins: a wire that would be in two holes, or one that was there and goes nowhere. One that
+ * is left over on purpose is cut off in a change of its own.
+ */
+export function movesBarred(moves: Of<'move pins'>['moves']): string | null {
+  const holes = moves.map((m) => m.cavity.toLowerCase())
+  const twice = holes.find((h, i) => holes.indexOf(h) !== i)
+  if (twice) return `hole ${twice} stands twice`
+  const filled = moves.map((m) => m.after.toLowerCase()).filter((w) => w !== '')
+  const double = filled.find((w, i) => filled.indexOf(w) !== i)
+  if (double) return `${double} cannot be in two holes`
+  const left = moves.find((m) => m.before !== '' && !filled.includes(m.before.toLowerCase()))
+  return left ? `${left.before} comes out of hole ${left.cavity} and goes nowhere: say which hole it gets` : null
 }
 
 /** Takes a change back; what it had changed is as before. */
@@ -179,120 +235,4 @@ export function editBarred(job: Job, kind: Kind): string | null {
         ? 'a brushless fan must never have its wires swapped'
         : null
   return null
-}
-
-/** Where a second fan goes: the same place on the other core, or the free end of the only one. */
-function seatBeside(job: Job, part: FanPart): Seat | null {
-  const near = firstCircuit(job).fan?.seat
-  if (!near || !job.cooling) return null
-  if (job.cooling.cores > 1) return { ...near, core: near.core === 0 ? 1 : 0 }
-  const [w, h, half] = [job.cooling.coreWidthM.value, job.cooling.coreHeightM.value, part.housingM.value / 2]
-  return w > h ? { ...near, xM: near.xM < w / 2 ? w - half : half } : { ...near, yM: near.yM < h / 2 ? h - half : half }
-}
-
-/** A second fan, on the first one's relay or contact until it is given its own. */
-export function addSecondFan(job: Job, part: FanPart): Job {
-  const [first] = job.runs
-  if (job.runs.length > 1)
-    return { ...job, fans: job.fans.map((f) => (f.id === job.runs[1]!.fan ? { ...f, part } : f)) }
-  const feed = job.conductors.find((c) => first!.conductors.includes(c.id) && c.role === 'feed')
-  const back = job.conductors.find((c) => first!.conductors.includes(c.id) && c.role === 'return')
-  const id = freshId('fan', job.fans)
-  const own = [
-    {
-      ...(feed ?? job.conductors[0]!),
-      id: freshId('feed', job.conductors),
-      role: 'feed' as const,
-      lengthM: typical(Math.round(100 * (first!.switchedBy === 'relay' ? 0.6 : (feed?.lengthM.value ?? 1.2))) / 100),
-    },
-    {
-      ...(back ?? job.conductors[0]!),
-      id: freshId('return', job.conductors),
-      role: 'return' as const,
-      lengthM: typical(back?.lengthM.value ?? 1.1),
-    },
-  ]
-  const seat = seatBeside(job, part)
-  return {
-    ...job,
-    fans: [...job.fans, { id, part, seat, wiresSwapped: false, bladeTurned: false }],
-    conductors: [...job.conductors, ...own],
-    runs: [
-      first!,
-      {
-        ...first!,
-        id: freshId('run', job.runs),
-        fan: id,
-        conductors: own.map((c) => c.id),
-        crimps: 4,
-        rings: 1,
-        switchAtM: typical(0.3),
-      },
-    ],
-  }
-}
-
-/** Takes the second fan off with all that only it had. */
-export function dropSecondFan(job: Job): Job {
-  const [first, ...others] = job.runs
-  if (!others.length) return job
-  const gone = new Set(others.flatMap((r) => [r.fan, ...r.conductors]))
-  const only = (list: 'relays' | 'fuses' | 'controllers', key: 'relay' | 'fuse' | 'controller'): Set<string> =>
-    new Set(job[list].filter((e) => others.some((r) => r[key] === e.id) && first![key] !== e.id).map((e) => e.id))
-  const [relays, fuses, controllers] = [
-    only('relays', 'relay'),
-    only('fuses', 'fuse'),
-    only('controllers', 'controller'),
-  ]
-  return {
-    ...job,
-    runs: [first!],
-    fans: job.fans.filter((f) => !gone.has(f.id)),
-    conductors: job.conductors.filter((c) => !gone.has(c.id)),
-    relays: job.relays.filter((r) => !relays.has(r.id)),
-    fuses: job.fuses.filter((f) => !fuses.has(f.id)),
-    controllers: job.controllers.filter((c) => !controllers.has(c.id)),
-    wiring: {
-      ...job.wiring,
-      edits: job.wiring.edits.filter(
-        (e) => e.kind !== 'second relay' && !(e.kind === 'length' && gone.has(e.conductor)),
-      ),
-    },
-  }
-}
-
-/** Another size for wires of any kind. */
-export const sizeFor = (job: Job, ids: readonly string[], size: WireSize): Job =>
-  ids.reduce((j, id) => withConductor(j, id, { size }), job)
-
-/** Feeds that now begin at the battery, as long as the first one until somebody has measured them. */
-function withOwnFeeds(job: Job): Job {
-  const [first, ...others] = job.runs
-  const feedOf = (conductors: readonly string[]) =>
-    job.conductors.find((c) => c.role === 'feed' && conductors.includes(c.id))
-  const usual = feedOf(first!.conductors)
-  if (!usual) return job
-  return others.reduce((j, run) => {
-    const feed = feedOf(run.conductors)
-    return feed?.lengthM.source === 'typical' && feed.lengthM.value < usual.lengthM.value
-      ? withConductor(j, feed.id, { lengthM: typical(usual.lengthM.value) })
-      : j
-  }, job)
-}
-
-/** Each fan with its own relay, fuse and, where triggers are not joined, its own controller. */
-export function relayEach(job: Job, relay: RelayPart): Job {
-  const withRelays = { ...job, relays: job.runs.map((_, i) => ({ id: `relay${i + 1}`, part: relay })) }
-  const { fuse } = firstCircuit(job)
-  const own = withOwnFeeds(withRelays)
-  const fused = fuse ? { ...own, fuses: job.runs.map((_, i) => ({ ...fuse, id: `fuse${i + 1}` })) } : own
-  return {
-    ...fused,
-    runs: fused.runs.map((r, i) => ({
-      ...r,
-      switchedBy: 'relay' as const,
-      relay: `relay${i + 1}`,
-      fuse: fuse ? `fuse${i + 1}` : null,
-    })),
-  }
 }

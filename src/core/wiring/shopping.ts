@@ -1,5 +1,5 @@
 import { formFor, type FuseForm, fuseForms } from '../electrical'
-import type { Job } from '../job'
+import type { Job, JointKind } from '../job'
 import type { FittingKind, Part, PartKind, PartOf } from '../parts'
 import { format, sizeAreaM2 } from '../units'
 import type { CutList, ShoppingLine } from './cuts'
@@ -81,13 +81,15 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
 }
 
 /** Terminals and splices for the wires that end in them. */
-const jointLine = (stock: Stock, { kind, name, size, count }: CutList['joints'][number]): ShoppingLine => {
+const jointLine = (stock: Stock, job: Job, { kind, name, size, count }: CutList['joints'][number]): ShoppingLine => {
   const areaM2 = size === null ? null : sizeAreaM2(size)
+  const what = kind === 'splice' ? spliceOf[job.wiring.joints] : fittingOf[kind]
+  if (what === 'connector') return stock.line(name, count, '', stock.of('connector'))
   const able = stock
     .of('fitting')
     .filter(
       (p) =>
-        p.what === fittingOf[kind] &&
+        p.what === what &&
         (areaM2 === null || ((p.leastAreaM2 ?? 0) <= areaM2 * GRAIN && (p.mostAreaM2 ?? 1) >= areaM2 / GRAIN)),
     )
   return stock.line(`${name}${size ? `, for ${size}` : ''}`, count, '', able)
@@ -99,10 +101,17 @@ const GRAIN = 1.01
 const fittingOf = {
   ring: 'ring',
   blade: 'female blade',
-  splice: 'sealed splice',
   screw: 'ferrule',
   tap: 'tap splice',
-} as const satisfies Readonly<Record<TerminalKind, FittingKind>>
+} as const satisfies Readonly<Record<Exclude<TerminalKind, 'splice'>, FittingKind>>
+
+/** What a joint of two wires takes, by how they are joined. */
+const spliceOf = {
+  'sealed crimp': 'sealed splice',
+  'solder and sleeve': 'adhesive sleeve',
+  'push-on': 'push-on pair',
+  'sealed plug': 'connector',
+} as const satisfies Readonly<Record<JointKind, FittingKind | 'connector'>>
 
 const fittings = (stock: Stock, what: FittingKind, more: (p: PartOf<'fitting'>) => boolean = () => true) =>
   stock.of('fitting').filter((p) => p.what === what && more(p))
@@ -159,7 +168,18 @@ export function shoppingOf(
       ),
     )
   const longest = Math.max(0, ...sleeves.values())
+  const kit = wiring.kit?.part
   return [
+    ...(kit
+      ? [
+          stock.line(
+            kit.name,
+            1,
+            '',
+            stock.of('harness').filter((p) => p.id === kit.id),
+          ),
+        ]
+      : []),
     ...totals.map((t) => wireLine(job, stock, t)),
     ...job.fuses.filter((f) => job.runs.some((r) => r.fuse === f.id)).map((f) => fuseLine(stock, f.kind, f.ratingA)),
     ...(wiring.tapFuseA !== null && inline.some((i) => i.kind === 'fuse')
@@ -177,7 +197,7 @@ export function shoppingOf(
           (s.id === wiring.isolatorSwitch && wiring.isolator),
       ),
     ),
-    ...joints.map((j) => jointLine(stock, j)),
+    ...joints.map((j) => jointLine(stock, job, j)),
     ...[...sleeves].map(([what, m]) =>
       stock.line(
         what,

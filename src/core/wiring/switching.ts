@@ -1,7 +1,7 @@
 import { GROUND } from '../circuit'
 import { controlKindOf } from '../control'
 import { COPPER_ALPHA, CRIMP_OHM, RELAY_CONTACT_OHM } from '../electrical'
-import type { FanCircuit } from '../fan-circuit'
+import { ambientAt, type FanCircuit } from '../fan-circuit'
 import type { Job } from '../job'
 import type { RelayPart } from '../parts'
 import type { Builder } from './builder'
@@ -142,7 +142,9 @@ function relayItself(b: Builder, { circuit, n, own }: Switching): { readonly pin
   const tag = `${n + 1}`
   const relay = relayOf(b.job, circuit.run.relay)
   if (!relay) b.say('No relay chosen: reckoned as a usual one of 90 ohm.', `contact${tag}`)
-  const warm = 1 + COPPER_ALPHA * (b.bench.value('surroundings.hottestC') - 20)
+  // a relay hangs on the feed and gets what the feed gets
+  const feed = circuit.conductors.find((c) => c.role === 'feed')
+  const warm = 1 + COPPER_ALPHA * ((feed ? ambientAt(b.bench, feed.at) : b.bench.value('surroundings.hottestC')) - 20)
   const coilV = relay?.coilV ?? b.job.machine.systemV
   const pin86 = b.node(`relay${tag}_86`, { is: 'relay 86', fan: n + 1 })
   const pin85 = b.node(`relay${tag}_85`, { is: 'relay 85', fan: n + 1 })

@@ -53,7 +53,8 @@ export const takeAsFeed = (
   job: Job,
   source: Extract<Feed, 'existing plug' | 'key switch'>,
   fuseA: number | null,
+  plugSpeed: Job['wiring']['plugSpeed'] = 'one speed',
 ): Job => ({
-  ...changeWiring(job, source === 'key switch' ? { loomFuseA: fuseA } : { feedRatedA: fuseA }),
+  ...changeWiring(job, source === 'key switch' ? { loomFuseA: fuseA } : { feedRatedA: fuseA, plugSpeed }),
   runs: job.runs.map((r) => ({ ...r, source })),
 })

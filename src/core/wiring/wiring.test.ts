@@ -28,7 +28,8 @@ import {
 } from '../job'
 import { evaluate } from '../margins'
 import { cutList } from './cut-list'
-import { addSecondFan, dropSecondFan, editBarred, makeEdit, undoEdit } from './harness'
+import { editBarred, makeEdit, undoEdit } from './harness'
+import { addSecondFan, dropSecondFan } from './second-fan'
 import { netlistOf } from './netlist'
 import { provedWithFaults } from './faulty-proof'
 import { provedCircuit } from './proof'
@@ -350,7 +351,11 @@ test('a wire too near the exhaust gets its sleeve and is told', () => {
 
 test('changes to a harness are recorded, proved again, listed for the bench and taken back whole', () => {
   const feed = buggy.conductors.find((c) => c.role === 'feed')!
-  const longer = makeEdit(buggy, { kind: 'length', conductor: feed.id, fromM: feed.lengthM.value, toM: 4 })
+  const lengthen = (job: Job, toM: number): Job => {
+    const was = job.conductors.find((c) => c.id === feed.id)!.lengthM
+    return makeEdit(job, { kind: 'length', conductor: feed.id, fromM: was.value, toM, was })
+  }
+  const longer = lengthen(buggy, 4)
   expect(part(longer, 'supply', 'wires').value!).toBeLessThan(part(buggy, 'supply', 'wires').value!)
   expect(longer.runs[0]!.crimps).toBe(buggy.runs[0]!.crimps + 1)
   const all = [
@@ -373,10 +378,12 @@ test('changes to a harness are recorded, proved again, listed for the bench and 
   )
   expect(stepsOf(buggy).some((s) => s.id === 'harness')).toBe(false)
   const back = [...edited.wiring.edits].reverse().reduce((j, e) => undoEdit(j, e.id), edited)
-  expect({ ...back, conductors: [] }).toEqual({ ...buggy, conductors: [] })
-  expect(back.conductors.map((c) => [c.size, c.lengthM.value])).toEqual(
-    buggy.conductors.map((c) => [c.size, c.lengthM.value]),
-  )
+  expect(back).toEqual(buggy)
+  // of two lengths the first is taken back: the second stays, and begins where the first did
+  const twice = lengthen(longer, 5)
+  const first = undoEdit(twice, twice.wiring.edits[0]!.id)
+  expect(first.conductors.find((c) => c.id === feed.id)!.lengthM.value).toBe(5)
+  expect(undoEdit(first, first.wiring.edits[0]!.id)).toEqual(buggy)
   expect(editBarred(buggy, 'second relay')).toMatch(/one fan only/)
   const two = wiredAs(addSecondFan(buggy, buggy.fans[0]!.part), 'one relay', shelf)
   const parted = makeEdit(two, { kind: 'second relay' })
@@ -388,9 +395,9 @@ test('changes to a harness are recorded, proved again, listed for the bench and 
   expect(dropSecondFan(parted).runs).toHaveLength(1)
   expect(jobSchema.safeParse(dropSecondFan(parted)).error).toBeUndefined()
   const breaker = changeFuse(buggy, 15, 'breaker')
-  expect(
-    makeEdit(breaker, { kind: 'breaker to fuse', fuse: breaker.fuses[0]!.id, ratingA: 10 }).fuses[0],
-  ).toMatchObject({ kind: 'blade', ratingA: 10 })
+  const fused = makeEdit(breaker, { kind: 'breaker to fuse', fuse: breaker.fuses[0]!.id, ratingA: 10, wasA: 15 })
+  expect(fused.fuses[0]).toMatchObject({ kind: 'blade', ratingA: 10 })
+  expect(undoEdit(fused, fused.wiring.edits[0]!.id)).toEqual(breaker)
 })
 
 test('the wiring steps are in a sound order, checks before the battery, battery before the fuse', () => {

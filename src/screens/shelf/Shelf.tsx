@@ -40,6 +40,7 @@ const telling: Readonly<Record<PartKind, readonly string[]>> = {
   conductor: ['size', 'insulationC', 'colour', 'stockM'],
   connector: ['ways', 'ratedA', 'ingress', 'stock'],
   fitting: ['what', 'fits', 'mostAreaM2', 'ratedA', 'stock'],
+  harness: ['wires', 'brings', 'fuseA', 'stock'],
   battery: ['chemistry', 'capacityAh', 'coldCrankingA'],
 }
 

@@ -28,7 +28,7 @@ const same = <const V extends string>(values: readonly V[]): { value: V; name: V
   values.map((value) => ({ value, name: value }))
 
 /** A part of the machine's story that unfolds; what it comes to stands in its heading. */
-function Unfold({
+export function Unfold({
   title,
   says,
   open,

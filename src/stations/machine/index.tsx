@@ -14,6 +14,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 import { Allowed, Baseline, Cure, Ending, Lives } from './Before'
+import { FanPlug } from './FanPlug'
 import { Plate } from './Plate'
 
 const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
@@ -88,6 +89,7 @@ function Stage(props: StationProps) {
         </p>
       )}
       <Cure {...props} />
+      <FanPlug {...props} />
       <Baseline {...props} />
       <Allowed {...props} />
       <Lives {...props} />
@@ -129,6 +131,22 @@ function Tray(props: StationProps) {
         ]}
         onChange={(v) => settle((j) => changeSystemVoltage(j, v === '24' ? 24 : 12))}
       />
+      {job.engine !== null && (
+        <>
+          <UnsaidField
+            label="Air conditioning?"
+            value={said(job.machine.airConditioning)}
+            options={yesNo}
+            onChange={(v) => machine({ airConditioning: v === 'yes' })}
+          />
+          <UnsaidField
+            label="Accessory circuit behind the key?"
+            value={said(job.machine.accessoryFeed)}
+            options={yesNo}
+            onChange={(v) => machine({ accessoryFeed: v === 'yes' })}
+          />
+        </>
+      )}
       <h2>{job.machine.name}</h2>
       <p className="soft small mb-1">
         {typicalMachines[job.machine.kind].name}

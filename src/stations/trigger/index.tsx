@@ -13,7 +13,7 @@ import {
 import { changeProbePlace, changeSetting, ownProbe, shareProbe, changeSpan, choiceEnds, type Job } from '@/core/job'
 import Button from 'react-bootstrap/Button'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
-import type { ControllerPart, ProbePart } from '@/core/parts'
+import { type ControllerPart, handSwitch, plainWire, type ProbePart } from '@/core/parts'
 import { probeLeadError } from '@/core/placing'
 import { runWaitsFor, triggerLadder } from '@/core/run'
 import { whatToPress } from '@/core/plan'
@@ -232,6 +232,10 @@ function Tray(props: StationProps) {
         shelf={shelf}
         chosen={firstCircuit(job).controller?.part ?? null}
         onChoose={choose}
+        besides={{
+          name: 'without a controller',
+          parts: [plainWire, ...shelf.flatMap((p) => (p.kind === 'switch' ? [handSwitch(p)] : []))],
+        }}
       />
       {job.runs.length > 1 && <Shared job={job} settle={settle} />}
       <Setting job={job} settle={settle}>

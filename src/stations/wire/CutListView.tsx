@@ -3,16 +3,12 @@
 import { useMemo } from 'react'
 import Table from 'react-bootstrap/Table'
 import Form from 'react-bootstrap/Form'
-import type { Job } from '@/core/job'
+import { changeConductor, changeSizes } from '@/core/job'
 import { cutList, type CutWire } from '@/core/wiring'
 import { format, nearestInOtherSystem, sizesOf, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
 import { layOptions } from './FuseFields'
 
-const changeWire = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({
-  ...job,
-  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)),
-})
 const hasWords = {
   'on the shelf': 'verdict-holds',
   'too little': 'verdict-unsure',
@@ -27,6 +23,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
       <td className="figure-text">{w.number}</td>
       <td>
         {w.label}
+        {w.fromKit && <div className="small">comes with the harness: not cut</div>}
         <div className="soft small">
           {w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', u, 2)}`).join(' / ')}
         </div>
@@ -38,7 +35,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
           value={w.size ?? ''}
           onChange={(e) => {
             const size = e.target.value as WireSize
-            if (size) settle((j) => changeWire(j, w.conductor, { size }))
+            if (size) settle((j) => changeSizes(j, size, [w.conductor]))
           }}
         >
           {!w.size && <option value="">choose …</option>}
@@ -59,7 +56,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
           maxLength={20}
           onBlur={(e) => {
             const colour = e.target.value.trim()
-            if (colour !== w.colour) settle((j) => changeWire(j, w.conductor, { colour }))
+            if (colour !== w.colour) settle((j) => changeConductor(j, w.conductor, { colour }))
           }}
           onKeyDown={(e) => {
             if (e.key === 'Enter') e.currentTarget.blur()
@@ -75,7 +72,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
           value={w.lies}
           onChange={(e) => {
             const lies = layOptions(job).find((o) => o.value === e.target.value)?.value
-            if (lies) settle((j) => changeWire(j, w.conductor, { lies }))
+            if (lies) settle((j) => changeConductor(j, w.conductor, { lies }))
           }}
         >
           {layOptions(job).map((o) => (

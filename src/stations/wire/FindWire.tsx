@@ -12,10 +12,12 @@ import {
   nextPinTest,
   nextWireTest,
   pinExpects,
+  rankSources,
   wireIdentities,
   wireTests,
   relayTests,
   type PinRole,
+  type WireFound,
   type WireIdentity,
 } from '@/core/circuit'
 import { addUnknown, changeUnknown, dropUnknown, noteReading, takeAsFeed, takeBackReading } from '@/core/wiring'
@@ -241,13 +243,17 @@ function Wires({
                       : f.mayCarryA === null
                         ? 'see size and fuse'
                         : format(f.mayCarryA, 'current', job.units, 2)}
-                  {(f.known === 'switched' || f.known === 'fan') && f.mayCarryA ? (
+                  {(f.known === 'switched' || f.known === 'fan' || f.known === 'fanLow') && f.mayCarryA ? (
                     <div>
                       <button
                         type="button"
                         className="word-button"
                         onClick={() =>
-                          settle((j) => takeAsFeed(j, f.known === 'fan' ? 'existing plug' : 'key switch', wire.fuseA))
+                          settle((j) =>
+                            f.known === 'switched'
+                              ? takeAsFeed(j, 'key switch', wire.fuseA)
+                              : takeAsFeed(j, 'existing plug', wire.fuseA, speedOf(f.known, found)),
+                          )
                         }
                       >
                         feed the fan from it<span className="visually-hidden">, {wire.mark}</span>
@@ -260,7 +266,36 @@ function Wires({
           })}
         </tbody>
       </Table>
+      <Sources found={found} mark={mark} />
     </>
+  )
+}
+
+/** One speed only, unless the loom has a low one as well. */
+const speedOf = (known: WireIdentity | null, found: readonly WireFound[]): Job['wiring']['plugSpeed'] =>
+  known === 'fanLow' ? 'low' : found.some((f) => f.known === 'fanLow') ? 'high' : 'one speed'
+
+/** Which of the wires to take, and which to leave alone. */
+function Sources({ found, mark }: { readonly found: readonly WireFound[]; readonly mark: (id: string) => string }) {
+  const { take, leave } = rankSources(found)
+  if (!take.length && !leave.length) return null
+  return (
+    <section aria-label="Which to take">
+      {take.length > 0 && (
+        <ol className="mb-1">
+          {take.map((s) => (
+            <li key={s.id}>
+              <span className="fw-medium">{mark(s.id)}</span>, {wireIdentities[s.identity].name}: {s.why}.
+            </li>
+          ))}
+        </ol>
+      )}
+      {leave.map((s) => (
+        <p key={s.id} className="say say-short">
+          Leave {mark(s.id)}: {s.why}.
+        </p>
+      ))}
+    </section>
   )
 }
 

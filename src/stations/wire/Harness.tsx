@@ -4,7 +4,7 @@ import { firstCircuit } from '@/core/fan-circuit'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { conductorName, type HarnessEdit, wiresInUse } from '@/core/job'
+import { conductorName, type HarnessEdit, mostOf, tooMany, wiresInUse } from '@/core/job'
 import {
   addSecondFan,
   dropSecondFan,
@@ -13,15 +13,35 @@ import {
   editKinds,
   editStep,
   makeEdit,
+  movesBarred,
   undoEdit,
   type WantedEdit,
 } from '@/core/wiring'
 import { bladeRatings } from '@/core/electrical'
 import { format, parse, sizesOf, type WireSize } from '@/core/units'
 import { PartPicker } from '../PartPicker'
+import { Kit } from './Kit'
 import type { StationProps } from '../station'
 
 type Kind = HarnessEdit['kind']
+
+type Moves = Extract<HarnessEdit, { kind: 'move pins' }>['moves']
+
+/** "1: red > black", a hole a line; what is empty is written as nothing or a dash. */
+function readMoves(text: string): Moves | string {
+  const lines = text.split('\n').filter((l) => l.trim() !== '')
+  const moves = lines.map((line) => {
+    const read = /^\s*([^:]{1,20}?)\s*:\s*(.*?)\s*>\s*(.*?)\s*$/.exec(line)
+    const wire = (words: string): string => (/^[-–—]?$/.test(words) ? '' : words.slice(0, 40))
+    return read ? { cavity: read[1]!, before: wire(read[2]!), after: wire(read[3]!) } : line
+  })
+  const wrong = moves.find((m) => typeof m === 'string')
+  if (wrong !== undefined) return `“${wrong}” cannot be read: write hole: before > after, “2: red > black”.`
+  if (!moves.length) return 'Write one hole a line: “2: red > black”.'
+  if (moves.length > mostOf('marks')) return `${tooMany('marks')[0]!.toUpperCase()}${tooMany('marks').slice(1)}.`
+  const barred = movesBarred(moves as Moves)
+  return barred ? `${barred[0]!.toUpperCase()}${barred.slice(1)}.` : (moves as Moves)
+}
 
 /** What is asked for each kind of change, and the change itself or why it is not one yet. */
 function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
@@ -30,6 +50,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const [wire, setWire] = useState(wires[0]?.id ?? '')
   const [more, setMore] = useState<readonly string[]>([])
   const [text, setText] = useState('')
+  const [holes, setHoles] = useState('')
   const [size, setSize] = useState<WireSize>(sizesOf(job.units)[4]!)
   const [rating, setRating] = useState(15)
   const [message, setMessage] = useState<string | null>(null)
@@ -43,7 +64,13 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         if (read.value < 0.02 || read.value > 60)
           return `A wire is ${format(0.02, 'run', job.units)} to ${format(60, 'run', job.units)} long.`
         return conductor
-          ? { kind, conductor: conductor.id, fromM: conductor.lengthM.value, toM: read.value }
+          ? {
+              kind,
+              conductor: conductor.id,
+              fromM: conductor.lengthM.value,
+              toM: read.value,
+              was: conductor.lengthM,
+            }
           : 'Choose the wire.'
       }
       case 'thicken': {
@@ -61,8 +88,15 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         return text.trim() ? { kind, what: text.trim().slice(0, 80) } : 'Say what is cut off.'
       case 'second relay':
         return { kind }
-      case 'breaker to fuse':
-        return { kind, fuse: job.fuses.find((f) => f.kind === 'breaker')!.id, ratingA: rating }
+      case 'breaker to fuse': {
+        const breaker = job.fuses.find((f) => f.kind === 'breaker')!
+        return { kind, fuse: breaker.id, ratingA: rating, wasA: breaker.ratingA }
+      }
+      case 'move pins': {
+        const moves = readMoves(holes)
+        if (typeof moves === 'string') return moves
+        return text.trim() ? { kind, what: text.trim().slice(0, 80), moves } : 'Say which connector.'
+      }
       case 'connector':
         return text.trim() ? { kind, what: text.trim().slice(0, 80), crimps: 2 } : 'Say which connector, and where.'
     }
@@ -75,6 +109,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     }
     setMessage(null)
     setText('')
+    setHoles('')
     settle((j) => makeEdit(j, edit))
   }
   return (
@@ -152,10 +187,14 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           </Form.Select>
         </Form.Group>
       )}
-      {(kind === 'length' || kind === 'cut loop off' || kind === 'connector') && (
+      {(kind === 'length' || kind === 'cut loop off' || kind === 'connector' || kind === 'move pins') && (
         <Form.Group controlId="edit-text">
           <Form.Label>
-            {kind === 'length' ? 'New length' : kind === 'connector' ? 'Which connector, and where' : 'What is cut off'}
+            {kind === 'length'
+              ? 'New length'
+              : kind === 'connector' || kind === 'move pins'
+                ? 'Which connector, and where'
+                : 'What is cut off'}
           </Form.Label>
           <Form.Control
             value={text}
@@ -163,6 +202,21 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             isInvalid={message !== null}
             aria-describedby={message ? 'edit-message' : undefined}
             maxLength={80}
+          />
+        </Form.Group>
+      )}
+      {kind === 'move pins' && (
+        <Form.Group controlId="edit-holes">
+          <Form.Label>Each hole: before &gt; after</Form.Label>
+          <Form.Control
+            as="textarea"
+            rows={4}
+            value={holes}
+            onChange={(e) => setHoles(e.target.value)}
+            isInvalid={message !== null}
+            aria-describedby={message ? 'edit-message' : undefined}
+            placeholder={'1: red > black\n2: black > red\n3: - > -'}
+            maxLength={800}
           />
         </Form.Group>
       )}
@@ -188,7 +242,8 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
   const second = job.runs[1]
   return (
     <>
-      <h2>Changes to the harness</h2>
+      <Kit job={job} shelf={shelf} settle={settle} />
+      <h2 className="mt-3">Changes to the harness</h2>
       {job.wiring.edits.length === 0 ? (
         <p className="soft">None yet: the harness is used as it came.</p>
       ) : (

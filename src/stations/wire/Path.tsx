@@ -161,6 +161,31 @@ export function Path(props: StationProps) {
   return (
     <>
       <h2>How it is wired</h2>
+      {job.engine !== null && job.machine.fanPlug.search === 'not looked' && (
+        <p className="say say-unsure">
+          Nobody has looked for a fan’s plug in the loom yet (station 1): it may save this feed.
+        </p>
+      )}
+      {job.machine.airConditioning === true && job.wiring.intent.alsoFor !== 'air conditioning' && (
+        <p className="say say-unsure">
+          The machine has air conditioning: its condenser wants the fan too. Choose it above, or say that it has its
+          own.
+        </p>
+      )}
+      {wiring.kit !== null && <p className="soft small">With the ready-made harness {wiring.kit.part.name}.</p>}
+      {job.runs.some((r) => r.source === 'existing plug') && (
+        <ChoiceField
+          label="Which feed of the plug"
+          value={wiring.plugSpeed}
+          options={[
+            { value: 'one speed', name: 'it has one' },
+            { value: 'high', name: 'the high speed' },
+            { value: 'low', name: 'the low speed, behind its resistor' },
+          ]}
+          onChange={(plugSpeed) => settle((j) => changeWiring(j, { plugSpeed }))}
+        />
+      )}
+      <Readings {...props} station="wire" only={(a) => a === 'wiring.plugResistorOhm'} />
       {job.runs.map((run, n) => (
         <OneWay key={run.id} job={job} shelf={shelf} settle={settle} run={run} n={n} />
       ))}

@@ -2,7 +2,7 @@
 
 import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
-import { comparedFuses, comparedSizes, holdingFuse, holdingSize } from '@/core/advice'
+import { breakerOrFuse, comparedFuses, comparedSizes, holdingFuse, holdingSize } from '@/core/advice'
 import { changeFuse, changeSizes, type Job } from '@/core/job'
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
@@ -185,5 +185,36 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
         </Table>
       </div>
     </>
+  )
+}
+
+/** What a fuse and a breaker do here. */
+export function BreakerOrFuse({ job, shelf, n }: Pick<StationProps, 'job' | 'shelf'> & { readonly n: number }) {
+  const two = breakerOrFuse(job, shelf, n)
+  if (!two) return null
+  return (
+    <details className="unfold">
+      <summary>
+        <strong>Fuse or breaker{ofFan(job, n)}</strong> <span className="soft">what speaks for each</span>
+      </summary>
+      {two.map((g) => (
+        <div key={g.what} className="pb-2">
+          <span className="fw-medium">
+            {g.what}
+            {g.inUse ? ' (in use)' : ''}
+          </span>
+          <ul className="mb-0">
+            {g.speaksFor.map((w) => (
+              <li key={w}>for it: {w}</li>
+            ))}
+            {g.against.map((w) => (
+              <li key={w} className={g.inUse ? 'verdict-unsure' : ''}>
+                against it: {w}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </details>
   )
 }

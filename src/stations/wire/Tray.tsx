@@ -1,7 +1,8 @@
 'use client'
 
-import { changeSizes, type Job } from '@/core/job'
-import { nearestInOtherSystem, sizesOf, type UnitSystem, type WireSize } from '@/core/units'
+import { Fragment } from 'react'
+import { changeConductor, changeSizes, type Job } from '@/core/job'
+import { nearestInOtherSystem, sizesOf, thinnerThan, type UnitSystem, type WireSize } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
@@ -34,15 +35,27 @@ export function Tray(props: StationProps) {
       <Readings {...props} station="wire" only={(a) => a.startsWith('fuses')} />
       <h2>Conductors</h2>
       {fanWires.map((c) => (
-        <ChoiceField
-          key={c.id}
-          label={`${c.role === 'feed' ? 'Feed' : 'Way back'}${ofFan(c.id)}`}
-          value={c.size ?? ''}
-          options={sizeOptions(job.units, c.size)}
-          onChange={(v) => {
-            if (v) settle((j) => changeSizes(j, v, [c.id]))
-          }}
-        />
+        <Fragment key={c.id}>
+          <ChoiceField
+            label={`${c.role === 'feed' ? 'Feed' : 'Way back'}${ofFan(c.id)}`}
+            value={c.size ?? ''}
+            options={sizeOptions(job.units, c.size)}
+            onChange={(v) => {
+              if (v) settle((j) => changeSizes(j, v, [c.id]))
+            }}
+          />
+          {c.size !== null && (
+            <ChoiceField
+              label={`Its size is known${ofFan(c.id)}`}
+              value={c.sizeFrom}
+              options={[
+                { value: 'printed on it', name: 'by its print or its reel' },
+                { value: 'by eye', name: `by eye: reckoned as ${thinnerThan(c.size)}` },
+              ]}
+              onChange={(sizeFrom) => settle((j) => changeConductor(j, c.id, { sizeFrom }))}
+            />
+          )}
+        </Fragment>
       ))}
       <Readings {...props} station="wire" only={(a) => a.startsWith('conductors') || a.startsWith('runs')} />
       <h2>Limits</h2>

@@ -10,7 +10,9 @@ import { CircuitView } from './CircuitView'
 import { CutListView } from './CutListView'
 import { FindWire } from './FindWire'
 import { Harness } from './Harness'
-import { Fuses, Sizes } from './Sizes'
+import { Pins } from './Pins'
+import { Route } from './Route'
+import { BreakerOrFuse, Fuses, Sizes } from './Sizes'
 import { Tray } from './Tray'
 import { Ways } from './Ways'
 
@@ -34,7 +36,10 @@ function Stage({ job, shelf, settle }: StationProps) {
           <section key={run.id} className="mb-3" aria-label={job.runs.length > 1 ? `Fan ${n + 1}` : 'Sizes and fuse'}>
             <Sizes job={job} settle={settle} n={n} />
             {(n === 0 || run.fuse === null || run.fuse !== firstCircuit(job).run.fuse) && (
-              <Fuses job={job} settle={settle} n={n} />
+              <>
+                <Fuses job={job} settle={settle} n={n} />
+                <BreakerOrFuse job={job} shelf={shelf} n={n} />
+              </>
             )}
           </section>
         ))}
@@ -48,6 +53,12 @@ function Stage({ job, shelf, settle }: StationProps) {
       </Tab>
       <Tab eventKey="harness" title={edits.length ? `Harness (${edits.length})` : 'Harness'}>
         <Harness job={job} shelf={shelf} settle={settle} />
+      </Tab>
+      <Tab eventKey="pins" title="Pins">
+        <Pins job={calm} settle={settle} />
+      </Tab>
+      <Tab eventKey="route" title="Way and joints">
+        <Route job={job} settle={settle} />
       </Tab>
       <Tab eventKey="find" title={unknowns.length ? `Unknown wires (${unknowns.length})` : 'Unknown wires'}>
         <FindWire job={job} settle={settle} />

@@ -14,12 +14,16 @@ export const chooseFan = (job: Job, part: FanPart, n = 0): Job => {
     job.cooling && jobKinds[job.kind].mountsFan
       ? (old?.seat ?? { core: 0, xM: job.cooling.coreWidthM.value / 2, yM: job.cooling.coreHeightM.value / 2 })
       : null
-  const fan = { id, part, seat, wiresSwapped: false, bladeTurned: false }
+  const fan = { id, part, seat, wiresSwapped: false, bladeTurned: false, plug: 'not looked' as const }
   const fans = old ? job.fans.map((f) => (f.id === id ? fan : f)) : [...job.fans, fan]
   return changeRunOf({ ...job, fans }, run.id, { fan: id })
 }
 
-const changeFan = (job: Job, id: string, change: Partial<Pick<Fan, 'seat' | 'wiresSwapped' | 'bladeTurned'>>): Job => ({
+const changeFan = (
+  job: Job,
+  id: string,
+  change: Partial<Pick<Fan, 'seat' | 'wiresSwapped' | 'bladeTurned' | 'plug'>>,
+): Job => ({
   ...job,
   fans: job.fans.map((f) => (f.id === id ? { ...f, ...change } : f)),
 })
@@ -43,3 +47,6 @@ export const moveProbe = (job: Job, id: string, seat: Seat): Job => ({
 
 /** The fan that is there now, to hold the chosen one against. */
 export const chooseOldFan = (job: Job, part: FanPart | null): Job => ({ ...job, oldFan: part && { part } })
+
+/** How a fan's own plug goes together. */
+export const changePlug = (job: Job, id: string, plug: Fan['plug']): Job => changeFan(job, id, { plug })

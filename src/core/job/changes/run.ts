@@ -24,11 +24,20 @@ export const changeRun = (
   change: Partial<Pick<Run, 'source' | 'switchedBy' | 'frame' | 'crimps' | 'rings'>>,
 ): Job => replaceRun(job, change)
 
+export const changeConductor = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({
+  ...job,
+  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)),
+})
+
+/** Another size for wires: what is bought by its print or reel. */
 export const changeSizes = (
   job: Job,
   size: WireSize | null,
   ids: readonly string[] = job.runs.flatMap((r) => r.conductors),
-): Job => ({ ...job, conductors: job.conductors.map((c) => (ids.includes(c.id) ? { ...c, size } : c)) })
+): Job => ({
+  ...job,
+  conductors: job.conductors.map((c) => (ids.includes(c.id) ? { ...c, size, sizeFrom: 'printed on it' } : c)),
+})
 
 /**
  * Puts a fuse into a run and every run that hangs on the same one, or takes it out (null): without one the job cannot

@@ -4,6 +4,7 @@ import { fromVersion3 } from './from-version-3'
 import { fromVersion4 } from './from-version-4'
 import { fromVersion5 } from './from-version-5'
 import { fromVersion6 } from './from-version-6'
+import { fromVersion7 } from './from-version-7'
 import { isRaw, type Raw } from './raw'
 
 export { migratePart } from './part'
@@ -16,6 +17,7 @@ const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
   4: fromVersion4,
   5: fromVersion5,
   6: fromVersion6,
+  7: fromVersion7,
 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */

@@ -1,3 +1,4 @@
+import { plugWays } from '../choices'
 import { between } from './common'
 import { z } from 'zod'
 import { type ProbePlace, probePlaces } from '../../control'
@@ -24,6 +25,8 @@ export const chosenPartsShape = {
         seat: seatSchema.nullable(),
         wiresSwapped: z.boolean(),
         bladeTurned: z.boolean(),
+        /** how its own plug goes together */
+        plug: z.enum(plugWays),
       }),
     )
     .max(...upTo('fans')),

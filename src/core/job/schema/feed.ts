@@ -1,5 +1,5 @@
 import { conductorRoles } from '../choices'
-import { feeds, layPlaces } from '../choices'
+import { feeds, layPlaces, sizeSources } from '../choices'
 import { z } from 'zod'
 import { fuseFormNames } from '../../electrical/fuse-forms'
 import { field } from '../../fields'
@@ -29,6 +29,7 @@ export const feedShape = {
         id: idSchema,
         role: z.enum(conductorRoles),
         size: z.enum(wireSizes).nullable(),
+        sizeFrom: z.enum(sizeSources),
         /** of its insulation, as it is or will be bought */
         colour: line(20),
         lengthM: field('length', 'run', [0.02, 60], 'wire', 'a string along the route, ends included'),

@@ -2,7 +2,7 @@ import { grounds } from '../choices'
 import { machineKinds } from '../choices'
 import { allowances } from '../choices'
 import { alterationKinds } from '../choices'
-import { ingressNeeds } from '../choices'
+import { ingressNeeds, plugSearches } from '../choices'
 import { type LivesIn } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
@@ -41,6 +41,12 @@ export const machineShape = {
     hasBattery: z.boolean().nullable(),
     outputDc: z.boolean().nullable(),
     ownerAllows: z.enum(allowances).nullable(),
+    /** null: not asked yet */
+    airConditioning: z.boolean().nullable(),
+    /** has a circuit for accessories that is live with the key; null: not asked yet */
+    accessoryFeed: z.boolean().nullable(),
+    /** a fan's plug that the maker put into the loom, and where it is */
+    fanPlug: z.strictObject({ search: z.enum(plugSearches), where: line(160) }),
   }),
   /** is a fan the cure? one answer a question */
   checks: z

@@ -2,14 +2,19 @@ import {
   callFeeds,
   controlIntents,
   diodePlaces,
+  hazards,
+  jointKinds,
   otherSystems,
   overrideLives,
   parkedIntents,
+  passings,
+  plugSpeeds,
   timerFeeds,
 } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
-import { idSchema } from '../../parts'
+import { harnessPartSchema, idSchema } from '../../parts'
+import { readingSchema } from '../../reading'
 import { wireSizes } from '../../units'
 import { upTo } from '../limits'
 
@@ -32,6 +37,8 @@ export const harnessEditSchema = z.discriminatedUnion('kind', [
     conductor: idSchema,
     fromM: z.number().min(0).max(60),
     toM: z.number().min(0).max(60),
+    /** what was known of it before; null where a job is older than that */
+    was: readingSchema.nullable(),
   }),
   z.strictObject({
     id: idSchema,
@@ -51,6 +58,24 @@ export const harnessEditSchema = z.discriminatedUnion('kind', [
     kind: z.literal('breaker to fuse'),
     fuse: idSchema,
     ratingA: z.number().min(0.5).max(100),
+    /** what the breaker was, A; null where a job is older than that */
+    wasA: z.number().min(0.5).max(100).nullable(),
+  }),
+  z.strictObject({
+    id: idSchema,
+    kind: z.literal('move pins'),
+    what: words,
+    /** each hole of the connector, what is in it and what shall be; empty for nothing */
+    moves: z
+      .array(
+        z.strictObject({
+          cavity: z.string().trim().min(1).max(20),
+          before: z.string().trim().max(40),
+          after: z.string().trim().max(40),
+        }),
+      )
+      .min(1)
+      .max(...upTo('marks')),
   }),
   z.strictObject({ id: idSchema, kind: z.literal('connector'), what: words, crimps: z.int().min(0).max(8) }),
 ])
@@ -126,6 +151,34 @@ export const wiringSchema = z.strictObject({
     'wire',
     'a clamp on it, everything on that it feeds',
   ),
+  /** which feed of an existing plug, and what its low one comes through */
+  plugSpeed: z.enum(plugSpeeds),
+  plugResistorOhm: field(
+    'resistor of the low speed',
+    'resistance',
+    [0, 20],
+    'wire',
+    'across it with the plug apart, less what the leads of the meter show',
+  ),
+  joints: z.enum(jointKinds),
+  /** how the loom's way passes what it must keep clear of; what is not here has not been looked at */
+  passes: z.array(z.strictObject({ hazard: z.enum(hazards), how: z.enum(passings) })).max(hazards.length),
+  /** a harness that came ready made, and which of its wires is which of the job's; null where all is cut by hand */
+  kit: z
+    .strictObject({
+      part: harnessPartSchema,
+      /** by their place in the part's list; `wayM` is what had been measured before, where somebody had */
+      wires: z
+        .array(
+          z.strictObject({
+            wire: z.int().min(0).max(39),
+            conductor: idSchema,
+            wayM: z.number().min(0).max(60).nullable(),
+          }),
+        )
+        .max(...upTo('conductors')),
+    })
+    .nullable(),
   edits: z.array(harnessEditSchema).max(...upTo('edits')),
   unknowns: z.array(unknownSchema).max(...upTo('unknowns')),
 })

@@ -1,0 +1,85 @@
+import type { Job, JointKind } from '../job'
+
+interface JointRule {
+  readonly name: string
+  /** what a splice is called on the cut list */
+  readonly splice: string
+  /** keeps water out by itself */
+  readonly sealed: boolean
+  /** stays whole where it is shaken */
+  readonly shaken: boolean
+  readonly tell: string
+}
+
+/** Ways of joining wires; a new one is an entry here and in `jointKinds`. @see engineering §1.2 */
+export const joints: Readonly<Record<JointKind, JointRule>> = {
+  'sealed crimp': {
+    name: 'crimped, sealed with adhesive',
+    splice: 'sealed crimp splice',
+    sealed: true,
+    shaken: true,
+    tell: 'the right tool for its size, pulled by hand, shrunk until adhesive shows at both ends',
+  },
+  'solder and sleeve': {
+    name: 'soldered, adhesive sleeve',
+    splice: 'soldered joint, adhesive sleeve',
+    sealed: true,
+    shaken: false,
+    tell: 'stiff where the solder ends: tied down on both sides within 30 mm, never where the wire moves',
+  },
+  'push-on': {
+    name: 'push-on terminals, bare',
+    splice: 'push-on pair',
+    sealed: false,
+    shaken: false,
+    tell: 'comes apart without tools, and by itself; water gets in',
+  },
+  'sealed plug': {
+    name: 'sealed plug',
+    splice: 'sealed plug, one way',
+    sealed: true,
+    shaken: true,
+    tell: 'core or fan comes out without cutting; hear it latch, pull each pin before it goes in',
+  },
+}
+
+/** How a way of joining stands where the machine lives and what it does. */
+export interface JointJudged {
+  readonly kind: JointKind
+  readonly fits: boolean
+  readonly reasons: readonly string[]
+}
+
+/**
+ * Every way of joining against wet and shaking, the fitting ones first. A trailer and a machine that moves shake; only
+ * what lives indoors stays dry, and nobody having said counts as wet.
+ */
+export function jointChoices(job: Job): JointJudged[] {
+  const dry = job.surroundings.livesIn === 'indoors' || job.surroundings.shielded
+  const judged = (Object.keys(joints) as JointKind[]).map((kind): JointJudged => {
+    const { sealed, shaken } = joints[kind]
+    const reasons = [
+      ...(sealed || dry
+        ? []
+        : [job.surroundings.livesIn === null ? 'nobody has said that it stays dry' : 'it gets wet']),
+      ...(shaken ? [] : ['the machine shakes it']),
+    ]
+    return { kind, fits: reasons.length === 0, reasons }
+  })
+  return [...judged.filter((j) => j.fits), ...judged.filter((j) => !j.fits)]
+}
+
+/** What is wrong with how this job's wires are joined; null where nothing is. */
+export function jointWarning(job: Job): string | null {
+  const own = jointChoices(job).find((j) => j.kind === job.wiring.joints)!
+  return own.fits
+    ? null
+    : `Joints ${joints[own.kind].name}: not here, ${own.reasons.join(' and ')}. ` +
+        `${joints[jointChoices(job)[0]!.kind].name[0]!.toUpperCase()}${joints[jointChoices(job)[0]!.kind].name.slice(1)} holds.`
+}
+
+/** How splices are made, for the bench. */
+export const jointsInWords = (job: Job): string => {
+  const { name, tell } = joints[job.wiring.joints]
+  return [`Splices ${name}: ${tell}.`, ...[jointWarning(job) ?? []].flat()].join(' ')
+}

@@ -1,0 +1,163 @@
+import { type ConductorRole, conductorName, type Job, roleNames, wiresInUse } from '../job'
+import { type HarnessPart, type HarnessWire, readHarnessWire } from '../parts'
+import { label, type Reading } from '../reading'
+
+/** A lead ends where it does: so much more than the way for a loop and the ends. @see engineering §7 */
+const SPARE = 1.05
+const LOOP_M = 0.05
+
+export const kitWires = (part: HarnessPart): HarnessWire[] => part.wires.map((line) => readHarnessWire(line)!)
+
+/** What a harness's sheet calls wires of each role, besides the role's own name. */
+const alsoCalled: Readonly<Partial<Record<ConductorRole, RegExp>>> = {
+  feed: /\b(feed|power|battery \+|positive)\b/i,
+  return: /\b(way back|return|negative|battery −|battery -)\b/i,
+  control: /\b(switched|ignition|key)\b/i,
+  trigger: /\b(trigger|86)\b/i,
+  'coil-return': /\b(coil.*ground|85)\b/i,
+  'supply-return': /\b(controller.*ground)\b/i,
+  override: /\boverride\b/i,
+  call: /\b(call|pressure switch)\b/i,
+  lamp: /\b(lamp|indicator)\b/i,
+}
+
+type Wire = Job['conductors'][number]
+
+const isCalled = (job: Job, c: Wire, use: string): boolean =>
+  use.toLowerCase() === roleNames[c.role] ||
+  use.toLowerCase() === conductorName(job, c.id).toLowerCase() ||
+  (alsoCalled[c.role]?.test(use) ?? false)
+
+type Kit = NonNullable<Job['wiring']['kit']>
+type KitWire = Kit['wires'][number]
+
+const change = (job: Job, id: string, more: Partial<Wire>): Job => ({
+  ...job,
+  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...more } : c)),
+})
+
+const withKit = (job: Job, kit: Kit | null): Job => ({ ...job, wiring: { ...job.wiring, kit } })
+
+/** What a lead of the harness makes of the length: its own, or the way where that is longer and it must be extended. */
+const lengthWith = (leadM: number, before: Reading): Reading =>
+  before.source !== 'typical' && before.value > leadM ? before : label(leadM, 0.02)
+
+/** Which of the job's conductors a wire of the harness is; null for none. What was known of its way is kept. */
+export function matchKitWire(job: Job, wire: number, conductor: string | null): Job {
+  const { kit } = job.wiring
+  const lead = kit && kitWires(kit.part)[wire]
+  if (!kit || !lead) return job
+  const freed = kit.wires
+    .filter((w) => w.wire === wire || w.conductor === conductor)
+    .reduce((j, w) => giveBack(j, w, kitWires(kit.part)[w.wire]!), job)
+  const others = kit.wires.filter((w) => w.wire !== wire && w.conductor !== conductor)
+  const own = freed.conductors.find((c) => c.id === conductor)
+  if (!own) return withKit(freed, { ...kit, wires: others })
+  const wayM = own.lengthM.source === 'typical' ? null : own.lengthM.value
+  return withKit(
+    change(freed, own.id, {
+      ...(lead.size ? { size: lead.size, sizeFrom: 'printed on it' } : {}),
+      colour: lead.colour.slice(0, 20),
+      lengthM: lengthWith(lead.lengthM, own.lengthM),
+    }),
+    { ...kit, wires: [...others, { wire, conductor: own.id, wayM }] },
+  )
+}
+
+/** A wire that is cut by hand again: its way is as long as was measured, or as the harness's lead was. */
+const giveBack = (job: Job, { conductor, wayM }: KitWire, lead: HarnessWire): Job =>
+  wayM === null || wayM === lead.lengthM
+    ? job
+    : change(job, conductor, { lengthM: { value: wayM, source: 'measured' } })
+
+/** Takes a ready-made harness on: each of its wires becomes the job's wire that its sheet says it is. */
+export function takeKit(job: Job, part: HarnessPart): Job {
+  const begun = withKit(dropKit(job), { part, wires: [] })
+  const taken = new Set<string>()
+  return kitWires(part).reduce((j, lead, i) => {
+    const own = wiresInUse(j).find((c) => !taken.has(c.id) && lead.use !== '' && isCalled(j, c, lead.use))
+    if (!own) return j
+    taken.add(own.id)
+    return matchKitWire(j, i, own.id)
+  }, begun)
+}
+
+/** Without the harness: every wire is cut by hand again, in the size and colour that it has now. */
+export function dropKit(job: Job): Job {
+  const { kit } = job.wiring
+  if (!kit) return job
+  const leads = kitWires(kit.part)
+  return withKit(
+    kit.wires.reduce((j, w) => giveBack(j, w, leads[w.wire]!), job),
+    null,
+  )
+}
+
+/** One wire of a harness beside what the job needs of it. */
+export interface KitLine {
+  readonly wire: number
+  readonly lead: HarnessWire
+  /** the job's conductor that it is; null where it has no place in this circuit, or nobody knows */
+  readonly conductor: string | null
+  readonly name: string
+  /** its way with loop and ends, where somebody has measured it, m */
+  readonly needM: number | null
+  /** what is left over; negative where it is too short, m */
+  readonly spareM: number | null
+  /** of the sheet and the harness itself, where they differ */
+  readonly differs: string | null
+}
+
+export interface KitPlan {
+  readonly lines: readonly KitLine[]
+  /** wires of the circuit that the harness does not bring */
+  readonly lacking: readonly string[]
+  /** leads to change over, so that both reach: [the long one, the short one] */
+  readonly swaps: readonly (readonly [string, string])[]
+}
+
+function kitLine(job: Job, kit: Kit, lead: HarnessWire, wire: number): KitLine {
+  const match = kit.wires.find((w) => w.wire === wire)
+  const own = match && job.conductors.find((c) => c.id === match.conductor)
+  const inUse = own !== undefined && wiresInUse(job).some((c) => c.id === own.id)
+  const needM = match && match.wayM !== null ? SPARE * match.wayM + LOOP_M : null
+  const differs = [
+    ...(own && lead.size && own.size !== lead.size ? [`the sheet says ${lead.size}, the job has ${own.size}`] : []),
+    ...(own && own.colour.toLowerCase() !== lead.colour.toLowerCase()
+      ? [`the sheet says ${lead.colour}, it is ${own.colour || 'of no colour'}`]
+      : []),
+  ]
+  return {
+    wire,
+    lead,
+    conductor: own && inUse ? own.id : null,
+    name: own && inUse ? conductorName(job, own.id) : lead.use || 'nobody knows: find it with the meter',
+    needM,
+    spareM: needM === null ? null : lead.lengthM - needM,
+    differs: differs.length ? differs.join('; ') : null,
+  }
+}
+
+/** A ready-made harness against the job: which wire is which, whether it reaches, and what it does not bring. */
+export function kitPlan(job: Job): KitPlan | null {
+  const { kit } = job.wiring
+  if (!kit) return null
+  const lines = kitWires(kit.part).map((lead, i) => kitLine(job, kit, lead, i))
+  const lacking = wiresInUse(job)
+    .filter((c) => !lines.some((l) => l.conductor === c.id))
+    .map((c) => conductorName(job, c.id))
+  const reaches = (lead: HarnessWire, { needM }: KitLine): boolean => needM !== null && lead.lengthM >= needM
+  const swaps = lines
+    .filter((l) => l.spareM !== null && l.spareM < 0)
+    .flatMap((short) => {
+      const other = lines.find(
+        (l) => l !== short && l.lead.size === short.lead.size && reaches(l.lead, short) && reaches(short.lead, l),
+      )
+      return other ? [[other.name, short.name] as const] : []
+    })
+  return { lines, lacking, swaps }
+}
+
+/** Conductors that come with the harness, by their ids. */
+export const kitConductors = (job: Job): ReadonlySet<string> =>
+  new Set(job.wiring.kit?.wires.map((w) => w.conductor) ?? [])

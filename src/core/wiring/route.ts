@@ -1,0 +1,111 @@
+import { type Hazard, hazards, type Job, type Passing } from '../job'
+
+interface HazardRule {
+  readonly name: string
+  /** how far away, and what is done where it passes all the same */
+  readonly keep: string
+  readonly guard: string
+  /** no guard makes it right */
+  readonly never: boolean
+  readonly when?: (job: Job) => boolean
+}
+
+const engined = (job: Job): boolean => job.engine !== null
+const steered = (job: Job): boolean => /bike/.test(job.machine.kind)
+const seated = (job: Job): boolean => /bike|side-by-side/.test(job.machine.kind)
+
+/** What a wire's way must keep clear of; a new one is an entry here and in `hazards`. @see engineering §1.1, §7 */
+export const hazardRules: Readonly<Record<Hazard, HazardRule>> = {
+  exhaust: {
+    name: 'the exhaust',
+    keep: '100 mm and more',
+    guard: 'glass sleeve, and wires and fuse reckoned 30 K hotter: choose “by the exhaust” for what lies there',
+    never: false,
+    when: engined,
+  },
+  pinch: {
+    name: 'where panels, bucket or bodywork close on it',
+    keep: 'nothing closes on it, tried with the panel on',
+    guard: 'grommet or edge strip, and a tie on either side',
+    never: false,
+  },
+  blades: { name: 'the circle of the blades', keep: '20 mm outside it, tied', guard: 'none: move it', never: true },
+  'seat latch': {
+    name: 'seat or its latch',
+    keep: 'clear of it, seat down and up',
+    guard: 'tied to the frame where the latch cannot reach',
+    never: false,
+    when: seated,
+  },
+  'tank or fuel line': {
+    name: 'tank or fuel line',
+    keep: '50 mm, never tied to a fuel line',
+    guard: 'sleeved and tied to the frame, no joint and no fuse there',
+    never: false,
+    when: engined,
+  },
+  'steering head': {
+    name: 'the steering head',
+    keep: 'round it, not through it',
+    guard: 'a loop that neither pulls nor is caught from lock to lock',
+    never: false,
+    when: steered,
+  },
+  'lighting wire': {
+    name: 'wires of the road lights',
+    keep: 'beside them, not joined to them',
+    guard: 'own sleeve; nothing of the lights is tapped',
+    never: false,
+  },
+  'sharp edge': {
+    name: 'sharp edges and holes in sheet',
+    keep: 'none on its way',
+    guard: 'grommet in every hole',
+    never: false,
+  },
+}
+
+export interface RouteLine {
+  readonly hazard: Hazard
+  readonly rule: HazardRule
+  /** null: nobody has looked */
+  readonly how: Passing | null
+  /** what stands in the way of it; null where it is right */
+  readonly wrong: string | null
+}
+
+/** What the loom's way passes, each looked at or not. A way that touches, or passes what no guard makes right, is wrong. */
+export function routeOf(job: Job): RouteLine[] {
+  return hazards
+    .filter((h) => hazardRules[h].when?.(job) ?? true)
+    .map((hazard) => {
+      const rule = hazardRules[hazard]
+      const how = job.wiring.passes.find((p) => p.hazard === hazard)?.how ?? null
+      const bad = how === 'touches' || (how === 'passes, guarded' && rule.never)
+      return { hazard, rule, how, wrong: bad ? `The way goes through ${rule.name}: ${rule.keep}.` : null }
+    })
+}
+
+/** Says how the way passes something, or that nobody has looked (null). */
+export const setPassing = (job: Job, hazard: Hazard, how: Passing | null): Job => ({
+  ...job,
+  wiring: {
+    ...job.wiring,
+    passes: [...job.wiring.passes.filter((p) => p.hazard !== hazard), ...(how ? [{ hazard, how }] : [])],
+  },
+})
+
+/** The way in a sentence for the bench: what it passes and how, and what nobody has looked at yet. */
+export function routeInWords(job: Job): string {
+  const lines = routeOf(job)
+  const of = (how: Passing | null): RouteLine[] => lines.filter((l) => l.how === how)
+  const names = (list: readonly RouteLine[]): string => list.map((l) => l.rule.name).join(', ')
+  const guarded = of('passes, guarded').filter((l) => !l.rule.never)
+  const open = of(null)
+  return [
+    ...lines.flatMap((l) => l.wrong ?? []),
+    ...guarded.map((l) => `Past ${l.rule.name}: ${l.rule.guard}.`),
+    ...(open.length ? [`Not looked at yet: ${names(open)}.`] : []),
+    ...(of('keeps away').length ? [`Keeps away from ${names(of('keeps away'))}.`] : []),
+  ].join(' ')
+}

@@ -1,0 +1,56 @@
+'use client'
+
+import Form from 'react-bootstrap/Form'
+import { plugPlaces } from '@/core/plan'
+import { ChoiceField } from '@/ui/ChoiceField'
+import type { StationProps } from '../station'
+import { Unfold } from './Before'
+
+const says = {
+  'not looked': 'not looked for: it may save the feed',
+  none: 'none in the loom',
+  found: 'there is one',
+} as const
+
+/** A plug that the maker laid for a fan: looked for before a feed of its own is planned. */
+export function FanPlug({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  if (job.engine === null) return null
+  const { fanPlug } = job.machine
+  const change = (part: Partial<typeof fanPlug>): void =>
+    settle((j) => ({ ...j, machine: { ...j.machine, fanPlug: { ...j.machine.fanPlug, ...part } } }))
+  return (
+    <Unfold title="Has the loom a fan’s plug?" says={says[fanPlug.search]}>
+      <p className="mb-1">Makers often lay one loom for all models. Look, battery off:</p>
+      <ul>
+        {plugPlaces(job).map((p) => (
+          <li key={p}>{p}</li>
+        ))}
+      </ul>
+      <ChoiceField
+        label="Fan’s plug in the loom"
+        value={fanPlug.search}
+        options={[
+          { value: 'not looked', name: 'not looked for yet' },
+          { value: 'none', name: 'looked, there is none' },
+          { value: 'found', name: 'found' },
+        ]}
+        onChange={(search) => change({ search })}
+      />
+      {fanPlug.search === 'found' && (
+        <>
+          <Form.Group controlId="plug-where" className="choice">
+            <Form.Label className="mb-0">Where, and its colours</Form.Label>
+            <Form.Control
+              defaultValue={fanPlug.where}
+              maxLength={160}
+              onBlur={(e) => {
+                if (e.target.value.trim() !== fanPlug.where) change({ where: e.target.value.trim() })
+              }}
+            />
+          </Form.Group>
+          <p className="say">Station 5, unknown wires: the meter says what each of its pins is and may carry.</p>
+        </>
+      )}
+    </Unfold>
+  )
+}

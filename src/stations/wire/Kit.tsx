@@ -1,0 +1,106 @@
+'use client'
+
+import Form from 'react-bootstrap/Form'
+import Table from 'react-bootstrap/Table'
+import { conductorName, wiresInUse } from '@/core/job'
+import { dropKit, type KitLine, kitPlan, matchKitWire, takeKit } from '@/core/wiring'
+import { format, type UnitSystem } from '@/core/units'
+import { PartPicker } from '../PartPicker'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'shelf' | 'settle'>
+
+function Reaches({ line: l, units }: { readonly line: KitLine; readonly units: UnitSystem }) {
+  if (l.conductor === null) return <span className="soft">no place in this circuit</span>
+  if (l.spareM === null || l.needM === null) return <span className="verdict-unsure">measure its way</span>
+  const left = format(Math.abs(l.spareM), 'run', units, 2)
+  return l.spareM < 0 ? (
+    <span className="verdict-short">
+      {left} too short: extend it above, {format(l.needM, 'run', units, 2)} are needed
+    </span>
+  ) : (
+    <span className="verdict-holds">reaches, {left} left to lay in a loop or to shorten</span>
+  )
+}
+
+/** A harness that came ready made: which of its wires is which, whether each reaches, what it does not bring. */
+export function Kit({ job, shelf, settle }: Props) {
+  const plan = kitPlan(job)
+  const { kit } = job.wiring
+  return (
+    <>
+      <h2>Ready-made harness</h2>
+      <PartPicker
+        kind="harness"
+        label="It came with"
+        shelf={shelf}
+        chosen={kit?.part ?? null}
+        onChoose={(part) => settle((j) => takeKit(j, part))}
+      />
+      {plan && kit && (
+        <>
+          <div className="scroll-sideways">
+            <Table size="sm" className="align-middle mt-2">
+              <thead>
+                <tr>
+                  <th scope="col">its wire</th>
+                  <th scope="col">its sheet says</th>
+                  <th scope="col">here it is</th>
+                  <th scope="col">length</th>
+                </tr>
+              </thead>
+              <tbody>
+                {plan.lines.map((l) => (
+                  <tr key={l.wire}>
+                    <th scope="row" className="fw-normal">
+                      {l.lead.colour}, {l.lead.size ?? 'size not known'}, {format(l.lead.lengthM, 'run', job.units, 3)}
+                      {l.differs && <div className="verdict-unsure small">{l.differs}</div>}
+                    </th>
+                    <td>{l.lead.use || <span className="verdict-unsure">nobody knows</span>}</td>
+                    <td>
+                      <Form.Select
+                        size="sm"
+                        aria-label={`What wire ${l.wire + 1} of the harness is`}
+                        value={l.conductor ?? ''}
+                        onChange={(e) => {
+                          const id = e.target.value || null
+                          settle((j) => matchKitWire(j, l.wire, id))
+                        }}
+                      >
+                        <option value="">none of this circuit</option>
+                        {wiresInUse(job).map((c) => (
+                          <option key={c.id} value={c.id}>
+                            {conductorName(job, c.id)}
+                          </option>
+                        ))}
+                      </Form.Select>
+                    </td>
+                    <td>
+                      <Reaches line={l} units={job.units} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          </div>
+          {plan.lacking.length > 0 && (
+            <p className="say say-unsure">It does not bring: {plan.lacking.join(', ')}. Those are cut by hand.</p>
+          )}
+          {plan.lines.some((l) => l.conductor === null) && (
+            <p className="say say-unsure">
+              What has no place here is cut off or tied back: staggered, each end sealed. A bare end may be live.
+            </p>
+          )}
+          {plan.swaps.map(([long, short]) => (
+            <p key={`${long} ${short}`} className="say">
+              Change over {long} and {short}: both are of one size, and then both reach.
+            </p>
+          ))}
+          <button type="button" className="word-button" onClick={() => settle(dropKit)}>
+            without it: cut every wire by hand
+          </button>
+        </>
+      )}
+    </>
+  )
+}

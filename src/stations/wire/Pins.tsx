@@ -1,0 +1,136 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import Table from 'react-bootstrap/Table'
+import { circuitsOf } from '@/core/fan-circuit'
+import { changePlug, type Job } from '@/core/job'
+import { type Held, pinDrawing, type RelayPin, relayPins } from '@/core/drawing'
+import { cutList, type CutWire } from '@/core/wiring'
+import { ChoiceField } from '@/ui/ChoiceField'
+import { DrawingView } from '@/ui/DrawingView'
+import type { StationProps } from '../station'
+
+/** Wires of the list that end at a pin of one relay. */
+const wiresAt = (wires: readonly CutWire[], relay: number, pin: RelayPin): CutWire[] =>
+  wires.filter((w) => w.ends.some((e) => e.at === `relay ${relay}, ${pin}`))
+
+const inShort = (wires: readonly CutWire[]): string => wires.map((w) => `${w.number} ${w.colour}`).join(', ')
+
+/** One relay, to be turned until it lies as it does in the hand. */
+function Relay({
+  wires,
+  n,
+  several,
+}: {
+  readonly wires: readonly CutWire[]
+  readonly n: number
+  readonly several: boolean
+}) {
+  const [held, setHeld] = useState<Held>({ seen: 'pin side', quarters: 0 })
+  const pins = relayPins.filter((p) => p !== '87a')
+  const words = Object.fromEntries(pins.map((p) => [p, inShort(wiresAt(wires, n, p))]))
+  return (
+    <section aria-label={several ? `Relay ${n}` : 'Relay'} className="mb-4">
+      <h2>{several ? `Relay ${n}` : 'Relay'}</h2>
+      <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="How it is held">
+        {(['pin side', 'wire side'] as const).map((seen) => (
+          <Button
+            key={seen}
+            variant={held.seen === seen ? 'primary' : 'outline-dark'}
+            aria-pressed={held.seen === seen}
+            onClick={() => setHeld((h) => ({ ...h, seen }))}
+          >
+            {seen === 'pin side' ? 'onto its pins' : 'onto the wires'}
+          </Button>
+        ))}
+        <Button variant="outline-dark" onClick={() => setHeld((h) => ({ ...h, quarters: (h.quarters + 1) % 4 }))}>
+          turn it
+        </Button>
+      </div>
+      <DrawingView drawing={pinDrawing(`Relay ${n}`, words, held, pins)} maxHeight={250} />
+      <Table size="sm" className="mt-2">
+        <thead>
+          <tr>
+            <th scope="col">pin</th>
+            <th scope="col">wire</th>
+            <th scope="col">other end</th>
+          </tr>
+        </thead>
+        <tbody>
+          {pins.map((pin) => (
+            <tr key={pin}>
+              <th scope="row" className="figure-text">
+                {pin}
+              </th>
+              <td>{inShort(wiresAt(wires, n, pin)) || <span className="verdict-short">no wire</span>}</td>
+              <td>
+                {wiresAt(wires, n, pin)
+                  .map((w) => w.ends.find((e) => e.at !== `relay ${n}, ${pin}`)?.at)
+                  .join('; ')}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </section>
+  )
+}
+
+const plugNames = [
+  { value: 'not looked', name: 'nobody has looked' },
+  { value: 'one way', name: 'one way only' },
+  { value: 'either way', name: 'either way round' },
+] as const
+
+function FanPlug({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
+  const fan = circuitsOf(job)[n]!.fan
+  if (!fan) return null
+  const which = job.runs.length > 1 ? `, fan ${n + 1}` : ''
+  return (
+    <>
+      <ChoiceField
+        label={`Its plug goes together${which}`}
+        value={fan.plug}
+        options={plugNames}
+        onChange={(plug) => settle((j) => changePlug(j, fan.id, plug))}
+      />
+      {fan.plug === 'either way' && (
+        <p className={fan.part.motor === 'brushless' ? 'say say-short' : 'say say-unsure'}>
+          Mark + on both halves, and hold a strip of paper to the fan when it first runs
+          {fan.part.motor === 'brushless'
+            ? ': a brushless fan does not survive being plugged the wrong way round.'
+            : '.'}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Which wire goes to which pin, as it lies in the hand. */
+export function Pins({ job, settle }: { readonly job: Job } & Pick<StationProps, 'settle'>) {
+  const { wires } = useMemo(() => cutList(job, []), [job])
+  const relays = job.runs.flatMap((r, n) =>
+    r.switchedBy === 'relay' && job.runs.findIndex((o) => o.relay === r.relay && o.switchedBy === 'relay') === n
+      ? [n + 1]
+      : [],
+  )
+  return (
+    <>
+      {relays.map((n) => (
+        <Relay key={n} wires={wires} n={n} several={relays.length > 1} />
+      ))}
+      {relays.length === 0 && <p className="soft">There is no relay in this circuit.</p>}
+      {relays.length > 0 && (
+        <p className="soft small">
+          Pins stand where they usually do. The number stamped beside a pin counts, not its place: look at every one.
+        </p>
+      )}
+      <h2>The fan’s own plug</h2>
+      {job.fans.length === 0 && <p className="soft">Choose the fan first (station 3).</p>}
+      {job.runs.map((r, n) => (
+        <FanPlug key={r.id} job={job} settle={settle} n={n} />
+      ))}
+    </>
+  )
+}

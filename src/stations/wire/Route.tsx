@@ -1,0 +1,111 @@
+'use client'
+
+import Table from 'react-bootstrap/Table'
+import { changeWiring, type Job, type JointKind, jointKinds } from '@/core/job'
+import { groundPlan, jointChoices, joints, routeOf, setPassing } from '@/core/wiring'
+import { ChoiceField } from '@/ui/ChoiceField'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'settle'>
+
+/** What the loom's way passes, each looked at once the machine stands there. */
+function Way({ job, settle }: Props) {
+  return (
+    <>
+      <h2>The way of the loom</h2>
+      <p className="soft small mb-1">With a string laid where the wires will lie: how does it pass each of these?</p>
+      {routeOf(job).map(({ hazard, rule, how, wrong }) => (
+        <div key={hazard} className="mb-2">
+          <ChoiceField
+            label={`${rule.name[0]!.toUpperCase()}${rule.name.slice(1)}`}
+            value={how ?? ''}
+            options={[
+              { value: '', name: 'not looked at' },
+              { value: 'keeps away', name: `keeps away: ${rule.keep}` },
+              { value: 'passes, guarded', name: 'passes it, guarded' },
+              { value: 'touches', name: 'touches it' },
+            ]}
+            onChange={(v) => settle((j) => setPassing(j, hazard, v === '' ? null : v))}
+          />
+          {wrong && <p className="say say-short">{wrong} Lay it another way.</p>}
+          {how === 'passes, guarded' && !rule.never && <p className="soft small mb-0">Guard: {rule.guard}.</p>}
+        </div>
+      ))}
+    </>
+  )
+}
+
+function Joints({ job, settle }: Props) {
+  const choices = jointChoices(job)
+  return (
+    <>
+      <h2 className="mt-3">How wires are joined</h2>
+      <ChoiceField<JointKind>
+        label="Joints"
+        value={job.wiring.joints}
+        options={jointKinds.map((value) => ({ value, name: joints[value].name }))}
+        onChange={(kind) => settle((j) => changeWiring(j, { joints: kind }))}
+      />
+      <ul className="plain-list" aria-label="Ways of joining, here">
+        {choices.map(({ kind, fits, reasons }) => (
+          <li key={kind}>
+            <span className="fw-medium">{joints[kind].name}</span>:{' '}
+            <span className={fits ? 'verdict-holds' : 'verdict-short'}>
+              {fits ? 'right here' : `not here, ${reasons.join(' and ')}`}
+            </span>
+            . <span className="soft small">{joints[kind].tell}.</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function Grounds({ job }: { readonly job: Job }) {
+  const lines = groundPlan(job)
+  return (
+    <>
+      <h2 className="mt-3">Grounds</h2>
+      <div className="scroll-sideways">
+        <Table size="sm">
+          <thead>
+            <tr>
+              <th scope="col">wire</th>
+              <th scope="col">from</th>
+              <th scope="col">ends on</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((l) => (
+              <tr key={l.conductor}>
+                <th scope="row" className="fw-normal">
+                  {l.name}
+                </th>
+                <td>{l.from}</td>
+                <td>
+                  {l.at}
+                  {l.wrong && <div className="verdict-short small">{l.wrong}</div>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </div>
+      <p className="soft small">
+        What carries a fan and what carries signals have a ring each: a fan that starts lifts its own stud, and a
+        controller on the same one reads that as heat. A frame point is bare metal, a toothed washer, grease over it.
+      </p>
+    </>
+  )
+}
+
+/** Where the wires lie, how they are joined, and where they end on negative. */
+export function Route({ job, settle }: Props) {
+  return (
+    <>
+      <Way job={job} settle={settle} />
+      <Joints job={job} settle={settle} />
+      <Grounds job={job} />
+    </>
+  )
+}
