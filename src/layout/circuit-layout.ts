@@ -6,16 +6,19 @@ const options = {
   'elk.direction': 'RIGHT',
   'elk.edgeRouting': 'ORTHOGONAL',
   'elk.layered.spacing.nodeNodeBetweenLayers': '18',
-  'elk.spacing.nodeNode': '7',
+  'elk.spacing.nodeNode': '10',
   'elk.spacing.edgeNode': '5',
   'elk.spacing.edgeEdge': '5',
-  'elk.layered.spacing.edgeNodeBetweenLayers': '5',
+  'elk.layered.spacing.edgeNodeBetweenLayers': '9',
   'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
   'elk.layered.thoroughness': '20',
   'elk.padding': '[top=4,left=4,bottom=4,right=4]',
   'elk.aspectRatio': '1.9',
   'elk.layered.considerModelOrder.strategy': 'PREFER_EDGES',
 }
+
+/** figures stand beside the lines: more room where they bend */
+const roomy = { 'elk.layered.spacing.edgeNodeBetweenLayers': '17' }
 
 /** a narrow screen: the same rows, folded */
 const narrowOptions = {
@@ -40,10 +43,10 @@ export function makeReady(): InstanceType<typeof ELK> {
  * Lays a circuit out: source left, ground right, lines square and with as few crossings as there can be; folded where
  * there is little room.
  */
-export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidOut> {
+export async function layOut(graph: CircuitGraph, narrow = false, figures = false): Promise<LaidOut> {
   const root: ElkNode = {
     id: 'circuit',
-    layoutOptions: narrow ? narrowOptions : options,
+    layoutOptions: { ...(narrow ? narrowOptions : options), ...(figures ? roomy : {}) },
     children: graph.nodes.map((n) => ({
       id: n.id,
       width: n.w,
@@ -57,7 +60,7 @@ export async function layOut(graph: CircuitGraph, narrow = false): Promise<LaidO
         width: 0,
         height: 0,
         x: p.side === 'WEST' ? 0 : n.w,
-        y: 8,
+        y: p.y,
         layoutOptions: { 'elk.port.side': p.side },
       })),
     })),

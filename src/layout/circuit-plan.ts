@@ -1,7 +1,7 @@
 import { Circuit, runningHot } from '../core/circuit'
 import { circuitDrawing, circuitGraph, type Drawing } from '../core/drawing'
 import type { Job } from '../core/job'
-import { netlistOf } from '../core/wiring'
+import { netlistOf, wireNames } from '../core/wiring'
 
 /** A job's circuit laid out and drawn as it runs, figures beside the wires: for sheets and files. */
 export async function circuitPlan(job: Job): Promise<Drawing> {
@@ -13,8 +13,9 @@ export async function circuitPlan(job: Job): Promise<Drawing> {
     'Circuit, running hot',
     net,
     graph,
-    await layOut(graph),
+    await layOut(graph, false, true),
     { conditions: runningHot, solution: new Circuit(net).solve(runningHot), figures: true },
     net.problems.flatMap((p) => (p.at && p.level !== 'waits' ? [p.at] : [])),
+    wireNames(job),
   )
 }

@@ -8,7 +8,8 @@ self.onmessage = null
 
 const layouts = {
   /** A circuit's parts laid out; null where it could not be done. */
-  layOut: (graph: CircuitGraph, narrow: boolean): Promise<LaidOut | null> => layOut(graph, narrow).catch(() => null),
+  layOut: (graph: CircuitGraph, narrow: boolean, figures: boolean): Promise<LaidOut | null> =>
+    layOut(graph, narrow, figures).catch(() => null),
 }
 export type Layouts = typeof layouts
 

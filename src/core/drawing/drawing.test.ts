@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
+import { layOut } from '@/layout/circuit-layout'
 import { bayWays } from '../advice'
+import { Circuit, faultsOf, type Netlist, runningHot, withFaults } from '../circuit'
 import {
   changeObstacle,
   changePlace,
@@ -12,9 +14,12 @@ import {
   typicalMachines,
   withReading,
 } from '../job'
+import { cutList, netlistOf, wireNames } from '../wiring'
 import {
   arrow,
   bayFlowPicture,
+  circuitDrawing,
+  circuitGraph,
   dimension,
   drawingSchema,
   framed,
@@ -184,4 +189,54 @@ test('the file has true millimetres, holds both views, and keeps odd names from 
   expect(svg).toContain('tube &lt;&quot;&amp;&gt; 5')
   expect(svg.match(/<g /g)).toHaveLength(2)
   expect(svg).not.toMatch(/NaN|Infinity|undefined/)
+})
+
+test('a controller is one box; what flows into every joint of a circuit flows out of it again', () => {
+  for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay']) {
+    const job = example(name)
+    const net = netlistOf(job)
+    const graph = circuitGraph(net)
+    const { amps } = new Circuit(net).solve(runningHot)
+    const joints = graph.nodes.filter((n) => n.kind === 'joint')
+    for (const { id } of joints) {
+      const sum = graph.edges.reduce((total, e) => {
+        const flows = e.carries.reduce((s, c) => s + c.sign * (amps.get(c.element) ?? 0), 0)
+        if (e.to === id) return total + flows
+        return e.from === id ? total - flows : total
+      }, 0)
+      expect([name, id, Math.abs(sum) < 1e-6]).toEqual([name, id, true])
+    }
+    const ports = graph.nodes.flatMap((n) => n.ports.map((q) => q.id))
+    expect(new Set(ports).size).toBe(ports.length)
+    expect(graph.nodes.filter((n) => n.kind === 'unit')).toHaveLength(job.controllers.length)
+  }
+})
+
+test('a fault moves nothing: every part stays where it is, what is put in lies over it, wires keep their numbers', async () => {
+  const job = example('vineyard-buggy-ready')
+  const net = netlistOf(job)
+  const graph = circuitGraph(net)
+  const laid = await layOut(graph)
+  const names = wireNames(job)
+  const picture = (faulty: Netlist) =>
+    circuitDrawing(
+      'c',
+      faulty,
+      graph,
+      laid,
+      { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: false },
+      [],
+      names,
+    )
+  const hits = (d: Drawing) => d.shapes.filter((s) => s.kind === 'rect' && s.pen === 'hit')
+  const whole = picture(net)
+  for (const { id, kind } of faultsOf(net)) {
+    const faulty = picture(withFaults(net, [id]))
+    const gone = ['open', 'blown', 'dead', 'diode_missing'].includes(kind)
+    if (!gone) expect(hits(faulty)).toEqual(hits(whole))
+    if (kind === 'chafed') expect(faulty.shapes.some((s) => s.kind === 'path' && s.pen === 'touch')).toBe(true)
+  }
+  const list = cutList(job, []).wires
+  expect([...names.values()].sort()).toEqual(list.map((w) => `${w.number} ${w.colour}`).sort())
+  for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
 })

@@ -77,6 +77,22 @@ function cutWire(
   }
 }
 
+/** Wires of the circuit as they are cut, in order, each with the element that it is. */
+function numbered(job: Job): { readonly element: string; readonly wire: CutWire }[] {
+  const bench = new Bench(lookupOf(job))
+  const proof = provedCircuit(job)
+  return proof.net.elements
+    .flatMap((e) => {
+      const cut = e.kind === 'wire' && e.conductor !== null ? cutWire(job, bench, proof, e) : null
+      return cut ? [{ element: e.name, cut }] : []
+    })
+    .map(({ element, cut }, i) => ({ element, wire: { number: i + 1, ...cut } }))
+}
+
+/** Number and colour of each wire, by the element of the circuit that it is: "3 red", as on the list and its labels. */
+export const wireNames = (job: Job): ReadonlyMap<string, string> =>
+  new Map(numbered(job).map(({ element, wire }) => [element, `${wire.number} ${wire.colour}`.trim()]))
+
 /** How many ends there are of each kind, for each size of wire. */
 function jointsOf(wires: readonly CutWire[]): CutList['joints'] {
   const found = new Map<string, CutList['joints'][number]>()
@@ -153,12 +169,8 @@ const problemsOf = (job: Job, net: JobNetlist, wires: readonly CutWire[], gaps: 
  * @see engineering §1.1, §7
  */
 export function cutList(job: Job, shelf: readonly Part[]): CutList {
-  const bench = new Bench(lookupOf(job))
-  const proof = provedCircuit(job)
-  const { net } = proof
-  const wires = net.elements
-    .flatMap((e) => (e.kind === 'wire' && e.conductor !== null ? (cutWire(job, bench, proof, e) ?? []) : []))
-    .map((w, i): CutWire => ({ number: i + 1, ...w }))
+  const { net } = provedCircuit(job)
+  const wires = numbered(job).map((n) => n.wire)
   // what comes ready made is neither cut nor, where the harness brings them, terminated and sleeved
   const brings = job.wiring.kit?.part.brings ?? []
   const byHand = wires.filter((w) => !w.fromKit)

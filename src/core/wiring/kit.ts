@@ -116,6 +116,12 @@ export interface KitPlan {
   readonly swaps: readonly (readonly [string, string])[]
 }
 
+/** What a lead was made by a change to the harness, m. */
+function extendedTo(job: Job, conductor: string | undefined): number | null {
+  const edits = job.wiring.edits.flatMap((e) => (e.kind === 'length' && e.conductor === conductor ? [e.toM] : []))
+  return edits.at(-1) ?? null
+}
+
 function kitLine(job: Job, kit: Kit, lead: HarnessWire, wire: number): KitLine {
   const match = kit.wires.find((w) => w.wire === wire)
   const own = match && job.conductors.find((c) => c.id === match.conductor)
@@ -133,7 +139,7 @@ function kitLine(job: Job, kit: Kit, lead: HarnessWire, wire: number): KitLine {
     conductor: own && inUse ? own.id : null,
     name: own && inUse ? conductorName(job, own.id) : lead.use || 'nobody knows: find it with the meter',
     needM,
-    spareM: needM === null ? null : lead.lengthM - needM,
+    spareM: needM === null ? null : (extendedTo(job, own?.id) ?? lead.lengthM) - needM,
     differs: differs.length ? differs.join('; ') : null,
   }
 }

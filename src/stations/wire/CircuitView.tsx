@@ -21,7 +21,7 @@ import {
 import { circuitDrawing, circuitGraph, circuitLettering, type Drawing } from '@/core/drawing'
 import { blowing } from '@/core/electrical'
 import type { Job } from '@/core/job'
-import { provedCircuit, provedWithFaults } from '@/core/wiring'
+import { provedCircuit, provedWithFaults, wireNames } from '@/core/wiring'
 import { DrawingView } from '@/ui/DrawingView'
 import { StateTable } from './StateTable'
 import { useLayout } from './use-layout'
@@ -70,19 +70,10 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   const [figures, setFigures] = useState(false)
   const proof = useMemo(() => provedWithFaults(job, faults), [job, faults])
   const net = proof.net
-  // what a fault takes out stays drawn, as broken
-  const graph = useMemo(
-    () =>
-      circuitGraph({
-        controls: own.net.controls,
-        elements: [
-          ...own.net.elements,
-          ...net.elements.filter((e) => !own.net.elements.some((o) => o.name === e.name)),
-        ],
-      }),
-    [own, net],
-  )
-  const { laid, narrow } = useLayout(graph)
+  // a fault moves nothing: what it takes out is drawn as broken, what it puts in lies over the rest
+  const graph = useMemo(() => circuitGraph(own.net), [own])
+  const wires = useMemo(() => wireNames(job), [job])
+  const { laid, narrow } = useLayout(graph, figures)
   const solution = useMemo(() => solveState(new Circuit(net), conditions), [net, conditions])
   const marks = [
     ...faults.map((f) => f.split(':')[1]!),
@@ -92,7 +83,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   const drawn =
     laid &&
     laid !== 'failed' &&
-    circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures, narrow }, marks)
+    circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures, narrow }, marks, wires)
   const before = useRef<Drawing | null>(null)
   if (drawn) before.current = drawn
   const drawing = drawn ?? before.current

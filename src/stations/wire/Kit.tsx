@@ -16,7 +16,7 @@ function Reaches({ line: l, units }: { readonly line: KitLine; readonly units: U
   const left = format(Math.abs(l.spareM), 'run', units, 2)
   return l.spareM < 0 ? (
     <span className="verdict-short">
-      {left} too short: extend it above, {format(l.needM, 'run', units, 2)} are needed
+      {left} too short: lengthen it below, {format(l.needM, 'run', units, 2)} are needed
     </span>
   ) : (
     <span className="verdict-holds">reaches, {left} left to lay in a loop or to shorten</span>
