@@ -118,7 +118,15 @@ test('axe finds nothing wrong: where a digger, a trailer and a signed job differ
   await page.locator('.drawing').getByRole('button').first().waitFor()
   await page.getByLabel('figures').check()
   await look('circuit')
-  for (const view of ['Ways to wire it', 'Sizes and fuse', 'Cut list', 'Harness', 'Unknown wires'] as const) {
+  for (const view of [
+    'Ways to wire it',
+    'Sizes and fuse',
+    'Cut list',
+    'Harness',
+    'Pins',
+    'Way and joints',
+    'Unknown wires',
+  ] as const) {
     await page.getByRole('tab', { name: view }).click()
     if (view === 'Ways to wire it') await page.getByRole('list', { name: view }).waitFor()
     if (view === 'Unknown wires') {

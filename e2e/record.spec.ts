@@ -146,7 +146,7 @@ test('the shelf out as CSV and JSON and in again is the same; a wrong row is tol
   const bring = (name: string, text: string): Promise<void> =>
     page.getByLabel('Shelf file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
   await bring('shelf.csv', csv)
-  await expect(page.getByRole('status')).toContainText('45 parts taken in')
+  await expect(page.getByRole('status')).toContainText('47 parts taken in')
   expect(readFileSync(await download(page, 'out as JSON'), 'utf8')).toBe(json)
   await bring('broken.csv', csv.replace('1.6 A', 'a bit'))
   await expect(page.locator('.say[role=alert]')).toContainText(/row \d+, Swift 92: ratedA: This is not a current/)

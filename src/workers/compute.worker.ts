@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
 import { judgeSchemes, type SchemeJudged } from '../core/advice'
+import { fanFirst } from '../core/fan-circuit'
 import type { Job } from '../core/job'
 import { type Findings, sample, type SampledMargin } from '../core/margins'
 import type { Part } from '../core/parts'
@@ -17,6 +18,8 @@ import { runView, StiffError, type RunView } from '../core/transient'
 /** What is asked: the chart's runs at once, and, where `settle`, the spreads as well. */
 export interface RunQuestion {
   readonly job: Job
+  /** which fan the chart is looked at from, 0 the first */
+  readonly fan: number
   readonly at: string
   /** null: no chart is looked at */ readonly circumstances: Circumstances | null
   readonly quick: boolean
@@ -50,7 +53,7 @@ function charted(job: Job, circumstances: Circumstances, quick: boolean): Charte
 let newestRun = 0
 
 async function runThrough(
-  { job, at, circumstances, quick, settle }: RunQuestion,
+  { job, fan, at, circumstances, quick, settle }: RunQuestion,
   say: (news: RunNews) => void,
   overtaken: () => boolean,
 ): Promise<void> {
@@ -58,8 +61,8 @@ async function runThrough(
   const first = steps.next()
   if (!first.done)
     say({
-      runs: circumstances && charted(job, circumstances, quick),
-      stops: circumstances && !quick ? stopsIn(job) : null,
+      runs: circumstances && charted(fanFirst(job, fan), circumstances, quick),
+      stops: circumstances && !quick ? stopsIn(fanFirst(job, fan)) : null,
       findings: first.value.findings,
     })
   if (!settle) return

@@ -3,7 +3,7 @@ import {
   chargeAt,
   circuitsOf,
   type FanCircuit,
-  firstCircuit,
+  eachOnce,
   pointsOf,
   ratingOf,
   runCurrent,
@@ -250,6 +250,9 @@ function probeSpec(bench: Bench, { probe }: FanCircuit): ProbeSpec {
   return { kappa: bench.value(`probes.${probe.id}.kappa`), lagS: lags[probe.place], atOutlet: probe.atOutlet }
 }
 
+/** The job's probes, each with the first circuit that feels it; the first fan's comes first. */
+const probesOf = (job: Job): FanCircuit[] => eachOnce(job, 'probe').map(([, circuit]) => circuit)
+
 /** Fans that have air of their own in this place, with the circuit that switches each. */
 const fansOf = (bench: Bench, job: Job) =>
   circuitsOf(job).flatMap((circuit) => {
@@ -306,7 +309,7 @@ function coolantPlant(
     inletRiseK:
       job.place.inletFrom === null || job.place.inletFrom === 'surroundings' ? 0 : bench.value('place.inletRiseK'),
     fans: fans.length,
-    probe: probeSpec(bench, firstCircuit(job)),
+    probes: probesOf(job).map((c) => probeSpec(bench, c)),
   })
 }
 
@@ -359,7 +362,7 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
       job.place.inletFrom !== 'surroundings'
         ? bench.value('place.inletRiseK')
         : 0,
-    probe: { ...probeSpec(bench, firstCircuit(job)), atOutlet: false },
+    probes: probesOf(job).map((c) => ({ ...probeSpec(bench, c), atOutlet: false })),
   })
 }
 
@@ -421,6 +424,7 @@ export function runSpecOf(
     legs,
     motors,
     governors: fans.map(({ circuit }) => new Governor(governorOf(bench, circuit, whatIf), { afterS })),
+    feels: fans.map(({ circuit }) => probesOf(job).findIndex((c) => c.probe.id === circuit.probe.id)),
     bus: new Bus({
       kind: battery.kind,
       systemV: job.machine.systemV,

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { example, exampleShelf } from '../../formats/test-support/examples'
-import { Bench, chanceBelowZero } from '../reading'
+import { Bench, chanceBelowZero, measured } from '../reading'
+import { circuitsOf, fanFirst, ownController, pointsOf } from '../fan-circuit'
 import { integrate, runView, StiffError } from '../transient'
 import { judgeSwitches, settingMap, type SettingMap, withCell } from '../advice'
-import { changeSetting, fieldsOf, type Job, lookupOf, machineKinds, withReading } from '../job'
+import { changeSetting, fieldsOf, type Job, jobSchema, lookupOf, machineKinds, ownProbe, withReading } from '../job'
+import { addSecondFan } from '../wiring'
 import { afterwards, evaluate, type Findings, outcomeAt, sample } from '../margins'
 import type { ControllerPart } from '../parts'
 import { addDayLeg, changeDayLeg, chooseDay, moveDayLeg, removeDayLeg } from './change-day'
@@ -415,3 +417,39 @@ test(
     expect(Array.from(never.trace.hot).every(Number.isFinite)).toBe(true)
   },
 )
+
+test('a second fan with a probe of its own is switched by what that one shows, whichever of the two is looked at', () => {
+  const two = addSecondFan(bike, bike.fans[0]!.part)
+  // its own probe on the hot side, where the first one sits behind the core: it comes on sooner, at the same setting
+  const own = changeSetting(ownController(ownProbe(two, 1), 1), two.controllers[0]!.id, 70, 6)
+  const at = own.runs[1]!
+  const apart = withReading(
+    changeSetting(
+      { ...own, probes: own.probes.map((p) => (p.id === at.probe ? { ...p, atOutlet: !p.atOutlet } : p)) },
+      at.controller!,
+      70,
+      6,
+    ),
+    `probes.${at.probe}.kappa`,
+    measured(0.85),
+  )
+  expect(jobSchema.safeParse(apart).error).toBeUndefined()
+  const run = (job: Job) => simulate(job, usualCircumstances, { stepS: 0.5, everyS: 1 })!
+  const [whole, seen] = [run(apart), run(fanFirst(apart, 1))]
+  const begins = (share: Float64Array, t: Float64Array): number => t[share.findIndex((s) => s > 0)]!
+  // the same machine, told from either side
+  expect(seen.peakC).toBeCloseTo(whole.peakC, 6)
+  expect([...seen.trace.share[0]!]).toEqual([...whole.trace.share[1]!])
+  expect(seen.trace.probe.some((c, i) => Math.abs(c - whole.trace.probe[i]!) > 1)).toBe(true)
+  // each comes on where its own probe passes its own point, not where the other's does
+  for (const [trace, circuit] of [
+    [whole.trace, circuitsOf(apart)[0]!],
+    [seen.trace, circuitsOf(fanFirst(apart, 1))[0]!],
+  ] as const) {
+    const { on } = pointsOf(new Bench(lookupOf(apart)), { controller: circuit.controller! })
+    const i = trace.t.findIndex((t) => t >= begins(trace.share[0]!, trace.t))
+    expect(trace.probe[i - 1]!).toBeLessThanOrEqual(on.c + 0.01)
+    expect(trace.probe[i]!).toBeGreaterThanOrEqual(on.c - 0.01)
+  }
+  expect(begins(whole.trace.share[0]!, whole.trace.t)).not.toBe(begins(whole.trace.share[1]!, whole.trace.t))
+})

@@ -7,7 +7,9 @@ import type { Plant } from './state'
 
 // looked up once: this is the inside of every run
 const { max, sqrt } = Math
-const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, VENTED, settled } = state
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED, settled } = state
+/** the n-th probe after the first stands at this + n */
+const LATER = STATES - 1
 const { AIR_HEAT, BREEZE_SHARE, buoyantFlow, PANEL_SHEDS } = air
 
 /** An engine, or what else gives heat, in a bay. J/K, W/K, m². @see engineering §4 */
@@ -25,7 +27,7 @@ export interface BaySpec {
   readonly apart: readonly number[]
   readonly extracts: boolean
   readonly inletRiseK: number
-  readonly probe: ProbeSpec
+  readonly probes: readonly ProbeSpec[]
 }
 
 const STOPPED = 0.1
@@ -37,6 +39,8 @@ const KELVIN = 273.15
  */
 export class BayPlant implements Plant {
   readonly fans: number
+  readonly probes: number
+  private readonly leastLagS: number
   private leg!: Leg
   private fanFlow = 0
   private outsideC = 0
@@ -44,6 +48,8 @@ export class BayPlant implements Plant {
 
   constructor(private readonly spec: BaySpec) {
     this.fans = spec.fanFlows.length
+    this.probes = spec.probes.length
+    this.leastLagS = Math.min(...spec.probes.map((q) => q.lagS))
   }
 
   begin(leg: Leg): void {
@@ -83,7 +89,11 @@ export class BayPlant implements Plant {
     dy[HOT] = (into - carried - shed) / spec.bay
     dy[OUTLET] = 0
     dy[OPENING] = 0
-    dy[PROBE] = (leg.airC + spec.probe.kappa * (bay - leg.airC) - y[PROBE]!) / spec.probe.lagS
+    for (let n = 0; n < this.probes; n++) {
+      const { kappa, lagS } = spec.probes[n]!
+      const i = n === 0 ? PROBE : LATER + n
+      dy[i] = (leg.airC + kappa * (bay - leg.airC) - y[i]!) / lagS
+    }
     dy[VENTED] = 0
     dy[CARRIED] = carried
     dy[SHED] = shed
@@ -98,7 +108,7 @@ export class BayPlant implements Plant {
       max(
         spec.metal > 0 ? spec.metalToBay / spec.metal : 0,
         (spec.metalToBay + 1.5 * through) / spec.bay,
-        1 / spec.probe.lagS,
+        1 / this.leastLagS,
       )
     )
   }

@@ -6,7 +6,9 @@ import type { Plant } from './state'
 
 // looked up once: this is the inside of every run
 const { abs, exp, log, max, min, sqrt } = Math
-const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, VENTED, settled } = state
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED, settled } = state
+/** the n-th probe after the first stands at this + n */
+const LATER = STATES - 1
 const { AIR_HEAT, STILL_AIR } = air
 
 /** What the probe sees of what is around it. */
@@ -43,7 +45,7 @@ export interface CoolantSpec {
   readonly transfer: number
   readonly inletRiseK: number
   readonly fans: number
-  readonly probe: ProbeSpec
+  readonly probes: readonly ProbeSpec[]
 }
 
 const LEAK = 0.02
@@ -60,6 +62,8 @@ const SAME = 2e-5
  */
 export class CoolantPlant implements Plant {
   readonly fans: number
+  readonly probes: number
+  private readonly leastLagS: number
   private readonly area: number
   private readonly n: number
   /** of each zone: C_air and UA for each m², and its area */
@@ -77,6 +81,8 @@ export class CoolantPlant implements Plant {
 
   constructor(private readonly spec: CoolantSpec) {
     this.fans = spec.fans
+    this.probes = spec.probes.length
+    this.leastLagS = Math.min(...spec.probes.map((q) => q.lagS))
     this.n = spec.zones.length
     this.air = new Float64Array(this.n)
     this.ua = new Float64Array(this.n)
@@ -160,8 +166,11 @@ export class CoolantPlant implements Plant {
       const { opensC, fullC } = spec.thermostat
       dy[OPENING] = (min(1, max(0, (hot - opensC) / (fullC - opensC))) - y[OPENING]!) / OPENING_S
     } else dy[OPENING] = 0
-    const beside = spec.probe.atOutlet ? out : hot
-    dy[PROBE] = (leg.airC + spec.probe.kappa * (beside - leg.airC) - y[PROBE]!) / spec.probe.lagS
+    for (let n = 0; n < this.probes; n++) {
+      const { kappa, lagS, atOutlet } = spec.probes[n]!
+      const i = n === 0 ? PROBE : LATER + n
+      dy[i] = (leg.airC + kappa * ((atOutlet ? out : hot) - leg.airC) - y[i]!) / lagS
+    }
     dy[CARRIED] = core
     dy[SHED] = shed
     dy[BROUGHT] = heat
@@ -179,7 +188,7 @@ export class CoolantPlant implements Plant {
         (spec.metalToCoolant + through) / spec.inEngine,
         (through + ua) / spec.inCore,
         1 / OPENING_S,
-        1 / spec.probe.lagS,
+        1 / this.leastLagS,
       )
     )
   }

@@ -6,7 +6,7 @@ import type { Plant } from './state'
 
 // looked up once: this is the inside of every run
 const { max, min, floor, ceil } = Math
-const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, STATES, VENTED } = state
+const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, VENTED, probeAt, statesWith } = state
 
 /** J/kg that boil off. @see engineering §4 */
 const LATENT = 2.2e6
@@ -22,6 +22,8 @@ export interface RunSpec {
   readonly legs: readonly Leg[]
   readonly motors: readonly FanMotor[]
   readonly governors: readonly Governor[]
+  /** which of the machine's probes each of them feels; the first where unsaid */
+  readonly feels?: readonly number[] | undefined
   readonly bus: Bus
   /** taken by the controllers while their circuit has power, A */
   readonly controllerA: number
@@ -29,7 +31,7 @@ export interface RunSpec {
   readonly coolantKg: number
   /** everything stands at this temperature before it begins; the first leg's air where unsaid */
   readonly startC?: number | undefined
-  /** states to begin with instead, {@link STATES} long */
+  /** states to begin with instead; of later probes, where they are left out, as the first */
   readonly start?: Float64Array | undefined
   /** fan states from outside (a log), by fan: 1 on, 0 off at a time; instead of the governors */
   readonly given?: ((seconds: number) => number) | undefined
@@ -204,15 +206,19 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
   const { plant, legs, motors, governors, bus, given } = spec
   const total = lengthOf(legs)
   const fans = motors.length
-  const y = new Float64Array(STATES)
+  const size = statesWith(plant.probes)
+  const feels = governors.map((_, f) => probeAt(spec.feels?.[f] ?? 0))
+  const y = new Float64Array(size)
   plant.begin(legs[0]!)
-  if (spec.start) y.set(spec.start)
-  else plant.settle(y, spec.startC ?? legs[0]!.airC)
-  for (const g of governors) {
+  if (spec.start) {
+    y.fill(spec.start[PROBE]!)
+    y.set(spec.start)
+  } else plant.settle(y, spec.startC ?? legs[0]!.airC)
+  governors.forEach((g, f) => {
     g.reset()
-    g.look(y[PROBE]!)
-  }
-  const [k1, k2, k3, k4, at, next] = Array.from({ length: 6 }, () => new Float64Array(STATES)) as [
+    g.look(y[feels[f]!]!)
+  })
+  const [k1, k2, k3, k4, at, next] = Array.from({ length: 6 }, () => new Float64Array(size)) as [
     Float64Array,
     Float64Array,
     Float64Array,
@@ -241,14 +247,14 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
 
   const step = (h: number): void => {
     plant.rates(y, k1)
-    for (let i = 0; i < STATES; i++) at[i] = y[i]! + 0.5 * h * k1[i]!
+    for (let i = 0; i < size; i++) at[i] = y[i]! + 0.5 * h * k1[i]!
     plant.rates(at, k2)
-    for (let i = 0; i < STATES; i++) at[i] = y[i]! + 0.5 * h * k2[i]!
+    for (let i = 0; i < size; i++) at[i] = y[i]! + 0.5 * h * k2[i]!
     plant.rates(at, k3)
-    for (let i = 0; i < STATES; i++) at[i] = y[i]! + h * k3[i]!
+    for (let i = 0; i < size; i++) at[i] = y[i]! + h * k3[i]!
     plant.rates(at, k4)
     const sixth = h / 6
-    for (let i = 0; i < STATES; i++) next[i] = y[i]! + sixth * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
+    for (let i = 0; i < size; i++) next[i] = y[i]! + sixth * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
   }
 
   for (const leg of legs) {
@@ -274,7 +280,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       // what runs in this step
       let controllers = 0
       for (let f = 0; f < fans; f++) {
-        duties[f] = given ? given(t) : governors[f]!.duty(y[PROBE]!, leg.live)
+        duties[f] = given ? given(t) : governors[f]!.duty(y[feels[f]!]!, leg.live)
         if (governors[f]!.powered(leg.live)) controllers = spec.controllerA
         const on = duties[f]! > 0 ? 1 : 0
         if (on && !wasOn[f]) {
@@ -306,7 +312,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       let who = -1
       if (!given)
         for (let f = 0; f < fans; f++) {
-          const s = governors[f]!.crossing(y[PROBE]!, next[PROBE]!)
+          const s = governors[f]!.crossing(y[feels[f]!]!, next[feels[f]!]!)
           if (s < share) {
             share = s
             who = f
@@ -337,7 +343,7 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
       if (who >= 0) governors[who]!.on = !governors[who]!.on
       for (let f = 0; f < fans; f++) {
         governors[f]!.pass(leg.live, h)
-        if (who !== f && !given) governors[f]!.look(y[PROBE]!)
+        if (who !== f && !given) governors[f]!.look(y[feels[f]!]!)
       }
       charge = min(1, max(0, charge + (bus.netA * h) / 3600 / bus.capacityAh))
       if (charge === 0 && bus.netA < 0) flatAtS ??= t

@@ -16,10 +16,17 @@ export const SHED = 7
 export const BROUGHT = 8
 export const STATES = 9
 
+/** Where the n-th probe stands: the first among the others, later ones behind them. */
+export const probeAt = (n: number): number => (n === 0 ? PROBE : STATES + n - 1)
+
+/** How long the state of a machine with so many probes is. */
+export const statesWith = (probes: number): number => STATES + Math.max(0, probes - 1)
+
 /** Everything at one temperature, as after a night. @param opening of the engine's thermostat */
 export function settled(y: Float64Array, c: number, opening: number): void {
   y.fill(0)
   for (const at of [METAL, HOT, OUTLET, PROBE]) y[at] = c
+  for (let i = STATES; i < y.length; i++) y[i] = c
   y[OPENING] = opening
 }
 
@@ -27,6 +34,8 @@ export function settled(y: Float64Array, c: number, opening: number): void {
 export interface Plant {
   /** how many fans it has */
   readonly fans: number
+  /** how many probes it has: what its state is longer by, see {@link probeAt} */
+  readonly probes: number
   /** sets what a leg brings */
   begin(leg: Leg): void
   /** sets the fans' relative speeds; called before every step */

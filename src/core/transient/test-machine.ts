@@ -73,7 +73,7 @@ export const coolantSpec = (travels: readonly number[], more: Partial<CoolantSpe
     transfer: heatTransfer(core, 1),
     inletRiseK: 0,
     fans: 1,
-    probe: { kappa: 0.9, lagS: 20, atOutlet: true },
+    probes: [{ kappa: 0.9, lagS: 20, atOutlet: true }],
     ...more,
   }
 }

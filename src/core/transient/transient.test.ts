@@ -112,7 +112,7 @@ describe('a steady state', () => {
       apart: [0],
       extracts: true,
       inletRiseK: 0,
-      probe: { kappa: 1, lagS: 20, atOutlet: false },
+      probes: [{ kappa: 1, lagS: 20, atOutlet: false }],
     })
     const steady = run(
       {
@@ -161,7 +161,7 @@ test('half the step moves no temperature by 0.05 K and no running time by half a
     () => runSpec(outing),
     () => runSpec(outing, { kind: 'thermostat', onC: 84, offC: 80, spanK: 12, leastDuty: 0.15 }),
     () => runSpec([leg('up', 30, 7000, { travelMs: 2 }), leg('off', 10, 0, { running: false, live: false })]),
-    () => runSpec(outing, thermostat(87, 84), { coolant: { probe: { kappa: 1, lagS: 8, atOutlet: false } } }),
+    () => runSpec(outing, thermostat(87, 84), { coolant: { probes: [{ kappa: 1, lagS: 8, atOutlet: false }] } }),
   ]) {
     const [whole, half] = [run(spec()), run(spec(), 0.1)]
     for (const column of ['hot', 'outlet', 'probe', 'metal'] as const)
@@ -234,7 +234,7 @@ describe('a thermostat', () => {
   })
   test('off below what the engine thermostat holds: once on, the fan never stops; 2 K above, it does', () => {
     // the probe in the inlet shows 30 + 0.9 · (78 − 30) = 73.2 when the engine thermostat only just opens
-    const inlet = { coolant: { probe: { kappa: 0.9, lagS: 20, atOutlet: false } } }
+    const inlet = { coolant: { probes: [{ kappa: 0.9, lagS: 20, atOutlet: false }] } }
     const idle = [leg('work', 15, 3500), leg('idle', 60, 900, { pumpShare: 0.2 })]
     const never = run(runSpec(idle, thermostat(80, 71), inlet))
     expect(never.legs[1]!.fanS).toBeCloseTo(3600, 0)

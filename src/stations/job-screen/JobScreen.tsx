@@ -99,8 +99,11 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   const now = useCallback(() => (fixedNow ? new Date(fixedNow) : new Date()), [fixedNow])
   const fields = useRef<HTMLDivElement>(null)
   const keeping = useRef<Promise<void>>(Promise.resolve())
+  const { Stage, Tray, perFan } = stationViews[station]
+  const fan = perFan ? Math.min(chosenFan, job.runs.length - 1) : 0
   const run = useRun({
     job,
+    fan,
     moving: doc.moving,
     charts: station === 'trigger',
     kept: opened.findings ?? null,
@@ -190,8 +193,6 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     go(field.station)
     focusField(address)
   }
-  const { Stage, Tray, perFan } = stationViews[station]
-  const fan = perFan ? Math.min(chosenFan, job.runs.length - 1) : 0
   const stationProps = {
     ...seenBy(job, fan, settle, preview),
     fan,

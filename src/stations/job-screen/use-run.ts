@@ -30,6 +30,8 @@ export interface RunState {
 
 interface Wanted {
   readonly job: Job
+  /** which fan the chart is looked at from, 0 the first */
+  readonly fan: number
   /** something is being typed or dragged */
   readonly moving: boolean
   readonly charts: boolean
@@ -43,7 +45,7 @@ interface Wanted {
  * Runs a job through its day in a worker: at once for every change, so that chart and margins follow what is dragged;
  * with the spreads of its readings once nothing has changed for a while.
  */
-export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): RunState {
+export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wanted): RunState {
   const compute = useCompute()
   const ticket = useRef(0)
   const settled = useRef<Findings | null>(kept)
@@ -84,6 +86,7 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
       const mine = ++ticket.current
       const question: RunQuestion = {
         job,
+        fan,
         at: now().toISOString(),
         circumstances: charts ? circumstances : null,
         quick,
@@ -105,7 +108,7 @@ export function useRun({ job, moving, charts, kept, now, onSettled }: Wanted): R
       done ? 60 : QUIET_MS,
     )
     return () => clearTimeout(timer)
-  }, [job, moving, charts, circumstances, waits, now, compute, take])
+  }, [job, fan, moving, charts, circumstances, waits, now, compute, take])
 
   const suppose = useCallback((change: Partial<Circumstances>) => setCircumstances((c) => ({ ...c, ...change })), [])
   const pending =

@@ -40,11 +40,12 @@ function Stage(props: StationProps) {
       </>
     )
   const waits = runWaitsFor(job)
-  if (waits === null && props.fan === 0) return <RunViews {...props} />
-  if (waits === null && ladder && sharesController(job))
+  if (waits === null && (ladder || props.fan === 0))
     return (
       <>
-        <p className="say">One controller calls both fans: its ladder and its run stand with the first.</p>
+        {props.fan > 0 && sharesController(job) && (
+          <p className="say">One controller calls both fans: what is changed here is changed for both.</p>
+        )}
         <RunViews {...props} />
       </>
     )
