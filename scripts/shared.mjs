@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import path from 'node:path'
 
@@ -17,17 +17,45 @@ export function run(title, command, args, env = {}) {
   process.stdout.write(`-- ${title}: ${((Date.now() - began) / 1000).toFixed(0)} s\n`)
 }
 
+/**
+ * Runs programs that have nothing to do with each other at once; what each says is printed when it ends, and the script
+ * stops if one failed.
+ */
+export async function runTogether(programs) {
+  if (!programs.length) return
+  process.stdout.write(`\n== ${programs.map(([title]) => title).join(', ')}\n`)
+  const one = ([title, command, args]) =>
+    new Promise((resolve) => {
+      const began = Date.now()
+      const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] })
+      let said = ''
+      child.stdout.on('data', (d) => (said += d))
+      child.stderr.on('data', (d) => (said += d))
+      const end = (ok, more = '') => {
+        const time = ((Date.now() - began) / 1000).toFixed(0)
+        process.stdout.write(`${said}${more}-- ${ok ? '' : 'failed: '}${title}: ${time} s\n`)
+        resolve(ok)
+      }
+      child.once('error', (error) => end(false, `${error.message}\n`))
+      child.once('close', (code) => end(code === 0))
+    })
+  if ((await Promise.all(programs.map(one))).includes(false)) process.exit(1)
+}
+
 export const bin = (name) => path.join('node_modules', '.bin', name)
+
+/** What installs the locked packages; null where they are there and no older than the lock file. */
+export function installing() {
+  const stamp = path.join('node_modules', '.package-lock.json')
+  if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync('package-lock.json').mtimeMs) return null
+  const title = 'install packages (better-sqlite3 is built from source: about 3 minutes)'
+  return [title, 'npm', ['ci', '--no-audit', '--no-fund']]
+}
 
 /** Installs the locked packages where they are missing or older than the lock file. */
 export function installPackages() {
-  const stamp = path.join('node_modules', '.package-lock.json')
-  if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync('package-lock.json').mtimeMs) return
-  run('install packages (better-sqlite3 is built from source: about 3 minutes)', 'npm', [
-    'ci',
-    '--no-audit',
-    '--no-fund',
-  ])
+  const program = installing()
+  if (program) run(...program)
 }
 
 function newest(place) {

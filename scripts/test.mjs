@@ -1,28 +1,34 @@
 // npm test: installs what is missing, then types, lint, layers, unit tests, build and browser tests
 import { existsSync, rmSync } from 'node:fs'
 import path from 'node:path'
-import { bin, build, installPackages, run } from './shared.mjs'
+import { bin, build, installing, run, runTogether } from './shared.mjs'
 
-/** Installs one of Debian's packages where what it brings is missing. */
-function install(name, brings) {
-  if (brings.some((file) => existsSync(file))) return true
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo']
-  const apt = [...sudo, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get']
-  run(`look for ${name}`, apt[0], [...apt.slice(1), 'update'])
-  run(`install ${name}`, apt[0], [...apt.slice(1), 'install', '-y', '--no-install-recommends', name])
-  return brings.some((file) => existsSync(file))
+/** Debian's packages, each with what it brings. */
+const debian = {
+  chromium: [process.env.CHROMIUM ?? '/usr/bin/chromium'],
+  ngspice: ['/usr/bin/ngspice', '/usr/local/bin/ngspice'],
 }
 
-installPackages()
-install('chromium', [process.env.CHROMIUM ?? '/usr/bin/chromium'])
-const ngspice = install('ngspice', ['/usr/bin/ngspice', '/usr/local/bin/ngspice'])
+/** What fetches the packages that are missing, together; null where none is. */
+function fetching() {
+  const missing = Object.keys(debian).filter((name) => !debian[name].some((file) => existsSync(file)))
+  if (!missing.length) return null
+  const apt = `${process.getuid?.() === 0 ? '' : 'sudo '}env DEBIAN_FRONTEND=noninteractive apt-get`
+  const all = missing.join(' ')
+  return [`install ${all}`, 'sh', ['-c', `${apt} update && ${apt} install -y --no-install-recommends ${all}`]]
+}
+
+await runTogether([installing(), fetching()].filter((program) => program !== null))
+const ngspice = debian.ngspice.some((file) => existsSync(file))
 rmSync(path.join('.next', 'types'), { recursive: true, force: true })
 rmSync(path.join('.next', 'dev', 'types'), { recursive: true, force: true })
 run('route types', process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'typegen'])
-run('form', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
-run('types', bin('tsc'), ['--noEmit'])
-run('lint', bin('eslint'), ['.', '--max-warnings', '0'])
-run('layers and circles', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs'])
+await runTogether([
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['types', bin('tsc'), ['--noEmit']],
+  ['layers and circles', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
+  ['form', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+])
 run('unit tests', bin('jest'), ['--maxWorkers=100%'])
 build()
 run('sizes of what is built', process.execPath, ['scripts/sizes.mjs'])
