@@ -58,12 +58,15 @@ interface Linear {
 export class Circuit {
   readonly nodes: readonly string[]
   private readonly index: ReadonlyMap<string, number>
+  /** the numbers of each element's nodes: a table of states looks them up very often */
+  private readonly ends: ReadonlyMap<Element, readonly [a: number, b: number]>
   private readonly solved = new Map<string, Linear>()
   private readonly shared = new Map<string, ReadonlyMap<string, ReadonlyMap<string, number>>>()
 
   constructor(readonly net: Netlist) {
     this.nodes = nodesOf(net)
     this.index = new Map(this.nodes.map((n, i) => [n, i]))
+    this.ends = new Map(net.elements.map((e) => [e, [this.at(e.a), this.at(e.b)]]))
   }
 
   private at(node: string): number {
@@ -74,25 +77,19 @@ export class Circuit {
    * Conductances and injections with everything frozen but the turning fans.
    * @param held each turning fan stands in it as {@link holding}, so that no node hangs on the leak alone behind one
    */
-  private stamp(
-    s: States,
-    c: Conditions,
-    held: boolean,
-  ): { g: Float64Array[]; injected: Float64Array; turning: Motor[] } {
+  private stamp(s: States, c: Conditions, held: boolean): { g: Matrix; injected: Float64Array; turning: Motor[] } {
     const n = this.nodes.length
-    const g = Array.from({ length: n }, (_, i) => {
-      const row = new Float64Array(n)
-      row[i] = LEAK_S
-      return row
-    })
+    const g = Matrix.zeros(n, n)
+    for (let i = 0; i < n; i++) g.set(i, i, LEAK_S)
     const injected = new Float64Array(n)
     const turning: Motor[] = []
+    const more = (i: number, k: number, siemens: number): void => void g.set(i, k, g.get(i, k) + siemens)
     const resistor = (a: number, b: number, siemens: number): void => {
-      if (a >= 0) g[a]![a]! += siemens
-      if (b >= 0) g[b]![b]! += siemens
+      if (a >= 0) more(a, a, siemens)
+      if (b >= 0) more(b, b, siemens)
       if (a >= 0 && b >= 0) {
-        g[a]![b]! -= siemens
-        g[b]![a]! -= siemens
+        more(a, b, -siemens)
+        more(b, a, -siemens)
       }
     }
     const push = (node: number, amps: number): void => {
@@ -100,7 +97,7 @@ export class Circuit {
     }
     for (const e of this.net.elements) {
       if (!conducts(e, s, c)) continue
-      const [a, b] = [this.at(e.a), this.at(e.b)]
+      const [a, b] = this.ends.get(e)!
       if (e.kind === 'source') {
         const siemens = 1 / Math.max(e.ohm, LEAST_OHM)
         resistor(a, b, siemens)
@@ -125,7 +122,7 @@ export class Circuit {
           [b, -1],
         ] as const
         for (const [i, wi] of ends)
-          for (const [k, wk] of ends) if (i >= 0 && k >= 0) g[i]![k]! += (wi * wk) / Math.max(e.ohm, LEAST_OHM)
+          for (const [k, wk] of ends) if (i >= 0 && k >= 0) more(i, k, (wi * wk) / Math.max(e.ohm, LEAST_OHM))
       } else resistor(a, b, 1 / Math.max(e.ohm, LEAST_OHM))
     }
     return { g, injected, turning }
@@ -154,8 +151,9 @@ export class Circuit {
 
   private solveLinear(s: States, c: Conditions): Linear {
     const { g, injected, turning } = this.stamp(s, c, true)
-    const right = this.nodes.map((_, i) => [injected[i]!, ...turning.map((m) => this.takes(m, i))])
-    const solved = new CholeskyDecomposition(new Matrix(g)).solve(new Matrix(right))
+    const right = this.taken(turning, 1)
+    injected.forEach((amps, i) => right.set(i, 0, amps))
+    const solved = new CholeskyDecomposition(g).solve(right)
     const node = (i: number, column: number): number => (i < 0 ? 0 : solved.get(i, column))
     const port = (m: Motor, column: number): number => node(this.at(m.a), column) - node(this.at(m.b), column)
     const ports = portCurrents(
@@ -176,9 +174,15 @@ export class Circuit {
     }
   }
 
-  /** what one ampere through a fan does to a node's balance */
-  private takes(m: Motor, i: number): number {
-    return (this.at(m.a) === i ? -1 : 0) + (this.at(m.b) === i ? 1 : 0)
+  /** What one ampere through each fan does to every node's balance, a column each, with so many columns before them. */
+  private taken(turning: readonly Motor[], before: number): Matrix {
+    const right = Matrix.zeros(this.nodes.length, before + turning.length)
+    turning.forEach((m, k) => {
+      const [a, b] = this.ends.get(m)!
+      if (a >= 0) right.set(a, before + k, right.get(a, before + k) - 1)
+      if (b >= 0) right.set(b, before + k, right.get(b, before + k) + 1)
+    })
+    return right
   }
 
   /** voltage of a node by its name, out of those of all */
@@ -189,10 +193,16 @@ export class Circuit {
     }
   }
 
+  /** voltage between an element's ends */
+  private across(e: Element, volts: Float64Array): number {
+    const [a, b] = this.ends.get(e)!
+    return (a < 0 ? 0 : volts[a]!) - (b < 0 ? 0 : volts[b]!)
+  }
+
   private currentThrough(e: Element, s: States, c: Conditions, { volts, motorAmps }: Linear): number {
     if (!conducts(e, s, c)) return 0
     const v = this.reading((i) => volts[i]!)
-    const across = v(e.a) - v(e.b)
+    const across = this.across(e, volts)
     switch (e.kind) {
       case 'source':
         return (sourceVolts(e, c) - across) / Math.max(e.ohm, LEAST_OHM)
@@ -220,8 +230,7 @@ export class Circuit {
     if (before) return before
     const { g, turning } = this.stamp(states, c, false)
     if (!turning.length) return new Map()
-    const right = this.nodes.map((_, i) => turning.map((m) => this.takes(m, i)))
-    const solved = new CholeskyDecomposition(new Matrix(g)).solve(new Matrix(right))
+    const solved = new CholeskyDecomposition(g).solve(this.taken(turning, 0))
     const made = new Map(
       turning.map((m, k) => {
         const v = this.reading((i) => solved.get(i, k))
@@ -249,7 +258,8 @@ export class Circuit {
     const blocked = new Set<string>()
     const newly: Opened[] = []
     for (const e of this.net.elements) {
-      const across = v(e.a) - v(e.b)
+      if (e.kind !== 'coil' && e.kind !== 'diode' && e.kind !== 'chopper' && e.kind !== 'fuse') continue
+      const across = this.across(e, linear.volts)
       if (e.kind === 'coil') {
         if (Math.abs(across) >= e.pullInV) pulled.add(e.relay)
         else if (Math.abs(across) <= e.letGoV) pulled.delete(e.relay)
@@ -325,31 +335,49 @@ export class Circuit {
       linear = this.linear(s, c)
     }
     chattering = [...chattering, ...linear.hunting]
-    const amps = new Map(this.net.elements.map((e) => [e.name, this.currentThrough(e, s, c, linear)]))
-    const volts = new Map(this.nodes.map((n, i) => [n, linear.volts[i]!]))
-    const speeds = new Map(
-      this.net.elements.flatMap((e) =>
-        e.kind === 'motor'
-          ? [
-              [
-                e.name,
-                e.jammed || linear.hunting.includes(e.name)
-                  ? 0
-                  : motorCurve(e.rating, (volts.get(e.a) ?? 0) - (volts.get(e.b) ?? 0)).speed,
-              ] as const,
-            ]
-          : [],
-      ),
+    return this.solution(s, c, linear, chattering, opened)
+  }
+
+  /** A state as it is told; what nobody asks of it is not worked out. */
+  private solution(
+    s: States,
+    c: Conditions,
+    linear: Linear,
+    chattering: readonly string[],
+    opened: readonly Opened[],
+  ): Solution {
+    const { net, nodes } = this
+    const once = <T>(make: () => T): (() => T) => {
+      let made: { readonly value: T } | undefined
+      return () => (made ??= { value: make() }).value
+    }
+    const amps = once(() => new Map(net.elements.map((e) => [e.name, this.currentThrough(e, s, c, linear)])))
+    const volts = once(() => new Map(nodes.map((n, i) => [n, linear.volts[i]!])))
+    const floating = once(() => this.floating(s, c))
+    const stands = (e: Motor): boolean => e.jammed || linear.hunting.includes(e.name)
+    const speeds = once(
+      () =>
+        new Map(
+          net.elements.flatMap((e) =>
+            e.kind === 'motor'
+              ? [[e.name, stands(e) ? 0 : motorCurve(e.rating, this.across(e, linear.volts)).speed] as const]
+              : [],
+          ),
+        ),
     )
-    const floating = (): string[] => this.floating(s, c)
-    let known: string[] | undefined
     return {
-      volts,
-      amps,
-      speeds,
+      get volts() {
+        return volts()
+      },
+      get amps() {
+        return amps()
+      },
+      get speeds() {
+        return speeds()
+      },
       states: s,
       get floating() {
-        return (known ??= floating())
+        return floating()
       },
       chattering,
       opened,
