@@ -26,17 +26,25 @@ const usual: Readonly<Record<RelayPin, { readonly x: number; readonly y: number;
 const HALF = 15
 const [BLADE, THIN] = [7, 1.6]
 
+/** Where a point comes to as it is held: seen from the wires left and right change places, then it is turned. */
+function turnedBy({ seen, quarters }: Held): (x: number, y: number) => readonly [number, number] {
+  const turns = ((quarters % 4) + 4) % 4
+  return (x, y) => {
+    let [px, py] = [seen === 'pin side' ? x : -x, y]
+    for (let i = 0; i < turns; i++) [px, py] = [-py, px]
+    // no minus nought
+    return [px + 0, py + 0]
+  }
+}
+
 /** Where a pin stands as it is held: seen from the wires left and right change places, then it is turned. */
 export function pinAt(
   pin: RelayPin,
-  { seen, quarters }: Held,
+  held: Held,
 ): { readonly x: number; readonly y: number; readonly upright: boolean } {
-  const { x, y, upright } = usual[pin]
-  let [px, py] = [seen === 'pin side' ? x : -x, y]
-  const turns = ((quarters % 4) + 4) % 4
-  for (let i = 0; i < turns; i++) [px, py] = [-py, px]
-  // no minus nought
-  return { x: px + 0, y: py + 0, upright: turns % 2 === 1 ? !upright : upright }
+  const { upright, ...at } = usual[pin]
+  const [x, y] = turnedBy(held)(at.x, at.y)
+  return { x, y, upright: held.quarters % 2 !== 0 ? !upright : upright }
 }
 
 /**
@@ -45,17 +53,11 @@ export function pinAt(
  * @param words what ends at each pin; a pin without words stays empty
  */
 export function pinDrawing(title: string, words: PinWords, held: Held, pins: readonly RelayPin[]): Drawing {
+  const turned = turnedBy(held)
   const shapes: Shape[] = [
     rect('outline', -HALF, -HALF, 2 * HALF, 2 * HALF),
     // where its name is stamped, so that turning is seen
-    ...(() => {
-      const turned = (x: number, y: number): readonly [number, number] => {
-        let [px, py] = [held.seen === 'pin side' ? x : -x, y]
-        for (let i = 0; i < ((held.quarters % 4) + 4) % 4; i++) [px, py] = [-py, px]
-        return [px, py]
-      }
-      return [path('part-thin', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)])]
-    })(),
+    path('part-thin', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)]),
     ...pins.flatMap((pin): Shape[] => {
       const { x, y, upright } = pinAt(pin, held)
       const [w, h] = upright ? [THIN, BLADE] : [BLADE, THIN]
@@ -88,4 +90,43 @@ function leader(x: number, y: number, upright: boolean, name: string): Shape[] {
     path('part-thin', [from, [edge, y], [out, y]]),
     text(out + (right ? 1 : -1), y + 1.1, name, 3.2, { anchor: right ? 'start' : 'end' }),
   ]
+}
+
+/** One hole of a plug with what is in it; empty for nothing. */
+export interface Hole {
+  readonly name: string
+  readonly words: string
+}
+
+const [PITCH, BORE] = [13, 4]
+
+/**
+ * A plug's holes in one row as they lie under the hand: seen from the wires the row runs the other way, and its latch
+ * stays on top until it is turned.
+ */
+export function plugDrawing(title: string, holes: readonly Hole[], held: Held): Drawing {
+  const { seen, quarters } = held
+  const turned = turnedBy(held)
+  const half = (PITCH * holes.length) / 2
+  const box = (x1: number, y1: number, x2: number, y2: number, pen: 'outline' | 'part-thin'): Shape => {
+    const [[ax, ay], [bx, by]] = [turned(x1, y1), turned(x2, y2)]
+    return rect(pen, Math.min(ax, bx), Math.min(ay, by), Math.abs(ax - bx), Math.abs(ay - by))
+  }
+  const level = quarters % 2 === 0
+  const shapes: Shape[] = [
+    box(-half, -8, half, 8, 'outline'),
+    box(-4, -11, 4, -8, 'part-thin'),
+    ...holes.flatMap(({ name, words }, i): Shape[] => {
+      const [x, y] = turned(-half + PITCH * (i + 0.5), 0)
+      return [
+        rect('pad', x - BORE / 2, y - BORE / 2, BORE, BORE),
+        text(x, y - 3.2, name, 3, { anchor: 'middle', figure: true }),
+        level
+          ? text(x, y + 12.5 + (i % 2) * 4, words || 'empty', 3.2, { anchor: 'middle', tone: words ? 'ink' : 'soft' })
+          : text(x + 11, y + 1.1, words || 'empty', 3.2, { tone: words ? 'ink' : 'soft' }),
+      ]
+    }),
+  ]
+  const told = holes.map((h) => `${h.name} ${h.words || 'empty'}`).join(', ')
+  return framed(title, `Plug seen onto its ${seen === 'pin side' ? 'pins' : 'wires'}: ${told}`.slice(0, 400), shapes, 3)
 }

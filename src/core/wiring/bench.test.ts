@@ -1,6 +1,6 @@
 import { breakerOrFuse, sideAdvice } from '../advice'
 import { identifyWires, rankSources, type WireReading } from '../circuit'
-import { pinAt, relayPins } from '../drawing'
+import { pinAt, plugDrawing, relayPins } from '../drawing'
 import { circuitsOf, chooseController, fanSpeed } from '../fan-circuit'
 import { changeConductor, changePlace, changeWiring, type Job, jobSchema, lookupOf, withReading } from '../job'
 import { evaluate } from '../margins'
@@ -176,6 +176,22 @@ test('a relay turned four times is as it was; seen from the wires left and right
       12,
     )
   }
+  // a plug of three holes runs the other way seen from its wires, and stands upright after a quarter
+  const plug = (seen: 'pin side' | 'wire side', quarters: number) =>
+    plugDrawing(
+      'p',
+      [
+        { name: '1', words: 'red' },
+        { name: '2', words: '' },
+        { name: '3', words: 'black' },
+      ],
+      { seen, quarters },
+    )
+  const place = (d: ReturnType<typeof plug>, name: string) =>
+    d.shapes.flatMap((s) => (s.kind === 'text' && s.text === name ? [[s.x, s.y]] : []))[0]!
+  expect(place(plug('pin side', 0), '1')[0]!).toBeCloseTo(-place(plug('wire side', 0), '1')[0]!, 9)
+  expect(place(plug('pin side', 1), '1')[0]!).toBeCloseTo(place(plug('pin side', 1), '3')[0]!, 9)
+  expect(plug('wire side', 2).says).toMatch(/onto its wires: 1 red, 2 empty, 3 black/)
   const moves = [
     { cavity: '1', before: 'red', after: 'black' },
     { cavity: '2', before: 'black', after: 'red' },

@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button'
 import Table from 'react-bootstrap/Table'
 import { circuitsOf } from '@/core/fan-circuit'
 import { changePlug, type Job } from '@/core/job'
-import { type Held, pinDrawing, type RelayPin, relayPins } from '@/core/drawing'
+import { type Held, type Hole, pinDrawing, plugDrawing, type RelayPin, relayPins } from '@/core/drawing'
 import { cutList, type CutWire } from '@/core/wiring'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { DrawingView } from '@/ui/DrawingView'
@@ -16,6 +16,39 @@ const wiresAt = (wires: readonly CutWire[], relay: number, pin: RelayPin): CutWi
   wires.filter((w) => w.ends.some((e) => e.at === `relay ${relay}, ${pin}`))
 
 const inShort = (wires: readonly CutWire[]): string => wires.map((w) => `${w.number} ${w.colour}`).join(', ')
+
+/** How a relay or plug is held: onto its pins or its wires, turned by quarters. */
+function Turning({ held, onHold }: { readonly held: Held; readonly onHold: (held: Held) => void }) {
+  return (
+    <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="How it is held">
+      {(['pin side', 'wire side'] as const).map((seen) => (
+        <Button
+          key={seen}
+          variant={held.seen === seen ? 'primary' : 'outline-dark'}
+          aria-pressed={held.seen === seen}
+          onClick={() => onHold({ ...held, seen })}
+        >
+          {seen === 'pin side' ? 'onto its pins' : 'onto the wires'}
+        </Button>
+      ))}
+      <Button variant="outline-dark" onClick={() => onHold({ ...held, quarters: (held.quarters + 1) % 4 })}>
+        turn it
+      </Button>
+    </div>
+  )
+}
+
+/** A plug, to be turned until it lies as it does in the hand. */
+function Plug({ title, holes }: { readonly title: string; readonly holes: readonly Hole[] }) {
+  const [held, setHeld] = useState<Held>({ seen: 'pin side', quarters: 0 })
+  return (
+    <section aria-label={title} className="mb-3">
+      <h3>{title}</h3>
+      <Turning held={held} onHold={setHeld} />
+      <DrawingView drawing={plugDrawing(title, holes, held)} maxHeight={170} />
+    </section>
+  )
+}
 
 /** One relay, to be turned until it lies as it does in the hand. */
 function Relay({
@@ -33,21 +66,7 @@ function Relay({
   return (
     <section aria-label={several ? `Relay ${n}` : 'Relay'} className="mb-4">
       <h2>{several ? `Relay ${n}` : 'Relay'}</h2>
-      <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="How it is held">
-        {(['pin side', 'wire side'] as const).map((seen) => (
-          <Button
-            key={seen}
-            variant={held.seen === seen ? 'primary' : 'outline-dark'}
-            aria-pressed={held.seen === seen}
-            onClick={() => setHeld((h) => ({ ...h, seen }))}
-          >
-            {seen === 'pin side' ? 'onto its pins' : 'onto the wires'}
-          </Button>
-        ))}
-        <Button variant="outline-dark" onClick={() => setHeld((h) => ({ ...h, quarters: (h.quarters + 1) % 4 }))}>
-          turn it
-        </Button>
-      </div>
+      <Turning held={held} onHold={setHeld} />
       <DrawingView drawing={pinDrawing(`Relay ${n}`, words, held, pins)} maxHeight={250} />
       <Table size="sm" className="mt-2">
         <thead>
@@ -83,12 +102,26 @@ const plugNames = [
   { value: 'either way', name: 'either way round' },
 ] as const
 
-function FanPlug({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
+function FanPlug({
+  job,
+  settle,
+  n,
+  wires,
+}: Pick<StationProps, 'job' | 'settle'> & { readonly n: number; readonly wires: readonly CutWire[] }) {
   const fan = circuitsOf(job)[n]!.fan
   if (!fan) return null
   const which = job.runs.length > 1 ? `, fan ${n + 1}` : ''
+  const at = (pole: '+' | '−'): string =>
+    inShort(wires.filter((w) => w.ends.some((e) => e.at === `fan ${n + 1}, ${pole}`)))
   return (
     <>
+      <Plug
+        title={`Plug of the fan${which}`}
+        holes={[
+          { name: '+', words: at('+') },
+          { name: '−', words: at('−') },
+        ]}
+      />
       <ChoiceField
         label={`Its plug goes together${which}`}
         value={fan.plug}
@@ -129,8 +162,18 @@ export function Pins({ job, settle }: { readonly job: Job } & Pick<StationProps,
       <h2>The fan’s own plug</h2>
       {job.fans.length === 0 && <p className="soft">Choose the fan first (station 3).</p>}
       {job.runs.map((r, n) => (
-        <FanPlug key={r.id} job={job} settle={settle} n={n} />
+        <FanPlug key={r.id} job={job} settle={settle} n={n} wires={wires} />
       ))}
+      {job.wiring.edits.map(
+        (e) =>
+          e.kind === 'move pins' && (
+            <Plug
+              key={e.id}
+              title={`${e.what}, pins moved`}
+              holes={e.moves.map((m) => ({ name: m.cavity, words: m.after }))}
+            />
+          ),
+      )}
     </>
   )
 }
