@@ -210,7 +210,9 @@ test('a ready-made harness: which wire is which, whether it reaches, what is cut
   await expect(page.locator('#edit-message')).toContainText('Red comes out of hole 1 and goes nowhere')
   await page.getByLabel('Each hole: before > after').fill('1: red > black\n2: black > red')
   await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(page.getByText('plug at the core: hole 1: red out, black in; hole 2: black out, red in')).toBeVisible()
+  await expect(
+    page.getByText('plug at the core: hole 1: red out, black in; hole 2: black out, red in', { exact: true }),
+  ).toBeVisible()
   await wireView(page, 'Cut list')
   await expect(page.getByRole('row', { name: /comes with the harness: not cut/ }).first()).toBeVisible()
   await expect(page.getByRole('row', { name: /^Ready loom, one fan and relay/ })).toContainText('on the shelf')

@@ -15,7 +15,7 @@ import {
   signedFigure,
 } from '@/core/margins'
 import type { Line } from '@/core/reading'
-import { format, plainNumber, type UnitSystem } from '@/core/units'
+import { format, type UnitSystem, percent } from '@/core/units'
 import { SourceDisc } from './SourceMark'
 
 /** "§3.2 rule 1" as the end of an address of the page of formulas. */
@@ -102,7 +102,7 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
           : `${signedFigure(part.value, part.unit, system)}, worst ` +
             `${signedFigure(part.worst!, part.unit, system)}, best ${signedFigure(part.best!, part.unit, system)}`}
         {part.chanceShort !== undefined && part.chanceShort > 0
-          ? `, short in ${plainNumber(part.chanceShort * 100, 2)} % of cases`
+          ? `, short in ${percent(part.chanceShort, 2)} of cases`
           : ''}
       </div>
     </div>

@@ -1,3 +1,4 @@
+import { percent } from '../units'
 import { airThroughCores, boilsAt, comparedDuties, cooledAt, type WhichCore } from '../cooling'
 import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
@@ -47,7 +48,8 @@ export function comparedCores(job: Job): CoreComparison[] {
         newW: fresh.carried,
         presentM3s: present.flow,
         newM3s: fresh.flow,
-        gain: fresh.carried / present.carried - 1,
+        // where neither carries anything, without a fan at standstill, neither is better
+        gain: present.carried === fresh.carried ? 0 : fresh.carried / present.carried - 1,
       }
     }),
   )
@@ -58,17 +60,16 @@ const SAME = 0.01
 /** One plain answer, and why. */
 export function coresInWords(rows: readonly CoreComparison[]): string {
   if (!rows.length) return ''
-  const percent = (x: number): string => `${Math.abs(Math.round(100 * x))} %`
   const says = (r: CoreComparison): string =>
     `${r.gain > 0 ? `${percent(r.gain)} better` : `${percent(r.gain)} worse`} ` +
     `${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)
   const air = rows[0]!.newM3s / rows[0]!.presentM3s - 1
-  const why =
-    air < 0
-      ? `The same fan gets ${percent(air)} less air through it standing`
-      : `The same fan gets ${percent(air)} more air through it standing`
+  const less = `${percent(Math.abs(air))} ${air < 0 ? 'less' : 'more'}`
+  const why = Number.isFinite(air)
+    ? `The same fan gets ${less} air through it standing`
+    : 'Standing, no air goes through either without a fan'
   if (!worse.length && !better.length) return `The new core does as well as the present one. ${why}.`
   if (!better.length)
     return `The new core is worse here: ${says(worst(worse))}. ${why}: what the depth gains, the lost air takes back.`

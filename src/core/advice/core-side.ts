@@ -1,3 +1,4 @@
+import { percent } from '../units'
 import { coverage } from '../cooling'
 import { firstCircuit } from '../fan-circuit'
 import { changePlace, type Job, jobKinds } from '../job'
@@ -37,9 +38,7 @@ function reasonsFor(job: Job, side: Side): string[] {
     ]
   return [
     'pushes: every gap at its rim blows past the core, so its shroud must seal',
-    ...(travels(job)
-      ? [`covers ${Math.round(covered * 100)} % of the core from the wind of travel while it stands still`]
-      : []),
+    ...(travels(job) ? [`covers ${percent(covered)} of the core from the wind of travel while it stands still`] : []),
     'stones, mud and seeds meet the blades first',
   ]
 }

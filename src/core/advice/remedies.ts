@@ -16,7 +16,7 @@ import { movedAir } from '../cooling'
 import type { Station } from '../fields'
 import { isFuseMissing, isGuardPart, type MarginResult } from '../margins'
 import { loadsOf } from '../wiring'
-import { format, plainNumber } from '../units'
+import { format, percent } from '../units'
 import { holdingSetting } from './holding-setting'
 import { holdingFuse, holdingSize } from './propose'
 import { TAP_FUSE_A } from '../electrical'
@@ -310,6 +310,6 @@ function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
   const address = margin.measureNext?.address ?? margin.hurtsMost
   const found = address ? fieldsOf(job).get(address) : undefined
   if (!found) return []
-  const share = margin.measureNext ? ` (${plainNumber(margin.measureNext.share * 100, 2)} % of the doubt)` : ''
+  const share = margin.measureNext ? ` (${percent(margin.measureNext.share, 2)} of the doubt)` : ''
   return [{ text: `Measure: ${found.label}${share}`, station: found.station }]
 }

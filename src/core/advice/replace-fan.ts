@@ -5,7 +5,7 @@ import { engagement, type Engagement } from '../fit'
 import { chooseFan, type Job, lookupOf } from '../job'
 import type { FanPart } from '../parts'
 import { type Bench, corners, NotingBench } from '../reading'
-import { format, type UnitSystem } from '../units'
+import { format, type UnitSystem, percent } from '../units'
 
 /** A figure with what the readings leave open. */
 export interface Spread {
@@ -77,7 +77,7 @@ export function replacementInWords(job: Job, { air, amps, fixing }: Replacement,
   const amp = amps.new.value - amps.old.value
   const sameAir = Math.abs(more) < 0.005
   const turns = fixing.turns.slice(0, 6).map((t) => `${t}°`)
-  const airSays = sameAir ? 'as much air' : `${Math.abs(Math.round(100 * more))} % ${more > 0 ? 'more' : 'less'} air`
+  const airSays = sameAir ? 'as much air' : `${percent(Math.abs(more))} ${more > 0 ? 'more' : 'less'} air`
   const ampsSay =
     Math.abs(amp) < 0.005
       ? 'the same current'

@@ -1,3 +1,4 @@
+import { percent } from '../units'
 import { fanStates, motorsOf, SLOW, turns, type FanState } from './fans'
 import { allows, type CircuitIntent, inAfterRun, liveWords, wants } from './intent'
 import { latchedStates } from './memory'
@@ -84,7 +85,7 @@ function runsBadly(net: Netlist, fans: readonly FanState[]): string | null {
   if (wrongWay) return `${wrongWay.label} runs the wrong way round: its two wires are swapped`
   const partly = net.elements.some((e) => e.kind === 'chopper')
   const slow = turning.find((f) => Math.abs(f.speed) < SLOW)
-  return slow && !partly ? `the fan runs slow, ${Math.round(Math.abs(slow.speed) * 100)} % of its rated speed` : null
+  return slow && !partly ? `the fan runs slow, ${percent(Math.abs(slow.speed))} of its rated speed` : null
 }
 
 /** "the switched wire stays live with the key off, fed through …". */

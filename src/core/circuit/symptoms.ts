@@ -1,3 +1,4 @@
+import { percent } from '../units'
 import { motorsOf, SLOW, turns } from './fans'
 import type { Element, Motor, Netlist } from './netlist'
 import { overloads } from './overloads'
@@ -23,7 +24,7 @@ function fanInWords(s: Solution, m: Motor, way: Way): string {
   if (!turns({ speed })) return `${m.label} stands${amps > 0.05 ? `, though ${amps.toFixed(2)} A go through it` : ''}`
   const air = way(m, speed < 0 ? -1 : 1)
   return (
-    `${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${Math.round(100 * Math.abs(speed))} % of its rated ` +
+    `${m.label} runs ${speed < 0 ? 'backwards ' : ''}at ${percent(Math.abs(speed))} of its rated ` +
     `speed${Math.abs(speed) < SLOW ? ', slow' : ''}${air ? `: ${air}` : ''}`
   )
 }

@@ -1,3 +1,4 @@
+import { percent } from '../units'
 import { type Element, GROUND, type Netlist } from '../circuit'
 import { type CircuitGraph, type LaidOut, PART } from './circuit-graph'
 import { drawEdge, uprightsOf } from './circuit-lines'
@@ -38,7 +39,7 @@ function partFigure(p: Plate, e: Element, [x, y]: XY): Shape[] {
   if (e.kind === 'motor') {
     const speed = p.shown.solution.speeds.get(e.name) ?? 0
     const turns = Math.abs(speed) >= 0.03
-    const words = turns ? `${speed < 0 ? 'backwards, ' : ''}${Math.round(100 * Math.abs(speed))} %` : 'stands'
+    const words = turns ? `${speed < 0 ? 'backwards, ' : ''}${percent(Math.abs(speed))}` : 'stands'
     const running = speed < 0 ? 'short' : 'holds'
     return [
       text(x + MID, y - 1.5, `${words}, ${amps}`, 1.12 * size, {
@@ -113,7 +114,7 @@ const turning = (p: Plate): string =>
         .filter((e) => e.kind === 'motor')
         .map((e) => {
           const speed = Math.abs(p.shown!.solution.speeds.get(e.name) ?? 0)
-          const runs = `runs at ${Math.round(100 * speed)} %, ${figure(Math.abs(ampsOf(p, e.name)))} A`
+          const runs = `runs at ${percent(speed)}, ${figure(Math.abs(ampsOf(p, e.name)))} A`
           return `${e.label} ${speed < 0.03 ? 'stands' : runs}`
         })
         .join(', ')

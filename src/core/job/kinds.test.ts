@@ -6,11 +6,13 @@ import path from 'node:path'
 import { readJob, readShelfFile } from '@/formats'
 import { benchSheet, cureChecks, planWarnings, proofsOf, signing, stepsOf } from '../plan'
 import { Bench } from '../reading'
-import { remediesFor } from '../advice'
+import { comparedCores, coresInWords, remediesFor } from '../advice'
 import { chooseController, powerFlows, proposedSetting } from '../fan-circuit'
 import { batteryOutlook, evaluate, sample } from '../margins'
 import type { BatteryPart, ControllerPart, FanPart, ProbePart, RelayPart } from '../parts'
 import { holeMove } from '../placing'
+import { percent } from '../units'
+import { addSecondFan } from '../wiring'
 import { slideCollar, triggerLadder } from '../run'
 import { askedFields, lookupOf, withReading } from './address'
 import { chooseRelay } from './changes/control'
@@ -523,4 +525,30 @@ test('a job of version 7 is migrated to the very job that is shipped now: nobody
   ]
   const read = readJob({ ...old, wiring: { ...old!.wiring, edits } })
   expect(read.ok && read.job.wiring.edits).toMatchObject([{ was: null }, { wasA: null }])
+})
+
+test('no figure that is not a number is ever told, of no new job, with or without a fan', () => {
+  expect([percent(0 / 0), percent(-0.001), percent(1 / 0), percent(0.256), percent(0.12345, 3)]).toEqual([
+    'unknown',
+    '0 %',
+    'unknown',
+    '26 %',
+    '12.3 %',
+  ])
+  for (const kind of machineKinds)
+    for (const wanted of typicalMachines[kind].jobs)
+      for (const job of [begin(kind, wanted), equipped(begin(kind, wanted))]) {
+        const told = JSON.stringify([benchSheet(job, evaluate(job)), coresInWords(comparedCores(job))])
+        expect([kind, wanted, /NaN|Infinity|undefined/.exec(told)?.[0] ?? '']).toEqual([kind, wanted, ''])
+      }
+})
+
+test('a second fan without a place on the core leaves Air open: what is paid for in Charge is not left out in silence', () => {
+  const one = equipped(begin('trail-bike', 'core'))
+  const two = addSecondFan(one, one.fans[0]!.part)
+  const homeless = { ...two, fans: two.fans.map((f, i) => (i === 1 ? { ...f, seat: null } : f)) }
+  const air = (job: Job) => evaluate(job).margins.find((m) => m.id === 'air')!
+  expect(air(two).parts.every((p) => p.value !== null)).toBe(true)
+  expect(air(homeless).verdict).toBe('open')
+  expect(JSON.stringify(air(homeless))).toContain('a place on the core for fan 2')
 })

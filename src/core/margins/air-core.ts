@@ -1,7 +1,7 @@
 import { heatToCarry } from '../air'
 import { boilsAt, type Cooled, cooledAt, dutiesOf, type Duty, fittedCore } from '../cooling'
 import { circuitsOf } from '../fan-circuit'
-import type { Job } from '../job'
+import { type Job, jobKinds } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { over, type PartDefinition } from './part'
 
@@ -108,10 +108,13 @@ function spareW(bench: Bench, job: Job, duty: Duty): number {
 /** Standing and moving parts of a core. @see margins.md */
 export function coreParts(job: Job): PartDefinition[] {
   const circuits = circuitsOf(job)
+  const lost = circuits.find((c) => c.fan !== null && c.fan.seat === null && jobKinds[job.kind].mountsFan)
+  const homeless = lost && (lost.suffix.replace(', ', '') || 'the fan')
   const dead = circuits.find((c) => c.fan?.part.motor === 'brushless' && c.fan.wiresSwapped)
   return dutiesOf(job).map((duty): PartDefinition => {
     const common = { id: duty.id, name: duty.name, unit: 'W', required: 0 } as const
     if (!circuits.some((c) => c.fan)) return { ...common, needs: 'a fan' }
+    if (homeless) return { ...common, needs: `a place on the core for ${homeless}` }
     if (dead) return { ...common, missing: 'a brushless fan with its wires swapped does not run; put them back' }
     return {
       ...common,

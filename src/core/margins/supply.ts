@@ -19,7 +19,7 @@ import {
 } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, lastLine, term, worked, type Worked } from '../reading'
-import { plainNumber } from '../units'
+import { percent } from '../units'
 import { currentIn, loadsOf, pieceLength } from '../wiring'
 
 /** contacts may take this much more of the system's voltage before it is a warning. @see engineering §1.2 */
@@ -162,7 +162,7 @@ function airNote(bench: Bench, circuit: FanCircuit): string[] {
   const volts = bench.value('charging.regulatorV')
   const ratio = runningFan(rating, volts, ohm).speed / runningFan(rating, volts).speed
   return [
-    `The whole way, joints included, leaves the fan${circuit.suffix} ${plainNumber(ratio * 100, 3)} % of the ` +
+    `The whole way, joints included, leaves the fan${circuit.suffix} ${percent(ratio, 3)} of the ` +
       `speed and air it would have at the regulator.`,
   ]
 }

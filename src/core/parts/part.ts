@@ -59,7 +59,7 @@ export const fanPartSchema = z.strictObject({
     'current',
     [0.1, 400],
     'place',
-    'a short blip with the blade held; 4 × rated where unknown',
+    'a short blip, a wooden wedge in the blades and no finger near; 4 × rated where unknown',
   ).nullable(),
   diameterM: field('blade diameter', 'length', [0.02, 1], 'place'),
   housingM: field('fan housing, across', 'length', [0.02, 1.2], 'place', 'over its frame, the wider way'),

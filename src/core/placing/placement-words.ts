@@ -1,5 +1,5 @@
 import type { Job } from '../job'
-import { format, type UnitSystem } from '../units'
+import { format, type UnitSystem, percent } from '../units'
 import type { Lacking, Placement } from './placement'
 
 /** Where on the core, in words: "low", "middle", "high". */
@@ -23,7 +23,7 @@ export function lackingInWords({ what, from, byM }: Lacking, units: UnitSystem):
 export function whyLost(best: Placement, other: Placement, units: UnitSystem): string {
   if (other.lacking) return lackingInWords(other.lacking, units)
   const less = 1 - other.flowM3s / best.flowM3s
-  if (less > 0.01) return `moves ${Math.round(100 * less)} % less`
+  if (less > 0.01) return `moves ${percent(less)} less`
   if (best.spareM - other.spareM > 0.0005)
     return `the same air, ${format(best.spareM - other.spareM, 'length', units, 2)} less room`
   return 'as good'

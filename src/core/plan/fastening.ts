@@ -6,7 +6,7 @@ import { holesOf, longestScrew, nearestGap, offTheGaps, snapToGaps, tieLength } 
 import { type Job, lookupOf, panelOf, type Seat } from '../job'
 import { airThroughCores, boilsAt, cooledAt, dutiesOf, movedBy } from '../cooling'
 import { Bench } from '../reading'
-import { format } from '../units'
+import { format, percent } from '../units'
 
 const TIES = 4
 /** four ties hold at most this much fan, kg (estimate) */
@@ -169,7 +169,7 @@ const words: Readonly<Record<FasteningFigure, (job: Job, circuit: FannedCircuit)
       `Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ` +
         `${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ` +
         `${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ` +
-        `${Math.round((100 * through) / box)} %${leads}.`,
+        `${percent(through / box)}${leads}.`,
     ]
   },
   inlet: (job) => {

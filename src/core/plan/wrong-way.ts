@@ -1,6 +1,6 @@
 import { blowing } from '../electrical'
 import type { FanPart } from '../parts'
-import { plainNumber } from '../units'
+import { percent } from '../units'
 
 /**
  * What to do about a fan that blows the wrong way, from the direction table.
@@ -14,7 +14,7 @@ export function wrongWayAdvice(motor: FanPart['motor']): string {
       'its mount.'
     )
   return (
-    `Swap its two wires: the air turns, at ${plainNumber(swapped.effectiveness * 100)} % of its strength ` +
+    `Swap its two wires: the air turns, at ${percent(swapped.effectiveness, 4)} of its strength ` +
     `until the blade is turned over as well. Turning the blade over alone never turns the air.`
   )
 }

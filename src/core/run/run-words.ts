@@ -1,6 +1,6 @@
 import type { Job } from '../job'
 import type { LegSum, RunView } from '../transient'
-import { format, plainNumber, type UnitSystem } from '../units'
+import { format, plainNumber, type UnitSystem, percent } from '../units'
 import { dayLength, dayOf } from './days'
 import type { Circumstances } from './run-spec'
 
@@ -12,7 +12,6 @@ export interface ChartedRuns {
 }
 
 const minutes = (s: number, u: UnitSystem): string => (s < 90 ? `${Math.round(s)} s` : format(s, 'minutes', u, 2))
-const percent = (share: number): string => `${Math.round(100 * share)} %`
 const ran = (legs: readonly LegSum[], of: (l: LegSum) => number): number => legs.reduce((sum, l) => sum + of(l), 0)
 
 /** What is cooled, and how hot it may get. */

@@ -4,7 +4,17 @@ import { Bench, chanceBelowZero, measured } from '../reading'
 import { circuitsOf, fanFirst, ownController, pointsOf } from '../fan-circuit'
 import { integrate, runView, StiffError } from '../transient'
 import { judgeSwitches, settingMap, type SettingMap, withCell } from '../advice'
-import { changeSetting, fieldsOf, type Job, jobSchema, lookupOf, machineKinds, ownProbe, withReading } from '../job'
+import {
+  changeSetting,
+  changeWiring,
+  fieldsOf,
+  type Job,
+  jobSchema,
+  lookupOf,
+  machineKinds,
+  ownProbe,
+  withReading,
+} from '../job'
 import { addSecondFan } from '../wiring'
 import { afterwards, evaluate, type Findings, outcomeAt, sample } from '../margins'
 import type { ControllerPart } from '../parts'
@@ -452,4 +462,23 @@ test('a second fan with a probe of its own is switched by what that one shows, w
     expect(trace.probe[i]!).toBeGreaterThanOrEqual(on.c - 0.01)
   }
   expect(begins(whole.trace.share[0]!, whole.trace.t)).not.toBe(begins(whole.trace.share[1]!, whole.trace.t))
+})
+
+test('a fan that still runs when the day ends is followed until it stands: the day may end sooner or later', () => {
+  const live = changeWiring(
+    { ...bike, use: { ...bike.use, live: 'after-run' as const } },
+    { timer: false, controlFrom: 'feed' },
+  )
+  const dayWith = (offMinutes: number): Job => ({
+    ...changeSetting(live, live.controllers[0]!.id, 60, 10),
+    duty: {
+      name: 'an outing',
+      from: 'hand',
+      legs: [plainLeg('a', 'ground', 'slow', 25), plainLeg('b', 'parked', 'off', offMinutes)],
+    },
+  })
+  const after = (minutes: number): number => settledFindings(dayWith(minutes), AT)!.outcomes['after switch-off']!.value
+  const long = after(240)
+  expect(long).toBeGreaterThan(120)
+  expect(Math.abs(after(1) - long)).toBeLessThan(8)
 })

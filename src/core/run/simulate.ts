@@ -33,6 +33,9 @@ const stateOf: Readonly<Partial<Record<Work, OutcomeName>>> = {
   alone: 'share, standing alone',
 }
 
+/** a fan that still runs at the end of the day is followed so much longer, s: a weekend */
+const LONGEST_AFTER_S = 172_800
+
 /** legs shorter than this say nothing about how often a fan starts, s */
 const LEAST_S = 300
 type Outcomes = Partial<Record<OutcomeName, number>>
@@ -40,7 +43,10 @@ type Outcomes = Partial<Record<OutcomeName, number>>
 /** The outcomes of one pass: the day on the hottest and on the coldest day. */
 function outcomesOf(bench: Bench, job: Job, day: Day): Outcomes {
   const run = (season: 'hottest' | 'coldest'): Run =>
-    integrate(runSpecOf(bench, job, { season, fan: 'proposed', whatIf: 'as it is' }, day), COARSE)!
+    integrate(runSpecOf(bench, job, { season, fan: 'proposed', whatIf: 'as it is' }, day), {
+      ...COARSE,
+      goOnS: LONGEST_AFTER_S,
+    })!
   const [hot, cold] = [run('hottest'), run('coldest')]
   const found: Outcomes = { 'peak, hottest': hot.peakC, 'peak, coldest': cold.peakC }
   const perHour = [...hot.legs, ...cold.legs]

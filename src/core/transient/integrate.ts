@@ -41,6 +41,8 @@ export interface RunOptions {
   readonly stepS?: number | undefined
   /** how far apart kept rows are, s */
   readonly everyS?: number | undefined
+  /** where a fan still runs at the end of the day: how much longer it is followed until it stands, s */
+  readonly goOnS?: number | undefined
   /** called now and then with the share done; true gives the run up */
   readonly progress?: ((share: number) => boolean) | undefined
 }
@@ -202,7 +204,10 @@ class Columns {
  * @throws StiffError where the readings are quicker than any sensible step
  * @see engineering §4
  */
-export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: RunOptions = {}): Run | null {
+export function integrate(
+  spec: RunSpec,
+  { stepS = 0.2, everyS = 1, goOnS = 0, progress }: RunOptions = {},
+): Run | null {
   const { plant, legs, motors, governors, bus, given } = spec
   const total = lengthOf(legs)
   const fans = motors.length
@@ -275,7 +280,8 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
     const perSecond = plant.fastest() / STABLE
     if (!(perSecond < FASTEST)) throw new StiffError(perSecond)
     const most = min(stepS, 1 / perSecond)
-    let left = leg.seconds
+    const last = leg === legs.at(-1)
+    let left = leg.seconds + (last && !leg.running && !leg.live ? goOnS : 0)
     while (left > 1e-9 && ended === null) {
       // what runs in this step
       let controllers = 0
@@ -299,12 +305,14 @@ export function integrate(spec: RunSpec, { stepS = 0.2, everyS = 1, progress }: 
           duty = max(duty, duties[f]!)
         }
       }
+      // the day is over and everything stands
+      if (last && running === 0 && t >= total - 1e-9) break
       plant.blow(speeds)
       if (t >= nextRow - 1e-9) {
         keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= boilsC)
         nextRow = everyS * floor(t / everyS + 1 + 1e-9)
       }
-      let h = min(most, left, max(nextRow - t, 1e-6))
+      let h = min(most, left, max(nextRow - t, 1e-6), t < total ? max(total - t, 1e-6) : left)
       for (let f = 0; f < fans; f++) h = min(h, max(1e-6, governors[f]!.timerLeft(leg.live)))
       step(h)
       // cut where the probe passes a point, or the coolant begins to boil

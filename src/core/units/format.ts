@@ -47,3 +47,15 @@ export function format(si: number, quantity: Quantity, system: UnitSystem, figur
 export function formatSpread(si: number, quantity: Quantity, system: UnitSystem): Shown {
   return shown(si, quantity === 'temperature' ? 'temperatureDifference' : quantity, system, 2)
 }
+
+/**
+ * A share as per cent. What is not a number is said to be unknown, here for every per cent that is shown.
+ * @param figures how many figures it keeps; whole per cents where unsaid
+ * @example percent(0.256) //=> '26 %'
+ * @example percent(0 / 0) //=> 'unknown'
+ */
+export function percent(share: number, figures?: number): string {
+  if (!Number.isFinite(share)) return 'unknown'
+  const whole = Math.round(100 * share) + 0
+  return `${figures === undefined ? String(whole) : plainNumber(100 * share, figures)} %`
+}

@@ -3,7 +3,7 @@ import { timeToFloor } from '../electrical'
 import { batteryAt } from '../fan-circuit'
 import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
-import { format, type UnitSystem } from '../units'
+import { format, type UnitSystem, percent } from '../units'
 import type { JobNetlist } from './builder'
 import { nodeInWords } from './ends'
 import { netlistOf } from './netlist'
@@ -96,7 +96,7 @@ export const fansInWords = (fans: readonly FanState[], units: UnitSystem): strin
   fans
     .map((f) =>
       turns(f)
-        ? `${f.speed < 0 ? '−' : ''}${Math.round(100 * Math.abs(f.speed))} %, ` +
+        ? `${f.speed < 0 ? '−' : ''}${percent(Math.abs(f.speed))}, ` +
           `${format(Math.abs(f.amps), 'current', units, 2)}`
         : 'stands',
     )

@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button'
 import { coreName } from '@/core/job'
 import type { FanPart } from '@/core/parts'
 import { heightInWords, isPlaced, nothingFits, type Placement, takePlacement, whyLost } from '@/core/placing'
-import { format } from '@/core/units'
+import { format, percent } from '@/core/units'
 import type { StationProps } from '../station'
 import { usePlacements } from './use-placements'
 
@@ -96,7 +96,7 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
                 )}
                 <span className="why">
                   {p === best && !p.lacking
-                    ? `covers ${Math.round(p.coverage * 100)} %, ${Math.round(p.ofBox * 100)} % of its box; ` +
+                    ? `covers ${percent(p.coverage)}, ${percent(p.ofBox)} of its box; ` +
                       `${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
                     : whyLost(best, p, u)}
                   {p.leadOverM < 0 ? `; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}

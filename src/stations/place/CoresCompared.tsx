@@ -1,7 +1,7 @@
 import { comparedCores, coresInWords } from '@/core/advice'
 import type { Job } from '@/core/job'
 import { holeMove } from '@/core/placing'
-import { format } from '@/core/units'
+import { format, percent } from '@/core/units'
 
 /** The present core against the new one, with the same fan: the figures and one plain answer. */
 export function CoresCompared({ job }: { readonly job: Job }) {
@@ -44,7 +44,7 @@ export function CoresCompared({ job }: { readonly job: Job }) {
                 <td className={r.gain < -0.01 ? 'verdict-short' : r.gain > 0.01 ? 'verdict-holds' : ''}>
                   {Math.abs(r.gain) <= 0.01
                     ? 'as good'
-                    : `${Math.abs(Math.round(r.gain * 100))} % ${r.gain > 0 ? 'better' : 'worse'}`}
+                    : `${percent(Math.abs(r.gain))} ${r.gain > 0 ? 'better' : 'worse'}`}
                 </td>
               </tr>
             ))}

@@ -29,7 +29,7 @@ import {
 import type { FanPart } from '@/core/parts'
 import { neighbours } from '@/core/placing'
 import { fasteningWords, planWarnings, tiesOf } from '@/core/plan'
-import { format } from '@/core/units'
+import { format, percent } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { DrawingView } from '@/ui/DrawingView'
 import { PartPicker } from '../PartPicker'
@@ -70,9 +70,9 @@ function Moves({ job }: Pick<StationProps, 'job'>) {
         Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong>{' '}
         {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to{' '}
         {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box
-        {covers === null ? '' : `; it covers ${Math.round(covers * 100)} % of the core`}. Black is the fan at the
-        voltage that reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is
-        what the {curves.against} takes.
+        {covers === null ? '' : `; it covers ${percent(covers)} of the core`}. Black is the fan at the voltage that
+        reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is what the{' '}
+        {curves.against} takes.
       </p>
       <FanChart curves={curves} units={u} />
     </section>
@@ -123,7 +123,7 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
                   {mountsFan && (
                     <td className="figure-text">
                       {moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}
-                      {moved && <span className="soft small"> {Math.round(moved.ofBox * 100)} % of its box</span>}
+                      {moved && <span className="soft small"> {percent(moved.ofBox)} of its box</span>}
                     </td>
                   )}
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
@@ -286,7 +286,7 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
   let tell = 'A brushless fan with its wires swapped does not run, or is destroyed.'
   if (way) {
-    const weaker = `, at ${Math.round(way.effectiveness * 100)} %: the blades work the wrong way round`
+    const weaker = `, at ${percent(way.effectiveness)}: the blades work the wrong way round`
     tell =
       `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}` +
       `${way.effectiveness < 1 ? weaker : ''}` +

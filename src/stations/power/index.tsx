@@ -7,7 +7,7 @@ import { Bench } from '@/core/reading'
 import { type Battery, changeCharging, changeTrailer, type Job, lookupOf, takeBatteryLabel } from '@/core/job'
 import { batteryOutlook, type Findings, outcomeNames } from '@/core/margins'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
-import { format, nearestInOtherSystem, sizesOf } from '@/core/units'
+import { format, nearestInOtherSystem, sizesOf, percent } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
@@ -24,7 +24,7 @@ const flowShares = (found: Findings | null): string[] =>
   found
     ? outcomeNames.flatMap((n) =>
         n.startsWith('share, ') && found.outcomes[n]
-          ? [`${Math.round(100 * found.outcomes[n].value)} % ${/idle|slow|cruise/.test(n) ? 'at ' : ''}${n.slice(7)}`]
+          ? [`${percent(found.outcomes[n].value)} ${/idle|slow|cruise/.test(n) ? 'at ' : ''}${n.slice(7)}`]
           : [],
       )
     : []
@@ -128,7 +128,7 @@ function Stage({ job, run }: StationProps) {
               : `Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `}
         {job.fans.length > 0 &&
           !job.trailer &&
-          `At idle it can carry the fan ${Math.round(first!.largestShare * 100)} % of the time.`}
+          `At idle it can carry the fan ${percent(first!.largestShare)} of the time.`}
       </p>
       <p className="soft small">
         {shares.length

@@ -7,7 +7,7 @@ import { proxy } from 'comlink'
 import Button from 'react-bootstrap/Button'
 import { type MapCell, mapKey, mapWaitsFor, type SettingMap, withCell } from '@/core/advice'
 import { runKey } from '@/core/run'
-import { format, plainNumber, type UnitSystem } from '@/core/units'
+import { format, plainNumber, type UnitSystem, percent } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { Sweep } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
@@ -32,13 +32,13 @@ const views = {
   },
   fan: {
     name: 'fan on, of a usual day',
-    of: (c: MapCell) => `${Math.round(100 * c.fanShare)} %`,
+    of: (c: MapCell) => `${percent(c.fanShare)}`,
     weight: (c: MapCell) => c.fanShare,
   },
   starts: { name: 'starts an hour', of: (c: MapCell) => plainNumber(c.starts, 2), weight: (c: MapCell) => c.starts },
   battery: {
     name: 'battery at the end',
-    of: (c: MapCell) => `${Math.round(100 * c.endCharge)} %`,
+    of: (c: MapCell) => `${percent(c.endCharge)}`,
     weight: (c: MapCell) => -c.endCharge,
   },
 } as const
@@ -53,8 +53,8 @@ const rowNames: Readonly<Record<SettingMap['rowOf'], string>> = {
 /** What one setting comes to, in a line. */
 const cellInWords = (c: MapCell, u: UnitSystem): string =>
   `peaks at ${format(c.peakC, 'temperature', u, 3)}, ${format(c.leftK, 'temperatureDifference', u, 2)} left; fan ` +
-  `on ${Math.round(100 * c.fanShare)} % of a usual day (${plainNumber(c.fanHours, 2)} h), at most ` +
-  `${plainNumber(c.starts, 2)} starts an hour, battery ${Math.round(100 * c.endCharge)} % at the ` +
+  `on ${percent(c.fanShare)} of a usual day (${plainNumber(c.fanHours, 2)} h), at most ` +
+  `${plainNumber(c.starts, 2)} starts an hour, battery ${percent(c.endCharge)} at the ` +
   `end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
 
 /** Every setting worth trying, as one map; what is recommended is outlined, and nothing is set until it is chosen. */

@@ -18,7 +18,7 @@ import {
   whatIfs,
   withPresentFan,
 } from '@/core/run'
-import { format } from '@/core/units'
+import { format, percent } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { useNarrow } from '@/ui/use-narrow'
 import type { StationProps } from '../station'
@@ -60,10 +60,9 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
       {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}
       {m.boiling ? ' boiling' : ''}
       {m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}
-      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)},{' '}
-      {`fan ${Math.round(100 * m.fanSpeed)} % of its speed, `}
-      {format(m.volts, 'voltage', u, 3)}, battery {Math.round(100 * m.charge)} %
-      {job.bay ? '' : `, thermostat ${Math.round(100 * m.opening)} % open`}
+      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, {`fan ${percent(m.fanSpeed)} of its speed, `}
+      {format(m.volts, 'voltage', u, 3)}, battery {percent(m.charge)}
+      {job.bay ? '' : `, thermostat ${percent(m.opening)} open`}
     </p>
   )
 }

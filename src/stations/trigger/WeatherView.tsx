@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react'
 import type { Job } from '@/core/job'
 import type { Standing } from '@/core/run'
-import { format } from '@/core/units'
+import { format, percent, fromSi, plainNumber, shownUnit } from '@/core/units'
 import type { Sweep, Weather } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
@@ -39,12 +39,13 @@ function Slider({ label, value, min, max, step, text, onChange }: SliderProps) {
   )
 }
 
-const upTo = (job: Job, c: number | null): string =>
-  c === null
-    ? 'at no temperature'
-    : c >= 60
-      ? `to more than ${format(60, 'temperature', job.units, 2)}`
-      : `to ${format(c, 'temperature', job.units, 2)}`
+/** Rounded down, as the job's units have it: a degree that is told must hold. */
+function upTo(job: Job, c: number | null): string {
+  if (c === null) return 'at no temperature'
+  if (c >= 60) return `to more than ${format(60, 'temperature', job.units, 2)}`
+  const unit = shownUnit('temperature', job.units)
+  return `to ${plainNumber(Math.floor(fromSi(c, unit) + 1e-9))} ${unit.symbol}`
+}
 
 /** How warm, how high and how blocked it may get before nothing is left. */
 export function WeatherView({ job }: StationProps) {
@@ -106,7 +107,7 @@ export function WeatherView({ job }: StationProps) {
           min={0}
           max={80}
           step={1}
-          text={blocked === null ? 'as its ground blocks it' : `${Math.round(100 * blocked)} %`}
+          text={blocked === null ? 'as its ground blocks it' : `${percent(blocked)}`}
           onChange={(v) => setBlocked(v / 100)}
         />
       )}

@@ -1,5 +1,6 @@
 'use client'
 
+import { percent } from '@/core/units'
 import { useMemo, useRef, useState } from 'react'
 import Form from 'react-bootstrap/Form'
 import {
@@ -56,7 +57,7 @@ const airWay =
     if (!fan) return null
     const way = blowing(direction < 0, fan.bladeTurned, fan.part.motor)
     if (!way) return 'nothing comes of it'
-    const weaker = way.effectiveness < 1 ? `, at ${Math.round(way.effectiveness * 100)} %` : ''
+    const weaker = way.effectiveness < 1 ? `, at ${percent(way.effectiveness)}` : ''
     return `air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${weaker}`
   }
 

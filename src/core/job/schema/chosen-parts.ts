@@ -59,7 +59,7 @@ export const chosenPartsShape = {
           'share',
           [0.2, 1],
           'trigger',
-          'a thermometer in the coolant beside it, engine hot',
+          'a contact thermometer on the tank or hose beside it, in a bay one in its air; engine hot, the cap stays on',
         ),
         overshootK: field('overshoot', 'temperatureDifference', [0, 60], 'trigger'),
       }),
