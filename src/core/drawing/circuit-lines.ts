@@ -37,25 +37,63 @@ export const uprightsOf = (lines: Iterable<readonly XY[]>): Upright[] =>
     }),
   )
 
-function wordsAt(points: readonly XY[], letters: number, size: number, uprights: readonly Upright[]): WordsAt {
+/** Room that something takes, mm. */
+type Room = readonly [left: number, top: number, right: number, foot: number]
+
+const meet = (a: Room, b: Room): boolean => a[0] < b[2] && b[0] < a[2] && a[1] < b[3] && b[1] < a[3]
+
+/** The room that words take over and under a level line, or to the left of an upright one. */
+function roomOf({ at: [x, y], beside }: WordsAt, half: number, size: number): Room {
+  return beside
+    ? [x - 2 * half - 2, y - size, x - 1, y + OVER * size]
+    : [x - half, y - OVER * size, x + half, y + UNDER * size]
+}
+
+/** Every place at which a line's words may stand, the best first. */
+function placesFor(points: readonly XY[], half: number, size: number): WordsAt[] {
+  const pieces = points
+    .slice(1)
+    .map((end, i) => ({ from: points[i]!, end }))
+    .map((q) => ({ ...q, long: Math.hypot(q.from[0] - q.end[0], q.from[1] - q.end[1]) }))
+    .sort((q, r) => r.long - q.long)
+  const along = ({ from, end }: (typeof pieces)[number], t: number): XY => [
+    from[0] + t * (end[0] - from[0]),
+    from[1] + t * (end[1] - from[1]),
+  ]
+  const level = pieces.filter((q) => Math.abs(q.from[1] - q.end[1]) < 0.1)
+  const upright = pieces.filter((q) => Math.abs(q.from[0] - q.end[0]) < 0.1 && q.long >= 2 * size)
+  const over = (q: (typeof pieces)[number]) => ALONG.map((t): WordsAt => ({ at: along(q, t), beside: false }))
+  return [
+    ...level.filter((q) => q.long >= 2 * half).flatMap(over),
+    // beside an upright one on either side of it
+    ...upright.flatMap((q) =>
+      ALONG.flatMap((t): WordsAt[] => {
+        const [x, y] = along(q, t)
+        return [
+          { at: [x, y], beside: true },
+          { at: [x + 2 * half + 3, y], beside: true },
+        ]
+      }),
+    ),
+    ...level.flatMap(over),
+  ]
+}
+
+/** The first place that no upright line crosses and where nothing else stands; taken from then on. */
+function wordsAt(p: Plate, points: readonly XY[], letters: number): WordsAt {
+  const { figure: size } = p.lettering
   const half = (LETTER * size * letters) / 2
-  const pieces = points.slice(1).map((end, i) => ({ from: points[i]!, end }))
-  const isLevel = ({ from, end }: (typeof pieces)[number]): boolean => Math.abs(from[1] - end[1]) < 0.1
-  const long = ({ from, end }: (typeof pieces)[number]): number => Math.hypot(from[0] - end[0], from[1] - end[1])
-  const clear = ([x, y]: XY): boolean =>
-    uprights.every(
-      ([ux, top, foot]) => ux < x - half || ux > x + half || foot < y - OVER * size || top > y + UNDER * size,
+  const places = placesFor(points, half, size)
+  const clear = (w: WordsAt): boolean => {
+    const room = roomOf(w, half, size)
+    return (
+      p.uprights.every(([x, top, foot]) => !meet(room, [x - 0.1, top, x + 0.1, foot])) &&
+      p.taken.every((other) => !meet(room, other))
     )
-  const sorted = [...pieces].sort((q, r) => long(r) - long(q))
-  const places = sorted
-    .filter((q) => isLevel(q) && long(q) >= 2 * half)
-    .flatMap(({ from, end }) => ALONG.map((t): XY => [from[0] + t * (end[0] - from[0]), from[1]]))
-  const found = places.find(clear)
-  if (found) return { at: found, beside: false }
-  const upright = sorted.find((q) => !isLevel(q) && long(q) >= 2 * size)
-  if (upright) return { at: [upright.from[0], (upright.from[1] + upright.end[1]) / 2], beside: true }
-  const [any] = sorted
-  return { at: any ? [(any.from[0] + any.end[0]) / 2, any.from[1]] : [0, 0], beside: false }
+  }
+  const found = places.find(clear) ?? places[0] ?? { at: points[0] ?? [0, 0], beside: false }
+  p.taken.push(roomOf(found, half, size))
+  return found
 }
 
 /** Where a line can be chosen: broader than it is drawn. */
@@ -89,7 +127,7 @@ function wireWords(p: Plate, edge: GraphEdge, points: readonly XY[]): Shape[] {
   const amps = told ? `${figure(Math.abs(currentIn(p, edge)))} A` : ''
   const volts = told ? `${figure(told.volts.get(own.a) ?? 0)} V` : ''
   const lines = [p.wires.get(edge.wire) ?? '', amps, volts]
-  const { at, beside } = wordsAt(points, Math.max(...lines.map((l) => l.length)), size, p.uprights)
+  const { at, beside } = wordsAt(p, points, Math.max(...lines.map((l) => l.length)))
   // name and current over the line, volts under it; beside an upright one all of them below each other
   const step = 1.15 * size
   const over = at[1] - 1.6

@@ -73,6 +73,8 @@ export interface Plate {
   readonly lettering: Lettering
   /** upright pieces of the lines: where they are and from where to where */
   readonly uprights: readonly (readonly [x: number, from: number, to: number])[]
+  /** where something stands already: left, top, right, foot; words that are put somewhere are added */
+  readonly taken: (readonly [number, number, number, number])[]
   readonly supplyV: number
 }
 

@@ -120,6 +120,15 @@ const turning = (p: Plate): string =>
         .join(', ')
     : ''
 
+/** Rooms of the parts, their names with them: the lines run through their middle, so it begins a little inside. */
+function roomsOf(graph: CircuitGraph, laid: LaidOut): (readonly [number, number, number, number])[] {
+  const places = new Map(laid.nodes.map((n) => [n.id, n]))
+  return graph.nodes.flatMap((n) => {
+    const at = places.get(n.id)
+    return at && n.kind !== 'joint' ? [[at.x + 0.5, at.y + 0.5, at.x + n.w - 0.5, at.y + n.h - 0.5] as const] : []
+  })
+}
+
 /**
  * A circuit as a drawing: parts by their signs, wires by their voltage and current where a state is shown. A fault's
  * netlist is drawn on the layout of the one without it.
@@ -147,6 +156,7 @@ export function circuitDrawing(
     wires,
     lettering: shown?.narrow ? large : usual,
     uprights: uprightsOf(laid.edges.map((e) => e.points)),
+    taken: roomsOf(graph, laid),
     supplyV: source?.kind === 'source' ? source.restV : 12,
   }
   const to: Layers = { shapes: [], flows: [], figures: [] }

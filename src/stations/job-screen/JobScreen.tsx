@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { Coming, persistently } from '@/ui/persistently'
 import { usePathname, useSearchParams } from 'next/navigation'
-import { remediesFor, type Remedy } from '@/core/advice'
+import type { Remedy } from '@/core/advice'
 import { type Station, stations } from '@/core/fields'
 import { fieldsOf, type Job, type MarginId, marginIds } from '@/core/job'
 import { evaluate, type Findings, stationOfMargin, withSample } from '@/core/margins'
@@ -39,7 +39,7 @@ const FanChoice = dynamic(() => persistently(() => import('./FanChoice')).then((
 const ShelfChanges = dynamic(() => persistently(() => import('../ShelfChanges')).then((m) => m.ShelfChanges), {
   ssr: false,
 })
-const Working = dynamic(() => persistently(() => import('@/ui/Working')).then((m) => m.Working), {
+const Working = dynamic(() => persistently(() => import('./MarginWorking')).then((m) => m.MarginWorking), {
   loading: () => <Coming height={320} />,
 })
 
@@ -274,7 +274,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
               margin={selected}
               run={full.run}
               system={job.units}
-              remedies={remediesFor(job, selected)}
+              job={job}
               fieldAt={(a) => fieldsOf(job).get(a)}
               onRemedy={apply}
               onGoTo={goToField}

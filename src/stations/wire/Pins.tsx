@@ -45,7 +45,9 @@ function Plug({ title, holes }: { readonly title: string; readonly holes: readon
     <section aria-label={title} className="mb-3">
       <h3>{title}</h3>
       <Turning held={held} onHold={setHeld} />
-      <DrawingView drawing={plugDrawing(title, holes, held)} maxHeight={170} />
+      <div style={{ maxWidth: 220 }}>
+        <DrawingView drawing={plugDrawing(title, holes, held)} maxHeight={170} />
+      </div>
     </section>
   )
 }
@@ -67,7 +69,9 @@ function Relay({
     <section aria-label={several ? `Relay ${n}` : 'Relay'} className="mb-4">
       <h2>{several ? `Relay ${n}` : 'Relay'}</h2>
       <Turning held={held} onHold={setHeld} />
-      <DrawingView drawing={pinDrawing(`Relay ${n}`, words, held, pins)} maxHeight={250} />
+      <div style={{ maxWidth: 460 }}>
+        <DrawingView drawing={pinDrawing(`Relay ${n}`, words, held, pins)} maxHeight={250} />
+      </div>
       <Table size="sm" className="mt-2">
         <thead>
           <tr>

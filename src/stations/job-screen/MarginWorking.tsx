@@ -1,0 +1,13 @@
+'use client'
+
+import type { ComponentProps } from 'react'
+import { remediesFor } from '@/core/advice'
+import type { Job } from '@/core/job'
+import { Working } from '@/ui/Working'
+
+type Props = Omit<ComponentProps<typeof Working>, 'remedies'> & { readonly job: Job }
+
+/** The working of a margin with what would help: fetched when one is first looked at. */
+export const MarginWorking = ({ job, ...props }: Props) => (
+  <Working {...props} remedies={remediesFor(job, props.margin)} />
+)
