@@ -55,7 +55,7 @@ export function breakerOrFuse(job: Job, shelf: readonly Part[], n = 0): readonly
       speaksFor: ['needs no spare', 'can be reset with a glove on, where it is one with a button'],
       against: [
         'one that resets itself goes on closing into a short for ever, and the wire is heated each time',
-        'its studs are live terminals: a boot over both, never beside bare metal, battery off before a spanner goes near',
+        'its studs are live terminals: a boot over both, no bare metal beside them, battery off before a spanner nears',
         'opens later than a fuse of its rating when it is cold, earlier when it is hot',
         ...(wet ? ['wet gets into most of them'] : []),
         ...(isBreaker ? tooFar : []),

@@ -82,7 +82,9 @@ interface Terminal {
   readonly of: readonly { readonly element: Element; readonly end: 'a' | 'b' }[]
 }
 
-/** Rows of a controller's box: each output with what it switches, then supply, ground and inputs where there is room. */
+/**
+ * Rows of a controller's box: each output with what it switches, then supply, ground and inputs where there is room.
+ */
 function unitRows(elements: readonly Element[]): UnitRow[] {
   const outputs = elements.filter((e) => e.kind === 'output' || e.kind === 'chopper')
   const loads = elements.filter((e) => e.kind === 'load')

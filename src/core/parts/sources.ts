@@ -85,7 +85,9 @@ export function alike(a: string, b: string): number {
   return (2 * [...x].filter((g) => y.has(g)).length) / (x.size + y.size)
 }
 
-/** Facts whose text is nearly that of another source: they count as one, by the later one's id and the earlier one's. */
+/**
+ * Facts whose text is nearly that of another source: they count as one, by the later one's id and the earlier one's.
+ */
 export function copiedFacts(part: Pick<Part, 'facts'>): ReadonlyMap<string, string> {
   const copied = new Map<string, string>()
   part.facts.forEach((f, i) => {

@@ -108,10 +108,11 @@ function benchWarnings(job: Job): PlanWarning[] {
         text: `The brushless fan's plug goes together either way round${suffix}.`,
         helps: 'A plug that goes together one way only, or + marked on both halves.',
       })
+  const where = job.machine.fanPlug.where ? ` (${job.machine.fanPlug.where})` : ''
   if (job.machine.fanPlug.search === 'found' && !job.runs.some((r) => r.source === 'existing plug'))
     found.push({
       id: 'fan plug',
-      text: `The loom has a fan's plug${job.machine.fanPlug.where ? ` (${job.machine.fanPlug.where})` : ''}, and the plan lays a feed of its own.`,
+      text: `The loom has a fan's plug${where}, and the plan lays a feed of its own.`,
       helps: 'Measure it under unknown wires in Wire: it may be fused and switched already.',
     })
   return found

@@ -71,11 +71,11 @@ export function jointChoices(job: Job): JointJudged[] {
 
 /** What is wrong with how this job's wires are joined; null where nothing is. */
 export function jointWarning(job: Job): string | null {
-  const own = jointChoices(job).find((j) => j.kind === job.wiring.joints)!
-  return own.fits
-    ? null
-    : `Joints ${joints[own.kind].name}: not here, ${own.reasons.join(' and ')}. ` +
-        `${joints[jointChoices(job)[0]!.kind].name[0]!.toUpperCase()}${joints[jointChoices(job)[0]!.kind].name.slice(1)} holds.`
+  const choices = jointChoices(job)
+  const own = choices.find((j) => j.kind === job.wiring.joints)!
+  if (own.fits) return null
+  const better = joints[choices[0]!.kind].name
+  return `Joints ${joints[own.kind].name}: not here, ${own.reasons.join(' and ')}. What holds here: ${better}.`
 }
 
 /** How splices are made, for the bench. */

@@ -74,7 +74,9 @@ export interface RouteLine {
   readonly wrong: string | null
 }
 
-/** What the loom's way passes, each looked at or not. A way that touches, or passes what no guard makes right, is wrong. */
+/**
+ * What the loom's way passes, each looked at or not. A way that touches, or passes what no guard makes right, is wrong.
+ */
 export function routeOf(job: Job): RouteLine[] {
   return hazards
     .filter((h) => hazardRules[h].when?.(job) ?? true)
