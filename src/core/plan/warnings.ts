@@ -1,7 +1,7 @@
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
 import { alterationsOf, alterationWords } from './alterations'
-import { jointWarning, kitPlan, netlistOf, routeOf } from '../wiring'
+import { jointWarning, kitFuseWarnings, kitPlan, netlistOf, routeOf } from '../wiring'
 import { format } from '../units'
 import { inletNeeded, tiesOf } from './fastening'
 import { ingressFaults } from './ingress'
@@ -101,6 +101,9 @@ function benchWarnings(job: Job): PlanWarning[] {
         text: `The harness's ${line.lead.colour} wire (${line.name}) does not reach.`,
         helps: 'Extend it: a change to the harness in Wire.',
       })
+  kitFuseWarnings(job).forEach((text) =>
+    found.push({ id: 'harness fuse', text, helps: 'The fuse of the job goes in, and its rating onto the holder.' }),
+  )
   for (const { fan, suffix } of fannedCircuits(job))
     if (fan.plug === 'either way' && fan.part.motor === 'brushless')
       found.push({

@@ -2,7 +2,16 @@ import { breakerOrFuse, sideAdvice } from '../advice'
 import { identifyWires, rankSources, type WireReading } from '../circuit'
 import { pinAt, plugDrawing, relayPins } from '../drawing'
 import { circuitsOf, chooseController, fanSpeed } from '../fan-circuit'
-import { changeConductor, changePlace, changeWiring, type Job, jobSchema, lookupOf, withReading } from '../job'
+import {
+  changeConductor,
+  changeFuse,
+  changePlace,
+  changeWiring,
+  type Job,
+  jobSchema,
+  lookupOf,
+  withReading,
+} from '../job'
 import { evaluate } from '../margins'
 import { alike, copiedFacts, figuresIn, handSwitch, type HarnessPart, type Part, plainWire } from '../parts'
 import { planWarnings, stepsOf } from '../plan'
@@ -117,6 +126,15 @@ describe('a ready-made harness', () => {
     expect(after.totals.some((t) => t.size === '2.5 mm²')).toBe(false)
     const joints = (l: typeof before) => l.joints.reduce((n, j) => n + j.count, 0)
     expect(joints(after)).toBe(joints(before) - 2 * after.wires.filter((w) => w.fromKit).length)
+  })
+  test('another fuse than the job asks for is told before it is plugged in; the same one is not bought twice', () => {
+    const fused = (ratingA: number) => changeFuse(taken, ratingA)
+    const line = (job: Job) => cutList(job, shelf).shopping.find((s) => /^\d+(\.\d)? A blade/.test(s.what))!
+    expect(cutList(fused(10), shelf).problems.join()).toMatch(/brings a 15 A fuse where 10 A is asked/)
+    expect(planWarnings(fused(10)).some((w) => w.id === 'harness fuse')).toBe(true)
+    expect(line(fused(10))).toMatchObject({ count: 2 })
+    expect(planWarnings(fused(15)).some((w) => w.id === 'harness fuse')).toBe(false)
+    expect(line(fused(15))).toMatchObject({ count: 1, what: expect.stringMatching(/a spare/) as string })
   })
   test('against a measured way: 1.05 of it and 50 mm; too short is told, extended is not', () => {
     const feed = (m: number) => takeKit(withReading(typical, 'conductors.feed1.lengthM', measured(m)), loom)

@@ -11,7 +11,7 @@ import { feedPieces, pieceOf } from './feed-pieces'
 import { type Gap, gapsOf } from './gaps'
 import { unguardedIn } from './guards'
 import { jointWarning } from './joints'
-import { kitConductors, kitPlan } from './kit'
+import { kitConductors, kitFuseWarnings, kitPlan } from './kit'
 import { type JobProof, provedCircuit } from './proof'
 import type { CutList, CutWire } from './cuts'
 import { shoppingOf } from './shopping'
@@ -150,6 +150,7 @@ const problemsOf = (job: Job, net: JobNetlist, wires: readonly CutWire[], gaps: 
   ...net.problems.map((p) => p.text),
   ...[jointWarning(job) ?? []].flat(),
   ...kitProblems(job),
+  ...kitFuseWarnings(job),
   ...gaps.map((g) => `No wire of this list leads to ${g.at} (${g.label}).`),
   ...unguardedIn(job)
     .filter((g) => g.piece !== 'to fuse')

@@ -167,3 +167,24 @@ export function kitPlan(job: Job): KitPlan | null {
 /** Conductors that come with the harness, by their ids. */
 export const kitConductors = (job: Job): ReadonlySet<string> =>
   new Set(job.wiring.kit?.wires.map((w) => w.conductor) ?? [])
+
+/** Fuses of the job that are not what the harness brings in its holder: changed before it is plugged in. */
+export function kitFuseWarnings(job: Job): string[] {
+  const part = job.wiring.kit?.part
+  const brought = part?.fuseA ?? null
+  if (!part || brought === null) return []
+  const used = job.fuses.filter((f) => job.runs.some((r) => r.fuse === f.id))
+  if (!used.length) return [`The harness brings a ${brought} A fuse, and the job has none chosen.`]
+  return used[0]!.ratingA === brought
+    ? []
+    : [
+        `The harness brings a ${brought} A fuse where ${used[0]!.ratingA} A is asked: change it before it is plugged in.`,
+      ]
+}
+
+/** Whether a fuse with its holder comes with the harness; its spare does not. */
+export const kitBringsFuse = (job: Job, fuse: string): boolean => {
+  const part = job.wiring.kit?.part
+  const [first] = job.fuses.filter((f) => job.runs.some((r) => r.fuse === f.id))
+  return part !== undefined && part.brings.includes('fuse holder') && first?.id === fuse && first.ratingA === part.fuseA
+}

@@ -4,6 +4,7 @@ import type { FittingKind, Part, PartKind, PartOf } from '../parts'
 import { format, sizeAreaM2 } from '../units'
 import type { CutList, ShoppingLine } from './cuts'
 import type { TerminalKind } from './ends'
+import { kitBringsFuse } from './kit'
 
 /** What of a cut list has to be there. */
 type Wanted = Pick<CutList, 'totals' | 'joints' | 'inline'> & { readonly sleeves: ReadonlyMap<string, number> }
@@ -79,6 +80,15 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
   if (line.has === 'on the shelf' && !holder) return { ...line, has: 'too little', note: holderNote(undefined, true) }
   return { ...line, note: holderNote(holder, found !== undefined) }
 }
+
+/** A spare for a fuse that comes with its harness. */
+const spareLine = (stock: Stock, form: FuseForm, ratingA: number): ShoppingLine =>
+  stock.line(
+    `${ratingA} A ${fuseForms[form].name}, a spare: the harness brings one`,
+    1,
+    '',
+    stock.of('fuse').filter((p) => p.form === form && p.ratingA === ratingA),
+  )
 
 /** Terminals and splices for the wires that end in them. */
 const jointLine = (stock: Stock, job: Job, { kind, name, size, count }: CutList['joints'][number]): ShoppingLine => {
@@ -181,7 +191,11 @@ export function shoppingOf(
         ]
       : []),
     ...totals.map((t) => wireLine(job, stock, t)),
-    ...job.fuses.filter((f) => job.runs.some((r) => r.fuse === f.id)).map((f) => fuseLine(stock, f.kind, f.ratingA)),
+    ...job.fuses
+      .filter((f) => job.runs.some((r) => r.fuse === f.id))
+      .map((f) =>
+        kitBringsFuse(job, f.id) ? spareLine(stock, f.kind, f.ratingA) : fuseLine(stock, f.kind, f.ratingA),
+      ),
     ...(wiring.tapFuseA !== null && inline.some((i) => i.kind === 'fuse')
       ? [fuseLine(stock, formFor(wiring.tapFuseA), wiring.tapFuseA, ', at the switched wire')]
       : []),

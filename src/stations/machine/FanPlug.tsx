@@ -41,6 +41,7 @@ export function FanPlug({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           <Form.Group controlId="plug-where" className="choice">
             <Form.Label className="mb-0">Where, and its colours</Form.Label>
             <Form.Control
+              key={fanPlug.where}
               defaultValue={fanPlug.where}
               maxLength={160}
               onBlur={(e) => {

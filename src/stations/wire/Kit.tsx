@@ -3,7 +3,7 @@
 import Form from 'react-bootstrap/Form'
 import Table from 'react-bootstrap/Table'
 import { conductorName, wiresInUse } from '@/core/job'
-import { dropKit, type KitLine, kitPlan, matchKitWire, takeKit } from '@/core/wiring'
+import { dropKit, kitFuseWarnings, type KitLine, kitPlan, matchKitWire, takeKit } from '@/core/wiring'
 import { format, type UnitSystem } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
@@ -23,6 +23,56 @@ function Reaches({ line: l, units }: { readonly line: KitLine; readonly units: U
   )
 }
 
+/** Its wires, each with what it is here. */
+function Leads({ job, settle, lines }: Pick<Props, 'job' | 'settle'> & { readonly lines: readonly KitLine[] }) {
+  return (
+    <div className="scroll-sideways">
+      <Table size="sm" className="align-middle mt-2">
+        <thead>
+          <tr>
+            <th scope="col">its wire</th>
+            <th scope="col">its sheet says</th>
+            <th scope="col">here it is</th>
+            <th scope="col">length</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((l) => (
+            <tr key={l.wire}>
+              <th scope="row" className="fw-normal">
+                {l.lead.colour}, {l.lead.size ?? 'size not known'}, {format(l.lead.lengthM, 'run', job.units, 3)}
+                {l.differs && <div className="verdict-unsure small">{l.differs}</div>}
+              </th>
+              <td>{l.lead.use || <span className="verdict-unsure">nobody knows</span>}</td>
+              <td>
+                <Form.Select
+                  size="sm"
+                  aria-label={`What wire ${l.wire + 1} of the harness is`}
+                  value={l.conductor ?? ''}
+                  onChange={(e) => {
+                    const id = e.target.value || null
+                    settle((j) => matchKitWire(j, l.wire, id))
+                  }}
+                >
+                  <option value="">none of this circuit</option>
+                  {wiresInUse(job).map((c) => (
+                    <option key={c.id} value={c.id}>
+                      {conductorName(job, c.id)}
+                    </option>
+                  ))}
+                </Form.Select>
+              </td>
+              <td>
+                <Reaches line={l} units={job.units} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </div>
+  )
+}
+
 /** A harness that came ready made: which of its wires is which, whether each reaches, what it does not bring. */
 export function Kit({ job, shelf, settle }: Props) {
   const plan = kitPlan(job)
@@ -39,50 +89,7 @@ export function Kit({ job, shelf, settle }: Props) {
       />
       {plan && kit && (
         <>
-          <div className="scroll-sideways">
-            <Table size="sm" className="align-middle mt-2">
-              <thead>
-                <tr>
-                  <th scope="col">its wire</th>
-                  <th scope="col">its sheet says</th>
-                  <th scope="col">here it is</th>
-                  <th scope="col">length</th>
-                </tr>
-              </thead>
-              <tbody>
-                {plan.lines.map((l) => (
-                  <tr key={l.wire}>
-                    <th scope="row" className="fw-normal">
-                      {l.lead.colour}, {l.lead.size ?? 'size not known'}, {format(l.lead.lengthM, 'run', job.units, 3)}
-                      {l.differs && <div className="verdict-unsure small">{l.differs}</div>}
-                    </th>
-                    <td>{l.lead.use || <span className="verdict-unsure">nobody knows</span>}</td>
-                    <td>
-                      <Form.Select
-                        size="sm"
-                        aria-label={`What wire ${l.wire + 1} of the harness is`}
-                        value={l.conductor ?? ''}
-                        onChange={(e) => {
-                          const id = e.target.value || null
-                          settle((j) => matchKitWire(j, l.wire, id))
-                        }}
-                      >
-                        <option value="">none of this circuit</option>
-                        {wiresInUse(job).map((c) => (
-                          <option key={c.id} value={c.id}>
-                            {conductorName(job, c.id)}
-                          </option>
-                        ))}
-                      </Form.Select>
-                    </td>
-                    <td>
-                      <Reaches line={l} units={job.units} />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </div>
+          <Leads job={job} settle={settle} lines={plan.lines} />
           {plan.lacking.length > 0 && (
             <p className="say say-unsure">It does not bring: {plan.lacking.join(', ')}. Those are cut by hand.</p>
           )}
@@ -91,6 +98,11 @@ export function Kit({ job, shelf, settle }: Props) {
               What has no place here is cut off or tied back: staggered, each end sealed. A bare end may be live.
             </p>
           )}
+          {kitFuseWarnings(job).map((w) => (
+            <p key={w} className="say say-short">
+              {w}
+            </p>
+          ))}
           {plan.swaps.map(([long, short]) => (
             <p key={`${long} ${short}`} className="say">
               Change over {long} and {short}: both are of one size, and then both reach.
