@@ -61,7 +61,7 @@ const SAME = 0.01
 export function coresInWords(rows: readonly CoreComparison[]): string {
   if (!rows.length) return ''
   const says = (r: CoreComparison): string =>
-    `${r.gain > 0 ? `${percent(r.gain)} better` : `${percent(r.gain)} worse`} ` +
+    `${percent(Math.abs(r.gain))} ${r.gain > 0 ? 'better' : 'worse'} ` +
     `${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)
