@@ -57,5 +57,5 @@ export function formatSpread(si: number, quantity: Quantity, system: UnitSystem)
 export function percent(share: number, figures?: number): string {
   if (!Number.isFinite(share)) return 'unknown'
   const whole = Math.round(100 * share) + 0
-  return `${figures === undefined ? String(whole) : plainNumber(100 * share, figures)} %`
+  return `${figures === undefined ? plainNumber(whole) : plainNumber(100 * share, figures)} %`
 }
