@@ -68,6 +68,41 @@ export function inSeries(row: readonly InRow[], density: number, perSquare: numb
   return rootBetween(pressure, low, high, TOLERANCE * high)
 }
 
+/** What one row of fans moves against a pressure behind it, m³/s; negative where that drives it back. */
+function flowAt(row: readonly InRow[], density: number, back: number): number {
+  const pressure = (q: number): number =>
+    row.reduce(
+      (sum, { fan, speed, against }) =>
+        sum + (against ? -fanPressure(fan, -q, speed, density) : fanPressure(fan, q, speed, density)),
+      -back,
+    )
+  const most = Math.max(...row.map((r) => r.fan.freeFlow * Math.max(r.speed, 0)))
+  return rootBetween(pressure, -most, most, TOLERANCE * most)
+}
+
+/**
+ * Air through one path by rows of fans beside each other: they share its pressure, so that two move less than twice
+ * what one moves.
+ * @param rows fans beside each other, each with what stands one behind the other in its own row
+ * @param perSquare pressure that the shared path takes, over the square of all the air, Pa·s²/m⁶
+ * @returns m³/s of all of them together
+ * @see engineering §2.7
+ * @example besideEachOther([[one], [one]], 1.2, 900) //=> less than 2 * inSeries([one], 1.2, 900)
+ */
+export function besideEachOther(rows: readonly (readonly InRow[])[], density: number, perSquare: number): number {
+  const [only] = rows
+  if (!only) return 0
+  if (rows.length === 1) return inSeries(only, density, perSquare)
+  if (!Number.isFinite(perSquare)) return 0
+  const most = rows.reduce((sum, row) => sum + Math.max(...row.map((r) => r.fan.freeFlow * Math.max(r.speed, 0))), 0)
+  if (most <= 0) return 0
+  const left = (q: number): number => {
+    const back = perSquare * q * Math.abs(q)
+    return rows.reduce((sum, row) => sum + flowAt(row, density, back), 0) - q
+  }
+  return rootBetween(left, -most, most, TOLERANCE * most)
+}
+
 export interface BayAir {
   readonly ventM2: number
   /** middle of the outlet over middle of the inlet, m */

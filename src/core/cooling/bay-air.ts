@@ -7,6 +7,7 @@ import {
   type FanAir,
   heatToCarry,
   type InRow,
+  besideEachOther,
   inSeries,
   ventsInSeries,
 } from '../air'
@@ -98,12 +99,13 @@ export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: 
   const ownPath = bayResistance(ventM2, density, null)
   const flywheel = flywheelOf(bench, job)
   const together = fans.length ? flywheelHelps(panel, side) : null
-  let fanFlow = 0
   let apartFlow = flywheel && together === null ? inSeries([flywheel], density, ownPath) : 0
-  for (const { air, speed } of fans) {
-    const row = [{ fan: air, speed }, ...(flywheel && together !== null ? [{ ...flywheel, against: !together }] : [])]
-    fanFlow += inSeries(row, density, path)
-  }
+  const beside = flywheel && together !== null ? [{ ...flywheel, against: !together }] : []
+  const fanFlow = besideEachOther(
+    fans.map(({ air, speed }) => [{ fan: air, speed }, ...beside]),
+    density,
+    path,
+  )
   // driven back, it is still outside air that goes through
   if (fanFlow < 0) apartFlow = Math.hypot(apartFlow, fanFlow)
   const air = { ventM2, heightM: bench.value('bay.ventHeightM'), breezeMs: 0, panelM2: bench.value('bay.panelM2') }

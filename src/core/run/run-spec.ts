@@ -20,6 +20,7 @@ import {
   faceVelocity,
   heatToCarry,
   heatTransfer,
+  besideEachOther,
   inSeries,
   ramPressure,
   ventsInSeries,
@@ -313,6 +314,9 @@ function coolantPlant(
   })
 }
 
+/** speeds of fans that share a path are told apart in such steps of their full speed */
+const SPEED_STEPS = 200
+
 function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonly string[]): Plant {
   const density = ANY_DENSITY
   const ventM2 = ventsInSeries(bench.value('bay.ventInM2'), bench.value('bay.ventOutM2'))
@@ -325,21 +329,24 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
   const flywheelSpeed = (row: number): number => (job.engine ? Math.min(1, rows[row]! / rated) : 1)
   const together = fans.length ? flywheelHelps(panelOf(job), job.place.side) : null
   const all = fansOf(bench, job).filter((f) => fans.includes(f.circuit.fan.id))
-  const fanFlows = all.map(
-    ({ running }) =>
-      new SpeedTable(rows.length, (row, speed) =>
-        inSeries(
-          [
-            { fan: running.air, speed },
-            ...(flywheelAir && together !== null
-              ? [{ fan: flywheelAir, speed: flywheelSpeed(row), against: !together }]
-              : []),
-          ],
-          density,
-          path,
-        ),
-      ),
-  )
+  const rowOf = (i: number, row: number, speed: number) => [
+    { fan: all[i]!.running.air, speed },
+    ...(flywheelAir && together !== null ? [{ fan: flywheelAir, speed: flywheelSpeed(row), against: !together }] : []),
+  ]
+  const single = new SpeedTable(rows.length, (row, speed) => inSeries(rowOf(0, row, speed), density, path))
+  const several = new Map<string, number>()
+  // several share the vents: what they move together is worked out once for speeds that are nearly the same
+  const flowTogether = (row: number, speeds: Float64Array): number => {
+    const near = Array.from(speeds, (s) => Math.round(s * SPEED_STEPS) / SPEED_STEPS)
+    const key = `${row} ${near.join(' ')}`
+    const before = several.get(key)
+    if (before !== undefined) return before
+    const running = near.flatMap((speed, i) => (speed > 0 ? [rowOf(i, row, speed)] : []))
+    // with all of them standing the flywheel blows through one of them
+    const flow = besideEachOther(running.length ? running : [rowOf(0, row, 0)], density, path)
+    several.set(key, flow)
+    return flow
+  }
   const mass = job.engine ? bench.value('engine.massKg') : 0
   return new BayPlant({
     metal: job.engine ? METAL_HEAT * METAL_SHARE * mass * bench.value('engine.storeFactor') : 0,
@@ -348,7 +355,8 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
     panelM2: bench.value('bay.panelM2'),
     ventM2,
     heightM: bench.value('bay.ventHeightM'),
-    fanFlows,
+    fans: all.length,
+    fanFlow: all.length === 1 ? (row, speeds) => single.at(row, speeds[0]!) : flowTogether,
     apart: rows.map((_, row) =>
       flywheelAir && together === null
         ? inSeries([{ fan: flywheelAir, speed: flywheelSpeed(row) }], density, ownPath)

@@ -1,7 +1,6 @@
 import * as air from '../air'
 import type { ProbeSpec } from './coolant-plant'
 import type { Leg } from './leg'
-import type { SpeedTable } from './speed-table'
 import * as state from './state'
 import type { Plant } from './state'
 
@@ -21,8 +20,9 @@ export interface BaySpec {
   readonly panelM2: number
   readonly ventM2: number
   readonly heightM: number
-  /** air through each fan, m³/s over its relative speed, a row for each leg's engine speed */
-  readonly fanFlows: readonly SpeedTable[]
+  readonly fans: number
+  /** air that all fans move together at their relative speeds, m³/s, a row for each leg's engine speed */
+  readonly fanFlow: (row: number, speeds: Float64Array) => number
   /** air that the engine's own fan moves apart from them, by row; m³/s */
   readonly apart: readonly number[]
   readonly extracts: boolean
@@ -47,7 +47,7 @@ export class BayPlant implements Plant {
   private breeze = 0
 
   constructor(private readonly spec: BaySpec) {
-    this.fans = spec.fanFlows.length
+    this.fans = spec.fans
     this.probes = spec.probes.length
     this.leastLagS = Math.min(...spec.probes.map((q) => q.lagS))
   }
@@ -59,8 +59,7 @@ export class BayPlant implements Plant {
   }
 
   blow(speeds: Float64Array): void {
-    this.fanFlow = 0
-    for (let i = 0; i < this.fans; i++) this.fanFlow += this.spec.fanFlows[i]!.at(this.leg.row, speeds[i]!)
+    this.fanFlow = this.fans ? this.spec.fanFlow(this.leg.row, speeds) : 0
   }
 
   /** outside air in all, m³/s. @see engineering §2.7 */
