@@ -161,6 +161,8 @@ test('find leads to jobs, machines and parts from anywhere, by keys alone', asyn
   )
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { level: 1, name: 'Churchyard digger' })).toBeVisible()
+  // a page that has just come hears no key until it is live
+  await ready(page)
   await page.keyboard.press('/')
   await page.keyboard.type('lantern')
   await expect(
