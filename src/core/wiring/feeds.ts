@@ -174,8 +174,8 @@ function behindResistor(b: Builder, name: string, label: 'existing plug'): strin
     },
   )
   b.say(
-    'Fed from the low speed of the plug: its resistor was chosen for the maker’s own fan and gets hot. The high feed, ' +
-      'where there is one, gives this fan its volts.',
+    'Fed from the low speed of the plug: its resistor was chosen for the maker’s own fan and gets hot. ' +
+      'The high feed, where there is one, gives this fan its volts.',
     `${name}_resistor`,
     'warns',
   )
