@@ -225,7 +225,9 @@ test('a ready-made harness: which wire is which, whether it reaches, what is cut
   await expect(relay.getByRole('row', { name: /^86/ })).toContainText('8 white')
   await wireView(page, 'Way and joints')
   await page.getByLabel('The circle of the blades').selectOption('passes, guarded')
-  await expect(page.getByText('The way goes through the circle of the blades: 20 mm outside it, tied.')).toBeVisible()
+  await expect(
+    page.getByText('The way touches the circle of the blades. Right is: 20 mm outside it, tied.'),
+  ).toBeVisible()
   await choose(page, 'Joints', 'push-on terminals, bare')
   await go(page, 'Build')
   await page.getByRole('button', { name: 'Crimp and seal the joints' }).click()

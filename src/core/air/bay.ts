@@ -87,7 +87,7 @@ function flowAt(row: readonly InRow[], density: number, back: number): number {
  * @param perSquare pressure that the shared path takes, over the square of all the air, Pa·s²/m⁶
  * @returns m³/s of all of them together
  * @see engineering §2.7
- * @example besideEachOther(Array(2).fill([{ fan: { freeFlow: 0.1, maxPressure: 100 }, speed: 1 }]), 1.2, 2500) //=> 0.1414
+ * @example besideEachOther([[{ fan: { freeFlow: 0.1, maxPressure: 100 }, speed: 1 }]], 1.2, 10000) //=> 0.0707
  */
 export function besideEachOther(rows: readonly (readonly InRow[])[], density: number, perSquare: number): number {
   const [only] = rows

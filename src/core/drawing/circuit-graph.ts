@@ -112,13 +112,16 @@ function unitRows(elements: readonly Element[]): UnitRow[] {
   })
 }
 
+/** What a controller's box is called in the graph. */
+export const unitName = (controller: string): string => `unit_${controller.replace(/[^a-z0-9]/gi, '_')}`
+
 /** A controller as one box with its terminals. */
 function unitOf(
   id: string,
   elements: readonly Element[],
 ): { readonly node: GraphNode; readonly terminals: Terminal[] } {
   const rows = unitRows(elements)
-  const name = `unit_${id.replace(/[^a-z0-9]/gi, '_')}`
+  const name = unitName(id)
   const ends = elements.flatMap((element) => (['a', 'b'] as const).map((end) => ({ element, end })))
   const terminals = rows.flatMap((row, i) =>
     (['west', 'east'] as const).flatMap((side): (Terminal & { readonly y: number })[] => {

@@ -1,5 +1,5 @@
 import type { Element } from '../circuit'
-import { type GraphNode, UNIT } from './circuit-graph'
+import { type GraphNode, UNIT, unitName } from './circuit-graph'
 import {
   ampsOf,
   figure,
@@ -82,8 +82,6 @@ export function drawUnit(p: Plate, node: GraphNode, at: { readonly x: number; re
     ...elements.flatMap((e) => (e.kind === 'load' ? inputWords(p, node, e, at) : [])),
   )
 }
-
-const unitName = (controller: string): string => `unit_${controller.replace(/[^a-z0-9]/gi, '_')}`
 
 /** What a terminal of a controller is, beside it where no contact begins. */
 function inputWords(p: Plate, node: GraphNode, e: Element, at: { readonly x: number; readonly y: number }): Shape[] {

@@ -1,7 +1,7 @@
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
 import { alterationsOf, alterationWords } from './alterations'
-import { jointWarning, kitFuseWarnings, kitPlan, netlistOf, routeOf } from '../wiring'
+import { jointWarnings, kitWarnings, netlistOf, routeOf } from '../wiring'
 import { format } from '../units'
 import { inletNeeded, tiesOf } from './fastening'
 import { ingressFaults } from './ingress'
@@ -92,17 +92,10 @@ function benchWarnings(job: Job): PlanWarning[] {
   for (const line of routeOf(job))
     if (line.wrong)
       found.push({ id: `route ${line.hazard}`, text: line.wrong, helps: 'Lay the loom another way and look again.' })
-  const joint = jointWarning(job)
-  if (joint) found.push({ id: 'joints', text: joint, helps: 'Choose it in Wire, beside the way of the loom.' })
-  for (const line of kitPlan(job)?.lines ?? [])
-    if (line.spareM !== null && line.spareM < 0)
-      found.push({
-        id: `harness ${line.wire}`,
-        text: `The harness's ${line.lead.colour} wire (${line.name}) does not reach.`,
-        helps: 'Extend it: a change to the harness in Wire.',
-      })
-  kitFuseWarnings(job).forEach((text) =>
-    found.push({ id: 'harness fuse', text, helps: 'The fuse of the job goes in, and its rating onto the holder.' }),
+  for (const text of jointWarnings(job))
+    found.push({ id: 'joints', text, helps: 'Choose it in Wire, beside the way of the loom.' })
+  kitWarnings(job).forEach((text, i) =>
+    found.push({ id: `harness ${i}`, text, helps: 'Wire shows it beside the harness: lengthen it, change the fuse.' }),
   )
   for (const { fan, suffix } of fannedCircuits(job))
     if (fan.plug === 'either way' && fan.part.motor === 'brushless')

@@ -10,8 +10,8 @@ import { endAt, nodeInWords } from './ends'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { type Gap, gapsOf } from './gaps'
 import { unguardedIn } from './guards'
-import { jointWarning } from './joints'
-import { kitConductors, kitFuseWarnings, kitPlan } from './kit'
+import { jointWarnings } from './joints'
+import { kitConductors, kitWarnings } from './kit'
 import { type JobProof, provedCircuit } from './proof'
 import type { CutList, CutWire } from './cuts'
 import { shoppingOf } from './shopping'
@@ -137,20 +137,11 @@ const inlineOf = (job: Job, net: JobNetlist): CutList['inline'] =>
       : [],
   )
 
-/** Leads of a ready-made harness that do not reach. */
-const kitProblems = (job: Job): string[] =>
-  kitPlan(job)?.lines.flatMap((l) =>
-    l.spareM !== null && l.spareM < 0
-      ? [`The harness's ${l.lead.colour} wire (${l.name}) is ${format(-l.spareM, 'run', job.units, 2)} too short.`]
-      : [],
-  ) ?? []
-
 /** What is wrong with a list: circuit, ends that no wire leads to, wires that get too hot. */
 const problemsOf = (job: Job, net: JobNetlist, wires: readonly CutWire[], gaps: readonly Gap[]): string[] => [
   ...net.problems.map((p) => p.text),
-  ...[jointWarning(job) ?? []].flat(),
-  ...kitProblems(job),
-  ...kitFuseWarnings(job),
+  ...jointWarnings(job),
+  ...kitWarnings(job),
   ...gaps.map((g) => `No wire of this list leads to ${g.at} (${g.label}).`),
   ...unguardedIn(job)
     .filter((g) => g.piece !== 'to fuse')

@@ -1,4 +1,5 @@
 import { GROUND } from '../circuit'
+import { controlKindOf } from '../control'
 import { conductorName, type Job } from '../job'
 import { nodeInWords } from './ends'
 import { netlistOf } from './netlist'
@@ -43,4 +44,4 @@ export function groundPlan(job: Job): GroundLine[] {
 }
 
 const pulsed = (job: Job, controller: string | null): boolean =>
-  job.controllers.some((c) => c.id === controller && c.part.band === 'ramp')
+  job.controllers.some((c) => c.id === controller && controlKindOf(c.part).pulses)

@@ -1,4 +1,4 @@
-import { changeRunOf, conductorName, freshId, type HarnessEdit, type Job } from '../job'
+import { changeConductor, changeRunOf, conductorName, freshId, type HarnessEdit, type Job } from '../job'
 import { firstCircuit } from '../fan-circuit'
 import { measured } from '../reading'
 import { format, type UnitSystem } from '../units'
@@ -17,11 +17,6 @@ interface EditRule<K extends Kind> {
   /** what is done at the bench */
   readonly step: (job: Job, edit: Of<K>, units: UnitSystem) => string
 }
-
-const withConductor = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({
-  ...job,
-  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)),
-})
 
 const moreCrimps = (job: Job, conductor: string | null, n: number): Job => ({
   ...job,
@@ -53,12 +48,12 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
   length: {
     name: 'lengthen or shorten a wire',
     tell: 'a joint more in that wire',
-    apply: (job, e) => moreCrimps(withConductor(job, e.conductor, { lengthM: measured(e.toM) }), e.conductor, 1),
+    apply: (job, e) => moreCrimps(changeConductor(job, e.conductor, { lengthM: measured(e.toM) }), e.conductor, 1),
     undo: (job, e) => {
       const later = laterOf(job, e, (o) => o.conductor === e.conductor)
       const back = later
         ? withEdit(job, { ...later, fromM: e.fromM, was: e.was })
-        : withConductor(job, e.conductor, { lengthM: e.was ?? measured(e.fromM) })
+        : changeConductor(job, e.conductor, { lengthM: e.was ?? measured(e.fromM) })
       return moreCrimps(back, e.conductor, -1)
     },
     words: (job, e, u) =>
@@ -73,12 +68,12 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
   thicken: {
     name: 'thicker wires',
     tell: 'new wires in the old places, a relay base for instance',
-    apply: (job, e) => e.conductors.reduce((j, id) => withConductor(j, id, { size: e.to }), job),
+    apply: (job, e) => e.conductors.reduce((j, id) => changeConductor(j, id, { size: e.to }), job),
     undo: (job, e) =>
       e.conductors.reduce((j, id, i) => {
         const before = e.from[i] ?? null
         const later = laterOf(j, e, (o) => o.conductors.includes(id))
-        if (!later) return withConductor(j, id, { size: before })
+        if (!later) return changeConductor(j, id, { size: before })
         const from = later.conductors.map((c, n) => (c === id ? before : (later.from[n] ?? null)))
         return withEdit(j, { ...later, from })
       }, job),

@@ -69,17 +69,17 @@ export function jointChoices(job: Job): JointJudged[] {
   return [...judged.filter((j) => j.fits), ...judged.filter((j) => !j.fits)]
 }
 
-/** What is wrong with how this job's wires are joined; null where nothing is. */
-export function jointWarning(job: Job): string | null {
+/** What is wrong with how this job's wires are joined. */
+export function jointWarnings(job: Job): string[] {
   const choices = jointChoices(job)
   const own = choices.find((j) => j.kind === job.wiring.joints)!
-  if (own.fits) return null
+  if (own.fits) return []
   const better = joints[choices[0]!.kind].name
-  return `Joints ${joints[own.kind].name}: not here, ${own.reasons.join(' and ')}. What holds here: ${better}.`
+  return [`Joints ${joints[own.kind].name}: not here, ${own.reasons.join(' and ')}. What holds here: ${better}.`]
 }
 
 /** How splices are made, for the bench. */
 export const jointsInWords = (job: Job): string => {
   const { name, tell } = joints[job.wiring.joints]
-  return [`Splices ${name}: ${tell}.`, ...[jointWarning(job) ?? []].flat()].join(' ')
+  return [`Splices ${name}: ${tell}.`, ...jointWarnings(job)].join(' ')
 }

@@ -1,6 +1,7 @@
-import { type ConductorRole, conductorName, type Job, roleNames, wiresInUse } from '../job'
+import { changeConductor, type ConductorRole, conductorName, type Job, roleNames, wiresInUse } from '../job'
 import { type HarnessPart, type HarnessWire, readHarnessWire } from '../parts'
 import { label, type Reading } from '../reading'
+import { format } from '../units'
 
 /** A lead ends where it does: so much more than the way for a loop and the ends. @see engineering §7 */
 const SPARE = 1.05
@@ -31,11 +32,6 @@ const isCalled = (job: Job, c: Wire, use: string): boolean =>
 type Kit = NonNullable<Job['wiring']['kit']>
 type KitWire = Kit['wires'][number]
 
-const change = (job: Job, id: string, more: Partial<Wire>): Job => ({
-  ...job,
-  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...more } : c)),
-})
-
 const withKit = (job: Job, kit: Kit | null): Job => ({ ...job, wiring: { ...job.wiring, kit } })
 
 /** What a lead of the harness makes of the length: its own, or the way where that is longer and it must be extended. */
@@ -55,7 +51,7 @@ export function matchKitWire(job: Job, wire: number, conductor: string | null): 
   if (!own) return withKit(freed, { ...kit, wires: others })
   const wayM = own.lengthM.source === 'typical' ? null : own.lengthM.value
   return withKit(
-    change(freed, own.id, {
+    changeConductor(freed, own.id, {
       ...(lead.size ? { size: lead.size, sizeFrom: 'printed on it' } : {}),
       colour: lead.colour.slice(0, 20),
       lengthM: lengthWith(lead.lengthM, own.lengthM),
@@ -68,7 +64,7 @@ export function matchKitWire(job: Job, wire: number, conductor: string | null): 
 const giveBack = (job: Job, { conductor, wayM }: KitWire, lead: HarnessWire): Job =>
   wayM === null || wayM === lead.lengthM
     ? job
-    : change(job, conductor, { lengthM: { value: wayM, source: 'measured' } })
+    : changeConductor(job, conductor, { lengthM: { value: wayM, source: 'measured' } })
 
 /** Takes a ready-made harness on: each of its wires becomes the job's wire that its sheet says it is. */
 export function takeKit(job: Job, part: HarnessPart): Job {
@@ -178,9 +174,20 @@ export function kitFuseWarnings(job: Job): string[] {
   return used[0]!.ratingA === brought
     ? []
     : [
-        `The harness brings a ${brought} A fuse where ${used[0]!.ratingA} A is asked: change it before it is plugged in.`,
+        `The harness brings a ${brought} A fuse where ${used[0]!.ratingA} A is asked: ` +
+          'change it before it is plugged in.',
       ]
 }
+
+/** What is wrong with a harness here: leads that do not reach, another fuse than the job's. */
+export const kitWarnings = (job: Job): string[] => [
+  ...(kitPlan(job)?.lines.flatMap((l) =>
+    l.spareM !== null && l.spareM < 0
+      ? [`The harness's ${l.lead.colour} wire (${l.name}) is ${format(-l.spareM, 'run', job.units, 2)} too short.`]
+      : [],
+  ) ?? []),
+  ...kitFuseWarnings(job),
+]
 
 /** Whether a fuse with its holder comes with the harness; its spare does not. */
 export const kitBringsFuse = (job: Job, fuse: string): boolean => {

@@ -84,7 +84,7 @@ export function routeOf(job: Job): RouteLine[] {
       const rule = hazardRules[hazard]
       const how = job.wiring.passes.find((p) => p.hazard === hazard)?.how ?? null
       const bad = how === 'touches' || (how === 'passes, guarded' && rule.never)
-      return { hazard, rule, how, wrong: bad ? `The way goes through ${rule.name}: ${rule.keep}.` : null }
+      return { hazard, rule, how, wrong: bad ? `The way touches ${rule.name}. Right is: ${rule.keep}.` : null }
     })
 }
 

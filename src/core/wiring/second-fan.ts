@@ -1,13 +1,7 @@
-import { freshId, type Job, type Seat } from '../job'
+import { changeConductor, freshId, type Job, type Seat } from '../job'
 import { firstCircuit } from '../fan-circuit'
 import type { FanPart, RelayPart } from '../parts'
 import { typical } from '../reading'
-import type { WireSize } from '../units'
-
-const withConductor = (job: Job, id: string, change: Partial<Job['conductors'][number]>): Job => ({
-  ...job,
-  conductors: job.conductors.map((c) => (c.id === id ? { ...c, ...change } : c)),
-})
 
 /** Where a second fan goes: the same place on the other core, or the free end of the only one. */
 function seatBeside(job: Job, part: FanPart): Seat | null {
@@ -89,10 +83,6 @@ export function dropSecondFan(job: Job): Job {
   }
 }
 
-/** Another size for wires of any kind. */
-export const sizeFor = (job: Job, ids: readonly string[], size: WireSize): Job =>
-  ids.reduce((j, id) => withConductor(j, id, { size }), job)
-
 /** Feeds that now begin at the battery, as long as the first one until somebody has measured them. */
 function withOwnFeeds(job: Job): Job {
   const [first, ...others] = job.runs
@@ -103,7 +93,7 @@ function withOwnFeeds(job: Job): Job {
   return others.reduce((j, run) => {
     const feed = feedOf(run.conductors)
     return feed?.lengthM.source === 'typical' && feed.lengthM.value < usual.lengthM.value
-      ? withConductor(j, feed.id, { lengthM: typical(usual.lengthM.value) })
+      ? changeConductor(j, feed.id, { lengthM: typical(usual.lengthM.value) })
       : j
   }, job)
 }

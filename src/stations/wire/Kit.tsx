@@ -47,6 +47,7 @@ function Leads({ job, settle, lines }: Pick<Props, 'job' | 'settle'> & { readonl
               <td>
                 <Form.Select
                   size="sm"
+                  style={{ minWidth: '9.5rem' }}
                   aria-label={`What wire ${l.wire + 1} of the harness is`}
                   value={l.conductor ?? ''}
                   onChange={(e) => {
