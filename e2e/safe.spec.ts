@@ -16,7 +16,10 @@ test(
       await type(page, 'core thick', `${30 + n} mm`)
       await expect(page.locator('[data-state="waiting"]')).toContainText('kept in this browser')
       await yard.start()
-      if (n % 2) await page.reload()
+      if (n % 2) {
+        await page.reload()
+        await ready(page)
+      }
       await saved(page)
       await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue(String(kept))
       await expect(page.getByLabel('core thick', { exact: true })).toHaveValue(String(30 + n))
@@ -196,6 +199,7 @@ test(
     await ready(page)
     await type(page, 'coolant', '7 bananas')
     await page.reload()
+    await ready(page)
     await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('7 bananas')
     await expect(page.getByText('"bananas" is not a unit of volume')).toBeVisible()
     await page.getByLabel('coolant', { exact: true }).press('Escape')

@@ -1,4 +1,4 @@
-import { expect, go, openJob, saved, test, type } from './test-support/yard'
+import { expect, go, openJob, ready, saved, test, type } from './test-support/yard'
 
 const BIKE = 'Fell team bike 1'
 
@@ -52,12 +52,14 @@ test('a waiting change that cannot be read is shown, can be taken out as a file,
   const text = JSON.stringify([{ from: 1, key: 'an-older-key', job: { format: 'pyraxis-job', version: 99 } }])
   await page.evaluate(([key, value]) => localStorage.setItem(key!, value!), [`pyraxis-unsaved:${id}:gone`, text])
   await page.reload()
+  await ready(page)
   const note = page.getByText('cannot be read by this Pyraxis')
   await expect(note).toBeVisible()
   // further changes are saved beside it, and it is still there after a reload
   await type(page, 'usual day it works', '18')
   await saved(page)
   await page.reload()
+  await ready(page)
   await expect(note).toBeVisible()
   const href = await page.getByRole('link', { name: 'Take it out as a file' }).getAttribute('href')
   expect(decodeURIComponent(href!.split(',').slice(1).join(','))).toBe(text)
