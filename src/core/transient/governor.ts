@@ -33,6 +33,11 @@ export class Governor {
     private readonly fed: FedSpec,
   ) {}
 
+  /** its fan's share changes with the temperature, not only from on to off */
+  get ramps(): boolean {
+    return this.spec.kind === 'thermostat' && this.spec.spanK !== null
+  }
+
   reset(): void {
     this.on = false
     this.since = 0

@@ -204,10 +204,7 @@ class Columns {
  * @throws StiffError where the readings are quicker than any sensible step
  * @see engineering §4
  */
-export function integrate(
-  spec: RunSpec,
-  { stepS = 0.2, everyS = 1, goOnS = 0, progress }: RunOptions = {},
-): Run | null {
+export function integrate(spec: RunSpec, { stepS = 1, everyS = 1, goOnS = 0, progress }: RunOptions = {}): Run | null {
   const { plant, legs, motors, governors, bus, given } = spec
   const total = lengthOf(legs)
   const fans = motors.length
@@ -231,6 +228,7 @@ export function integrate(
     Float64Array,
     Float64Array,
   ]
+  const ramps = !given && governors.some((g) => g.ramps)
   const duties = new Float64Array(fans)
   const wasOn = new Uint8Array(fans)
   const speeds = new Float64Array(fans)
@@ -283,10 +281,15 @@ export function integrate(
     const last = leg === legs.at(-1)
     let left = leg.seconds + (last && !leg.running && !leg.live ? goOnS : 0)
     while (left > 1e-9 && ended === null) {
-      // what runs in this step
+      // what runs in this step; a ramp's duty changes within it, and counts as it stands at its middle
       let controllers = 0
+      if (ramps) plant.rates(y, k1)
+      const ahead = ramps ? 0.5 * min(most, left) : 0
       for (let f = 0; f < fans; f++) {
-        duties[f] = given ? given(t) : governors[f]!.duty(y[feels[f]!]!, leg.live)
+        const i = feels[f]!
+        duties[f] = given
+          ? given(t)
+          : governors[f]!.duty(ramps && governors[f]!.ramps ? y[i]! + ahead * k1[i]! : y[i]!, leg.live)
         if (governors[f]!.powered(leg.live)) controllers = spec.controllerA
         const on = duties[f]! > 0 ? 1 : 0
         if (on && !wasOn[f]) {
