@@ -33,7 +33,8 @@ const rooms = {
   margins: [...formulas, 'fields', 'parts', 'job', 'fan-circuit', 'cooling', 'wiring', 'placing'],
   run: [...formulas, 'transient', 'fields', 'parts', 'job', 'fan-circuit', 'cooling', 'wiring', 'margins'],
 }
-rooms.advice = [...rooms.run, 'circuit', 'placing', 'run']
+rooms.evidence = [...rooms.run, 'run']
+rooms.advice = [...rooms.evidence, 'circuit', 'placing', 'evidence']
 rooms.drawing = [...rooms.advice, 'advice']
 rooms.plan = [...rooms.drawing, 'drawing']
 

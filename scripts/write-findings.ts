@@ -1,7 +1,7 @@
 // npm run findings: what the runs of the demo jobs come to, so that loading them does not run them again
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { settledFindings } from '../src/core/run'
+import { allKnown } from '../src/core/evidence'
 import { readJobFile } from '../src/formats'
 
 const EXAMPLES = path.join(import.meta.dirname, '..', 'examples')
@@ -11,6 +11,6 @@ const found = readdirSync(EXAMPLES)
   .flatMap((name) => {
     const read = readJobFile(readFileSync(path.join(EXAMPLES, name), 'utf8'))
     if (!read.ok) throw new Error(`${name}: ${read.message}`)
-    return settledFindings(read.job, '2026-01-15T08:00:00.000Z') ?? []
+    return allKnown(read.job, '2026-01-15T08:00:00.000Z') ?? []
   })
 writeFileSync(path.join(EXAMPLES, 'findings.json'), `${JSON.stringify(found)}\n`)

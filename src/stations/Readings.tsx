@@ -1,9 +1,20 @@
 'use client'
 
 import type { Station } from '@/core/fields'
-import { fieldsAt, withReading } from '@/core/job'
+import { fieldsAt, type PlacedField, withReading } from '@/core/job'
+import type { Evaluation } from '@/core/margins'
+import { shown, type UnitSystem } from '@/core/units'
 import { ReadingField } from '@/ui/ReadingField'
 import type { StationProps } from './station'
+
+/** What was seen tells of a reading: its figure by it, beside the one that stands in the field. */
+function informedNote(field: PlacedField, evaluation: Evaluation | undefined, units: UnitSystem): string | undefined {
+  const found = evaluation?.informed?.find((r) => r.address === field.address)
+  if (!found || found.was.value !== field.reading.value) return undefined
+  const { quantity } = field
+  const [value, low, high] = [found.value, found.low, found.high].map((v) => shown(v, quantity, units, 2).number)
+  return `by what was seen ${value}, ${low} to ${high} ${shown(found.value, quantity, units).unit}`.trim()
+}
 
 /** The readings that a station asks for, in the order of the document. */
 export function Readings({
@@ -13,7 +24,9 @@ export function Readings({
   station,
   only,
   note,
+  evaluation,
 }: Pick<StationProps, 'job' | 'settle' | 'preview'> & {
+  readonly evaluation?: Evaluation
   readonly station: Station
   readonly only?: (address: string) => boolean
   readonly note?: (address: string) => string | undefined
@@ -27,7 +40,10 @@ export function Readings({
             key={field.address}
             field={field}
             system={job.units}
-            note={field.reading.source === 'measured' ? undefined : note?.(field.address)}
+            note={
+              informedNote(field, evaluation, job.units) ??
+              (field.reading.source === 'measured' ? undefined : note?.(field.address))
+            }
             onPreview={(reading) => preview(reading ? (j) => withReading(j, field.address, reading) : null)}
             onSettle={(reading) => settle((j) => withReading(j, field.address, reading))}
           />

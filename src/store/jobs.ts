@@ -2,7 +2,7 @@ import { type Result } from '../core/units'
 import { randomUUID } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
 import type { Job } from '../core/job'
-import { evaluate, type Evaluation } from '../core/margins'
+import { judge, type Evaluation } from '../core/margins'
 import { keepsSignature, signed, signing } from '../core/plan'
 import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'
@@ -66,7 +66,7 @@ export async function appendRevision(
     .execute()
   await trx
     .updateTable('jobs')
-    .set({ head: number, ...(line ?? yardColumns(job, await findingsIn(trx, id, job))) })
+    .set({ head: number, ...(line ?? yardColumns(job, await findingsIn(trx, id, job), { quickly: true })) })
     .where('id', '=', id)
     .execute()
   return number
@@ -130,11 +130,11 @@ export type Prepared =
 
 /** Works out what a job needs to be added. One that comes signed is refused where it could not be signed here. */
 export function prepareJob(job: Job): Prepared {
-  if (!job.signature) return { ok: true, job, evaluation: null, line: yardColumns(job) }
-  const evaluation = evaluate(job)
+  if (!job.signature) return { ok: true, job, evaluation: null, line: yardColumns(job, null, { quickly: true }) }
+  const evaluation = judge(job)
   const { ready, blockers, toAccept } = signing(job, evaluation)
   return ready
-    ? { ok: true, job, evaluation, line: yardColumns(job) }
+    ? { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
     : {
         ok: false,
         message:
@@ -229,7 +229,7 @@ export async function signJob({ db, file }: Store, id: string, from: number, by:
       const newest = await readHeadIn(trx, file, id)
       if (!newest) return { kind: 'unknown' }
       if (newest.revision !== from) return { kind: 'stale', theirs: newest }
-      const evaluation = evaluate(newest.job, await findingsIn(trx, id, newest.job))
+      const evaluation = judge(newest.job, await findingsIn(trx, id, newest.job))
       const { ready, blockers, toAccept } = signing(newest.job, evaluation)
       if (!ready)
         return {

@@ -1,3 +1,7 @@
+import type { Job } from '../core/job'
+import type { Findings } from '../core/margins'
+import { readHeadIn } from './jobs'
+import { findingsIn } from './kept-findings'
 import { patiently, type Store } from './patience'
 
 export interface Machine {
@@ -12,3 +16,22 @@ export const listMachines = ({ db, file }: Store): Promise<Machine[]> =>
   patiently(file, () =>
     db.selectFrom('machines').select(['id', 'name', 'kind', 'owner']).orderBy('created_at', 'desc').execute(),
   )
+
+/** The newest job on a machine, with what is kept beside it; null where the machine was never here. */
+export const lastOn = (
+  { db, file }: Store,
+  { name, kind, owner }: Pick<Machine, 'name' | 'kind' | 'owner'>,
+): Promise<{ readonly job: Job; readonly findings: Findings | null } | null> =>
+  patiently(file, async () => {
+    const row = await db
+      .selectFrom('machines')
+      .innerJoin('jobs', 'jobs.machine_id', 'machines.id')
+      .select('jobs.id')
+      .where('machines.name', '=', name)
+      .where('machines.kind', '=', kind)
+      .where('machines.owner', '=', owner)
+      .orderBy('jobs.created_at', 'desc')
+      .executeTakeFirst()
+    const head = row && (await readHeadIn(db, file, row.id))
+    return head ? { job: head.job, findings: await findingsIn(db, head.id, head.job) } : null
+  })

@@ -1,4 +1,4 @@
-import { evaluate } from '../core/margins'
+import { judge } from '../core/margins'
 import { benchSheet, type Sheet } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
 import { readRevision } from './history'
@@ -25,7 +25,7 @@ export async function sheetOf(
     ? await newestSeal(store, id, revision === undefined ? undefined : await sealAtOrBefore(store, id, revision))
     : null
   return {
-    sheet: seal?.sheet ?? benchSheet(job, evaluate(job, await findingsFor(store, id, job)), await circuitPlan(job)),
+    sheet: seal?.sheet ?? benchSheet(job, judge(job, await findingsFor(store, id, job)), await circuitPlan(job)),
     sealed: seal !== null,
     title: job.title,
   }

@@ -4,7 +4,8 @@ import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { changeSetting, type Job, JOB_VERSION, startJob } from '../core/job'
 import { CORE_VERSION } from '../core/margins'
-import { settledFindings } from '../core/run'
+import type { Findings } from '../core/margins'
+import { findingsOf, type FindingsStep } from '../core/run'
 import { readJobFile } from '../formats'
 import { example, examplesOf } from '../formats/test-support/examples'
 import { firstTables } from './migrations/first-tables'
@@ -188,7 +189,8 @@ test(
     const job = example('fell-bike-short-at-idle')
     const added = await addJob(store, job, AT)
     if (!added.ok) throw new Error(added.message)
-    const found = settledFindings(job, AT)!
+    const first = findingsOf(job, AT).next()
+    const found: Findings = { ...(first.value as FindingsStep).findings, settled: true }
     const bars = async () =>
       (await readYard(store, '2026-02-02')).entries
         .find((e) => e.id === added.id)!

@@ -74,6 +74,7 @@ export function MarginBar({ margin, left, width, waterY, full }: Props) {
             `M${middle} ${whisker[0]} V${whisker[1]} M${middle - tick} ${whisker[0]} h${tick * 2} ` +
             `M${middle - tick} ${whisker[1]} h${tick * 2}`
           }
+          className="whisker"
           stroke="var(--ink)"
           strokeWidth={1.3}
           fill="none"

@@ -39,7 +39,12 @@ export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
                 onSelect(selected === m.id ? null : m.id)
               }}
             >
-              <svg className="bar" viewBox="0 0 44 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true">
+              <svg
+                className={m.soft ? 'bar soft-whisker' : 'bar'}
+                viewBox="0 0 44 100"
+                preserveAspectRatio="xMidYMid meet"
+                aria-hidden="true"
+              >
                 <MarginBar margin={m} left={9} width={24} waterY={61} full={34} />
               </svg>
               <span className="name">{m.name}</span>

@@ -5,10 +5,11 @@ import type { Source } from '@/core/reading'
 const words: Readonly<Record<Source, string>> = {
   measured: 'measured',
   label: 'from a label',
+  seen: 'told by what was seen of this machine',
   typical: 'typical, a guess',
 }
 
-/** Filled disc measured, half disc label, ring typical. */
+/** Filled disc measured, half disc label, ring with a point seen, ring typical. */
 export function SourceDisc({ source }: { readonly source: Source }) {
   return (
     <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
@@ -20,6 +21,7 @@ export function SourceDisc({ source }: { readonly source: Source }) {
         stroke="currentColor"
         strokeWidth="1.6"
       />
+      {source === 'seen' && <circle cx="7" cy="7" r="2.2" fill="currentColor" />}
       {source === 'label' && <path d="M7 1.4 A5.6 5.6 0 0 0 7 12.6 Z" fill="currentColor" />}
     </svg>
   )
@@ -35,7 +37,12 @@ export function SourceMark({
   readonly name: string
   readonly onChange: (next: Source) => void
 }) {
-  const next: Readonly<Record<Source, Source>> = { typical: 'measured', measured: 'label', label: 'typical' }
+  const next: Readonly<Record<Source, Source>> = {
+    typical: 'measured',
+    seen: 'measured',
+    measured: 'label',
+    label: 'typical',
+  }
   return (
     <button
       type="button"

@@ -7,6 +7,7 @@ import CloseButton from 'react-bootstrap/CloseButton'
 import type { Remedy } from '@/core/advice'
 import type { PlacedField } from '@/core/job'
 import {
+  chanceInWords,
   decidingPart,
   type Evaluation,
   marginInWords,
@@ -15,7 +16,7 @@ import {
   signedFigure,
 } from '@/core/margins'
 import type { Line } from '@/core/reading'
-import { format, type UnitSystem, percent } from '@/core/units'
+import { format, type UnitSystem } from '@/core/units'
 import { SourceDisc } from './SourceMark'
 
 /** "§3.2 rule 1" as the end of an address of the page of formulas. */
@@ -84,6 +85,14 @@ function Inputs({
   )
 }
 
+/** How far it reaches: 5th to 95th of a hundred draws, or its corners where they are what it is told from. */
+function reachInWords({ worst, best, unit, corner }: PartResult, system: UnitSystem): string {
+  const figure = (value: number | null): string => (value === null ? 'no figure' : signedFigure(value, unit, system))
+  return corner
+    ? `90 times in 100 from ${figure(worst)} to ${figure(best)}; everything against it at once ${figure(corner.worst)}`
+    : `worst ${figure(worst)}, best ${figure(best)}`
+}
+
 function PartLine({ part, system }: { readonly part: PartResult; readonly system: UnitSystem }) {
   return (
     <div className="line">
@@ -99,11 +108,8 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
           ? part.verdict === 'open'
             ? `needs ${part.words}`
             : part.words
-          : `${signedFigure(part.value, part.unit, system)}, worst ` +
-            `${signedFigure(part.worst!, part.unit, system)}, best ${signedFigure(part.best!, part.unit, system)}`}
-        {part.chanceShort !== undefined && part.chanceShort > 0
-          ? `, short in ${percent(part.chanceShort, 2)} of cases`
-          : ''}
+          : `${signedFigure(part.value, part.unit, system)}, ${reachInWords(part, system)}`}
+        {part.chanceShort !== undefined && part.chanceShort > 0 ? `; ${chanceInWords(part.chanceShort)}` : ''}
       </div>
     </div>
   )

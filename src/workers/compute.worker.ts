@@ -1,13 +1,16 @@
 import { expose } from 'comlink'
 import { judgeSchemes, type SchemeJudged } from '../core/advice'
+import { informedJob, knownOf } from '../core/evidence'
 import { fanFirst } from '../core/fan-circuit'
 import type { Job } from '../core/job'
-import { type Findings, sample, type SampledMargin } from '../core/margins'
+import { type Findings, ranOf, sample, type SampledMargin } from '../core/margins'
 import type { Part } from '../core/parts'
+import type { Weighing } from '../core/reading'
 import {
   type ChartedRuns,
   type Circumstances,
   findingsOf,
+  runWaitsFor,
   simulate,
   stopsIn,
   type StopsIn,
@@ -24,6 +27,8 @@ export interface RunQuestion {
   /** null: no chart is looked at */ readonly circumstances: Circumstances | null
   readonly quick: boolean
   readonly settle: boolean
+  /** what was seen, as it was weighed last */
+  readonly evidence: Weighing | null
 }
 /** What is told while a run is under way; once more when the spreads have been run through. */
 export type RunNews =
@@ -33,7 +38,7 @@ export type RunNews =
       readonly findings: Findings
     }
   | { readonly findings: Findings; readonly settled: true }
-  | { readonly done: number; readonly of: number }
+  | { readonly share: number }
   | { readonly message: string }
 
 const SAY_MS = 100
@@ -52,26 +57,36 @@ function charted(job: Job, circumstances: Circumstances, quick: boolean): Charte
 
 let newestRun = 0
 
-async function runThrough(
-  { job, fan, at, circumstances, quick, settle }: RunQuestion,
-  say: (news: RunNews) => void,
-  overtaken: () => boolean,
-): Promise<void> {
-  const steps = findingsOf(job, at)
-  const first = steps.next()
+/** The runs with the readings as they stand: quick, so that chart and margins follow what is moved. */
+function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, say: (news: RunNews) => void): void {
+  if (runWaitsFor(job)) return
+  const first = findingsOf(job, at, evidence).next()
+  const drawn = fanFirst(informedJob(job, evidence), fan)
   if (!first.done)
     say({
-      runs: circumstances && charted(fanFirst(job, fan), circumstances, quick),
-      stops: circumstances && !quick ? stopsIn(fanFirst(job, fan)) : null,
+      runs: circumstances && charted(drawn, circumstances, quick),
+      stops: circumstances && !quick ? stopsIn(drawn) : null,
       findings: first.value.findings,
     })
-  if (!settle) return
+}
+
+/** What was seen weighed, the spreads run through, what to look at next. */
+async function settleAll(question: RunQuestion, say: (news: RunNews) => void, overtaken: () => boolean) {
+  const { job, at } = question
   let said = performance.now()
-  for (const { findings, done, of } of steps) {
-    if (findings.settled) return say({ findings, settled: true })
+  let told: Weighing | null = null
+  for (const { findings, share } of knownOf(job, at)) {
+    if (findings?.settled) return say({ findings, settled: true })
+    // as soon as what was seen is weighed the margins follow it
+    if (findings?.evidence && findings.evidence !== told) {
+      told = findings.evidence
+      const { circumstances, fan, quick } = question
+      const drawn = fanFirst(informedJob(job, told), fan)
+      say({ runs: ranOf(findings) && circumstances && charted(drawn, circumstances, quick), stops: null, findings })
+    }
     if (performance.now() - said < SAY_MS) continue
     said = performance.now()
-    say({ done, of })
+    say({ share })
     await breath()
     if (overtaken()) return
   }
@@ -92,7 +107,8 @@ const compute = {
     await breath()
     if (overtaken()) return
     try {
-      await runThrough(question, say, overtaken)
+      runOnce(question, say)
+      if (question.settle) await settleAll(question, say, overtaken)
     } catch (trouble) {
       say({
         message:

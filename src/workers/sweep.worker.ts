@@ -1,7 +1,9 @@
 import { expose } from 'comlink'
 import { mapWaitsFor, settingMap, type SettingMap } from '../core/advice'
+import { informedJob } from '../core/evidence'
 import type { Job } from '../core/job'
 import type { Findings } from '../core/margins'
+import type { Weighing } from '../core/reading'
 import { holdsUpTo, leftAt, runWaitsFor, type Standing } from '../core/run'
 import { StiffError } from '../core/transient'
 import { notDone, type Result } from '../core/units'
@@ -28,7 +30,7 @@ function told<T extends object>(waits: string | null, work: () => T): Result<T> 
 const sweep = {
   map: (job: Job, findings: Findings | null, say: (done: number, of: number) => void): Result<{ map: SettingMap }> =>
     told(mapWaitsFor(job), () => {
-      const steps = settingMap(job, findings)
+      const steps = settingMap(informedJob(job, findings?.evidence), findings)
       let said = performance.now()
       for (;;) {
         const step = steps.next()
@@ -39,14 +41,23 @@ const sweep = {
       }
     }),
 
-  weather: (job: Job, airC: number, standing: Standing, others: readonly Standing[]): Result<{ weather: Weather }> =>
-    told(runWaitsFor(job), () => ({
-      weather: {
-        leftK: leftAt(job, airC, standing),
-        upToC: holdsUpTo(job, standing),
-        others: others.map((o) => holdsUpTo(job, o)),
-      },
-    })),
+  weather: (
+    job: Job,
+    evidence: Weighing | null,
+    airC: number,
+    standing: Standing,
+    others: readonly Standing[],
+  ): Result<{ weather: Weather }> =>
+    told(runWaitsFor(job), () => {
+      const machine = informedJob(job, evidence)
+      return {
+        weather: {
+          leftK: leftAt(machine, airC, standing),
+          upToC: holdsUpTo(machine, standing),
+          others: others.map((o) => holdsUpTo(machine, o)),
+        },
+      }
+    }),
 }
 export type Sweep = typeof sweep
 

@@ -14,7 +14,7 @@ import {
 } from '../job'
 import { movedAir } from '../cooling'
 import type { Station } from '../fields'
-import { isFuseMissing, isGuardPart, type MarginResult } from '../margins'
+import { isFuseMissing, isGuardPart, type MarginResult, atTheBench } from '../margins'
 import { loadsOf } from '../wiring'
 import { format, percent } from '../units'
 import { holdingSetting } from './holding-setting'
@@ -303,13 +303,23 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
 /** The strongest remedies of a margin that does not hold: the choice first, then the reading to measure. */
 export function remediesFor(job: Job, margin: MarginResult): Remedy[] {
   if (margin.verdict === 'holds') return []
-  return [...(margin.verdict === 'unsure' ? [] : choicesFor[margin.id](job, margin)), ...measureRemedy(job, margin)]
+  return [
+    ...(margin.verdict === 'unsure' && margin.toldFrom !== 'draws' ? [] : choicesFor[margin.id](job, margin)),
+    ...measureRemedy(job, margin),
+  ]
 }
 
 function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
-  const address = margin.measureNext?.address ?? margin.hurtsMost
+  const next = margin.measureNext
+  // until draws have told, the reading whose single end hurts most, where it can be had at a bench
+  const address = next?.address ?? (margin.hurtsMost && atTheBench(margin.hurtsMost) ? margin.hurtsMost : null)
   const found = address ? fieldsOf(job).get(address) : undefined
-  if (!found) return []
-  const share = margin.measureNext ? ` (${percent(margin.measureNext.share, 2)} of the doubt)` : ''
-  return [{ text: `Measure: ${found.label}${share}`, station: found.station }]
+  if (!found)
+    return [{ text: 'Watch it at work and note what was seen: no reading at the bench settles it', station: 'machine' }]
+  const share = next ? ` (${percent(next.share, 2)} of the doubt)` : ''
+  return [
+    found.reading.source === 'measured'
+      ? { text: `Measure more closely: ${found.label}, with a finer instrument${share}`, station: found.station }
+      : { text: `Measure: ${found.label}${share}`, station: found.station },
+  ]
 }

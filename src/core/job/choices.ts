@@ -37,6 +37,59 @@ export type Work = (typeof works)[number]
 /** a day and a night, and another: longer is several days, s */
 export const LONGEST_DAY = 172_800
 
+/** What can be seen of a machine. What each comes to in a run stands in the room of evidence. */
+export const observationKinds = [
+  'warm-up',
+  'rise',
+  'fall',
+  'boiled',
+  'hottest',
+  'temperature',
+  'outlet',
+  'share',
+  'after-run',
+  'volts',
+] as const
+
+export type ObservationKind = (typeof observationKinds)[number]
+
+/** Circumstances that a kind asks for besides the work and its air. */
+export const observationAsks = {
+  'warm-up': ['toC'],
+  rise: ['fromC', 'toC'],
+  fall: ['fromC', 'toC'],
+  boiled: ['forS'],
+  hottest: ['forS'],
+  temperature: ['forS'],
+  outlet: ['forS'],
+  share: ['forS'],
+  'after-run': ['forS'],
+  volts: ['forS'],
+} as const satisfies Readonly<Record<ObservationKind, readonly ('fromC' | 'toC' | 'forS')[]>>
+
+/** What its figure is. */
+export const observationFigures = {
+  'warm-up': 'afterS',
+  rise: 'afterS',
+  fall: 'afterS',
+  boiled: 'afterS',
+  hottest: 'toC',
+  temperature: 'toC',
+  outlet: 'toC',
+  share: 'share',
+  'after-run': 'afterS',
+  volts: 'volts',
+} as const satisfies Readonly<Record<ObservationKind, 'afterS' | 'toC' | 'share' | 'volts'>>
+
+/** Kinds that may end with nothing seen: it did not boil, it was never above. */
+export const observationMayMiss: readonly ObservationKind[] = ['boiled', 'hottest']
+
+export const seenStates = ['as it came', 'as fitted'] as const
+
+/** How it was taken, which decides how sure it is. */
+export const seenHow = ['by a watch', 'remembered', 'by its gauge', 'by a thermometer', 'by a meter'] as const
+export type SeenHow = (typeof seenHow)[number]
+
 export const machineKinds = [
   'trail-bike',
   'road-bike',

@@ -58,6 +58,7 @@ const idsStandOnce: Check = (job) => {
     panels: job.bay?.panels ?? [],
     points: job.charging.points,
     legs: job.duty?.legs ?? [],
+    observations: job.observations,
     edits: job.wiring.edits,
     unknowns: job.wiring.unknowns,
   }

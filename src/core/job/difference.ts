@@ -173,6 +173,9 @@ const names: readonly (readonly [
   [/^cooling\.coresJoined$/, 'cores are joined'],
   [/^cooling\.passes$/, 'coolant crosses, times'],
   [/^complaint\.what$/, 'complaint'],
+  [/^complaint\.doubted$/, 'complaint is doubted'],
+  [/^observations\.[\w-]+\.doubted$/, 'what was seen is doubted'],
+  [/^observations\./, 'what was seen'],
   [/^use\.live$/, 'live'],
   [/^use\.fanWhileCranking$/, 'may run while cranking'],
   [/^charging\.known$/, 'charging known by'],
@@ -208,6 +211,7 @@ function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSyst
     answer?: string | null
     notProved?: string | null
     measured?: { typed: string } | null
+    typed?: string
     found?: string
     at?: string
     why?: string
@@ -222,6 +226,7 @@ function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSyst
     known.found ??
     known.answer ??
     known.measured?.typed ??
+    known.typed ??
     known.notProved ??
     known.why ??
     (known.ratingA ? `${known.ratingA} A` : known.step ? 'done' : known.by ? `by ${known.by}` : 'there')

@@ -4,6 +4,7 @@ import { type MarginId } from './choices'
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { readJob, readShelfFile } from '@/formats'
+import { example } from '@/formats/test-support/examples'
 import { benchSheet, cureChecks, planWarnings, proofsOf, signing, stepsOf } from '../plan'
 import { Bench } from '../reading'
 import { comparedCores, coresInWords, remediesFor } from '../advice'
@@ -214,6 +215,9 @@ test('24 V by hand: regulator, drop, cranking and charge of two batteries in ser
   expect(part(job, 'battery', 'cranking').value).toBeCloseTo(crankingWithV! - 19.2, 6)
 })
 
+/** an engine whose own fan is elsewhere, so that a bay's air is the added fan's alone */
+const withoutFlywheel = (job: Job): Job => ({ ...job, bay: job.bay && { ...job.bay, flywheel: null } }) as Job
+
 test('a bay by hand: what the fan brings through the vents, and how hot it gets', () => {
   const read = (address: string, value: number) => (j: Job) => withReading(j, address, { value, source: 'measured' })
   const job = [
@@ -225,7 +229,7 @@ test('a bay by hand: what the fan brings through the vents, and how hot it gets'
     read('bay.allowedC', 85),
   ].reduce(
     (j, f) => f(j),
-    equipped({ ...begin('digger-air'), place: { ...begin('digger-air').place, side: 'pusher' } }),
+    withoutFlywheel(equipped({ ...begin('digger-air'), place: { ...begin('digger-air').place, side: 'pusher' } })),
   )
   const bare: Job = { ...job, conductors: job.conductors.map((c) => ({ ...c, size: null })) }
   // Gale 140 at 14.2 V: w from the motor's curve above; 0.08611 m³/s and 110 Pa on its box; vents 0.03/root 2 m²
@@ -525,6 +529,14 @@ test('a job of version 7 is migrated to the very job that is shipped now: nobody
   ]
   const read = readJob({ ...old, wiring: { ...old!.wiring, edits } })
   expect(read.ok && read.job.wiring.edits).toMatchObject([{ was: null }, { wasA: null }])
+})
+
+test('a job of version 8 opens with nothing seen and nothing doubted, its figures as they were', () => {
+  const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-8.job.json'), 'utf8'))
+  const read = readJob(old)
+  if (!read.ok) throw new Error(read.message)
+  expect(read.job).toEqual(example('fell-bike-short-at-idle'))
+  expect([read.job.observations, read.job.complaint.doubted]).toEqual([[], false])
 })
 
 test('no figure that is not a number is ever told, of no new job, with or without a fan', () => {

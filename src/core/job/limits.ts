@@ -1,3 +1,5 @@
+import { LONGEST_DAY } from './choices'
+
 /** How much of each thing a job holds, and what it is called where there is more. */
 const lists = {
   checks: [20, 'answers'],
@@ -25,6 +27,7 @@ const lists = {
   proofs: [60, 'proofs'],
   care: [60, 'things to look after'],
   acceptances: [100, 'acceptances'],
+  observations: [100, 'things seen'],
 } as const satisfies Readonly<Record<string, readonly [most: number, name: string]>>
 export type Listed = keyof typeof lists
 
@@ -45,6 +48,17 @@ export const legEnds = {
   airC: [-60, 70],
   grade: [-1, 1],
   heightM: [-430, 6000],
+} as const satisfies Readonly<Record<string, readonly [number, number]>>
+
+/** Figures of what was seen: lowest and highest, SI, °C. */
+export const seenEnds = {
+  airC: [-40, 60],
+  fromC: [-40, 200],
+  toC: [-40, 300],
+  forS: [1, LONGEST_DAY],
+  afterS: [1, LONGEST_DAY],
+  share: [0, 1],
+  volts: [0, 40],
 } as const satisfies Readonly<Record<string, readonly [number, number]>>
 
 /** Figures that are chosen or noted, not read: lowest and highest, SI, °C. */

@@ -179,9 +179,8 @@ test('sampling gives the same answer twice, agrees with the verdicts, and names 
   expect(sample({ ...short })).toEqual(once)
   const of = (id: MarginId) => once.find((m) => m.id === id)!
   expect(of('charge').chanceShort).toBeGreaterThan(0.9)
-  // 2 mm of room across, with 3 % of doubt about the core's width
-  expect(of('fit').chanceShort).toBeGreaterThan(0)
-  expect(of('fit').chanceShort).toBeLessThan(0.25)
+  // 2 mm of room across, and a tape is within 1 mm
+  expect(of('fit').chanceShort).toBeLessThan(0.05)
   expect(of('air').chanceShort).toBeGreaterThan(0.2)
   expect(of('fuse').measureNext?.address).toBe('fans.fan1.part.ratedA')
   expect(sample(fresh).find((m) => m.id === 'fuse')!.chanceShort).toBe(1)

@@ -1,8 +1,11 @@
 import { CORE_VERSION } from './version'
 import { type Job, lookupOf, type MarginId, readingChangeOf } from '../job'
-import { Bench, corners, gravest, type Lookup, NotingBench, verdictOf } from '../reading'
+import { Bench, corners, gravest, informedLookup, type Lookup, NotingBench, verdictOf, type Weighing } from '../reading'
+import { decidingOf, xOf } from './deciding'
 import { type Evaluation, type MarginResult, type PartResult } from './evaluation'
-import type { Findings } from './findings'
+import { type Findings } from './findings'
+import { ranOf } from './ran'
+import { heedsSeen } from './told-from-draws'
 import { marginsOf } from './margins-of'
 import { figureOf, isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'
 
@@ -51,12 +54,6 @@ function evaluatePart(part: PartDefinition, lookup: Lookup, keep: (touched: Read
   }
 }
 
-/** A part's place on the rail; one that is short without a number lies below all others. */
-export const xOf = (part: PartResult, at: 'value' | 'worst' | 'best' = 'value'): number => {
-  const value = part[at]
-  return value === null || part.scale === null ? Number.NEGATIVE_INFINITY : value / part.scale
-}
-
 /** Parts of one evaluation by margin and name. */
 type Parts = Map<string, Kept>
 const keyOf = (margin: MarginDefinition, part: PartDefinition): string => `${margin.id}: ${part.id}`
@@ -94,8 +91,10 @@ function evaluateMargin(
   const counting = parts.filter((p) => !p.warns)
   const shortInWords = counting.find((p) => p.verdict === 'short' && p.value === null)
   const numbered = counting.filter((p) => p.value !== null)
-  const least = shortInWords ?? (numbered.length ? numbered.reduce((a, b) => (xOf(b) < xOf(a) ? b : a)) : counting[0])
   const verdict = gravest(counting.map((p) => p.verdict))
+  const least =
+    decidingOf(counting, verdict) ??
+    (numbered.length ? numbered.reduce((a, b) => (xOf(b) < xOf(a) ? b : a)) : counting[0])
   const x = (at: 'value' | 'worst' | 'best'): number | null =>
     shortInWords || !numbered.length ? null : Math.min(...numbered.map((p) => xOf(p, at)))
   const texts = new Map(margin.parts.flatMap((p) => (p.warns ? [[p.id, p.warns] as const] : [])))
@@ -135,35 +134,53 @@ const leastSure = (parts: readonly PartResult[]): PartResult | undefined =>
 const READ_WITHOUT_NOTING = /\.part\.diameterM$/
 
 /** What each job's parts came to last; a keystroke changes one reading, and most parts never look at it. */
-const evaluated = new WeakMap<Job, { readonly run: Findings | null; readonly parts: Parts }>()
+const evaluated = new WeakMap<Job, { readonly findings: Findings | null; readonly parts: Parts }>()
+
+/** Guards are worked out from the readings as they were typed; judgements from what was seen as well. */
+const lookupsOf = (job: Job, findings: Findings | null): { readonly plain: Lookup; readonly informed: Lookup } => {
+  const plain = lookupOf(job)
+  return { plain, informed: informedLookup(plain, findings?.evidence ?? null) }
+}
+
+const evidenceOf = ({ seen, informed, contradiction, heat }: Weighing): Partial<Evaluation> => ({
+  heat,
+  evidence: seen,
+  informed,
+  contradiction,
+})
 
 /**
  * Every margin of a job: nominal values, corners, verdicts and workings. Pure and total on a valid job.
- * @param run what its runs came to, where they have been made for this state of it; else rules of thumb stand in their
- *   place
+ * @param findings what its runs came to and what was seen tells, where they have been made for this state of it; else
+ *   rules of thumb stand in their place
  * @param quickly while something is typed: parts that never looked at the one reading that changed stand as they were
  * @see margins.md, engineering §0
  */
-export function evaluate(job: Job, run: Findings | null = null, { quickly = false } = {}): Evaluation {
-  const lookup = lookupOf(job)
+export function evaluate(job: Job, findings: Findings | null = null, { quickly = false } = {}): Evaluation {
+  const run = ranOf(findings)
+  const lookups = lookupsOf(job, findings)
   const change = quickly ? readingChangeOf(job) : null
   const reusable = change !== null && !READ_WITHOUT_NOTING.test(change.address)
   const last = reusable ? evaluated.get(change.from) : undefined
-  const before = reusable && last?.run === run ? { parts: last.parts, changed: change.address } : null
+  const before = reusable && last?.findings === findings ? { parts: last.parts, changed: change.address } : null
   const parts: Parts = new Map()
-  evaluated.set(job, { run, parts })
+  evaluated.set(job, { findings, parts })
   return {
     jobVersion: job.version,
     coreVersion: CORE_VERSION,
-    margins: marginsOf(job, new Bench(lookup), run).map((m) => evaluateMargin(m, lookup, parts, before)),
+    margins: marginsOf(job, new Bench(lookups.informed), run).map((m) =>
+      evaluateMargin(m, heedsSeen(m.id) ? lookups.informed : lookups.plain, parts, before),
+    ),
     ...(run ? { run: { at: run.at, day: run.day, settled: run.settled } } : {}),
+    ...(findings?.next.length ? { next: findings.next } : {}),
+    ...(findings?.evidence ? evidenceOf(findings.evidence) : {}),
   }
 }
 
 /** Some margins of a job, where the others do not matter. */
-export const evaluateSome = (job: Job, ids: readonly MarginId[], run: Findings | null = null): MarginResult[] => {
-  const lookup = lookupOf(job)
-  return marginsOf(job, new Bench(lookup), run)
+export const evaluateSome = (job: Job, ids: readonly MarginId[], findings: Findings | null = null): MarginResult[] => {
+  const lookups = lookupsOf(job, findings)
+  return marginsOf(job, new Bench(lookups.informed), ranOf(findings))
     .filter((m) => ids.includes(m.id))
-    .map((m) => evaluateMargin(m, lookup, new Map(), null))
+    .map((m) => evaluateMargin(m, heedsSeen(m.id) ? lookups.informed : lookups.plain, new Map(), null))
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { marginIds } from '../job'
-import { verdicts } from '../reading'
+import { contradictionSchema, heatSchema, seenSchema, verdicts, weighedSchema } from '../reading'
+import { lookSchema } from './findings'
 import { quantities, type Quantity } from '../units'
 import { type MarginUnit, marginUnits } from './part'
 const quantity = z.enum(Object.keys(quantities) as [Quantity, ...Quantity[]])
@@ -35,11 +36,19 @@ const partResultSchema = z.strictObject({
   readings: z.array(z.string()),
   hurtsMost: z.string().nullable(),
   chanceShort: z.number().optional(),
+  /** everything against it, and for it, at once; where the verdict is told from draws, that is not what it is told from */
+  corner: z.strictObject({ worst: z.number().nullable(), best: z.number().nullable() }).optional(),
   working: z.array(lineSchema),
 })
 
 export type PartResult = z.infer<typeof partResultSchema>
-const measureNextSchema = z.strictObject({ address: z.string(), label: z.string(), share: z.number() })
+const measureNextSchema = z.strictObject({
+  address: z.string(),
+  label: z.string(),
+  share: z.number(),
+  /** it is measured already: a narrower instrument is what would help */
+  measured: z.boolean().optional(),
+})
 export type MeasureNext = z.infer<typeof measureNextSchema>
 
 const marginResultSchema = z.strictObject({
@@ -66,6 +75,10 @@ const marginResultSchema = z.strictObject({
   hurtsMost: z.string().nullable(),
   chanceShort: z.number().nullable().optional(),
   measureNext: measureNextSchema.nullable().optional(),
+  /** what its verdict and whiskers are told from; unsaid: the worst corner */
+  toldFrom: z.enum(['draws', 'corner']).optional(),
+  /** its whiskers are those of before, moved with its figure: the draws of this state are being made */
+  soft: z.literal(true).optional(),
 })
 
 export type MarginResult = z.infer<typeof marginResultSchema>
@@ -77,6 +90,15 @@ export const evaluationSchema = z.strictObject({
   margins: z.array(marginResultSchema),
   /** the run that margins are told from; absent where there was none */
   run: z.strictObject({ at: z.string(), day: z.string(), settled: z.boolean() }).optional(),
+  /** everything that was seen of the machine, beside what was predicted for it */
+  evidence: z.array(seenSchema).optional(),
+  /** readings by what was seen */
+  informed: z.array(weighedSchema).optional(),
+  contradiction: contradictionSchema.nullable().optional(),
+  /** heat at each work that was seen, before it and by it */
+  heat: heatSchema.optional(),
+  /** what to look at next, the best first */
+  next: z.array(lookSchema).optional(),
 })
 
 export type Evaluation = z.infer<typeof evaluationSchema>

@@ -1,5 +1,5 @@
 import type { Verdict } from '../reading'
-import { xOf } from './evaluate'
+import { xOf } from './deciding'
 import type { Evaluation, PartResult } from './evaluation'
 
 /** A mark of the ladder, or what is pressed on the controller. */

@@ -2,9 +2,6 @@ import { type OutcomeName } from './outcome-names'
 import { type Findings } from './findings'
 import type { Bench } from '../reading'
 
-/** how many samples a run is made for: chances are told to a hundredth or two */
-export const RUN_DRAWS = 64
-
 /**
  * Findings of a changed job until its spreads are run through: its own figures, with the effects that readings had
  * before.
@@ -31,7 +28,7 @@ export function afterwards(now: Findings, before: Findings | null): Findings {
       ]
     }),
   )
-  return { ...now, outcomes }
+  return { ...now, outcomes, next: before.next }
 }
 
 /**

@@ -1,88 +1,135 @@
-import { RUN_DRAWS } from './outcomes'
+import { atTheBench } from './at-the-bench'
 import { type Job, lookupOf, type MarginId } from '../job'
-import { Bench, chanceBelowZero, drawSample, NotingBench, overSamples, sobolIndex } from '../reading'
+import {
+  Bench,
+  drawSample,
+  NotingBench,
+  overSamples,
+  quantileOf,
+  type Sample,
+  shareShort,
+  sobolIndex,
+} from '../reading'
+import { evaluate } from './evaluate'
 import type { Evaluation, MeasureNext } from './evaluation'
 import { type Findings } from './findings'
 import { marginsOf } from './margins-of'
-import { type ComputedPart, figureOf, isMissing, isOpen, marginUnits } from './part'
+import { type ComputedPart, figureOf, isMissing, isOpen, type MarginDefinition, marginUnits } from './part'
+import { ranOf } from './ran'
+import { heedsSeen, toldFromDraws } from './told-from-draws'
+
+/** Chance that something is short, and where 5 and 95 of a hundred draws of it lie. */
+export interface Drawn {
+  readonly chanceShort: number
+  readonly low: number
+  readonly high: number
+}
 
 /** What sampling adds to an evaluation of the same job. */
 export interface SampledMargin {
   readonly id: MarginId
-  /** null where the margin is open */
+  /** of its worst part in each draw, by x = value / scale; null where the margin is open, or short without a number */
+  readonly x: Drawn | null
   readonly chanceShort: number | null
-  readonly parts: readonly { readonly id: string; readonly chanceShort: number }[]
-  /** the reading whose uncertainty matters most, and its share of the variance */
+  /** figures in the part's own unit */
+  readonly parts: readonly (Drawn & { readonly id: string })[]
+  /** the reading whose uncertainty matters most among those that can be had at a bench, and its share of the variance */
   readonly measureNext: MeasureNext | null
 }
 
+const [LOW, HIGH] = [0.05, 0.95]
+
+interface DrawnPart {
+  readonly part: ComputedPart
+  readonly touched: readonly string[]
+  readonly si: number
+  readonly scaleSi: number
+  /** over its requirement in each draw, SI */
+  readonly over: Float64Array
+}
+
+/** A margin at every draw of the job's readings. */
+export interface DrawnMargin {
+  readonly margin: MarginDefinition
+  readonly drawn: Sample
+  readonly parts: readonly DrawnPart[]
+  /** of its worst part in each draw, by x = over / scale; null where it is open, or short without a number */
+  readonly x: Float64Array | null
+}
+
+const counts = ({ part }: DrawnPart): boolean => part.warns === undefined
+
 /**
- * Chance that each margin is short, and what to measure next.
- * @see engineering §0, margins.md
+ * Every margin of a job at 256 draws of its readings. What was seen of the machine weighs the draws of judgements;
+ * guards count all draws alike.
+ * @see engineering §0, evidence
  */
-export function sample(job: Job, run: Findings | null = null): SampledMargin[] {
+export function drawnMargins(job: Job, findings: Findings | null = null): DrawnMargin[] {
   const lookup = lookupOf(job)
-  const margins = marginsOf(job, new Bench(lookup), run).map((margin) => {
-    const computed = margin.parts
+  const margins = marginsOf(job, new Bench(lookup), ranOf(findings)).map((margin) => ({
+    margin,
+    computed: margin.parts
       .filter((p): p is ComputedPart => !isOpen(p) && !isMissing(p))
       .map((part) => {
         const bench = new NotingBench(lookup)
         part.compute(bench)
-        return {
-          part,
-          touched: bench.touched,
-          scaleSi: Math.max(part.scale(new Bench(lookup)), 1e-9) * marginUnits[part.unit].si,
-        }
-      })
-    return { margin, computed }
-  })
-  const drawn = drawSample(lookup, [...new Set(margins.flatMap((m) => m.computed.flatMap((c) => c.touched)))])
-  // what a run decides was run at samples of its own: its chances are told from those
-  const fewer = run?.settled ? drawSample(lookup, [...drawn.drawn.keys()], RUN_DRAWS) : null
+        const { si } = marginUnits[part.unit]
+        return { part, touched: bench.touched, si, scaleSi: Math.max(part.scale(new Bench(lookup)), 1e-9) * si }
+      }),
+  }))
+  const touched = [...new Set(margins.flatMap((m) => m.computed.flatMap((c) => c.touched)))]
+  const plain = drawSample(lookup, touched)
+  const weighed = findings?.evidence ? drawSample(lookup, touched, findings.evidence) : plain
   return margins.map(({ margin, computed }) => {
-    const missing = margin.parts.some(isMissing)
-    const results = computed.map(({ part, scaleSi, touched }) => ({
-      part,
-      scaleSi,
-      touched,
-      over: overSamples((b) => figureOf(part, b), lookup, drawn),
-    }))
-    const counting = results.filter((r) => r.part.warns === undefined)
-    const ran =
-      fewer && margin.basis === 'run'
-        ? new Map(results.map((r) => [r, overSamples((b) => figureOf(r.part, b), lookup, fewer)]))
-        : null
-    const overOf = (r: (typeof results)[number]): Float64Array => ran?.get(r) ?? r.over
-    const least = (of: typeof counting, over: (r: (typeof results)[number]) => Float64Array): Float64Array =>
-      over(of[0]!).map((_, i) => Math.min(...of.map((r) => over(r)[i]! / r.scaleSi)))
-    const parts = results.map((r) => ({ id: r.part.id, chanceShort: chanceBelowZero(overOf(r)) }))
-    if (missing || counting.length === 0)
-      return { id: margin.id, chanceShort: missing ? 1 : null, parts, measureNext: null }
-    const x = least(counting, (r) => r.over)
-    const best = [...new Set(counting.flatMap((r) => r.touched))]
-      .filter((a) => drawn.stratum.has(a))
-      .map((address) => ({ address, label: lookup(address).label, share: sobolIndex(x, drawn.stratum.get(address)!) }))
-      .reduce<MeasureNext | null>((a, b) => (b.share > (a?.share ?? 0) ? b : a), null)
-    return { id: margin.id, chanceShort: chanceBelowZero(ran ? least(counting, overOf) : x), parts, measureNext: best }
+    const drawn = heedsSeen(margin.id) ? weighed : plain
+    const parts = computed.map((c) => ({ ...c, over: overSamples((b) => figureOf(c.part, b), lookup, drawn) }))
+    const counting = parts.filter(counts)
+    const x =
+      margin.parts.some(isMissing) || counting.length === 0
+        ? null
+        : counting[0]!.over.map((_, i) => Math.min(...counting.map((r) => r.over[i]! / r.scaleSi)))
+    return { margin, drawn, parts, x }
   })
 }
 
-/** An evaluation with what sampling found. */
-export function withSample(evaluation: Evaluation, sampled: readonly SampledMargin[]): Evaluation {
-  return {
-    ...evaluation,
-    margins: evaluation.margins.map((m) => {
-      const found = sampled.find((s) => s.id === m.id)
-      if (!found) return m
-      return {
-        ...m,
-        chanceShort: found.chanceShort,
-        measureNext: found.measureNext,
-        parts: m.parts.map((p) => {
-          const chance = found.parts.find((q) => q.id === p.id)?.chanceShort
-          return chance === undefined ? p : { ...p, chanceShort: chance }
-        }),
-      }
-    }),
-  }
+const drawnFrom = (values: Float64Array, weights: readonly number[], unit: number): Drawn => ({
+  chanceShort: shareShort(values, weights),
+  low: quantileOf(values, weights, LOW) / unit,
+  high: quantileOf(values, weights, HIGH) / unit,
+})
+
+/**
+ * Chance that each margin is short, where most of its draws lie, and what to measure next.
+ * @see engineering §0, margins.md
+ */
+export function sample(job: Job, findings: Findings | null = null): SampledMargin[] {
+  const lookup = lookupOf(job)
+  return drawnMargins(job, findings).map(({ margin, drawn, parts, x }): SampledMargin => {
+    const told = parts.map((r) => ({ id: r.part.id, ...drawnFrom(r.over, drawn.weights, r.si) }))
+    if (!x)
+      return { id: margin.id, x, chanceShort: margin.parts.some(isMissing) ? 1 : null, parts: told, measureNext: null }
+    const best = [...new Set(parts.filter(counts).flatMap((r) => r.touched))]
+      .filter((a) => drawn.stratum.has(a) && atTheBench(a))
+      .map((address) => {
+        const { label, reading } = lookup(address)
+        const share = sobolIndex(x, drawn.stratum.get(address)!)
+        return { address, label, share, measured: reading.source === 'measured' }
+      })
+      .reduce<MeasureNext | null>((a, b) => (b.share > (a?.share ?? 0) ? b : a), null)
+    const of = drawnFrom(x, drawn.weights, 1)
+    return { id: margin.id, x: of, chanceShort: of.chanceShort, parts: told, measureNext: best }
+  })
 }
+
+/** An evaluation with what sampling found: judgements are told from it. */
+export const withSample = (evaluation: Evaluation, sampled: readonly SampledMargin[]): Evaluation => ({
+  ...evaluation,
+  margins: evaluation.margins.map((m) => {
+    const found = sampled.find((s) => s.id === m.id)
+    return found ? toldFromDraws(m, found) : m
+  }),
+})
+
+/** Every margin of a job with its verdict: what screen, sheet, yard, signature and command line show. */
+export const judge = (job: Job, findings: Findings | null = null): Evaluation =>
+  withSample(evaluate(job, findings), sample(job, findings))

@@ -1,5 +1,5 @@
 import { format, plainNumber, type UnitSystem } from '../units'
-import { xOf } from './evaluate'
+import { decidingOf, xOf } from './deciding'
 import type { Evaluation, MarginResult, PartResult } from './evaluation'
 import { type MarginUnit, marginUnits } from './part'
 
@@ -14,28 +14,47 @@ export const signedFigure = (value: number, unit: MarginUnit, system: UnitSystem
   `${value >= 0 ? '+' : ''}${marginFigure(value, unit, system)}`
 
 /** The part that decides a margin's verdict: the gravest, and of those the one lowest on the rail. */
-export function decidingPart(margin: MarginResult): PartResult | undefined {
-  const at = margin.verdict === 'unsure' ? 'worst' : 'value'
-  return margin.parts
+export const decidingPart = (margin: MarginResult): PartResult | undefined =>
+  decidingOf(margin.parts, margin.verdict) ??
+  margin.parts
     .filter((p) => !p.warns && p.verdict === margin.verdict)
-    .reduce<PartResult | undefined>((a, b) => (a === undefined || xOf(b, at) < xOf(a, at) ? b : a), undefined)
+    .reduce<PartResult | undefined>((a, b) => (a === undefined || xOf(b) < xOf(a) ? b : a), undefined)
+
+/** A chance as a mechanic would say it: "short 1 time in 4", "short 62 times in 100". */
+export function chanceInWords(chanceShort: number): string {
+  if (chanceShort <= 0) return 'never short'
+  if (chanceShort >= 0.995) return 'short every time'
+  const each = Math.round(1 / chanceShort)
+  return chanceShort < 0.4 && each >= 3 && each <= 10 && Math.abs(1 / each - chanceShort) < 0.02
+    ? `short 1 time in ${each}`
+    : `short ${chanceShort < 0.01 ? 'less than 1 time' : `${Math.round(100 * chanceShort)} times`} in 100`
+}
+
+/** "Charge short at idle by 1.4 A"; what is missing, or how often it is short where its middle is not */
+function shortInWords(margin: MarginResult, part: PartResult | undefined, system: UnitSystem): string {
+  if (part?.value == null) return `${margin.name} short: ${part?.words ?? ''}`
+  // told from draws it may be short oftener than not while the middle of its readings is not
+  return part.value >= 0 && margin.chanceShort != null
+    ? `${margin.name} ${part.name} ${chanceInWords(margin.chanceShort)}`
+    : `${margin.name} short ${part.name} by ${marginFigure(-part.value, part.unit, system)}`
+}
+
+/** "Air unsure moving: +5 K, short 1 time in 4"; told from a corner, how it stands there */
+function unsureInWords(margin: MarginResult, part: PartResult | undefined, system: UnitSystem): string {
+  const figure = (value: number | null | undefined): string => signedFigure(value ?? 0, part?.unit ?? 'K', system)
+  const stands = `${margin.name} unsure ${part?.name ?? ''}: ${figure(part?.value)}`
+  if (margin.soft) return stands
+  return margin.toldFrom === 'draws' && margin.chanceShort != null
+    ? `${stands}, ${chanceInWords(margin.chanceShort)}`
+    : `${stands}, at worst ${figure(part?.worst)}`
 }
 
 /** One sentence: "Charge short at idle by 1.4 A". */
 export function marginInWords(margin: MarginResult, system: UnitSystem): string {
   const part = decidingPart(margin)
   if (margin.verdict === 'open') return `${margin.name} open: needs ${margin.needs[0] ?? 'a choice'}`
-  if (margin.verdict === 'short') {
-    return part?.value == null
-      ? `${margin.name} short: ${part?.words ?? ''}`
-      : `${margin.name} short ${part.name} by ${marginFigure(-part.value, part.unit, system)}`
-  }
-  if (margin.verdict === 'unsure')
-    return (
-      `${margin.name} unsure ${part?.name ?? ''}: ` +
-      `${signedFigure(part?.value ?? 0, part?.unit ?? 'K', system)}, at worst ` +
-      `${signedFigure(part?.worst ?? 0, part?.unit ?? 'K', system)}`
-    )
+  if (margin.verdict === 'short') return shortInWords(margin, part, system)
+  if (margin.verdict === 'unsure') return unsureInWords(margin, part, system)
   return margin.value === null
     ? `${margin.name} holds`
     : `${margin.name} holds by ${marginFigure(margin.value, margin.unit, system)}`

@@ -1,5 +1,6 @@
-import type { Job } from '../job'
-import { type Evaluation, worstMargin } from '../margins'
+import { lookInWords } from '../evidence/words'
+import { fieldsOf, type Job } from '../job'
+import { type Evaluation, type Look, worstMargin } from '../margins'
 import { stations, type Station } from '../fields'
 import { filled } from './filled'
 import { signing } from './sign'
@@ -23,6 +24,12 @@ export const stationNames: Readonly<Record<Station, string>> = {
   prove: 'Prove',
   after: 'After',
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+const lookAtNext = (job: Job, look: Look, margin: string): string =>
+  capital(lookInWords(look, (a) => fieldsOf(job).get(a)?.label ?? 'a reading', margin))
+const lookStation = (job: Job, { address }: Look): Station =>
+  (address === null ? undefined : fieldsOf(job).get(address)?.station) ?? 'machine'
 
 /**
  * The next thing to do: a call due, the strongest remedy of the lowest short margin, what the circuit does that nobody
@@ -57,6 +64,9 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
     if (wrong) return { text: `Wire: ${mismatchInWords(net, wrong)}`, station: 'wire' }
   }
   if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
+    // what is only unsure is settled by looking: at what takes most of its doubt for the minutes it takes
+    const look = worst.verdict === 'unsure' ? evaluation.next?.find((l) => l.margin === worst.id) : undefined
+    if (look) return { text: lookAtNext(job, look, worst.name), station: lookStation(job, look) }
     const [remedy] = remediesFor(job, worst)
     if (remedy) return { text: remedy.text, station: remedy.station }
   }

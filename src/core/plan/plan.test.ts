@@ -110,6 +110,7 @@ test('the sheet reads in working order and tells of a missing fuse', () => {
     'Job and complaint',
     'Before anything comes apart',
     'Readings',
+    'What was seen',
     'Margins',
     'Parts and wire',
     'Circuit',

@@ -1,4 +1,6 @@
 import { mountOf } from '../job'
+import { section } from './section'
+import { seenSection } from './seen-section'
 import { type Sheet } from './sheet-schema'
 import { circuitsOf, eachOnce, type FanCircuit, isThermostat } from '../fan-circuit'
 import { type Drawing, placeViews } from '../drawing'
@@ -23,13 +25,7 @@ import { handsOnMinutes, sideInWords, stepsOf } from './steps'
 import { complaintInWords } from './complaint-words'
 type Section = Sheet['sections'][number]
 
-const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section => ({
-  heading,
-  lines,
-  table: rows.length ? { columns, rows } : null,
-})
-
-const sourceWords = { measured: 'measured', label: 'label', typical: 'typical, a guess' } as const
+const sourceWords = { measured: 'measured', label: 'label', seen: 'seen', typical: 'typical, a guess' } as const
 
 function readings(job: Job, units: UnitSystem): Section {
   const rows = askedFields(job)
@@ -79,7 +75,12 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
           ]
         : []),
     ],
-    ['margin', 'verdict', 'in words', 'worst to best'],
+    [
+      'margin',
+      'verdict',
+      'in words',
+      evaluation.margins.some((m) => m.toldFrom) ? '90 of 100, or corners' : 'worst to best',
+    ],
     rows,
   )
 }
@@ -355,6 +356,7 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
       ]),
       beforeSection(job, units),
       readings(job, units),
+      ...seenSection(job, evaluation),
       marginSection(evaluation, units),
       partsAndWire(job, units),
       ...circuitSections(job, units, circuit),

@@ -1,5 +1,5 @@
 import { type Summary } from './summary-schema'
-import { CORE_VERSION, evaluate, type Findings, worstInWords } from '../margins'
+import { CORE_VERSION, type Evaluation, evaluate, worstInWords } from '../margins'
 import { type Job, jobKinds } from '../job'
 import { stations } from '../fields'
 import { filled } from './filled'
@@ -12,9 +12,8 @@ const drawn = (x: number | null): number | null => (x === null ? null : Math.rou
 /** a day before all calendars: nothing is due on it */
 const NEVER_DUE = '0000-01-01'
 
-/** @param run what its runs came to, where they are kept for this state of it */
-export function summaryOf(job: Job, run: Findings | null = null): Summary {
-  const evaluation = evaluate(job, run)
+/** A job's line of the yard. @param evaluation its margins, told as the job's own page tells them */
+export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Summary {
   return {
     coreVersion: CORE_VERSION,
     title: job.title,

@@ -8,6 +8,8 @@ export interface Placed {
   readonly label: string
   readonly quantity: Quantity
   readonly limits: Limits
+  /** how far it may be out, where that is not told by the reading itself */
+  readonly ends?: { readonly low: number; readonly high: number }
 }
 
 /** Finds a reading of a job by its address, for instance "batteries.b1.capacityAh". */
@@ -59,8 +61,8 @@ export interface Ends {
 export function endsAt(lookup: Lookup, addresses: readonly string[]): Ends[] {
   return addresses
     .map((address) => {
-      const { reading, quantity, limits } = lookup(address)
-      return { address, value: reading.value, ...endsOf(reading, quantity, limits) }
+      const { reading, quantity, limits, ends } = lookup(address)
+      return { address, value: reading.value, ...(ends ?? endsOf(reading, quantity, limits)) }
     })
     .filter((e) => e.low < e.high)
 }

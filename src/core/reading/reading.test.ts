@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { air, coolant, kelvinAbove, probe } from '../units'
 import {
   type Bench,
-  chanceBelowZero,
   corners,
+  DRAWS,
   drawSample,
   endsOf,
   gravest,
@@ -14,7 +14,7 @@ import {
   overSamples,
   type Reading,
   retyped,
-  SAMPLES,
+  shareShort,
   sobolIndex,
   spreadOf,
   triangularQuantile,
@@ -31,7 +31,14 @@ test("spreads by source: per cent, but kelvin for a temperature, and a seller's 
   expect([measured(10), label(10), typical(10)].map((r) => spreadOf(r, 'current'))).toEqual(
     [0.3, 1, 3].map((n) => expect.closeTo(n) as number),
   )
-  expect([measured(90), label(90), typical(90)].map((r) => spreadOf(r, 'temperature'))).toEqual([1, 3, 6])
+  expect([measured(90), label(90), typical(90)].map((r) => spreadOf(r, 'temperature'))).toEqual([1.5, 3, 6])
+  // a tape along an edge, a calliper across a thin thing, a way along a frame, what is printed
+  expect([0.12, 0.009, 0.003, 1.2].map((m) => spreadOf(measured(m), 'length'))).toEqual(
+    [0.001, 0.00027, 0.0002, 0.024].map((m) => expect.closeTo(m, 8) as number),
+  )
+  expect(spreadOf(label(0.12), 'length')).toBe(0.003)
+  // a regulator that is measured is surer than one that is guessed at ± 0.3 V
+  expect(spreadOf(measured(14.2), 'voltage')).toBeCloseTo(0.142)
   expect(spreadOf(label(100), 'flow')).toBe(20)
   expect(spreadOf(label(10, 0.2), 'current')).toBe(0.2)
 })
@@ -80,11 +87,11 @@ test('the hypercube is triangular: its mean and variance, and each stratum once'
   const lookup = lookupIn({ a: measured(10, 3) })
   const { drawn, stratum } = drawSample(lookup, ['a'])
   const values = [...drawn.get('a')!]
-  const mean = values.reduce((s, v) => s + v, 0) / SAMPLES
+  const mean = values.reduce((s, v) => s + v, 0) / DRAWS
   expect(mean).toBeCloseTo(10, 1)
   // variance of a symmetric triangle of half-width 3: 9/6
-  expect(values.reduce((s, v) => s + (v - mean) ** 2, 0) / SAMPLES).toBeCloseTo(1.5, 1)
-  expect(new Set(stratum.get('a')).size).toBe(SAMPLES)
+  expect(values.reduce((s, v) => s + (v - mean) ** 2, 0) / DRAWS).toBeCloseTo(1.5, 1)
+  expect(new Set(stratum.get('a')).size).toBe(DRAWS)
   expect([
     triangularQuantile(0, 7, 10, 13),
     triangularQuantile(0.5, 7, 10, 13),
@@ -96,11 +103,10 @@ test('Sobol indices of 3 a + b are 0.9 and 0.1; the chance below nothing of a sy
   const lookup = lookupIn({ a: measured(0, 1), b: measured(0, 1) })
   const sample = drawSample(lookup, ['a', 'b'])
   const results = overSamples((b) => 3 * b.value('a') + b.value('b'), lookup, sample)
-  // 16 strata of 32 leave about a thirtieth of the rest as noise
   expect(Math.abs(sobolIndex(results, sample.stratum.get('a')!) - 0.9)).toBeLessThan(0.05)
   expect(Math.abs(sobolIndex(results, sample.stratum.get('b')!) - 0.1)).toBeLessThan(0.06)
-  expect(Math.abs(chanceBelowZero(results) - 0.5)).toBeLessThan(0.04)
-  expect(sobolIndex(new Float64Array(SAMPLES).fill(4), sample.stratum.get('a')!)).toBe(0)
+  expect(Math.abs(shareShort(results, []) - 0.5)).toBeLessThan(0.04)
+  expect(sobolIndex(new Float64Array(DRAWS).fill(4), sample.stratum.get('a')!)).toBe(0)
 })
 
 test('verdicts', () => {
@@ -143,5 +149,5 @@ test('what is no figure holds nothing: not at the nominal readings, not at one e
   })
   // the root of what goes below nothing at one end of its spread
   expect(corners((b) => Math.sqrt(b.value('x')), lookup, ['x'], 1).worst).toBeNaN()
-  expect(chanceBelowZero(Float64Array.from([1, Number.NaN, 1, 1]))).toBe(0.25)
+  expect(shareShort([1, Number.NaN, 1, 1], [])).toBe(0.25)
 })

@@ -1,7 +1,7 @@
 import type { Quantity } from '../units'
 
 /** How a value is known, best first. */
-export const sources = ['measured', 'label', 'typical'] as const
+export const sources = ['measured', 'label', 'seen', 'typical'] as const
 export type Source = (typeof sources)[number]
 
 /**
@@ -17,8 +17,25 @@ export interface Reading {
   typed?: string | undefined
 }
 
-const relative: Record<Source, number> = { measured: 0.03, label: 0.1, typical: 0.3 }
-const kelvin: Record<Source, number> = { measured: 1, label: 3, typical: 6 }
+const relative: Record<Source, number> = { measured: 0.03, label: 0.1, seen: 0.15, typical: 0.3 }
+const kelvin: Record<Source, number> = { measured: 1.5, label: 3, seen: 3, typical: 6 }
+/** what an instrument may be out, as a share of what it shows; 3 % where nothing is said */
+const instrument: Partial<Record<Quantity, number>> = {
+  voltage: 0.01,
+  resistance: 0.01,
+  mass: 0.02,
+  minutes: 0.02,
+  seconds: 0.02,
+}
+/** a tape along an edge, a calliper across a thin thing, a way along a frame; what is printed; m, and from where on */
+const TAPE = { edgeM: 0.001, calliperM: 0.0002, wayFromM: 0.6, way: 0.02, printedM: 0.003 }
+
+/** Half-width of a length, m. */
+function lengthSpread(m: number, source: 'measured' | 'label'): number {
+  const share = relative[source] * m
+  if (source === 'label') return Math.min(TAPE.printedM, share)
+  return m >= TAPE.wayFromM ? TAPE.way * m : Math.min(TAPE.edgeM, Math.max(TAPE.calliperM, share))
+}
 /** sellers overstate free air-flow */
 const LABEL_FLOW = 0.2
 
@@ -32,7 +49,10 @@ export function spreadOf(reading: Reading, quantity: Quantity): number {
   if (reading.spread !== undefined) return reading.spread
   if (quantity === 'temperature') return kelvin[reading.source]
   if (quantity === 'flow' && reading.source === 'label') return LABEL_FLOW * Math.abs(reading.value)
-  return relative[reading.source] * Math.abs(reading.value)
+  if (quantity === 'length' && (reading.source === 'measured' || reading.source === 'label'))
+    return lengthSpread(Math.abs(reading.value), reading.source)
+  const share = reading.source === 'measured' ? instrument[quantity] : undefined
+  return (share ?? relative[reading.source]) * Math.abs(reading.value)
 }
 
 /** What a quantity can be at all, SI; a spread is cut there. */

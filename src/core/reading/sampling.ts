@@ -1,6 +1,8 @@
 import { Bench, endsAt, type Lookup } from './bench'
+import { DRAWS } from './draws'
+import { asWeighed } from './weighing'
+import type { Weighing } from './weighing-schema'
 
-export const SAMPLES = 512
 const STRATA = 16
 const SEED = 0x9e3779b9
 
@@ -39,8 +41,18 @@ export function triangularQuantile(u: number, low: number, value: number, high: 
   return u < rise ? low + Math.sqrt(u * width * (value - low)) : high - Math.sqrt((1 - u) * width * (high - value))
 }
 
+/** Density of the same at a value; 0 outside its ends, and where it has no width. */
+export function triangularDensity(x: number, low: number, value: number, high: number): number {
+  if (x < low || x > high || high <= low) return 0
+  const top = 2 / (high - low)
+  if (x < value) return (top * (x - low)) / (value - low)
+  return x === value || high === value ? top : (top * (high - x)) / (high - value)
+}
+
 export interface Sample {
   readonly size: number
+  /** of each sample, together 1; empty: all alike */
+  readonly weights: readonly number[]
   /** for each address, which of the strata, as many as samples, each sample fell in */
   readonly stratum: ReadonlyMap<string, Uint16Array>
   /** for each address, the value drawn in each sample */
@@ -68,13 +80,20 @@ function sharesOf(address: string, size: number): Shares {
 }
 
 /**
- * Latin-hypercube sample of the given readings, triangular over value ± spread.
- * @see engineering §0
+ * Latin-hypercube sample of the given readings, triangular over value ± spread; a reading that was drawn anew when what
+ * was seen was weighed is drawn from there again, so that the weights belong to it.
+ * @see engineering §0, evidence
  */
-export function drawSample(lookup: Lookup, addresses: readonly string[], size = SAMPLES): Sample {
+export function drawSample(lookup: Lookup, addresses: readonly string[], weighing: Weighing | null = null): Sample {
+  const size = DRAWS
   const stratum = new Map<string, Uint16Array>()
   const drawn = new Map<string, Float64Array>()
-  for (const { address, low, high, value } of endsAt(lookup, addresses)) {
+  const anew = new Map(
+    (weighing?.drawnFrom ?? []).filter((r) => asWeighed(lookup, r)).map((r) => [r.address, r] as const),
+  )
+  for (const ends of endsAt(lookup, addresses)) {
+    const { address } = ends
+    const { low, high, value } = anew.get(address) ?? ends
     const { order, shares } = sharesOf(address, size)
     stratum.set(address, order)
     drawn.set(
@@ -82,7 +101,7 @@ export function drawSample(lookup: Lookup, addresses: readonly string[], size = 
       shares.map((u) => triangularQuantile(u, low, value, high)),
     )
   }
-  return { size, stratum, drawn }
+  return { size, stratum, drawn, weights: weighing?.weights ?? [] }
 }
 
 /** A reader that sees one sample after another, without building a map for each. */
@@ -114,13 +133,9 @@ export function overSamples(compute: (bench: Bench) => number, lookup: Lookup, s
   })
 }
 
-/** Share of results below the water line; what is no figure does not hold. */
-export const chanceBelowZero = (results: Float64Array): number =>
-  results.reduce((n, r) => n + (r < 0 || Number.isNaN(r) ? 1 : 0), 0) / results.length
-
 /**
  * First-order Sobol index of one input: variance of the output's means over equal strata of that input, over its whole
- * variance.
+ * variance, less what so few draws in a stratum vary by chance.
  * @returns 0…1; 0 where the output does not vary
  * @see engineering §0
  */
@@ -133,5 +148,6 @@ export function sobolIndex(results: Float64Array, stratum: Uint16Array): number 
   results.forEach((r, i) => {
     sums[Math.floor(stratum[i]! / perStratum)]! += r
   })
-  return sums.reduce((s, total) => s + (total / perStratum - mean) ** 2, 0) / STRATA / variance
+  const between = sums.reduce((s, total) => s + (total / perStratum - mean) ** 2, 0) / STRATA / variance
+  return Math.max(0, 1 - ((1 - between) * (results.length - 1)) / (results.length - STRATA))
 }

@@ -6,7 +6,6 @@ const apart = new Set([
   'units',
   'startedOn',
   'promisedOn',
-  'complaint',
   'checks',
   'baseline',
   'alterations',
@@ -38,13 +37,17 @@ const inOrder = (_: string, value: unknown): unknown =>
     ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
     : value
 
+/** of what was seen, when and by whom changes nothing */
+const whatWasSeen = (seen: Job['observations'][number]): unknown => ({ ...seen, at: '', by: '', typed: '' })
+
 const known = new WeakMap<Job, string>()
 
 /** What a job's runs depend on, as a short key: runs of another key belong to another state of the job. */
 export function runKey(job: Job): string {
   let key = known.get(job)
   if (key === undefined) {
-    key = hashed(JSON.stringify(Object.fromEntries(Object.entries(job).filter(([name]) => !apart.has(name))), inOrder))
+    const told = Object.entries({ ...job, observations: job.observations.map(whatWasSeen) })
+    key = hashed(JSON.stringify(Object.fromEntries(told.filter(([name]) => !apart.has(name))), inOrder))
     known.set(job, key)
   }
   return key

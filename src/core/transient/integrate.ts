@@ -14,7 +14,7 @@ const LATENT = 2.2e6
 const MOST_VENTED = 0.3
 /** steps for each second beyond which readings cannot belong to one machine */
 const FASTEST = 60
-const STABLE = 2
+const STABLE = 2.6
 
 /** Everything that a run is made of. */
 export interface RunSpec {
@@ -43,6 +43,8 @@ export interface RunOptions {
   readonly everyS?: number | undefined
   /** where a fan still runs at the end of the day: how much longer it is followed until it stands, s */
   readonly goOnS?: number | undefined
+  /** ends the run, as if its day were over, as soon as it is so hot; called at every step with HOT, °C */
+  readonly until?: ((hotC: number, seconds: number) => boolean) | undefined
   /** called now and then with the share done; true gives the run up */
   readonly progress?: ((share: number) => boolean) | undefined
 }
@@ -204,7 +206,10 @@ class Columns {
  * @throws StiffError where the readings are quicker than any sensible step
  * @see engineering §4
  */
-export function integrate(spec: RunSpec, { stepS = 1, everyS = 1, goOnS = 0, progress }: RunOptions = {}): Run | null {
+export function integrate(
+  spec: RunSpec,
+  { stepS = 1, everyS = 1, goOnS = 0, until, progress }: RunOptions = {},
+): Run | null {
   const { plant, legs, motors, governors, bus, given } = spec
   const total = lengthOf(legs)
   const fans = motors.length
@@ -245,6 +250,7 @@ export function integrate(spec: RunSpec, { stepS = 1, everyS = 1, goOnS = 0, pro
   let flatAtS: number | null = null
   let [peakC, peakAtS, leastV] = [y[HOT]!, 0, Number.POSITIVE_INFINITY]
   let ended: Run['ended'] = null
+  let over = false
   let after: { seconds: number; ah: number; still: boolean } | null = null
   const sums: LegSum[] = []
 
@@ -280,7 +286,7 @@ export function integrate(spec: RunSpec, { stepS = 1, everyS = 1, goOnS = 0, pro
     const most = min(stepS, 1 / perSecond)
     const last = leg === legs.at(-1)
     let left = leg.seconds + (last && !leg.running && !leg.live ? goOnS : 0)
-    while (left > 1e-9 && ended === null) {
+    while (left > 1e-9 && ended === null && !over) {
       // what runs in this step; a ramp's duty changes within it, and counts as it stands at its middle
       let controllers = 0
       if (ramps) plant.rates(y, k1)
@@ -372,6 +378,7 @@ export function integrate(spec: RunSpec, { stepS = 1, everyS = 1, goOnS = 0, pro
       }
       if (y[HOT]! > legPeak) legPeak = y[HOT]!
       if (y[VENTED]! / LATENT > MOST_VENTED * spec.coolantKg) ended = 'coolant gone'
+      if (until?.(y[HOT]!, t)) over = true
       if (progress && t >= nextWord) {
         nextWord = t + total / 50
         if (progress(t / total)) return null
@@ -386,7 +393,7 @@ export function integrate(spec: RunSpec, { stepS = 1, everyS = 1, goOnS = 0, pro
       peakC: legPeak,
       lastC: y[HOT]!,
     })
-    if (ended) break
+    if (ended || over) break
   }
   keep.add(t, y, bus.volts, charge, duties, speeds, y[HOT]! >= plant.boilsC())
   return {

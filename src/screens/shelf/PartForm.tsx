@@ -23,7 +23,6 @@ import {
   sourcePath,
   takeFact,
 } from '@/core/parts'
-import { sources } from '@/core/reading'
 import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem } from '@/core/units'
 import { putPart } from './server-calls'
 
@@ -337,7 +336,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
                       {...register(fieldOf(sourcePath(line.path)))}
                       defaultValue="label"
                     >
-                      {[...sources].map((s) => (
+                      {(Object.keys(sourceNames) as (keyof typeof sourceNames)[]).map((s) => (
                         <option key={s} value={s}>
                           {sourceNames[s]}
                         </option>

@@ -122,6 +122,8 @@ function Signature({ ready, sign }: { readonly ready: boolean } & Pick<StationPr
 function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
   const { blockers, toAccept, ready } = signing(job, evaluation)
   const open = toAccept.filter((a) => !a.accepted)
+  // what is to be accepted is told from draws: until they are made for this very job it may change
+  const waiting = run.pending || evaluation.margins.some((m) => m.toldFrom === undefined || m.soft)
   return (
     <>
       <h2>{job.signature ? 'Signed' : 'What stands before the signature'}</h2>
@@ -137,14 +139,16 @@ function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
               {b}
             </p>
           ))}
-          {blockers.length === 0 && open.length === 0 && <p className="say say-holds">Nothing. It can be signed.</p>}
-          {run.pending && (
+          {!waiting && blockers.length === 0 && open.length === 0 && (
+            <p className="say say-holds">Nothing. It can be signed.</p>
+          )}
+          {waiting && (
             <p className="say" role="status">
               The day is still being run through: wait with what is to be accepted, it may change.{' '}
               <progress value={run.progress ?? 0} max={1} aria-label="spreads run through" />
             </p>
           )}
-          <fieldset disabled={run.pending}>
+          <fieldset disabled={waiting}>
             {open.length > 0 && <Acceptances open={open} settle={settle} now={now} />}
             <Signature ready={ready} sign={sign} />
           </fieldset>

@@ -9,7 +9,7 @@ import { usePathname, useSearchParams } from 'next/navigation'
 import type { Remedy } from '@/core/advice'
 import { type Station, stations } from '@/core/fields'
 import { fieldsOf, type Job, type MarginId, marginIds } from '@/core/job'
-import { evaluate, type Findings, stationOfMargin, withSample } from '@/core/margins'
+import { evaluate, type Findings, stationOfMargin } from '@/core/margins'
 import type { Part } from '@/core/parts'
 import { complaintInWords, filled } from '@/core/plan'
 import { timeInWords } from '@/ui/days'
@@ -24,9 +24,9 @@ import type { PendingSave, SaveAnswer } from './saver'
 import { SavedMark, SaveTrouble } from './SavedMark'
 import { AsideNotes, NotTaken } from './SaveNotes'
 import { seenBy } from './seen-by'
+import { useJudged } from './use-judged'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
-import { useSample } from './use-sample'
 import { useStationKeys } from './use-station-keys'
 
 const ConflictDialog = dynamic(() => persistently(() => import('@/ui/ConflictDialog')).then((m) => m.ConflictDialog), {
@@ -119,8 +119,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     () => evaluate(job, run.findings, { quickly: doc.moving }),
     [job, run.findings, doc.moving],
   )
-  const sampled = useSample(job, run.findings)
-  const full = useMemo(() => (sampled ? withSample(evaluation, sampled) : evaluation), [evaluation, sampled])
+  const full = useJudged(job, run.findings, evaluation)
   const entries = useMemo(
     () =>
       Object.fromEntries(
@@ -128,11 +127,11 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
           s,
           {
             ...filled(job, s),
-            short: evaluation.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
+            short: full.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
           },
         ]),
       ) as Record<Station, SpineEntry>,
-    [job, evaluation],
+    [job, full],
   )
   const swapUnits = useCallback(
     () => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })),

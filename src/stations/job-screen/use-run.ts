@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { proxy } from 'comlink'
 import type { Job } from '@/core/job'
-import { afterwards, type Findings } from '@/core/margins'
+import { afterwards, type Findings, ranOf } from '@/core/margins'
 import { type ChartedRuns, type Circumstances, runKey, runWaitsFor, type StopsIn, usualCircumstances } from '@/core/run'
 import type { RunNews, RunQuestion } from '@/workers/compute.worker'
 import { useCompute } from '../use-compute'
@@ -64,11 +64,13 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
     if ('message' in news) {
       setAnswer({ runs: null, findings: null, stops: [], message: news.message })
       setProgress(null)
-    } else if ('done' in news) setProgress(isNewest ? news.done / news.of : null)
+    } else if ('share' in news) setProgress(isNewest ? news.share : null)
     else if ('settled' in news) {
       settled.current = news.findings
       setProgress(null)
-      setAnswer((a) => (a.findings?.key === news.findings.key ? { ...a, findings: news.findings } : a))
+      setAnswer((a) =>
+        a.findings === null || a.findings.key === news.findings.key || isNewest ? { ...a, findings: news.findings } : a,
+      )
       tell.current(news.findings)
     } else
       setAnswer((a) => ({
@@ -80,8 +82,9 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
   }, [])
 
   const waits = runWaitsFor(job)
+  const known = useRef<Findings | null>(kept)
+  known.current = answer.findings
   useEffect(() => {
-    if (waits !== null) return undefined
     const ask = (settle: boolean, quick: boolean): void => {
       const mine = ++ticket.current
       const question: RunQuestion = {
@@ -91,6 +94,7 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
         circumstances: charts ? circumstances : null,
         quick,
         settle,
+        evidence: known.current?.evidence ?? null,
       }
       void compute().run(
         question,
@@ -99,7 +103,7 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
     }
     const done = settled.current?.key === runKey(job)
     // first roughly, so that it follows; then in full
-    if (!done || charts) ask(false, true)
+    if (waits === null && (!done || charts)) ask(false, true)
     if (moving || (done && !charts)) return undefined
     const timer = setTimeout(
       () => {
@@ -119,7 +123,7 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
         ? { ...answer, pending, progress, circumstances, suppose }
         : {
             runs: null,
-            findings: null,
+            findings: ranOf(answer.findings) ? null : answer.findings,
             stops: [],
             pending: false,
             progress: null,

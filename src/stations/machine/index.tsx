@@ -1,5 +1,7 @@
 'use client'
 
+import dynamic from 'next/dynamic'
+import { Coming, persistently } from '@/ui/persistently'
 import {
   changeComplaintReading,
   changeSystemVoltage,
@@ -13,9 +15,17 @@ import { ChoiceField, UnsaidField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
-import { Allowed, Baseline, Cure, Ending, Lives } from './Before'
-import { FanPlug } from './FanPlug'
 import { Plate } from './Plate'
+
+const EvidenceStrip = dynamic(
+  () => persistently(() => import('../evidence/EvidenceStrip')).then((m) => m.EvidenceStrip),
+  { ssr: false, loading: () => <Coming height={120} /> },
+)
+// it stands folded, below the picture: fetched when the page is there
+const Story = dynamic(() => persistently(() => import('./Story')).then((m) => m.Story), {
+  ssr: false,
+  loading: () => <Coming height={280} />,
+})
 
 const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
   values.map((value) => ({ value, name: value }))
@@ -79,6 +89,7 @@ function Stage(props: StationProps) {
           />
         </div>
       </div>
+      <EvidenceStrip {...props} />
       <Plate job={job} />
       {dead && (
         <p className="say say-short">
@@ -88,12 +99,7 @@ function Stage(props: StationProps) {
           Without it this job ends here, until one is fitted.
         </p>
       )}
-      <Cure {...props} />
-      <FanPlug {...props} />
-      <Baseline {...props} />
-      <Allowed {...props} />
-      <Lives {...props} />
-      <Ending {...props} />
+      <Story {...props} />
     </>
   )
 }

@@ -25,6 +25,11 @@ const LogView = dynamic(() => persistently(() => import('./LogView')).then((m) =
   loading: () => <Coming />,
 })
 
+const EvidenceStrip = dynamic(
+  () => persistently(() => import('../evidence/EvidenceStrip')).then((m) => m.EvidenceStrip),
+  { ssr: false, loading: () => <Coming /> },
+)
+
 /** Everything about the trigger that a run can tell. */
 export function RunViews(props: StationProps) {
   return (
@@ -40,6 +45,9 @@ export function RunViews(props: StationProps) {
       </Tab>
       <Tab eventKey="weather" title="Season and height">
         <WeatherView {...props} />
+      </Tab>
+      <Tab eventKey="seen" title="What was seen">
+        <EvidenceStrip {...props} />
       </Tab>
       {props.job.engine && (
         <Tab eventKey="log" title="From a log">

@@ -48,7 +48,8 @@ function upTo(job: Job, c: number | null): string {
 }
 
 /** How warm, how high and how blocked it may get before nothing is left. */
-export function WeatherView({ job }: StationProps) {
+export function WeatherView({ job, run }: StationProps) {
+  const evidence = run.findings?.evidence ?? null
   const u = job.units
   const home = Math.round(job.surroundings.heightM.value)
   const [airC, setAir] = useState(Math.round(job.surroundings.hottestC.value))
@@ -68,7 +69,7 @@ export function WeatherView({ job }: StationProps) {
       { ...now, heightM: (now.heightM ?? 0) + HIGHER_M },
     ]
     const timer = setTimeout(() => {
-      ask((sweep) => sweep.weather(job, airC, now, others)).then(
+      ask((sweep) => sweep.weather(job, evidence, airC, now, others)).then(
         (answer) => {
           if (answer?.ok) setWeather(answer.weather)
           if (answer) setMessage(answer.ok ? null : answer.message)
@@ -77,7 +78,7 @@ export function WeatherView({ job }: StationProps) {
       )
     }, 120)
     return () => clearTimeout(timer)
-  }, [job, airC, text, ask])
+  }, [job, evidence, airC, text, ask])
   const what = job.bay ? 'what is allowed in the bay' : 'boiling, over what is kept free'
   return (
     <>

@@ -1,7 +1,8 @@
 import { z } from 'zod'
+import { withLearnt } from '@/core/evidence'
 import { daySchema, type JobKind, jobKinds, jobSchema, machineKinds, startJob, typicalMachines } from '@/core/job'
 import { problemsInWords } from '@/formats'
-import { addJob, now, theStore } from '@/store'
+import { addJob, lastOn, now, theStore } from '@/store'
 import { answering, readBody } from '../answers'
 
 const beginning = z
@@ -25,9 +26,13 @@ export async function POST(request: Request): Promise<Response> {
       const body = await readBody(request, beginning)
       if (!body.ok) return Response.json({ message: body.message }, { status: 400 })
       const at = now().toISOString()
-      const job = jobSchema.safeParse(startJob({ ...body.value, startedOn: at.slice(0, 10) }))
+      const store = await theStore()
+      const { machineName, kind, owner } = body.value
+      const last = await lastOn(store, { name: machineName, kind, owner })
+      const begun = startJob({ ...body.value, startedOn: at.slice(0, 10) })
+      const job = jobSchema.safeParse(last ? withLearnt(begun, last.job, last.findings?.evidence ?? null) : begun)
       if (!job.success) return Response.json({ message: problemsInWords(job.error) }, { status: 400 })
-      const added = await addJob(await theStore(), job.data, at)
+      const added = await addJob(store, job.data, at)
       return added.ok ? Response.json({ id: added.id }) : Response.json({ message: added.message }, { status: 400 })
     },
     (message) => ({ message }),

@@ -5,6 +5,7 @@ import { fromVersion4 } from './from-version-4'
 import { fromVersion5 } from './from-version-5'
 import { fromVersion6 } from './from-version-6'
 import { fromVersion7 } from './from-version-7'
+import { fromVersion8 } from './from-version-8'
 import { isRaw, type Raw } from './raw'
 
 export { migratePart } from './part'
@@ -18,6 +19,7 @@ const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
   5: fromVersion5,
   6: fromVersion6,
   7: fromVersion7,
+  8: fromVersion8,
 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */

@@ -21,10 +21,10 @@ export const engineSchema = z.strictObject({
   heatShare: field(
     'heat over brake power',
     'share',
-    [0.1, 2],
+    [0.01, 2],
     'machine',
     'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred ' +
-      '0.5, closed 1',
+      '0.5, closed 1; beside a liquid-cooled engine 0.03',
   ),
   idleShare: field('load share, standing', 'share', [0.005, 1], 'machine', 'idling at a gate 0.04'),
   slowShare: field(

@@ -9,6 +9,7 @@ import { field } from '../../fields'
 import { idSchema } from '../../parts'
 import { choiceEnds, upTo } from '../limits'
 import { line, momentSchema, name } from './common'
+import { observationSchema } from './observation'
 
 /** What is wrong with which machine, how it ran before, and where it works. */
 export const machineShape = {
@@ -24,7 +25,11 @@ export const machineShape = {
       'on a run before anything comes apart',
     ).nullable(),
     aboveC: field('shows above', 'temperature', choiceEnds.complaintAboveC, 'machine').nullable(),
+    /** somebody doubts it: it is kept, and nothing is told from it */
+    doubted: z.boolean(),
   }),
+  /** what was seen of the machine, besides the complaint */
+  observations: z.array(observationSchema).max(...upTo('observations')),
   machine: z.strictObject({
     kind: z.enum(machineKinds),
     name: name(80),

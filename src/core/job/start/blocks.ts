@@ -48,9 +48,10 @@ const coolingBeside = ({ ramShare, core }: TypicalMachine) => ({
 })
 
 /** A bay's panels, and what else moves air in it. @see engineering §2.7 */
-const bayBeside = ({ freeBehindMm }: TypicalMachine) => ({
+const bayBeside = ({ freeBehindMm, engine, coolant }: TypicalMachine) => ({
   panelM2: typical(0),
-  flywheel: null,
+  // an air-cooled engine has its own fan, unless somebody says that it has none
+  flywheel: engine && !coolant ? { freeFlowM3s: typical(0.07), maxPressurePa: typical(250) } : null,
   intakeFrom: null,
   panels: [
     {
@@ -65,14 +66,29 @@ const bayBeside = ({ freeBehindMm }: TypicalMachine) => ({
   ],
 })
 
+/** of one heat at a work that is guessed once, in its load share: what rating and share of it add to the doubt */
+const RATING = 0.1
+const SHARE = 0.05
+/** what a space beside a liquid-cooled engine takes from block and exhaust is known by half either way (estimate) */
+const BESIDE = 0.5
+
+/** The rating and its heat; how hard it works carries the doubt of both. @see engineering §0, §2.8 */
+function heatGuess({ engine, bay, coolant }: TypicalMachine, medium: 'coolant' | 'air') {
+  const watts = (engine?.powerKw ?? 0) * 1000
+  const share = medium === 'air' && bay ? bay.heatShare : (engine?.heatShare ?? 0)
+  return {
+    ratedPowerW: typical(watts, RATING * watts),
+    heatShare: medium === 'coolant' ? typical(share, SHARE * share) : typical(share, (coolant ? BESIDE : 0.3) * share),
+  }
+}
+
 const engineOf = (t: TypicalMachine, medium: 'coolant' | 'air'): Engine | null =>
   t.engine && {
-    ratedPowerW: typical(t.engine.powerKw * 1000),
+    ...heatGuess(t, medium),
     ratedRpm: typical(t.engine.rated),
     idleRpm: typical(t.engine.idle),
     slowRpm: typical(t.engine.slow),
     cruiseRpm: typical(t.engine.cruise),
-    heatShare: typical(medium === 'air' && t.bay ? t.bay.heatShare : t.engine.heatShare),
     loadShare: typical(t.engine.loadShare),
     ...engineBeside(t),
     ...storeBeside(t),

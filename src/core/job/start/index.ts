@@ -189,7 +189,9 @@ export function startJob(beginning: Beginning): Job {
       breeze: 'no breeze',
       after: null,
       aboveC: null,
+      doubted: false,
     },
+    observations: [],
     machine: {
       kind,
       name: machineName,

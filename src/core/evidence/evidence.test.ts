@@ -1,0 +1,266 @@
+import { example } from '../../formats/test-support/examples'
+import { type Job, jobSchema, lookupOf, type Observation } from '../job'
+import { drawnMargins, evaluate, judge } from '../margins'
+import { Bench, effectiveNumber, endsAt, NotingBench, quantileOf, triangularQuantile, type Weighing } from '../reading'
+import { withoutRun } from '../run'
+import { withLearnt } from './learnt'
+import { logLikelihood, misfit } from './likelihood'
+import { candidatesFor, worthOf } from './next-look'
+import { jobWhen, predict, type Prediction } from './predict'
+import { complaintSeen, countingIn, type Seen } from './seen'
+import { weighed } from './weigh'
+
+const AT = '2026-11-25T14:02:00.000Z'
+const silent = (job: Job): Job => ({ ...job, complaint: { ...job.complaint, after: null, aboveC: null } })
+const bike = silent(example('fell-bike-short-at-idle'))
+
+const observation = (own: Partial<Observation>): Observation => ({
+  id: 'seen1',
+  kind: 'warm-up',
+  at: AT,
+  by: '',
+  state: 'as it came',
+  work: 'idle',
+  airC: 18,
+  fromC: null,
+  toC: null,
+  forS: null,
+  seen: null,
+  how: 'by a watch',
+  spread: null,
+  typed: '',
+  doubted: false,
+  ...own,
+})
+const climb = observation({ id: 'climb', kind: 'boiled', work: 'slow', forS: 900, how: 'remembered' })
+const watch = observation({ id: 'watch', kind: 'rise', work: 'slow', fromC: 84, toC: 96 })
+
+/** A reproducible stream of shares between 0 and 1. */
+function shares(seed: number): () => number {
+  let state = seed
+  const next = (): number => {
+    state = (state * 16807) % 2147483647
+    return state / 2147483647
+  }
+  // seeds that lie near each other begin alike
+  for (let n = 0; n < 5; n++) next()
+  return next
+}
+
+/** A machine drawn from the spreads of a job's readings, with all that it would show. */
+function twin(job: Job, seed: number, seen: readonly Seen[]) {
+  const lookup = lookupOf(job)
+  const noting = new NotingBench(lookup)
+  seen.forEach((s) => predict(noting, jobWhen(job, s), s))
+  const margins = drawnMargins(job).find((m) => m.margin.id === 'air')!
+  const next = shares(seed)
+  const touched = [...new Set([...noting.touched, ...margins.parts.flatMap((p) => p.touched)])]
+  const truth = new Map(
+    endsAt(lookup, touched).map((e) => [e.address, triangularQuantile(next(), e.low, e.value, e.high)]),
+  )
+  const bench = new Bench(lookup, truth)
+  const shown = seen.map((s) => predict(bench, jobWhen(job, s), s))
+  const moving = margins.parts.find((p) => p.part.id.startsWith('moving'))!
+  return { air: moving.part.compute(bench).value, shown, noise: next }
+}
+
+const evidenceOf = (job: Job, evidence: Weighing | null) => withoutRun(job, AT, evidence)
+/** 5th and 95th of Air moving, in W, with what was seen. */
+function airBand(job: Job, evidence: Weighing | null): readonly [number, number] {
+  const { parts, drawn } = drawnMargins(job, evidenceOf(job, evidence)).find((m) => m.margin.id === 'air')!
+  const { over } = parts.find((p) => p.part.id.startsWith('moving'))!
+  return [quantileOf(over, drawn.weights, 0.05), quantileOf(over, drawn.weights, 0.95)]
+}
+
+describe('twins: a hidden machine, its own runs as what was seen, with noise', () => {
+  const buggy = silent(example('vineyard-buggy-unsure'))
+  const twins = Array.from({ length: 6 }, (_, n) => {
+    const { air, shown, noise } = twin(buggy, 7919 * (n + 1), [climb, watch])
+    const off = (sigma: number): number => Math.exp(triangularQuantile(noise(), -2.45 * sigma, 0, 2.45 * sigma))
+    const boils = shown[0]!.value
+    const job = {
+      ...buggy,
+      observations: [
+        Number.isFinite(boils) && boils < 1800
+          ? { ...climb, seen: Math.max(1, boils * off(0.35)), forS: 1800 }
+          : { ...climb, seen: null, forS: 900 },
+        ...(Number.isFinite(shown[1]!.value) ? [{ ...watch, seen: shown[1]!.value * off(0.1) }] : []),
+      ],
+    }
+    return { job, air, weighing: weighed(job)! }
+  })
+  const [low, high] = airBand(buggy, null)
+  test('in at least four of five the 5th-to-95th of Air holds the truth, and none is called a contradiction', () => {
+    expect(twins.filter((t) => t.weighing.contradiction)).toEqual([])
+    const held = twins.filter(({ job, air, weighing }) => {
+      const [from, to] = airBand(job, weighing)
+      return air >= from && air <= to
+    })
+    expect(held.length).toBeGreaterThanOrEqual(5)
+  })
+  test('a complaint and one stopwatch test halve the width of Air', () => {
+    const both = twins.filter(({ job }) => job.observations.length === 2)
+    expect(both.length).toBeGreaterThan(1)
+    const widths = both.map(({ job, weighing }) => {
+      const [from, to] = airBand(job, weighing)
+      return (to - from) / (high - low)
+    })
+    expect(widths.reduce((a, b) => a + b, 0) / both.length).toBeLessThan(0.5)
+  })
+  test('guards stand as they stood, and what was typed too', () => {
+    const { job, weighing } = twins[0]!
+    const told = (evidence: Weighing | null) =>
+      judge(job, evidenceOf(job, evidence)).margins.filter((m) => ['wire', 'fuse', 'contacts'].includes(m.id))
+    expect(told(weighing)).toEqual(told(null))
+    for (const r of weighing.informed) expect(lookupOf(job)(r.address).reading.value).toBe(r.was.value)
+  })
+  test('in which order it was seen does not matter', () => {
+    const { job, weighing } = twins[1]!
+    const back = weighed({ ...job, observations: [...job.observations].reverse() })!
+    expect(back.effective).toBeCloseTo(weighing.effective, 6)
+    expect(back.informed.map((r) => r.address).sort()).toEqual(weighing.informed.map((r) => r.address).sort())
+  })
+})
+
+describe('what cannot both be right', () => {
+  test('a climb that boils in a minute at frost: told, nothing narrowed, and what would have to move', () => {
+    const job = { ...bike, observations: [{ ...climb, airC: -10, seen: 60, forS: 60, how: 'by a watch' as const }] }
+    const { contradiction, informed, weights, seen } = weighed(job)!
+    expect(contradiction).not.toBeNull()
+    expect(contradiction!.move.length).toBeGreaterThan(0)
+    expect([informed, weights]).toEqual([[], []])
+    expect(seen[0]!.agrees).toBe(false)
+  })
+  test('two that disagree: the one that, left out, lets the other stand; doubted, the other counts alone', () => {
+    const [p] = twin(bike, 11, [watch]).shown
+    const good = { ...watch, seen: p!.value }
+    const bad = { ...watch, id: 'bad', seen: p!.value * 12 }
+    const both = weighed({ ...bike, observations: [good, bad] })!
+    expect(both.contradiction?.leaveOut).toBe('bad')
+    const doubted = weighed({ ...bike, observations: [good, { ...bad, doubted: true }] })!
+    expect(doubted.contradiction).toBeNull()
+    expect(doubted.informed).toEqual(weighed({ ...bike, observations: [good] })!.informed)
+    expect(doubted.seen.find((s) => s.id === 'bad')!.apart).toBe('it is doubted')
+  })
+})
+
+describe('likelihood, by hand', () => {
+  const at = (value: number, overK: number | null = null): Prediction => ({
+    value,
+    overK,
+    horizonS: 3600,
+    slopeKs: null,
+    wantingK: null,
+  })
+  test('a remembered time: ln(900/720) over 0.35; a watch is no nearer than the model’s tenth', () => {
+    expect(logLikelihood(at(900), { ...climb, seen: 720 })).toBeCloseTo(-0.5 * (0.22314 / 0.35) ** 2, 4)
+    expect(logLikelihood(at(900), { ...watch, seen: 720 })).toBeCloseTo(-0.5 * (0.22314 / 0.1) ** 2, 3)
+  })
+  test('a thermometer: the model’s 2 K; 4 K out are two σ', () => {
+    const seen = observation({ kind: 'temperature', seen: 50, forS: 600, how: 'by a thermometer' })
+    expect(misfit(at(54), seen)).toBe(2)
+  })
+  test('“did not boil” is a bound: 2 K to spare 0.841, at the line a half', () => {
+    const not = { ...climb, seen: null }
+    expect(Math.exp(logLikelihood(at(Number.POSITIVE_INFINITY, -2), not))).toBeCloseTo(0.8413, 3)
+    expect(Math.exp(logLikelihood(at(900), not))).toBeCloseTo(0.5, 6)
+  })
+  test('never above 100: a machine that gets to 104 is two σ of 2 K beyond, told in the normal’s tail', () => {
+    const never = observation({ kind: 'hottest', toC: 100, forS: 600, how: 'by a thermometer' })
+    expect(Math.exp(logLikelihood(at(104), never))).toBeCloseTo(0.02275, 4)
+  })
+  test('effective number: (Σw)²/Σw²', () => {
+    expect(effectiveNumber([0.5, 0.5])).toBeCloseTo(2)
+    expect(effectiveNumber([0.7, 0.1, 0.1, 0.1])).toBeCloseTo(1 / 0.52)
+  })
+})
+
+describe('the complaint', () => {
+  const spoken = example('fell-bike-short-at-idle')
+  test('counts once a figure is said, and is doubted away', () => {
+    expect(complaintSeen(bike)).toBeNull()
+    expect(complaintSeen(spoken)).toMatchObject({ kind: 'boiled', work: 'slow', airC: 18, seen: 720 })
+    expect(weighed({ ...spoken, complaint: { ...spoken.complaint, doubted: true } })!.informed).toEqual([])
+  })
+  test('with nothing else chosen it tells something all the same', () => {
+    const bare = {
+      ...spoken,
+      fans: [],
+      controllers: [],
+      runs: spoken.runs.map((r) => ({ ...r, fan: null, controller: null })),
+    }
+    expect(weighed(bare)!.informed.length).toBeGreaterThan(0)
+  })
+})
+
+test('what knowing a figure would take of the doubt agrees with having taken it', () => {
+  const seen = candidatesFor(bike).find((c) => c.kind === 'warm-up')!
+  const { x } = drawnMargins(bike).find((m) => m.margin.id === 'air')!
+  const lookup = lookupOf(bike)
+  const doubtOf = (job: Job, evidence: Weighing | null): number => {
+    const p = judge(job, evidenceOf(job, evidence)).margins.find((m) => m.id === 'air')!.chanceShort!
+    return p * (1 - p)
+  }
+  const taken = Array.from({ length: 3 }, (_, n) => {
+    const { value } = twin(bike, 104729 * (n + 1), [seen]).shown[0]!
+    const job = { ...bike, observations: [observation({ ...seen, id: 'taken', seen: value })] }
+    return doubtOf(job, weighed(job))
+  })
+  const really = 1 - taken.reduce((a, b) => a + b, 0) / taken.length / doubtOf(bike, null)
+  const { drawn } = drawnMargins(bike).find((m) => m.margin.id === 'air')!
+  const values = Array.from(
+    x!,
+    (_, k) => predict(new Bench(lookup, new Map([...drawn.drawn].map(([a, v]) => [a, v[k]!]))), bike, seen).value,
+  )
+  const told = worthOf(
+    values,
+    Array.from(x!, (v) => (v < 0 ? 1 : 0)),
+    Array.from(x!, () => 1 / x!.length),
+  )
+  expect(Math.abs(told.share - really)).toBeLessThan(0.25)
+})
+
+describe('awkward input', () => {
+  const file = (o: Partial<Observation>) => jobSchema.safeParse({ ...bike, observations: [observation(o)] }).success
+  test('what no observation can be is refused where it is read', () => {
+    expect(file({ toC: 78, seen: 480 })).toBe(true)
+    expect(file({ toC: 78, seen: -5 })).toBe(false)
+    expect(file({ toC: null, seen: 480 })).toBe(false)
+    expect(file({ kind: 'rise', fromC: 90, toC: 80, seen: 60 })).toBe(false)
+    expect(file({ kind: 'boiled', seen: null, forS: 0 })).toBe(false)
+    expect(file({ kind: 'warm-up', toC: 78, seen: null })).toBe(false)
+  })
+  test('from before there was such a machine, or of a fan that it has not: kept, and said why it tells nothing', () => {
+    const odd = { ...bike, observations: [observation({ at: '1899-01-01T00:00:00.000Z', toC: 78, seen: 400 })] }
+    expect(countingIn(odd)).toEqual([])
+    expect(weighed(odd)!.seen[0]!.apart).toMatch(/before there was/)
+    const noFan = { ...bike, observations: [observation({ kind: 'share', seen: 0.5, forS: 600 })] }
+    expect(weighed(noFan)!.seen[0]!.apart).toMatch(/no electric fan/)
+  })
+  test('a hundred that all contradict each other end in words', () => {
+    const many = Array.from({ length: 100 }, (_, i) =>
+      observation({
+        id: `o${i}`,
+        toC: 78,
+        seen: i % 2 ? 60 : 3000,
+        at: `2026-11-25T14:${String(i % 60).padStart(2, '0')}:00.000Z`,
+      }),
+    )
+    const told = weighed({ ...bike, observations: many })!
+    expect(told.contradiction).not.toBeNull()
+    expect(evaluate(bike, evidenceOf(bike, told)).contradiction).not.toBeNull()
+  })
+})
+
+test('the next job on the machine begins with what was seen of it, where there would be a guess', () => {
+  const before = example('fell-bike-short-at-idle')
+  const weighing = weighed(before)!
+  const told = weighing.informed.find((r) => r.address === 'engine.slowShare')!
+  const begun: Job = { ...before, title: 'the next one' }
+  const next = withLearnt(begun, before, weighing)
+  expect(next.engine!.slowShare).toMatchObject({ source: 'seen', value: told.value })
+  expect(next.engine!.slowShare.spread!).toBeCloseTo(Math.max(told.high - told.value, told.value - told.low))
+  const measured = { ...begun, engine: { ...begun.engine!, slowShare: { value: 0.2, source: 'measured' as const } } }
+  expect(withLearnt(measured as Job, before, weighing).engine!.slowShare.value).toBe(0.2)
+  expect(withLearnt(begun, example('churchyard-digger-bay'), weighing)).toBe(begun)
+})

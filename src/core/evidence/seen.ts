@@ -1,0 +1,102 @@
+import { type Job, observationFigures, type Observation, type SeenHow } from '../job'
+
+/** What was seen, as it is predicted and weighed: an observation of the job, or its complaint. */
+export interface Seen extends Pick<
+  Observation,
+  'id' | 'kind' | 'state' | 'work' | 'airC' | 'fromC' | 'toC' | 'forS' | 'seen' | 'how' | 'spread'
+> {
+  /** it came to it, and nobody said when */
+  readonly sometime?: true
+  /** what was waited for lies so much below boiling, K */
+  readonly underK?: number
+  /** it was worked first, and watched from the key's going off */
+  readonly afterOff?: true
+}
+
+export const COMPLAINT = 'complaint'
+
+/** so much below boiling a gauge stands in its red field, K (estimate) */
+const RED_K = 10
+
+const complained = {
+  'slow climbs': 'slow',
+  'slow work': 'slow',
+  'any work': 'slow',
+  idling: 'idle',
+  'after switch-off': 'slow',
+} as const
+
+/**
+ * The complaint as something that was seen: of the machine as it came, begun as warm as it gets at rest. Null until
+ * somebody has said when it shows, or above what: the sentence that a new job begins with is nobody's.
+ */
+export function complaintSeen(job: Job): Seen | null {
+  const { what, on, after, aboveC } = job.complaint
+  if ((after === null && aboveC === null) || job.trailer || !job.engine) return null
+  if (what === 'stumbles when hot' || (what === 'boils' && !job.cooling)) return null
+  return {
+    id: COMPLAINT,
+    kind: 'boiled',
+    state: 'as it came',
+    work: complained[on],
+    airC: (aboveC ?? job.surroundings.usualC).value,
+    fromC: null,
+    toC: null,
+    forS: after?.value ?? null,
+    seen: after?.value ?? null,
+    how: 'remembered',
+    spread: after?.spread !== undefined && after.value > 0 ? after.spread / after.value : null,
+    ...(after === null ? { sometime: true as const } : {}),
+    ...(what === 'runs hot' && job.cooling ? { underK: RED_K } : {}),
+    ...(on === 'after switch-off' ? { afterOff: true as const } : {}),
+  }
+}
+
+/** so many of what was observed count, the newest: more would be weighed for minutes and tell nothing else */
+const MOST_COUNTED = 12
+
+/** Why an observation tells nothing of this job; null where it does. */
+export function apartBecause(job: Job, o: Observation): string | null {
+  const own = tellsNothing(job, o)
+  if (own !== null) return own
+  const newer = job.observations.filter((n) => tellsNothing(job, n) === null && n.at > o.at).length
+  return newer >= MOST_COUNTED ? `${MOST_COUNTED} newer ones count` : null
+}
+
+function tellsNothing(job: Job, o: Observation): string | null {
+  if (o.doubted) return 'it is doubted'
+  if (o.at.slice(0, 10) < '1950') return 'it was seen before there was such a machine'
+  if (!job.cooling && (o.kind === 'boiled' || o.kind === 'outlet')) return 'a bay has no coolant'
+  if (o.state === 'as fitted' && !job.fans.length) return 'no fan is chosen yet'
+  if ((o.kind === 'share' || o.kind === 'after-run' || o.kind === 'fall') && o.state === 'as it came' && !job.oldFan)
+    return 'it had no electric fan as it came'
+  if ((o.work === 'towed' || o.work === 'charger' || o.work === 'alone') !== (job.trailer !== null) && o.work !== 'off')
+    return 'this machine does no such work'
+  return null
+}
+
+/** Everything that counts: the complaint and what was observed, as long as nobody doubts it. */
+export const countingIn = (job: Job): readonly Seen[] => [
+  ...(job.complaint.doubted ? [] : [complaintSeen(job) ?? []].flat()),
+  ...job.observations.filter((o) => apartBecause(job, o) === null),
+]
+
+/** Shares of times, kelvins, shares and volts that each way of taking it may be out. @see engineering §0 */
+const own: Readonly<Record<SeenHow, { readonly time: number; readonly kelvin: number; readonly volts: number }>> = {
+  'by a watch': { time: 0.05, kelvin: 4, volts: 0.3 },
+  remembered: { time: 0.35, kelvin: 8, volts: 0.5 },
+  'by its gauge': { time: 0.1, kelvin: 4, volts: 0.3 },
+  'by a thermometer': { time: 0.05, kelvin: 1.5, volts: 0.3 },
+  'by a meter': { time: 0.05, kelvin: 1.5, volts: 0.12 },
+}
+/** no model is nearer than that: a share of a time, K, V */
+const MODEL = { time: 0.1, kelvin: 2, volts: 0.1 }
+
+/** How far what was seen may be out: a share of a time or share, K, or V by its kind. */
+export function sigmaOf(seen: Seen): number {
+  const what = observationFigures[seen.kind]
+  const which = ({ afterS: 'time', share: 'time', toC: 'kelvin', volts: 'volts' } as const)[what]
+  return Math.max(seen.spread ?? own[seen.how][which], MODEL[which])
+}
+/** K by which a bound may be missed */
+export const MODEL_K = MODEL.kelvin

@@ -1,0 +1,222 @@
+import { type Job, type ObservationKind, observationFigures, type Work } from '../job'
+import type { Look } from '../margins'
+import type { Contradiction, SeenResult, Weighing } from '../reading'
+import { format, percent, type Quantity, type UnitSystem } from '../units'
+import { workDefinitions } from '../run/days'
+import { COMPLAINT, complaintSeen, type Seen } from './seen'
+
+/** What each thing that can be seen is called, how it is taken, and what may hurt in doing so. */
+interface KindWords {
+  readonly name: string
+  /** what is to be done, step by step; {from} and {to} stand for its temperatures, {for} for its time */
+  readonly steps: readonly string[]
+  readonly caution: string
+}
+
+const HOT = 'Hands, hair and sleeves stay away from belt, fan and exhaust; the cap stays shut while it is hot.'
+const OUTDOORS = 'Outdoors, in neutral, on its stand or with the brake locked. '
+
+export const observationWords: Readonly<Record<ObservationKind, KindWords>> = {
+  'warm-up': {
+    name: 'time to warm up',
+    steps: [
+      'Begin in the morning, everything as cold as the air.',
+      'Start it, fan off, and start the watch.',
+      'Stop the watch when the gauge, or a contact thermometer on the hose into the core, shows {to}.',
+    ],
+    caution: OUTDOORS + HOT,
+  },
+  rise: {
+    name: 'time to heat up',
+    steps: [
+      'Warm it up, then let it come down below {from} with the fan unplugged.',
+      'Start the watch as it passes {from}.',
+      'Stop it at {to}. Plug the fan in again.',
+    ],
+    caution: `${OUTDOORS}${HOT} Stop it sooner where the maker's own limit comes first.`,
+  },
+  fall: {
+    name: 'time to cool down',
+    steps: [
+      'Warm it up to {from}.',
+      'Hold the fan on and start the watch as it passes {from}.',
+      'Stop the watch at {to}.',
+    ],
+    caution: OUTDOORS + HOT,
+  },
+  boiled: {
+    name: 'until it boils',
+    steps: [
+      'Go to work with it warm, as the complaint has it.',
+      'Start the watch when the work begins.',
+      'Stop it when it boils or warns, and switch off at once. If it does not in {for}, say so.',
+    ],
+    caution: `Do not go on once it boils. ${HOT}`,
+  },
+  hottest: {
+    name: 'hottest that it got',
+    steps: [
+      'Go to work with it warm.',
+      'Watch the gauge for {for} of the same work.',
+      'Note the hottest that it showed, or what it was never above.',
+    ],
+    caution: `Stop where the maker's own limit comes first. ${HOT}`,
+  },
+  temperature: {
+    name: 'temperature after a while',
+    steps: [
+      'Work it, or let it stand, for {for} in the same way.',
+      'Read a thermometer that has stood in the space, or a contact thermometer on the hose.',
+    ],
+    caution: HOT,
+  },
+  outlet: {
+    name: 'coolant leaving the core',
+    steps: [
+      'Let it do the same for {for}.',
+      'Contact thermometer on the hose that leaves the core, wrapped round with cloth; wait until it stands.',
+    ],
+    caution: HOT,
+  },
+  share: {
+    name: 'how much the fan runs',
+    steps: ['Work it for twenty minutes first.', 'Then watch for {for}: add up the minutes that the fan is on.'],
+    caution: HOT,
+  },
+  'after-run': {
+    name: 'fan after switch-off',
+    steps: ['Work it warm, switch off, start the watch.', 'Stop it when the fan stops.'],
+    caution: 'The fan may start by itself: nothing goes near the blades.',
+  },
+  volts: {
+    name: 'battery after standing alone',
+    steps: [
+      'Charger off. Leave everything on that is on when it stands alone.',
+      'Meter across the battery after {for}.',
+    ],
+    caution: 'Insulated probe tips; nothing across the posts.',
+  },
+}
+
+const figureQuantity: Readonly<Record<'afterS' | 'toC' | 'share' | 'volts', Quantity>> = {
+  afterS: 'minutes',
+  toC: 'temperature',
+  share: 'share',
+  volts: 'voltage',
+}
+
+/** What its figure measures. */
+export const quantityOfSeen = (kind: ObservationKind): Quantity => figureQuantity[observationFigures[kind]]
+
+/** A figure of what was seen, or of a prediction; null: it does not come to it. */
+export const seenFigure = (kind: ObservationKind, value: number | null, units: UnitSystem): string =>
+  value === null ? 'never' : format(value, quantityOfSeen(kind), units, 2)
+
+/** "between 8 and 14 min"; null ends: it may never come to it */
+export function bandInWords(
+  kind: ObservationKind,
+  [low, , high]: NonNullable<SeenResult['predicted']>,
+  units: UnitSystem,
+): string {
+  if (low === null) return 'never'
+  if (high === null) return `${seenFigure(kind, low, units)} or more, or never`
+  return `${seenFigure(kind, low, units)} to ${seenFigure(kind, high, units)}`
+}
+
+/** Steps of taking it, with its temperatures and its time put in. */
+export function stepsInWords(
+  { kind, fromC, toC, forS }: Pick<Seen, 'kind' | 'fromC' | 'toC' | 'forS'>,
+  units: UnitSystem,
+): string[] {
+  const put: Readonly<Record<string, string>> = {
+    '{from}': fromC === null ? 'where it begins' : format(fromC, 'temperature', units),
+    '{to}': toC === null ? 'what is waited for' : format(toC, 'temperature', units),
+    '{for}': forS === null ? 'half an hour' : format(forS, 'minutes', units),
+  }
+  return observationWords[kind].steps.map((s) => s.replace(/\{\w+\}/g, (name) => put[name] ?? name))
+}
+
+const workWords = (work: Work): string => workDefinitions[work].name
+
+function boiledInWords(seen: Seen, figure: string, watched: string): string {
+  if (seen.sometime) return 'got too hot'
+  if (seen.seen === null) return `did not boil in ${watched}`
+  return `${seen.underK ? 'ran hot' : 'got too hot'} after ${figure}`
+}
+
+/** One sentence of what was seen: "boiled after 12 min of slow work at 18 °C, as it came". */
+export function seenInWords(seen: Seen, units: UnitSystem): string {
+  const t = (c: number | null): string => (c === null ? '' : format(c, 'temperature', units))
+  const figure = seenFigure(seen.kind, seen.seen, units)
+  const watched = seen.forS === null ? '' : format(seen.forS, 'minutes', units)
+  const how: Readonly<Record<ObservationKind, string>> = {
+    'warm-up': `warmed up to ${t(seen.toC)} in ${figure}`,
+    rise: `from ${t(seen.fromC)} to ${t(seen.toC)} in ${figure}`,
+    fall: `fan held on, from ${t(seen.fromC)} down to ${t(seen.toC)} in ${figure}`,
+    boiled: boiledInWords(seen, figure, watched),
+    hottest: seen.seen === null ? `never above ${t(seen.toC)} in ${watched}` : `no hotter than ${figure} in ${watched}`,
+    temperature: `${figure} after ${watched}`,
+    outlet: `coolant left the core at ${figure} after ${watched}`,
+    share: `fan on for ${figure} of ${watched}`,
+    'after-run': `fan stopped ${figure} after switch-off`,
+    volts: `battery at ${figure} after ${watched}`,
+  }
+  return `${how[seen.kind]}, ${seen.afterOff ? 'after switch-off' : workWords(seen.work)}, air ${t(seen.airC)}, ${seen.state}`
+}
+
+/** Everything that was seen of a job, as it stands in its strip: what, and what came of it where it was weighed. */
+export interface SeenLine {
+  readonly id: string
+  readonly seen: Seen
+  readonly doubted: boolean
+  readonly result: SeenResult | null
+}
+
+export function seenLines(job: Job, results: readonly SeenResult[]): SeenLine[] {
+  const complaint = complaintSeen(job)
+  const of = (id: string): SeenResult | null => results.find((r) => r.id === id) ?? null
+  return [
+    ...(complaint ? [{ id: COMPLAINT, seen: complaint, doubted: job.complaint.doubted, result: of(COMPLAINT) }] : []),
+    ...job.observations.map((o) => ({ id: o.id, seen: o, doubted: o.doubted, result: of(o.id) })),
+  ]
+}
+
+/** What was seen tells of the heat: "at slow work 2.6 to 3.4 kW go into the coolant; typical was 1.9 to 4.2". */
+export function heatInWords(job: Job, heat: Weighing['heat']): string[] {
+  // horsepower of cooling tells nobody anything
+  const kw = (w: number): string => format(w, 'power', 'metric', 2)
+  return heat.map(
+    ({ work, before, after }) =>
+      `At ${workWords(work as Work)} ${kw(after[0])} to ${kw(after[1])} go into the ` +
+      `${job.cooling ? 'coolant' : 'bay'}; by its readings alone it was ${kw(before[0])} to ${kw(before[1])}.`,
+  )
+}
+
+/** That what was seen and what was read cannot be of one machine, and what would mend it. */
+export function contradictionInWords(job: Job, found: Contradiction, labelOf: (address: string) => string): string[] {
+  const lines = seenLines(job, [])
+  const left = lines.find((l) => l.id === found.leaveOut)
+  return [
+    'What was seen and what was read cannot belong to one machine. Nothing is told from it until one of them is doubted or corrected.',
+    ...(found.move.length
+      ? [`Readings that would have to move furthest: ${found.move.map((m) => labelOf(m.address)).join(', ')}.`]
+      : []),
+    ...(left ? [`Left out, the rest agrees: ${seenInWords(left.seen, job.units)}.`] : []),
+  ]
+}
+
+const MOST_OF_IT = 0.3
+
+/** Something to look at next in one sentence: "time to warm up: 6 min; settles Air in 80 of 100 cases". */
+export function lookInWords(look: Look, labelOf: (address: string) => string, marginName: string): string {
+  const what =
+    look.kind === 'reading'
+      ? `measure ${labelOf(look.address!)}`
+      : `${observationWords[look.kind].name}, ${workWords(look.work!)}`
+  // a few draws in a bin may look settled by chance: that is said only where most of the doubt goes
+  const settles =
+    look.share >= MOST_OF_IT && look.settles >= 50
+      ? `settles ${marginName} in ${look.settles} of 100 cases`
+      : `takes ${percent(look.share, 2)} of the doubt about ${marginName}`
+  return `${what}: ${look.minutes} min; ${settles}`
+}

@@ -1,0 +1,40 @@
+import { bandInWords, contradictionInWords, heatInWords, lookInWords, seenInWords, seenLines } from '../evidence/words'
+import { fieldsOf, type Job } from '../job'
+import type { Evaluation } from '../margins'
+import { section, type Section } from './section'
+
+/** What was seen of the machine, beside what was predicted for it; nothing where nothing was. */
+export function seenSection(job: Job, evaluation: Evaluation): Section[] {
+  const lines = seenLines(job, evaluation.evidence ?? [])
+  if (!lines.length) return []
+  const { units } = job
+  const label = (address: string): string => fieldsOf(job).get(address)?.label ?? 'a reading'
+  const rows = lines.map(({ seen, result, doubted }) => [
+    seenInWords(seen, units),
+    result?.predicted ? bandInWords(seen.kind, result.predicted, units) : '',
+    standing(doubted, result),
+  ])
+  return [
+    section(
+      'What was seen',
+      [
+        ...heatInWords(job, evaluation.heat ?? []),
+        ...(evaluation.contradiction ? contradictionInWords(job, evaluation.contradiction, label) : []),
+        ...(evaluation.next ?? []).map(
+          (look) => `Look at next: ${lookInWords(look, label, nameOf(evaluation, look.margin))}.`,
+        ),
+      ],
+      ['seen', 'predicted', 'agrees'],
+      rows,
+    ),
+  ]
+}
+
+const nameOf = (evaluation: Evaluation, id: string): string => evaluation.margins.find((m) => m.id === id)?.name ?? id
+
+function standing(doubted: boolean, result: ReturnType<typeof seenLines>[number]['result']): string {
+  if (doubted) return 'doubted'
+  if (!result) return 'not weighed yet'
+  if (result.apart) return result.apart
+  return result.agrees ? 'yes' : 'no'
+}

@@ -1,0 +1,158 @@
+'use client'
+
+import Button from 'react-bootstrap/Button'
+import {
+  bandInWords,
+  contradictionInWords,
+  heatInWords,
+  lookInWords,
+  type SeenLine,
+  seenInWords,
+  seenLines,
+} from '@/core/evidence/words'
+import { doubtSeen, fieldsOf, type Job, removeObservation } from '@/core/job'
+import type { Look } from '@/core/margins'
+import type { StationProps } from '../station'
+import { NoteForm } from './NoteForm'
+import { begun, readNoting } from './noting'
+import { useKept } from './use-kept'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'evaluation' | 'goTo'>
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+const labelIn = (job: Job) => (address: string) => fieldsOf(job).get(address)?.label ?? 'a reading'
+
+/** What it comes to: apart, still to be weighed, agreeing or not, each in words and with its own mark. */
+function standing({ result, doubted }: SeenLine, job: Job): { readonly mark: string; readonly words: string } {
+  if (doubted) return { mark: '–', words: 'doubted: nothing is told from it' }
+  if (!result) return { mark: '…', words: 'being weighed' }
+  if (result.apart) return { mark: '–', words: `nothing is told from it: ${result.apart}` }
+  const { kind } = seenLines(job, []).find((l) => l.id === result.id)!.seen
+  const predicted = result.predicted ? `predicted ${bandInWords(kind, result.predicted, job.units)}` : ''
+  return result.agrees
+    ? { mark: '✓', words: `agrees; ${predicted}` }
+    : { mark: '✗', words: `does not agree; ${predicted}` }
+}
+
+function Line({ line, job, settle }: { readonly line: SeenLine } & Pick<Props, 'job' | 'settle'>) {
+  const { mark, words } = standing(line, job)
+  const name = seenInWords(line.seen, job.units)
+  return (
+    <li className={line.doubted ? 'doubted' : ''}>
+      <span aria-hidden="true" className="seen-mark">
+        {mark}
+      </span>
+      <span>
+        {line.id === 'complaint' ? 'The complaint: ' : ''}
+        {name}
+        <span className="soft small d-block">{words}</span>
+      </span>
+      <span className="d-flex gap-1">
+        <Button
+          size="sm"
+          variant="outline-dark"
+          aria-pressed={line.doubted}
+          aria-label={`${line.doubted ? 'Count again' : 'Doubt'}: ${name}`}
+          onClick={() => settle((j) => doubtSeen(j, line.id, !line.doubted))}
+        >
+          {line.doubted ? 'count again' : 'doubt'}
+        </Button>
+        {line.id !== 'complaint' && (
+          <Button
+            size="sm"
+            variant="outline-dark"
+            aria-label={`Take out: ${name}`}
+            onClick={() => settle((j) => removeObservation(j, line.id))}
+          >
+            take out
+          </Button>
+        )}
+      </span>
+    </li>
+  )
+}
+
+function Next({
+  job,
+  evaluation,
+  onTake,
+}: Pick<Props, 'job' | 'evaluation'> & { readonly onTake: (look: Look) => void }) {
+  const looks = evaluation.next ?? []
+  if (!looks.length) return null
+  const marginName = (id: string): string => evaluation.margins.find((m) => m.id === id)?.name ?? id
+  return (
+    <>
+      <h2 className="mt-2">What to look at next</h2>
+      <ul className="looks">
+        {looks.map((look, i) => (
+          <li key={`${look.kind} ${look.address ?? look.work}`}>
+            <span>{capital(lookInWords(look, labelIn(job), marginName(look.margin)))}.</span>
+            {look.kind !== 'reading' && (
+              <Button size="sm" variant={i === 0 ? 'primary' : 'outline-dark'} onClick={() => onTake(look)}>
+                Take it
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+/** What the machine already told: what was seen, what it tells, what does not agree, what to look at next. */
+export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
+  const [kept, keep] = useKept('note')
+  const note = readNoting(kept)
+  const look = (note && evaluation.next?.find((l) => l.kind === note.kind && l.work === note.work)) ?? null
+  const lines = seenLines(job, evaluation.evidence ?? [])
+  return (
+    <section className="evidence" aria-label="What was seen">
+      <h2>What was seen</h2>
+      {heatInWords(job, evaluation.heat ?? []).map((s) => (
+        <p key={s} className="say say-holds">
+          {s}
+        </p>
+      ))}
+      {evaluation.contradiction && (
+        <div className="say say-short" role="alert">
+          {contradictionInWords(job, evaluation.contradiction, labelIn(job)).map((s) => (
+            <p key={s} className="mb-1">
+              {s}
+            </p>
+          ))}
+          <Button size="sm" variant="outline-dark" onClick={() => goTo('measure')}>
+            Look at the readings
+          </Button>
+        </div>
+      )}
+      {lines.length === 0 ? (
+        <p className="soft small mb-1">
+          Nothing yet. Say when the complaint shows, or note what was seen: it narrows what the readings leave open.
+        </p>
+      ) : (
+        <ul className="seen-lines">
+          {lines.map((line) => (
+            <Line key={line.id} line={line} job={job} settle={settle} />
+          ))}
+        </ul>
+      )}
+      {note ? (
+        <NoteForm
+          job={job}
+          settle={settle}
+          now={now}
+          note={note}
+          look={look}
+          onChange={(next) => keep(next === null ? null : JSON.stringify(next))}
+        />
+      ) : (
+        <>
+          <Next job={job} evaluation={evaluation} onTake={(taken) => keep(JSON.stringify(begun(job, taken)))} />
+          <Button variant="outline-dark" className="mt-1" onClick={() => keep(JSON.stringify(begun(job, null)))}>
+            Note something seen
+          </Button>
+        </>
+      )}
+    </section>
+  )
+}
