@@ -13,7 +13,8 @@ const args = [
 /** A production server a worker, the demo yard in a database of its own for each errand (see e2e/test-support). */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
+  // a page of ours is quick; a machine with two cores and two browsers on it may not be
+  timeout: 180_000,
   expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,

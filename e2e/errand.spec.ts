@@ -34,6 +34,8 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
     ['engine thermostat opens', '78 C'],
     ['cap', '1.1 bar'],
     ['free behind the core', '2 1/4 in'],
+    ['core wide', '120 mm'],
+    ['core high', '240 mm'],
     ['core thick', '30mm'],
   ] as const)
     await type(page, label, text)

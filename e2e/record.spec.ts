@@ -282,7 +282,7 @@ test('a photo or binary pasted into a field is told and kept out; the old value 
   }, `\u0089PNG\u0000${bytes}`)
   await field.blur()
   await expect(page.locator('.below.wrong')).toBeVisible()
-  await expect(page.locator('[data-margin="fit"] .word')).toHaveText('unsure')
+  await expect(page.locator('[data-margin="fit"] .word')).toHaveText('holds')
   await page.reload()
   await ready(page)
   await field.press('Escape')

@@ -1,0 +1,81 @@
+import type { Page } from '@playwright/test'
+import { expect, openJob, ready, saved, startJob, test, type } from './test-support/yard'
+
+const strip = (page: Page) => page.getByRole('region', { name: 'What was seen' })
+const note = async (page: Page, kind: string, figures: Readonly<Record<string, string>>): Promise<void> => {
+  await strip(page).getByRole('button', { name: 'Note something seen' }).click()
+  await page.getByLabel('What', { exact: true }).selectOption({ label: kind })
+  await page.getByLabel('While', { exact: true }).selectOption({ label: 'slow work' })
+  for (const [label, text] of Object.entries(figures)) await type(page, label, text)
+}
+
+test('the complaint counts: minutes and air are said, the heat is told, the tray shows it; doubted, it tells nothing', async ({
+  page,
+  yard,
+}) => {
+  await startJob(page, yard, /trail bike/, 'Seen bike')
+  await expect(strip(page)).toContainText('Nothing yet')
+  await type(page, 'after', '12 min')
+  await type(page, 'above, surroundings', '18 C')
+  await expect(strip(page)).toContainText(/At slow work \d.* kW go into the coolant; by its readings alone it was/)
+  await expect(page.locator('.reading .firms').filter({ hasText: 'by what was seen' }).first()).toBeVisible()
+  await strip(page)
+    .getByRole('button', { name: /^Doubt/ })
+    .click()
+  await expect(strip(page)).toContainText('nothing is told from it')
+  await expect(strip(page)).not.toContainText('go into the coolant')
+  await saved(page)
+})
+
+test('a stopwatch test: guided, the watch outlives a reload, the time firms up; on a phone too', async ({
+  page,
+  yard,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openJob(page, yard, 'Vineyard spray buggy')
+  await note(page, 'time to heat up', { 'begins at': '84 C', 'until it shows': '96 C' })
+  await expect(strip(page)).toContainText('Stop it at 204.8 °F')
+  await expect(strip(page)).toContainText('the cap stays shut')
+  await page.getByRole('button', { name: 'Start the watch' }).click()
+  await page.reload()
+  await ready(page)
+  await page.getByRole('button', { name: 'Stop the watch' }).click()
+  // a watch that was stopped too soon is typed over; nonsense beside it is told and kept
+  await type(page, 'seen', 'soon')
+  await expect(page.getByLabel('seen', { exact: true })).toHaveValue('soon')
+  await type(page, 'seen', '2.5 min')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(strip(page)).toContainText('from 183.2 °F to 204.8 °F in 2.5 min')
+  await expect(strip(page)).toContainText(/agrees; predicted/)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await saved(page)
+})
+
+test('they cannot both be right: told at once, nothing narrowed until one is doubted', async ({ page, yard }) => {
+  const address = await openJob(page, yard, 'Fell team bike 3')
+  await note(page, 'until it boils', { air: '-10 C', 'watched for': '1 min', seen: '1 min' })
+  await page.getByLabel('Taken', { exact: true }).selectOption('by a watch')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  const alert = strip(page).getByRole('alert')
+  await expect(alert).toContainText('cannot belong to one machine')
+  await expect(alert).toContainText(/Left out, the rest agrees: got too hot after 1 min/)
+  await expect(strip(page)).not.toContainText('go into the coolant')
+  await strip(page)
+    .getByRole('button', { name: /^Doubt: got too hot after 1 min/ })
+    .click()
+  await expect(alert).toHaveCount(0)
+  await expect(strip(page)).toContainText('go into the coolant')
+  await saved(page)
+  await page.goto(`${yard.url}${address}/sheet`)
+  const seen = page
+    .getByRole('region', { name: 'What was seen' })
+    .or(page.locator('section', { hasText: 'What was seen' }))
+  await expect(seen.first()).toContainText('doubted')
+})
+
+test('a bay: a thermometer after forty minutes of digging fixes its heat', async ({ page, yard }) => {
+  await startJob(page, yard, /side-by-side/, 'Hot seat', 'air through a bay')
+  await note(page, 'temperature after a while', { air: '24 C', 'watched for': '40 min', seen: '48 C' })
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(strip(page)).toContainText(/At slow work .* go into the bay; by its readings alone/)
+})
