@@ -9,7 +9,7 @@ const note = async (page: Page, kind: string, figures: Readonly<Record<string, s
   for (const [label, text] of Object.entries(figures)) await type(page, label, text)
 }
 
-test('the complaint counts: minutes and air are said, the heat is told, the tray shows it; doubted, it tells nothing', async ({
+test('the complaint counts: said with its minutes it tells of the heat, doubted it tells nothing', async ({
   page,
   yard,
 }) => {

@@ -14,7 +14,7 @@ import {
 } from '../job'
 import { movedAir } from '../cooling'
 import type { Station } from '../fields'
-import { isFuseMissing, isGuardPart, type MarginResult, atTheBench } from '../margins'
+import { isFuseMissing, isGuardPart, type MarginResult } from '../margins'
 import { loadsOf } from '../wiring'
 import { format, percent } from '../units'
 import { holdingSetting } from './holding-setting'
@@ -312,9 +312,9 @@ export function remediesFor(job: Job, margin: MarginResult): Remedy[] {
 function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
   const next = margin.measureNext
   // until draws have told, the reading whose single end hurts most, where it can be had at a bench
-  const address = next?.address ?? (margin.hurtsMost && atTheBench(margin.hurtsMost) ? margin.hurtsMost : null)
+  const address = next?.address ?? margin.hurtsMost
   const found = address ? fieldsOf(job).get(address) : undefined
-  if (!found)
+  if (!found || found.seenOnly)
     return [{ text: 'Watch it at work and note what was seen: no reading at the bench settles it', station: 'machine' }]
   const share = next ? ` (${percent(next.share, 2)} of the doubt)` : ''
   return [

@@ -5,10 +5,11 @@ import { Bench, effectiveNumber, endsAt, NotingBench, quantileOf, triangularQuan
 import { withoutRun } from '../run'
 import { withLearnt } from './learnt'
 import { logLikelihood, misfit } from './likelihood'
-import { candidatesFor, worthOf } from './next-look'
+import { candidatesFor } from './candidates'
 import { jobWhen, predict, type Prediction } from './predict'
 import { complaintSeen, countingIn, type Seen } from './seen'
 import { weighed } from './weigh'
+import { worthOf } from './worth'
 
 const AT = '2026-11-25T14:02:00.000Z'
 const silent = (job: Job): Job => ({ ...job, complaint: { ...job.complaint, after: null, aboveC: null } })
@@ -230,10 +231,21 @@ describe('awkward input', () => {
     expect(file({ kind: 'boiled', seen: null, forS: 0 })).toBe(false)
     expect(file({ kind: 'warm-up', toC: 78, seen: null })).toBe(false)
   })
-  test('from before there was such a machine, or of a fan that it has not: kept, and said why it tells nothing', () => {
-    const odd = { ...bike, observations: [observation({ at: '1899-01-01T00:00:00.000Z', toC: 78, seen: 400 })] }
+  test('of a fan that was not in yet, or not any more, or never: kept, and said why it tells nothing', () => {
+    const early = observation({
+      kind: 'fall',
+      fromC: 95,
+      toC: 85,
+      seen: 60,
+      state: 'as fitted',
+      at: '1899-01-01T00:00:00.000Z',
+    })
+    const odd = { ...bike, observations: [early] }
     expect(countingIn(odd)).toEqual([])
-    expect(weighed(odd)!.seen[0]!.apart).toMatch(/before there was/)
+    expect(weighed(odd)!.seen[0]!.apart).toMatch(/before this job/)
+    const signature = { by: 'a', at: '2026-01-01T00:00:00.000Z', coreVersion: '1' }
+    const late = { ...bike, signature, observations: [observation({ toC: 78, seen: 400 })] }
+    expect(weighed(late)!.seen[0]!.apart).toMatch(/after what this job fits/)
     const noFan = { ...bike, observations: [observation({ kind: 'share', seen: 0.5, forS: 600 })] }
     expect(weighed(noFan)!.seen[0]!.apart).toMatch(/no electric fan/)
   })

@@ -1,3 +1,5 @@
+export * from './asked'
+export * from './candidates'
 export * from './informed-job'
 export * from './known'
 export * from './learnt'

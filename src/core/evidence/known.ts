@@ -15,8 +15,8 @@ function soFar(job: Job, at: string, evidence: Weighing): Findings {
 }
 
 /**
- * All that is known of a job besides its readings: what was seen, weighed; what its runs come to with that; what to look
- * at next. The first findings come as soon as what was seen is weighed; the last value is settled.
+ * All that is known of a job besides its readings: what was seen, weighed; what its runs come to with that; what to
+ * look at next. The first findings come as soon as what was seen is weighed; the last value is settled.
  * @param at when, ISO
  * @throws StiffError where its readings cannot belong to one machine
  * @see engineering §0, margins.md, evidence

@@ -19,7 +19,7 @@ export interface Round {
   readonly logPrior: Float64Array
 }
 
-/** Weights of a round by some of what was seen, together 1. */
+/** Weights of a round by some of what was seen, together 1. @param power below 1: what was seen counts less sharply */
 export function weightsOf(
   round: Round,
   seen: readonly Seen[],

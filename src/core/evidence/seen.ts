@@ -65,7 +65,10 @@ export function apartBecause(job: Job, o: Observation): string | null {
 
 function tellsNothing(job: Job, o: Observation): string | null {
   if (o.doubted) return 'it is doubted'
-  if (o.at.slice(0, 10) < '1950') return 'it was seen before there was such a machine'
+  const day = o.at.slice(0, 10)
+  if (o.state === 'as fitted' && day < job.startedOn) return 'it was seen before this job fitted anything'
+  if (o.state === 'as it came' && job.signature && o.at > job.signature.at)
+    return 'it was seen after what this job fits was in'
   if (!job.cooling && (o.kind === 'boiled' || o.kind === 'outlet')) return 'a bay has no coolant'
   if (o.state === 'as fitted' && !job.fans.length) return 'no fan is chosen yet'
   if ((o.kind === 'share' || o.kind === 'after-run' || o.kind === 'fall') && o.state === 'as it came' && !job.oldFan)

@@ -1,65 +1,27 @@
 import { type Job, lookupOf } from '../job'
 import {
-  Bench,
+  bandOf,
   DRAWS,
   drawSample,
   effectiveNumber,
   type Ends,
   endsAt,
   type Lookup,
-  NotingBench,
-  quantileOf,
   triangularDensity,
   type WeighedReading,
   type Weighing,
 } from '../reading'
-import { workDefinitions } from '../run'
+import { type Asked, askedOf } from './asked'
 import { contradictionIn } from './contradiction'
 import { connectedIn, informedOf, movesWith, proposalOf } from './readings'
 import { farOff, outOfReach, type Round, TOO_FAR, TOO_FEW, weightsOf } from './round'
-import { jobWhen, predict, type Prediction } from './predict'
+import { heatsOf } from './heat'
+import type { Prediction } from './predict'
 import { apartBecause, COMPLAINT, complaintSeen, countingIn, type Seen } from './seen'
 
-/** below so many draws that count, draws are made anew about where they must lie */
+/** below so many draws that count, draws are made anew about where they must lie, so many times at most */
 const ENOUGH = 60
 const ROUNDS = 3
-/** Readings of a job as it stood when something was seen that are readings of the job as it is. */
-function sharedReadings(job: Job, then: Job): (address: string) => boolean {
-  if (then === job) return () => true
-  const [now, before] = [lookupOf(job), lookupOf(then)]
-  return (address) => {
-    try {
-      return now(address).reading === before(address).reading
-    } catch {
-      return false
-    }
-  }
-}
-
-/** Everything that is needed to predict one thing that was seen, for any draw. */
-interface Asked {
-  readonly seen: Seen
-  readonly at: (moved: ReadonlyMap<string, number>) => Prediction
-  readonly touched: readonly string[]
-}
-
-function askedOf(job: Job, seen: Seen): Asked {
-  const then = jobWhen(job, seen)
-  const lookup = lookupOf(then)
-  const shared = sharedReadings(job, then)
-  const noting = new NotingBench(lookup)
-  predict(noting, then, seen)
-  return {
-    seen,
-    touched: noting.touched.filter(shared),
-    at: (moved) =>
-      predict(
-        new Bench(lookup, then === job ? moved : new Map([...moved].filter(([address]) => shared(address)))),
-        then,
-        seen,
-      ),
-  }
-}
 
 /** Readings that move what was predicted by themselves: not the length of a lead, whatever its draws happen to be. */
 const movingIn = (asked: readonly Asked[], ends: readonly Ends[]): ReadonlySet<string> =>
@@ -82,13 +44,6 @@ function softened(round: Round, seen: readonly Seen[]): number[] {
   }
   return weightsOf(round, seen, all, low)
 }
-
-const finite = (x: number): number | null => (Number.isFinite(x) ? x : null)
-const band = (values: readonly number[], weights: readonly number[]): [number | null, number | null, number | null] => [
-  finite(quantileOf(values, weights, 0.05)),
-  finite(quantileOf(values, weights, 0.5)),
-  finite(quantileOf(values, weights, 0.95)),
-]
 
 export interface WeighStep {
   /** null until it is done, and where there is nothing to weigh; before that perhaps once what the first draws tell */
@@ -229,8 +184,8 @@ function* attempt(ground: Ground, known: ReadonlySet<string> | null): Generator<
 
 /**
  * Weighs what was seen against the readings: 256 machines drawn from their spreads, each with what it would have shown,
- * weighted by how likely it makes what was seen. Where too few count, draws are made anew about where they must lie; what
- * was seen wins over a guess, not over what was measured or printed.
+ * weighted by how likely it makes what was seen. Where too few count, draws are made anew about where they must lie;
+ * what was seen wins over a guess, not over what was measured or printed.
  * @throws StiffError where its readings cannot belong to one machine
  * @see engineering §0, evidence
  */
@@ -251,62 +206,50 @@ export function* weigh(job: Job): Generator<WeighStep> {
   yield { weighing: second && !second.contradiction ? second : weighing, done: 1, of: 1 }
 }
 
-type Weighted = readonly [round: Round, weights: readonly number[]]
-
-/** Heat at each work that was seen, before anything was, and by it. */
-function heatsOf(job: Job, seen: readonly Seen[], before: Weighted, after: Weighted): Weighing['heat'] {
-  if (!job.engine && !job.bay?.heatW) return []
-  const lookup = lookupOf(job)
-  const works = [...new Set(seen.map((s) => s.work))].filter((w) => workDefinitions[w].running)
-  return works.flatMap((work) => {
-    const { share } = workDefinitions[work]
-    const band = ([round, weights]: Weighted): [number, number] => {
-      const at = (address: string, k: number): number => round.drawn.get(address)?.[k] ?? lookup(address).reading.value
-      const watts = Array.from({ length: DRAWS }, (_, k) =>
-        job.bay?.heatW
-          ? at('bay.heatW', k)
-          : at('engine.heatShare', k) *
-            (typeof share === 'number' ? share : at(share, k)) *
-            at('engine.ratedPowerW', k),
-      )
-      return [quantileOf(watts, weights, 0.05), quantileOf(watts, weights, 0.95)]
-    }
-    return [{ work, before: band(before), after: band(after) }]
-  })
-}
-
-interface Told {
-  readonly job: Job
-  readonly seen: readonly Seen[]
-  readonly apart: Weighing['seen']
+/** What the last round of an attempt comes to. */
+interface Told extends Ground {
   readonly round: Round
   readonly first: Round
   readonly weights: readonly number[]
   readonly effective: number
   readonly anew: readonly WeighedReading[]
-  readonly ends: ReadonlyMap<string, Ends>
   readonly connected: ReadonlySet<string>
 }
 
-function told({ job, seen, apart, round, first, weights, effective, anew, ends, connected }: Told): Weighing {
+function told({
+  job,
+  lookup,
+  seen,
+  asked,
+  apart,
+  round,
+  first,
+  weights,
+  effective,
+  anew,
+  ends,
+  connected,
+}: Told): Weighing {
   const before = weightsOf({ ...first, logPrior: new Float64Array(DRAWS) }, seen, () => false)
   const far = seen.map((s, j) => farOff(round.predicted[j]!, s, weights))
   // few draws that all agree with it are a narrow truth; few that do not are none
-  const broken = far.some((f) => f > (effective < TOO_FEW ? TOO_FAR / 2 : TOO_FAR))
+  const most = effective < TOO_FEW ? TOO_FAR / 2 : TOO_FAR
+  // what is no figure is not near
+  const broken = far.some((f) => !(f <= most))
   const results = seen.map((s, j) => ({
     id: s.id,
-    predicted: band(
+    predicted: bandOf(
       first.predicted[j]!.map((p) => p.value),
       before,
     ),
     after: broken
       ? null
-      : band(
+      : bandOf(
           round.predicted[j]!.map((p) => p.value),
           weights,
         ),
     seen: s.seen,
-    agrees: !broken && far[j]! <= TOO_FAR,
+    agrees: far[j]! <= TOO_FAR,
     apart: null,
   }))
   if (broken)
@@ -315,8 +258,8 @@ function told({ job, seen, apart, round, first, weights, effective, anew, ends, 
       effective,
       seen: [...results, ...apart],
       contradiction: contradictionIn(
-        job,
-        seen,
+        lookup,
+        asked,
         first,
         [...ends.values()].filter((e) => connected.has(e.address)),
       ),

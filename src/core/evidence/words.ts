@@ -161,7 +161,8 @@ export function seenInWords(seen: Seen, units: UnitSystem): string {
     'after-run': `fan stopped ${figure} after switch-off`,
     volts: `battery at ${figure} after ${watched}`,
   }
-  return `${how[seen.kind]}, ${seen.afterOff ? 'after switch-off' : workWords(seen.work)}, air ${t(seen.airC)}, ${seen.state}`
+  const work = seen.afterOff ? 'after switch-off' : workWords(seen.work)
+  return `${how[seen.kind]}, ${work}, air ${t(seen.airC)}, ${seen.state}`
 }
 
 /** Everything that was seen of a job, as it stands in its strip: what, and what came of it where it was weighed. */
@@ -197,7 +198,8 @@ export function contradictionInWords(job: Job, found: Contradiction, labelOf: (a
   const lines = seenLines(job, [])
   const left = lines.find((l) => l.id === found.leaveOut)
   return [
-    'What was seen and what was read cannot belong to one machine. Nothing is told from it until one of them is doubted or corrected.',
+    'What was seen and what was read cannot belong to one machine. Nothing is told from it until one of them is ' +
+      'doubted or corrected.',
     ...(found.move.length
       ? [`Readings that would have to move furthest: ${found.move.map((m) => labelOf(m.address)).join(', ')}.`]
       : []),

@@ -14,4 +14,6 @@ export interface Field {
   readonly tell: string
   /** a wish, not a measurement: it has no spread and no source */
   readonly wish: boolean
+  /** nobody can take it at a bench */
+  readonly seenOnly?: true
 }

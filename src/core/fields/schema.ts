@@ -28,6 +28,12 @@ export function field(
   return schema
 }
 
+/** A reading that nobody can take at a bench: what was seen of the machine tells of it. */
+export function seenOnly<S extends z.ZodType>(schema: S): S {
+  fieldOfSchema.set(schema, { ...fieldOfSchema.get(schema)!, seenOnly: true })
+  return schema
+}
+
 /** The parts of a Zod schema that a walk needs. */
 interface Walkable {
   readonly def: { readonly type: string; readonly innerType?: Walkable; readonly element?: Walkable }

@@ -36,7 +36,7 @@ const partResultSchema = z.strictObject({
   readings: z.array(z.string()),
   hurtsMost: z.string().nullable(),
   chanceShort: z.number().optional(),
-  /** everything against it, and for it, at once; where the verdict is told from draws, that is not what it is told from */
+  /** everything against it, and for it, at once: no longer what its verdict comes from where draws tell that */
   corner: z.strictObject({ worst: z.number().nullable(), best: z.number().nullable() }).optional(),
   working: z.array(lineSchema),
 })

@@ -30,6 +30,8 @@ export const lookSchema = z.strictObject({
   work: z.enum(works).nullable(),
   toC: z.number().nullable(),
   fromC: z.number().nullable(),
+  /** how long it is watched, s */
+  forS: z.number().nullable(),
   /** what would be seen: 5th, 50th and 95th of a hundred, in its own unit */
   predicted: z.tuple([z.number().nullable(), z.number().nullable(), z.number().nullable()]),
   /** how long it takes, min */

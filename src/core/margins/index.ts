@@ -1,5 +1,4 @@
 export * from './air'
-export * from './at-the-bench'
 export * from './air-core'
 export * from './battery'
 export * from './battery-outlook'

@@ -1,4 +1,3 @@
-import { atTheBench } from './at-the-bench'
 import { type Job, lookupOf, type MarginId } from '../job'
 import {
   Bench,
@@ -33,7 +32,7 @@ export interface SampledMargin {
   readonly chanceShort: number | null
   /** figures in the part's own unit */
   readonly parts: readonly (Drawn & { readonly id: string })[]
-  /** the reading whose uncertainty matters most among those that can be had at a bench, and its share of the variance */
+  /** of what can be had at a bench, the reading whose doubt matters most, and its share of the variance */
   readonly measureNext: MeasureNext | null
 }
 
@@ -109,7 +108,7 @@ export function sample(job: Job, findings: Findings | null = null): SampledMargi
     if (!x)
       return { id: margin.id, x, chanceShort: margin.parts.some(isMissing) ? 1 : null, parts: told, measureNext: null }
     const best = [...new Set(parts.filter(counts).flatMap((r) => r.touched))]
-      .filter((a) => drawn.stratum.has(a) && atTheBench(a))
+      .filter((a) => drawn.stratum.has(a) && !lookup(a).seenOnly)
       .map((address) => {
         const { label, reading } = lookup(address)
         const share = sobolIndex(x, drawn.stratum.get(address)!)

@@ -7,7 +7,7 @@ const stand = { holds: 0, unsure: 0.25, short: 0.5 } as const
 const moved = (now: number | null, then: number | null, was: number | null): number | null =>
   now === null || then === null || was === null ? null : now + (was - then)
 
-/** What the whiskers of before come to, moved with a figure: short below the line, sure where the whisker is above it. */
+/** What the whiskers of before come to, moved with a figure: short below the line, sure where they are above it. */
 const verdictOf = (value: number, low: number): keyof typeof stand => {
   if (value < 0) return 'short'
   return low >= 0 ? 'holds' : 'unsure'
@@ -17,7 +17,9 @@ function partAt(now: PartResult, then: PartResult | undefined) {
   const low = moved(now.value, then?.value ?? null, then?.worst ?? null)
   const high = moved(now.value, then?.value ?? null, then?.best ?? null)
   if (now.value === null || low === null || high === null || then?.chanceShort === undefined) return []
-  return [{ id: now.id, low, high, chanceShort: stand[verdictOf(now.value, low)] }]
+  // what has not moved is as likely as it was
+  const chanceShort = now.value === then.value ? then.chanceShort : stand[verdictOf(now.value, low)]
+  return [{ id: now.id, low, high, chanceShort }]
 }
 
 function marginAt(now: MarginResult, then: MarginResult | undefined): MarginResult {
@@ -30,7 +32,7 @@ function marginAt(now: MarginResult, then: MarginResult | undefined): MarginResu
   const x = now.x === null || low === null || high === null ? null : { low, high }
   const told = toldFromDraws(now, {
     x,
-    chanceShort: x ? stand[verdictOf(now.x!, x.low)] : null,
+    chanceShort: x && now.x !== then.x ? stand[verdictOf(now.x!, x.low)] : (then.chanceShort ?? null),
     parts,
     measureNext: then.measureNext ?? null,
   })

@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { bandKinds } from '../control'
 import { batteryKinds, fuseFormNames } from '../electrical'
 import { wireSizes } from '../units'
-import { field } from '../fields'
+import { field, seenOnly } from '../fields'
 
 export const idSchema = z.string().regex(/^[a-zA-Z0-9_-]{1,40}$/)
 const name = z.string().trim().min(1).max(80)
@@ -54,12 +54,14 @@ export const fanPartSchema = z.strictObject({
     'place',
     'from the nameplate, or a clamp meter on the bench',
   ),
-  lockedA: field(
-    'fan current, held fast',
-    'current',
-    [0.1, 400],
-    'place',
-    'a short blip, a wooden wedge in the blades and no finger near; 4 × rated where unknown',
+  lockedA: seenOnly(
+    field(
+      'fan current, held fast',
+      'current',
+      [0.1, 400],
+      'place',
+      'a short blip, a wooden wedge in the blades and no finger near; 4 × rated where unknown',
+    ),
   ).nullable(),
   diameterM: field('blade diameter', 'length', [0.02, 1], 'place'),
   housingM: field('fan housing, across', 'length', [0.02, 1.2], 'place', 'over its frame, the wider way'),

@@ -8,6 +8,8 @@ export interface Placed {
   readonly label: string
   readonly quantity: Quantity
   readonly limits: Limits
+  /** nobody can take it at a bench */
+  readonly seenOnly?: true
   /** how far it may be out, where that is not told by the reading itself */
   readonly ends?: { readonly low: number; readonly high: number }
 }

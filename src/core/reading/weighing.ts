@@ -37,6 +37,18 @@ export function quantileOf(values: ArrayLike<number>, weights: ArrayLike<number>
   return values[order[order.length - 1]!]!
 }
 
+const finite = (x: number): number | null => (Number.isFinite(x) ? x : null)
+
+/** 5th, 50th and 95th of a hundred, by their weights; null for one that has no end. */
+export const bandOf = (
+  values: ArrayLike<number>,
+  weights: ArrayLike<number>,
+): [low: number | null, middle: number | null, high: number | null] => [
+  finite(quantileOf(values, weights, 0.05)),
+  finite(quantileOf(values, weights, 0.5)),
+  finite(quantileOf(values, weights, 0.95)),
+]
+
 /** Share of draws below the water line, by their weights; what is no figure does not hold. */
 export function shareShort(results: ArrayLike<number>, weights: ArrayLike<number>): number {
   let sum = 0

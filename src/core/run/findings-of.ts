@@ -61,8 +61,8 @@ class Gathered {
     )
   }
 
-  draw(found: Outcomes): void {
-    for (const n of this.names) this.draws.get(n)!.push(found[n] ?? this.nominal[n]!)
+  draw(found: Outcomes | null): void {
+    for (const n of this.names) this.draws.get(n)!.push(found?.[n] ?? this.nominal[n]!)
   }
 
   outcomes(settled: boolean): Findings['outcomes'] {
@@ -99,23 +99,24 @@ export interface FindingsStep {
   readonly of: number
 }
 
-/** What some of the draws come to, as {@link findingsOf} asks for them: any part of them, anywhere. */
-export function outcomesOfDraws(
+/** draws that count for less than this say nothing of any chance that is told */
+const NOTHING = 1e-6
+
+/** What some of the draws come to; null for those that what was seen leaves no weight. */
+function outcomesOfDraws(
   job: Job,
   day: Day,
   addresses: readonly string[],
   weighing: Weighing | null,
   [from, to]: readonly [number, number],
-): Outcomes[] {
+): (Outcomes | null)[] {
   const lookup = lookupOf(job)
-  const { drawn } = drawSample(lookup, addresses, weighing)
-  return Array.from({ length: to - from }, (_, i) =>
-    outcomesOf(
-      new Bench(lookup, new Map([...drawn].map(([address, values]) => [address, values[from + i]!]))),
-      job,
-      day,
-    ),
-  )
+  const { drawn, weights } = drawSample(lookup, addresses, weighing)
+  return Array.from({ length: to - from }, (_, i) => {
+    const k = from + i
+    if (weights.length && weights[k]! < NOTHING) return null
+    return outcomesOf(new Bench(lookup, new Map([...drawn].map(([a, values]) => [a, values[k]!]))), job, day)
+  })
 }
 
 /**

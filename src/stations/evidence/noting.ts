@@ -59,7 +59,7 @@ export function begun(job: Job, from: Look | null): Noting {
     airC: job.surroundings.usualC.value,
     fromC: from?.fromC ?? null,
     toC: from?.toC ?? null,
-    forS: null,
+    forS: from?.forS ?? null,
     seen: null,
     how: usualHow[kind],
     typed: '',
@@ -76,6 +76,9 @@ export const ofKind = (note: Noting, kind: ObservationKind): Noting => ({
   missed: false,
 })
 
+/** as much of what was typed as an observation keeps */
+const MOST_TYPED = 80
+
 /** The observation that a note comes to; or what is still wrong with it, in words. */
 export function observationFrom(
   { missed, airC, ...rest }: Noting,
@@ -86,7 +89,17 @@ export function observationFrom(
   const forS = rest.forS ?? (rest.kind === 'boiled' ? seen : null)
   const wrong = observationTrouble({ ...rest, seen, forS, airC })
   if (wrong || airC === null) return { trouble: wrong?.words ?? 'say how warm the air was' }
-  return { ...rest, seen, forS, airC, at: at.toISOString(), by: '', spread: null, doubted: false }
+  return {
+    ...rest,
+    typed: rest.typed.slice(0, MOST_TYPED),
+    seen,
+    forS,
+    airC,
+    at: at.toISOString(),
+    by: '',
+    spread: null,
+    doubted: false,
+  }
 }
 
 const isNoting = (value: unknown): value is Noting => {

@@ -14,8 +14,8 @@ interface Answer {
 }
 
 /**
- * An evaluation with its chances, and what to measure next, from the worker. Until it has answered for this very job the
- * whiskers of before move with the figures.
+ * An evaluation with its chances, and what to measure next, from the worker. Until it has answered for this very job
+ * the whiskers of before move with the figures.
  */
 export function useJudged(job: Job, findings: Findings | null, evaluation: Evaluation): Evaluation {
   const compute = useCompute()

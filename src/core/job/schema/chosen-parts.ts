@@ -2,7 +2,7 @@ import { plugWays } from '../choices'
 import { between } from './common'
 import { z } from 'zod'
 import { type ProbePlace, probePlaces } from '../../control'
-import { field } from '../../fields'
+import { field, seenOnly } from '../../fields'
 import {
   controllerPartSchema,
   fanPartSchema,
@@ -54,14 +54,16 @@ export const chosenPartsShape = {
         atOutlet: z.boolean(),
         /** null in a bay */
         seat: seatSchema.nullable(),
-        kappa: field(
-          'share of the coolant that the probe sees',
-          'share',
-          [0.2, 1],
-          'trigger',
-          'a contact thermometer on the tank or hose beside it, in a bay one in its air; engine hot, the cap stays on',
+        kappa: seenOnly(
+          field(
+            'share of the coolant that the probe sees',
+            'share',
+            [0.2, 1],
+            'trigger',
+            'a contact thermometer on the tank or hose beside it, in a bay one in its air; engine hot, the cap stays on',
+          ),
         ),
-        overshootK: field('overshoot', 'temperatureDifference', [0, 60], 'trigger'),
+        overshootK: seenOnly(field('overshoot', 'temperatureDifference', [0, 60], 'trigger')),
       }),
     )
     .min(1)

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { coolants } from '../../air'
-import { field } from '../../fields'
+import { field, seenOnly } from '../../fields'
 import { upTo } from '../limits'
 import { panelSchema } from './place'
 
@@ -8,40 +8,42 @@ export const engineSchema = z.strictObject({
   ratedPowerW: field('rated power', 'power', [200, 600_000], 'machine'),
   ratedRpm: field('rated speed', 'engineSpeed', [300, 20_000], 'machine'),
   massKg: field('engine weight', 'mass', [1, 5000], 'trigger', 'the handbook; it is what stores the heat'),
-  storeFactor: field(
-    'heat that its metal stores, against the estimate',
-    'share',
-    [0.2, 5],
-    'trigger',
-    '1 until a logged run says otherwise',
+  storeFactor: seenOnly(
+    field(
+      'heat that its metal stores, against the estimate',
+      'share',
+      [0.2, 5],
+      'trigger',
+      '1 until a logged run says otherwise',
+    ),
   ),
   idleRpm: field('idle speed', 'engineSpeed', [200, 5000], 'machine'),
   slowRpm: field('slow work speed', 'engineSpeed', [200, 15_000], 'machine'),
   cruiseRpm: field('cruise speed', 'engineSpeed', [200, 18_000], 'machine'),
-  heatShare: field(
-    'heat over brake power',
-    'share',
-    [0.01, 2],
-    'machine',
-    'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred ' +
-      '0.5, closed 1; beside a liquid-cooled engine 0.03',
+  heatShare: seenOnly(
+    field(
+      'heat over brake power',
+      'share',
+      [0.01, 2],
+      'machine',
+      'into coolant: petrol four-stroke 0.9, two-stroke 0.8, diesel 0.7; into a bay: ducted 0.2, louvred ' +
+        '0.5, closed 1; beside a liquid-cooled engine 0.03',
+    ),
   ),
-  idleShare: field('load share, standing', 'share', [0.005, 1], 'machine', 'idling at a gate 0.04'),
-  slowShare: field(
-    'load share, slow work',
-    'share',
-    [0.01, 1],
-    'machine',
-    'slow technical ground 0.18, climb 0.45, digging 0.5',
+  idleShare: seenOnly(field('load share, standing', 'share', [0.005, 1], 'machine', 'idling at a gate 0.04')),
+  slowShare: seenOnly(
+    field(
+      'load share, slow work',
+      'share',
+      [0.01, 1],
+      'machine',
+      'slow technical ground 0.18, climb 0.45, digging 0.5',
+    ),
   ),
   slowMs: field('travels at slow work', 'speed', [0, 20], 'machine', '0 where it stands while it works'),
   cruiseMs: field('travels at speed', 'speed', [0, 60], 'machine'),
-  loadShare: field(
-    'load share of the heaviest work',
-    'share',
-    [0.01, 1],
-    'machine',
-    'slow crawl 0.18, climb 0.45, digging 0.5',
+  loadShare: seenOnly(
+    field('load share of the heaviest work', 'share', [0.01, 1], 'machine', 'slow crawl 0.18, climb 0.45, digging 0.5'),
   ),
   thermostatOpensC: field(
     'engine thermostat opens',
@@ -81,26 +83,32 @@ export const coolingSchema = z.strictObject({
     'left edge to left edge is the same',
   ),
   passes: z.int().min(1).max(3),
-  ramShare: field(
-    'share of the travel’s pressure at the core',
-    'share',
-    [0, 1],
-    'measure',
-    'bare 0.4, behind a fairing 0.3, inside a body 0.25',
+  ramShare: seenOnly(
+    field(
+      'share of the travel’s pressure at the core',
+      'share',
+      [0, 1],
+      'measure',
+      'bare 0.4, behind a fairing 0.3, inside a body 0.25',
+    ),
   ),
-  resistanceFactor: field(
-    'core’s resistance, against the estimate',
-    'share',
-    [0.3, 3],
-    'measure',
-    '1 until a measured air-flow says otherwise',
+  resistanceFactor: seenOnly(
+    field(
+      'core’s resistance, against the estimate',
+      'share',
+      [0.3, 3],
+      'measure',
+      '1 until a measured air-flow says otherwise',
+    ),
   ),
-  transferFactor: field(
-    'core’s heat transfer, against the estimate',
-    'share',
-    [0.3, 3],
-    'measure',
-    '1 until a logged run says otherwise',
+  transferFactor: seenOnly(
+    field(
+      'core’s heat transfer, against the estimate',
+      'share',
+      [0.3, 3],
+      'measure',
+      '1 until a logged run says otherwise',
+    ),
   ),
 })
 
@@ -138,8 +146,10 @@ export const baySchema = z.strictObject({
   /** the engine's own fan; null where it has none */
   flywheel: z
     .strictObject({
-      freeFlowM3s: field('flywheel fan, free air-flow', 'flow', [0.0005, 3], 'machine', 'anemometer at its outlet'),
-      maxPressurePa: field('flywheel fan, greatest pressure', 'airPressure', [1, 5000], 'machine'),
+      freeFlowM3s: seenOnly(
+        field('flywheel fan, free air-flow', 'flow', [0.0005, 3], 'machine', 'anemometer at its outlet'),
+      ),
+      maxPressurePa: seenOnly(field('flywheel fan, greatest pressure', 'airPressure', [1, 5000], 'machine')),
     })
     .nullable(),
   intakeFrom: z.enum(['the bay', 'outside']).nullable(),

@@ -5,7 +5,7 @@ import { alterationKinds } from '../choices'
 import { ingressNeeds, plugSearches } from '../choices'
 import { type LivesIn } from '../choices'
 import { z } from 'zod'
-import { field } from '../../fields'
+import { field, seenOnly } from '../../fields'
 import { idSchema } from '../../parts'
 import { choiceEnds, upTo } from '../limits'
 import { line, momentSchema, name } from './common'
@@ -95,8 +95,8 @@ export const machineShape = {
     /** what is fitted sits behind a shield that keeps water off */
     shielded: z.boolean(),
     heightM: field('height above the sea', 'height', [-430, 5500], 'machine'),
-    coldestC: field('coldest day it works', 'temperature', [-40, 50], 'machine'),
-    hottestC: field('hottest day it works', 'temperature', [-20, 60], 'machine'),
-    usualC: field('usual day it works', 'temperature', [-40, 60], 'machine'),
+    coldestC: seenOnly(field('coldest day it works', 'temperature', [-40, 50], 'machine')),
+    hottestC: seenOnly(field('hottest day it works', 'temperature', [-20, 60], 'machine')),
+    usualC: seenOnly(field('usual day it works', 'temperature', [-40, 60], 'machine')),
   }),
 }
