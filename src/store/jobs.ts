@@ -1,9 +1,11 @@
 import { type Result } from '../core/units'
 import { randomUUID } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
+import { allKnown } from '../core/evidence'
 import type { Job } from '../core/job'
-import { judge, type Evaluation } from '../core/margins'
+import { type Evaluation, type Findings, judge } from '../core/margins'
 import { keepsSignature, signed, signing } from '../core/plan'
+import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'
 import { jsonOr } from './json-or'
@@ -128,10 +130,22 @@ export type Prepared =
   | { readonly ok: true; readonly job: Job; readonly evaluation: Evaluation | null; readonly line: YardColumns }
   | { readonly ok: false; readonly message: string }
 
+/** What a job's runs come to and what was seen tells; null where its readings make no machine. */
+function knownAgain(job: Job): Findings | null {
+  try {
+    return allKnown(job, job.signature!.at)
+  } catch (trouble) {
+    if (trouble instanceof StiffError) return null
+    throw trouble
+  }
+}
+
 /** Works out what a job needs to be added. One that comes signed is refused where it could not be signed here. */
 export function prepareJob(job: Job): Prepared {
   if (!job.signature) return { ok: true, job, evaluation: null, line: yardColumns(job, null, { quickly: true }) }
-  const evaluation = judge(job)
+  const quick = judge(job)
+  // what was signed was told from its runs: they are made again only where its rules of thumb would not do
+  const evaluation = signing(job, quick).ready ? quick : judge(job, knownAgain(job))
   const { ready, blockers, toAccept } = signing(job, evaluation)
   return ready
     ? { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
