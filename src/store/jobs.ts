@@ -4,7 +4,7 @@ import type { Kysely, Transaction } from 'kysely'
 import { allKnown } from '../core/evidence'
 import type { Job } from '../core/job'
 import { type Evaluation, type Findings, judge } from '../core/margins'
-import { keepsSignature, signed, signing } from '../core/plan'
+import { asSigned, keepsSignature, signed, signing } from '../core/plan'
 import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'
@@ -143,10 +143,11 @@ function knownAgain(job: Job): Findings | null {
 /** Works out what a job needs to be added. One that comes signed is refused where it could not be signed here. */
 export function prepareJob(job: Job): Prepared {
   if (!job.signature) return { ok: true, job, evaluation: null, line: yardColumns(job, null, { quickly: true }) }
-  const quick = judge(job)
+  const then = asSigned(job)
+  const quick = judge(then)
   // what was signed was told from its runs: they are made again only where its rules of thumb would not do
-  const evaluation = signing(job, quick).ready ? quick : judge(job, knownAgain(job))
-  const { ready, blockers, toAccept } = signing(job, evaluation)
+  const evaluation = signing(then, quick).ready ? quick : judge(then, knownAgain(then))
+  const { ready, blockers, toAccept } = signing(then, evaluation)
   return ready
     ? { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
     : {

@@ -1,6 +1,6 @@
 import { circuitsOf } from '../fan-circuit'
 import type { Job } from '../job'
-import type { Seen } from './seen'
+import type { Watched } from './seen'
 
 /** How far the work on the machine has come, and so what can be looked at now. */
 type Stand = 'as it came' | 'in pieces' | 'as fitted'
@@ -9,7 +9,7 @@ function standOf(job: Job): Stand {
   return job.build.done.length ? 'in pieces' : 'as it came'
 }
 
-const template: Omit<Seen, 'id' | 'kind' | 'state' | 'work' | 'airC'> = {
+const template: Omit<Watched, 'id' | 'kind' | 'state' | 'work' | 'airC'> = {
   fromC: null,
   toC: null,
   forS: null,
@@ -19,14 +19,14 @@ const template: Omit<Seen, 'id' | 'kind' | 'state' | 'work' | 'airC'> = {
 }
 
 /** What can be seen of this machine as it stands, not seen yet. */
-export function candidatesFor(job: Job): Seen[] {
+export function candidatesFor(job: Job): Watched[] {
   const state = standOf(job)
   if (state === 'in pieces') return []
   const airC = job.surroundings.usualC.value
   const common = { ...template, state, airC }
   const opens = job.engine?.thermostatOpensC?.value ?? null
   const thermometer = { how: 'by a thermometer' as const }
-  const all: Omit<Seen, 'id'>[] = []
+  const all: Omit<Watched, 'id'>[] = []
   if (job.trailer)
     all.push(
       { ...common, ...thermometer, kind: 'temperature', work: 'alone', forS: 3600 },

@@ -221,6 +221,42 @@ test('what knowing a figure would take of the doubt agrees with having taken it'
   expect(Math.abs(told.share - really)).toBeLessThan(0.25)
 })
 
+describe('figures of the proofs', () => {
+  const proved = (job: Job, figures: Readonly<Record<string, number>>): Job => ({
+    ...job,
+    proofs: Object.entries(figures).map(([id, value]) => ({
+      id,
+      measured: { value, typed: `${value}` },
+      answer: null,
+      notProved: null,
+      at: AT,
+    })),
+  })
+  const fan = bike.fans[0]!
+  const at = `fans.${fan.id}.part.ratedA`
+  test('a clamp on the feed tells what the fan takes: a label ± 30 % and a clamp ± 5 %, by their precisions', () => {
+    const label = { value: 4, source: 'label' as const, spread: 1.2 }
+    const job = proved({ ...bike, fans: [{ ...fan, part: { ...fan.part, ratedA: label } }] } as Job, { amps: 4.8 })
+    const found = weighed(job)!.informed.find((r) => r.address === at)!
+    expect(found.was).toEqual({ low: 2.8, value: 4, high: 5.2 })
+    // brushed, 12 V label, near 13.6 V at its plug: it takes 1.29 times what is printed, 5.15 A ± 1.29 · 1.2/√6 = 0.63;
+    // 4.8 ± 0.24 makes of it 4.84 ± 0.22, which is a label of 3.76 and, 5th to 95th, 0.57 wide
+    expect(Math.abs(found.value - 3.76)).toBeLessThan(0.06)
+    expect(Math.abs(found.high - found.low - 0.57)).toBeLessThan(0.12)
+  })
+  test('nineteen amps of a fan of five is nothing that can be of one machine: said, and nothing narrowed', () => {
+    const told = weighed(proved(bike, { amps: 19 }))!
+    expect(told.contradiction).not.toBeNull()
+    expect(told.informed).toEqual([])
+    expect(told.seen).toMatchObject([{ id: 'proof amps', seen: 19, agrees: false }])
+  })
+  test('a proof without its figure, or of what is not chosen, tells nothing', () => {
+    const { proofs } = proved(bike, { 'amps-nobody': 5 })
+    expect(countingIn({ ...bike, proofs })).toEqual([])
+    expect(countingIn({ ...bike, proofs: [{ ...proofs[0]!, id: 'amps', measured: null }] })).toEqual([])
+  })
+})
+
 describe('awkward input', () => {
   const file = (o: Partial<Observation>) => jobSchema.safeParse({ ...bike, observations: [observation(o)] }).success
   test('what no observation can be is refused where it is read', () => {

@@ -10,7 +10,9 @@ type Weighted = readonly [round: Round, weights: readonly number[]]
 export function heatsOf(job: Job, seen: readonly Seen[], before: Weighted, after: Weighted): Weighing['heat'] {
   if (!job.engine && !job.bay?.heatW) return []
   const lookup = lookupOf(job)
-  const works = [...new Set(seen.map((s) => s.work))].filter((w) => workDefinitions[w].running)
+  const works = [...new Set(seen.flatMap((s) => (s.kind === 'proved' ? [] : [s.work])))].filter(
+    (w) => workDefinitions[w].running,
+  )
   return works.flatMap((work) => {
     const { share } = workDefinitions[work]
     const band = ([round, weights]: Weighted): [number, number] => {

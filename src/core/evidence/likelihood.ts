@@ -1,6 +1,6 @@
 import { observationFigures } from '../job'
 import type { Prediction } from './predict'
-import { MODEL_K, type Seen, sigmaOf } from './seen'
+import { MODEL_K, type Seen, sigmaOf, type Watched } from './seen'
 
 /** Normal distribution below z (Abramowitz and Stegun 26.2.17, within 7.5e-8). */
 function below(z: number): number {
@@ -37,6 +37,7 @@ function timeMisfit(p: Prediction, seconds: number, sigma: number): number {
  */
 export function misfit(p: Prediction, seen: Seen): number {
   const sigma = sigmaOf(seen)
+  if (seen.kind === 'proved') return (p.value - seen.seen) / sigma
   const figure = observationFigures[seen.kind]
   if (seen.sometime) return p.overK === null ? 0 : Math.max(0, -p.overK / MODEL_K)
   if (seen.seen === null) return Math.max(0, -boundMargin(p, seen, sigma))
@@ -51,7 +52,7 @@ export function misfit(p: Prediction, seen: Seen): number {
 }
 
 /** How far a prediction keeps within a bound, in σ: above 0 it does. */
-function boundMargin(p: Prediction, seen: Seen, sigma: number): number {
+function boundMargin(p: Prediction, seen: Watched, sigma: number): number {
   if (seen.kind === 'hottest') return (seen.toC! - p.value) / sigma
   if (Number.isFinite(p.value)) return Math.log(Math.max(1, p.value) / Math.max(1, seen.forS!)) / sigma
   return -(p.overK ?? 0) / MODEL_K
@@ -63,7 +64,7 @@ function boundMargin(p: Prediction, seen: Seen, sigma: number): number {
  * @see engineering §0
  */
 export function logLikelihood(p: Prediction, seen: Seen): number {
-  if (seen.sometime) return logBelow((p.overK ?? 0) / MODEL_K)
-  if (seen.seen === null) return logBelow(boundMargin(p, seen, sigmaOf(seen)))
+  if (seen.kind !== 'proved' && seen.sometime) return logBelow((p.overK ?? 0) / MODEL_K)
+  if (seen.kind !== 'proved' && seen.seen === null) return logBelow(boundMargin(p, seen, sigmaOf(seen)))
   return -0.5 * misfit(p, seen) ** 2
 }

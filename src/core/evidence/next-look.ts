@@ -4,7 +4,7 @@ import { bandOf, drawSample, DRAWS, effectiveNumber, endsAt, type Sample, triang
 import type { Quantity } from '../units'
 import { askedOf } from './asked'
 import { candidatesFor } from './candidates'
-import { type Seen, sigmaOf } from './seen'
+import { sigmaOf, type Watched } from './seen'
 import { BINS, worthOf } from './worth'
 
 /** every so many draws a candidate is predicted */
@@ -63,7 +63,7 @@ function doubtsOf(job: Job, findings: Findings): Doubt[] {
 }
 
 /** What it would show with its own error in it, as draws: the same for the same job. */
-function withNoise(values: readonly number[], seen: Seen): number[] {
+function withNoise(values: readonly number[], seen: Watched): number[] {
   const sigma = sigmaOf(seen)
   const relative = observationFigures[seen.kind] === 'afterS' || observationFigures[seen.kind] === 'share'
   return values.map((v, i) => {
@@ -105,7 +105,7 @@ function bestOf(
 /** What is the same of every reading that could be measured. */
 const measured = { kind: 'reading', work: null, toC: null, fromC: null, forS: null } as const
 
-function lookAt(job: Job, seen: Seen, doubts: readonly Doubt[], findings: Findings): Weighed {
+function lookAt(job: Job, seen: Watched, doubts: readonly Doubt[], findings: Findings): Weighed {
   const { at, touched } = askedOf(job, seen)
   const { drawn, weights } = drawSample(lookupOf(job), touched, findings.evidence)
   const picked = Array.from({ length: DRAWS / EACH }, (_, i) => EACH * i)

@@ -3,7 +3,7 @@ import { type Day, type Job, LONGEST_DAY, observationFigures, type Work } from '
 import type { Bench } from '../reading'
 import { plainLeg, runSpecOf, withPresentFan } from '../run'
 import { Governor, integrate, type Run, type RunSpec } from '../transient'
-import type { Seen } from './seen'
+import type { Seen, Watched } from './seen'
 
 /** What one machine would have shown. */
 export interface Prediction {
@@ -29,10 +29,10 @@ const WORKED_S = 1200
 const ROWS = 500
 const ALWAYS = { afterS: Number.POSITIVE_INFINITY }
 
-const timed = (seen: Seen): boolean => observationFigures[seen.kind] === 'afterS'
+const timed = (seen: Watched): boolean => observationFigures[seen.kind] === 'afterS'
 
 /** How long is run after whatever comes before, s. */
-function watchedS(seen: Seen): number {
+function watchedS(seen: Watched): number {
   if (!timed(seen)) return seen.forS ?? UNKNOWN_S
   const told = seen.seen !== null && !seen.sometime ? Math.max(LEAST_S, LONGER * seen.seen) : (seen.forS ?? UNKNOWN_S)
   return Math.min(LONGEST_DAY, told)
@@ -45,7 +45,7 @@ const dayOfLegs = (legs: readonly (readonly [Work, number])[], airC: number): Da
 })
 
 /** What the machine does: what comes before, then what is watched; and where the watch begins. */
-function dutyOf(seen: Seen): { readonly day: Day; readonly fromS: number } {
+function dutyOf(seen: Watched): { readonly day: Day; readonly fromS: number } {
   const watched = watchedS(seen)
   const off = seen.afterOff || seen.kind === 'after-run'
   const before = off || seen.kind === 'share' ? WORKED_S : 0
@@ -58,20 +58,20 @@ function dutyOf(seen: Seen): { readonly day: Day; readonly fromS: number } {
 }
 
 /** What the fans do while it is watched: by themselves, held on, or kept off. */
-const heldFans = ({ kind }: Seen): 'on' | 'off' | null => {
+const heldFans = ({ kind }: Watched): 'on' | 'off' | null => {
   if (kind === 'fall') return 'on'
   return kind === 'rise' || kind === 'warm-up' ? 'off' : null
 }
 
 /** Where everything stands when it begins. */
-function beginsAt(bench: Bench, job: Job, seen: Seen): number {
+function beginsAt(bench: Bench, job: Job, seen: Watched): number {
   if (seen.fromC !== null) return seen.fromC
   if (seen.kind === 'warm-up' || !job.cooling || job.engine?.thermostatOpensC == null) return seen.airC
   return Math.max(seen.airC, bench.value('engine.thermostatOpensC'))
 }
 
 /** What was waited for, °C; null where nothing was. */
-function targetOf(bench: Bench, job: Job, seen: Seen): number | null {
+function targetOf(bench: Bench, job: Job, seen: Watched): number | null {
   if (seen.toC !== null) return seen.toC
   if (seen.kind !== 'boiled') return null
   return job.cooling ? boilsAt(bench, job).at.c - (seen.underK ?? 0) : bench.value('bay.allowedC')
@@ -131,7 +131,7 @@ function overOf(run: Run, fromS: number, targetC: number, downwards: boolean): n
   return targetC - least
 }
 
-function figureOf(run: Run, seen: Seen, fromS: number, targetC: number | null): number {
+function figureOf(run: Run, seen: Watched, fromS: number, targetC: number | null): number {
   const { trace } = run
   const last = trace.rows - 1
   switch (observationFigures[seen.kind]) {
@@ -155,7 +155,7 @@ function figureOf(run: Run, seen: Seen, fromS: number, targetC: number | null): 
 export const jobWhen = (job: Job, seen: Pick<Seen, 'state'>): Job =>
   seen.state === 'as fitted' ? job : (withPresentFan(job) ?? job)
 
-function specOf(bench: Bench, job: Job, seen: Seen, day: Day): RunSpec {
+function specOf(bench: Bench, job: Job, seen: Watched, day: Day): RunSpec {
   const before = job.oldFan ? 'present' : 'none'
   const fan = seen.state === 'as fitted' ? 'proposed' : before
   const circumstances = { season: 'usual', fan, whatIf: 'as it is', airC: seen.airC } as const
@@ -175,6 +175,19 @@ function specOf(bench: Bench, job: Job, seen: Seen, day: Day): RunSpec {
  * @see engineering §4
  */
 export function predict(bench: Bench, job: Job, seen: Seen): Prediction {
+  return seen.kind === 'proved' ? figured(seen.figure.at(bench)) : watched(bench, job, seen)
+}
+
+/** What is measured, not waited for. */
+const figured = (value: number): Prediction => ({
+  value,
+  overK: null,
+  horizonS: 1,
+  slopeKs: null,
+  wantingK: null,
+})
+
+function watched(bench: Bench, job: Job, seen: Watched): Prediction {
   const { day, fromS } = dutyOf(seen)
   const horizonS = watchedS(seen)
   const everyS = Math.max(1, (fromS + horizonS) / ROWS)

@@ -1,6 +1,8 @@
 import { type Ends, quantileOf, triangularQuantile, type WeighedReading } from '../reading'
 import type { Prediction } from './predict'
+import type { Asked } from './asked'
 import type { Round } from './round'
+import { type Seen, sigmaOf } from './seen'
 
 /** spreads are widened by this when draws are made anew */
 const WIDER = 1.5
@@ -59,20 +61,19 @@ function correlation(a: ArrayLike<number>, b: ArrayLike<number>): number {
 
 /** less than that changes nothing: a hundredth of a time, a twentieth of a kelvin */
 const [TIME_TELLS, KELVIN_TELLS] = [0.01, 0.05]
+/** nor does so much of what a meter may be off by */
+const METER_TELLS = 0.1
 
-function differs(a: Prediction, b: Prediction): boolean {
+function differs(a: Prediction, b: Prediction, seen: Seen): boolean {
+  if (seen.kind === 'proved') return Math.abs(a.value - b.value) > METER_TELLS * sigmaOf(seen)
   const over = Math.abs((a.overK ?? 0) - (b.overK ?? 0)) > KELVIN_TELLS
   if (!Number.isFinite(a.value) || !Number.isFinite(b.value)) return over || a.value !== b.value
   return over || Math.abs(a.value - b.value) > TIME_TELLS * Math.max(1, Math.abs(a.value))
 }
 
 /** Whether a prediction moves with a reading at all, at either of its ends. */
-export function movesWith(
-  { address, low, high }: Ends,
-  at: (moved: ReadonlyMap<string, number>) => Prediction,
-  nominal: Prediction,
-): boolean {
-  return [low, high].some((end) => differs(at(new Map([[address, end]])), nominal))
+export function movesWith({ address, low, high }: Ends, { at, seen }: Asked, nominal: Prediction): boolean {
+  return [low, high].some((end) => differs(at(new Map([[address, end]])), nominal, seen))
 }
 
 /**

@@ -1,7 +1,20 @@
 import { type Job, observationFigures, type Observation, type SeenHow } from '../job'
+import { type BenchFigure, benchFigures } from '../wiring'
 
-/** What was seen, as it is predicted and weighed: an observation of the job, or its complaint. */
-export interface Seen extends Pick<
+/** What was seen, as it is predicted and weighed. */
+export type Seen = Watched | Proved
+
+/** A figure that was measured once it was built: one of the job's proofs. */
+export interface Proved {
+  readonly id: string
+  readonly kind: 'proved'
+  readonly state: 'as fitted'
+  readonly figure: BenchFigure & { readonly at: NonNullable<BenchFigure['at']> }
+  readonly seen: number
+}
+
+/** What was watched of the whole machine: an observation of the job, or its complaint. */
+export interface Watched extends Pick<
   Observation,
   'id' | 'kind' | 'state' | 'work' | 'airC' | 'fromC' | 'toC' | 'forS' | 'seen' | 'how' | 'spread'
 > {
@@ -30,7 +43,7 @@ const complained = {
  * The complaint as something that was seen: of the machine as it came, begun as warm as it gets at rest. Null until
  * somebody has said when it shows, or above what: the sentence that a new job begins with is nobody's.
  */
-export function complaintSeen(job: Job): Seen | null {
+export function complaintSeen(job: Job): Watched | null {
   const { what, on, after, aboveC } = job.complaint
   if ((after === null && aboveC === null) || job.trailer || !job.engine) return null
   if (what === 'stumbles when hot' || (what === 'boils' && !job.cooling)) return null
@@ -78,8 +91,29 @@ function tellsNothing(job: Job, o: Observation): string | null {
   return null
 }
 
-/** Everything that counts: the complaint and what was observed, as long as nobody doubts it. */
+/** Figures of the job's proofs that its readings predict; none while its fans are not all chosen. */
+export const provedIn = (job: Job): Proved[] =>
+  job.proofs.some((p) => p.measured)
+    ? benchFigures(job).flatMap((figure): Proved[] => {
+        const measured = job.proofs.find((p) => p.id === figure.id)?.measured
+        const { at } = figure
+        return measured && at
+          ? [
+              {
+                id: `proof ${figure.id}`,
+                kind: 'proved',
+                state: 'as fitted',
+                figure: { ...figure, at },
+                seen: measured.value,
+              },
+            ]
+          : []
+      })
+    : []
+
+/** Everything that counts: the complaint, what was observed and what was proved, as long as nobody doubts it. */
 export const countingIn = (job: Job): readonly Seen[] => [
+  ...provedIn(job),
   ...(job.complaint.doubted ? [] : [complaintSeen(job) ?? []].flat()),
   ...job.observations.filter((o) => apartBecause(job, o) === null),
 ]
@@ -95,8 +129,15 @@ const own: Readonly<Record<SeenHow, { readonly time: number; readonly kelvin: nu
 /** no model is nearer than that: a share of a time, K, V */
 const MODEL = { time: 0.1, kelvin: 2, volts: 0.1 }
 
-/** How far what was seen may be out: a share of a time or share, K, or V by its kind. */
+/** no current is foretold nearer than that: what a motor takes hangs on how warm it is */
+const CURRENT = 0.05
+
+/** How far what was seen may be out: a share of a time or share, K, V or A by its kind. */
 export function sigmaOf(seen: Seen): number {
+  if (seen.kind === 'proved') {
+    const { quantity, slack } = seen.figure
+    return quantity === 'current' ? Math.max(slack, CURRENT * Math.abs(seen.seen)) : slack
+  }
   const what = observationFigures[seen.kind]
   const which = ({ afterS: 'time', share: 'time', toC: 'kelvin', volts: 'volts' } as const)[what]
   return Math.max(seen.spread ?? own[seen.how][which], MODEL[which])

@@ -26,9 +26,9 @@ const ROUNDS = 3
 /** Readings that move what was predicted by themselves: not the length of a lead, whatever its draws happen to be. */
 const movingIn = (asked: readonly Asked[], ends: readonly Ends[]): ReadonlySet<string> =>
   new Set(
-    asked.flatMap(({ at, touched }) => {
-      const nominal = at(new Map())
-      return ends.filter((e) => touched.includes(e.address) && movesWith(e, at, nominal)).map((e) => e.address)
+    asked.flatMap((a) => {
+      const nominal = a.at(new Map())
+      return ends.filter((e) => a.touched.includes(e.address) && movesWith(e, a, nominal)).map((e) => e.address)
     }),
   )
 

@@ -3,7 +3,7 @@ import type { Look } from '../margins'
 import type { Contradiction, SeenResult, Weighing } from '../reading'
 import { format, percent, type Quantity, type UnitSystem } from '../units'
 import { workDefinitions } from '../run/days'
-import { COMPLAINT, complaintSeen, type Seen } from './seen'
+import { COMPLAINT, complaintSeen, provedIn, type Seen, type Watched } from './seen'
 
 /** What each thing that can be seen is called, how it is taken, and what may hurt in doing so. */
 interface KindWords {
@@ -108,24 +108,30 @@ const figureQuantity: Readonly<Record<'afterS' | 'toC' | 'share' | 'volts', Quan
 /** What its figure measures. */
 export const quantityOfSeen = (kind: ObservationKind): Quantity => figureQuantity[observationFigures[kind]]
 
+/** What the figure of anything that was seen measures. */
+export const quantityIn = (seen: Seen): Quantity =>
+  seen.kind === 'proved' ? seen.figure.quantity : quantityOfSeen(seen.kind)
+
+const DIGITS: Readonly<Partial<Record<Quantity, number>>> = { voltage: 3, current: 3 }
+
 /** A figure of what was seen, or of a prediction; null: it does not come to it. */
-export const seenFigure = (kind: ObservationKind, value: number | null, units: UnitSystem): string =>
-  value === null ? 'never' : format(value, quantityOfSeen(kind), units, 2)
+export const seenFigure = (quantity: Quantity, value: number | null, units: UnitSystem): string =>
+  value === null ? 'never' : format(value, quantity, units, DIGITS[quantity] ?? 2)
 
 /** "between 8 and 14 min"; null ends: it may never come to it */
 export function bandInWords(
-  kind: ObservationKind,
+  quantity: Quantity,
   [low, , high]: NonNullable<SeenResult['predicted']>,
   units: UnitSystem,
 ): string {
   if (low === null) return 'never'
-  if (high === null) return `${seenFigure(kind, low, units)} or more, or never`
-  return `${seenFigure(kind, low, units)} to ${seenFigure(kind, high, units)}`
+  if (high === null) return `${seenFigure(quantity, low, units)} or more, or never`
+  return `${seenFigure(quantity, low, units)} to ${seenFigure(quantity, high, units)}`
 }
 
 /** Steps of taking it, with its temperatures and its time put in. */
 export function stepsInWords(
-  { kind, fromC, toC, forS }: Pick<Seen, 'kind' | 'fromC' | 'toC' | 'forS'>,
+  { kind, fromC, toC, forS }: Pick<Watched, 'kind' | 'fromC' | 'toC' | 'forS'>,
   units: UnitSystem,
 ): string[] {
   const put: Readonly<Record<string, string>> = {
@@ -138,7 +144,7 @@ export function stepsInWords(
 
 const workWords = (work: Work): string => workDefinitions[work].name
 
-function boiledInWords(seen: Seen, figure: string, watched: string): string {
+function boiledInWords(seen: Watched, figure: string, watched: string): string {
   if (seen.sometime) return 'got too hot'
   if (seen.seen === null) return `did not boil in ${watched}`
   return `${seen.underK ? 'ran hot' : 'got too hot'} after ${figure}`
@@ -146,8 +152,10 @@ function boiledInWords(seen: Seen, figure: string, watched: string): string {
 
 /** One sentence of what was seen: "boiled after 12 min of slow work at 18 °C, as it came". */
 export function seenInWords(seen: Seen, units: UnitSystem): string {
+  if (seen.kind === 'proved')
+    return `${seen.figure.name}: ${seenFigure(seen.figure.quantity, seen.seen, units)}, measured as a proof`
   const t = (c: number | null): string => (c === null ? '' : format(c, 'temperature', units))
-  const figure = seenFigure(seen.kind, seen.seen, units)
+  const figure = seenFigure(quantityOfSeen(seen.kind), seen.seen, units)
   const watched = seen.forS === null ? '' : format(seen.forS, 'minutes', units)
   const how: Readonly<Record<ObservationKind, string>> = {
     'warm-up': `warmed up to ${t(seen.toC)} in ${figure}`,
@@ -179,6 +187,7 @@ export function seenLines(job: Job, results: readonly SeenResult[]): SeenLine[] 
   return [
     ...(complaint ? [{ id: COMPLAINT, seen: complaint, doubted: job.complaint.doubted, result: of(COMPLAINT) }] : []),
     ...job.observations.map((o) => ({ id: o.id, seen: o, doubted: o.doubted, result: of(o.id) })),
+    ...provedIn(job).map((p) => ({ id: p.id, seen: p, doubted: false, result: of(p.id) })),
   ]
 }
 

@@ -1,19 +1,9 @@
 import { type FanPart } from '../parts'
-import { corners, NotingBench, type Bench } from '../reading'
+import { corners, NotingBench } from '../reading'
 import type { Quantity } from '../units'
-import { runningFan, wiresResistance, contactsResistance } from '../electrical'
 import { type Job, jobKinds, lookupOf, typicalMachines, sharesContact } from '../job'
-import {
-  circuitsOf,
-  type FanCircuit,
-  isThermostat,
-  pointsOf,
-  ratingOf,
-  runCurrent,
-  wiresOf,
-  wiresWaitFor,
-} from '../fan-circuit'
-import { parkedDraw } from '../wiring'
+import { circuitsOf, type FanCircuit } from '../fan-circuit'
+import { type BenchFigure, benchFigures, proofId } from '../wiring'
 import { stepsOf } from './steps'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
@@ -36,83 +26,46 @@ export interface Proof {
 }
 
 /** The band that a figure can have with the readings as they are. */
-function predict(job: Job, quantity: Quantity, slack: number, compute: (bench: Bench) => number): Prediction {
+function bandFor(job: Job, { at, quantity, slack }: BenchFigure): Prediction | null {
+  if (!at) return null
   const lookup = lookupOf(job)
   const bench = new NotingBench(lookup)
-  const value = compute(bench)
-  const { worst, best } = corners(compute, lookup, bench.touched, value)
+  const value = at(bench)
+  const { worst, best } = corners(at, lookup, bench.touched, value)
   return { value, low: worst - slack, high: best + slack, quantity }
 }
 
-/** what an ordinary meter and a probe against a thermometer may be off by */
-const SLACK = { volts: 0.15, amps: 0.1, kelvin: 2 }
-
-/** The first fan's proofs have plain ids, as they had before there were several; others carry their run's. */
-const proofId = (id: string, circuit: FanCircuit, n: number): string => (n === 0 ? id : `${id}-${circuit.run.id}`)
-
-/** Figures of one fan; what its controller does is proved with the first fan that it calls. */
-function figures(job: Job, circuit: FanCircuit, n: number, where: string): Proof[] {
-  const { fan, controller, suffix } = circuit
-  const own = controller !== null && circuitsOf(job).findIndex((c) => c.controller?.id === controller.id) === n
-  const parted = circuitsOf(job).some(
-    (o) =>
-      o !== circuit && (sharesContact(o.run, circuit.run) || (o.run.fuse !== null && o.run.fuse === circuit.run.fuse)),
+/** Whether a fan's feed carries another's current too, up to where they part. */
+const isParted = (job: Job, { run }: FanCircuit): boolean =>
+  circuitsOf(job).some(
+    (o) => o.run !== run && (sharesContact(o.run, run) || (o.run.fuse !== null && o.run.fuse === run.fuse)),
   )
-  const ready = fan !== null && wiresWaitFor(circuit) === null
-  const proofs: Proof[] = [
-    {
-      id: proofId('amps', circuit, n),
-      name: `Running current${suffix}`,
-      kind: 'figure',
-      how: `Clamp on ${parted ? 'its own wire, where the feeds have parted' : 'the feed'}, ${where}, fan held on.`,
-      predicted: fan ? predict(job, 'current', SLACK.amps, (b) => runCurrent(b, fan).value) : null,
-    },
-    {
-      id: proofId('volts', circuit, n),
-      name: `Voltage at the fan${suffix}`,
-      kind: 'figure',
-      how: `Across its own plug while it runs, ${where}.`,
-      predicted: ready
-        ? predict(job, 'voltage', SLACK.volts, (b) => {
-            const run = wiresOf(b, circuit)
-            const ohm = wiresResistance(runCurrent(b, fan).value, run).value + contactsResistance(run).value
-            const volts = b.value('charging.regulatorV')
-            return volts - ohm * runningFan(ratingOf(b, fan), volts, ohm).currentA
-          })
-        : null,
-    },
-  ]
-  if (controller && own && isThermostat(controller.part)) {
-    const points = (edge: 'on' | 'off') =>
-      predict(job, 'temperature', SLACK.kelvin, (b) => pointsOf(b, { ...circuit, controller })[edge].c)
-    proofs.push(
-      {
-        id: proofId('starts', circuit, n),
-        name: `Starts, as the probe shows${suffix}`,
-        kind: 'figure',
-        how: 'Working setting, warm it up outdoors and watch the controller.',
-        predicted: points('on'),
-      },
-      {
-        id: proofId('stops', circuit, n),
-        name: `Stops, as the probe shows${suffix}`,
-        kind: 'figure',
-        how: 'Let it run; note where it stops.',
-        predicted: points('off'),
-      },
-    )
+
+function howTaken(job: Job, { kind, circuit }: BenchFigure): string {
+  const where = job.trailer ? 'battery full, on its charger' : 'engine at cruise'
+  const parted = circuit !== null && isParted(job, circuit)
+  switch (kind) {
+    case 'amps':
+      return `Clamp on ${parted ? 'its own wire, where the feeds have parted' : 'the feed'}, ${where}, fan held on.`
+    case 'volts':
+      return `Across its own plug while it runs, ${where}.`
+    case 'starts':
+      return 'Working setting, warm it up outdoors and watch the controller.'
+    case 'stops':
+      return 'Let it run; note where it stops.'
+    case 'standby':
+      return 'Meter in series at the battery, fan still.'
   }
-  return proofs
 }
 
-/** What all controllers take with everything off. */
-const standby = (job: Job): Proof => ({
-  id: 'standby',
-  name: 'Draw with the key off',
-  kind: 'figure',
-  how: 'Meter in series at the battery, fan still.',
-  predicted: predict(job, 'current', 0.001, (b) => parkedDraw(b, job)),
-})
+const figures = (job: Job): Proof[] =>
+  benchFigures(job).map((f) => ({
+    id: f.id,
+    name: f.name,
+    kind: 'figure',
+    how: howTaken(job, f),
+    predicted: bandFor(job, f),
+  }))
 
 /** the proof that nothing is fed back into the machine's own loom */
 export const NOT_FED_BACK = 'not-fed-back'
@@ -134,14 +87,12 @@ export function proofsOf(job: Job): Proof[] {
   const circuits = circuitsOf(job)
   const opened = stepsOf(job).some((s) => s.id === 'drain')
   const steers = typicalMachines[job.machine.kind].steers
-  const where = job.trailer ? 'battery full, on its charger' : 'engine at cruise'
   return [
     ...circuits.map((c, n) => ({
       ...yes(proofId('turns', c, n), `It turns, the right way${c.suffix}`, paperTest(job)),
       ...(c.fan ? { turns: c.fan.part.motor } : {}),
     })),
-    ...circuits.flatMap((c, n) => figures(job, c, n, where)),
-    ...(job.controllers.length ? [standby(job)] : []),
+    ...figures(job),
     job.trailer || job.use.live === 'isolator'
       ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
       : yes(

@@ -1,4 +1,12 @@
-import { bandInWords, contradictionInWords, heatInWords, lookInWords, seenInWords, seenLines } from '../evidence/words'
+import {
+  bandInWords,
+  contradictionInWords,
+  heatInWords,
+  lookInWords,
+  quantityIn,
+  seenInWords,
+  seenLines,
+} from '../evidence/words'
 import { fieldsOf, type Job } from '../job'
 import type { Evaluation } from '../margins'
 import { section, type Section } from './section'
@@ -11,7 +19,7 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
   const label = (address: string): string => fieldsOf(job).get(address)?.label ?? 'a reading'
   const rows = lines.map(({ seen, result, doubted }) => [
     seenInWords(seen, units),
-    result?.predicted ? bandInWords(seen.kind, result.predicted, units) : '',
+    result?.predicted ? bandInWords(quantityIn(seen), result.predicted, units) : '',
     standing(doubted, result),
   ])
   return [

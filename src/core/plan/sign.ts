@@ -168,8 +168,17 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
 }
 
-/** What a signature stands for: everything but the signature itself and what is looked after later. */
-const signedContent = (job: Job): string => JSON.stringify({ ...job, signature: null, after: [] })
+/** A signed job without what was seen of the machine since: its signature never answered for that. */
+export const asSigned = (job: Job): Job => {
+  const at = job.signature?.at
+  return at === undefined || job.observations.every((o) => o.at <= at)
+    ? job
+    : { ...job, observations: job.observations.filter((o) => o.at <= at) }
+}
+
+/** What a signature stands for: everything but the signature itself, what is looked after and what is seen later. */
+const signedContent = (job: Job, at: string): string =>
+  JSON.stringify({ ...job, observations: job.observations.filter((o) => o.at <= at), signature: null, after: [] })
 
 /**
  * Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed
@@ -178,7 +187,7 @@ const signedContent = (job: Job): string => JSON.stringify({ ...job, signature: 
 export const keepsSignature = (before: Job, after: Job): boolean =>
   after.signature === null ||
   (JSON.stringify(after.signature) === JSON.stringify(before.signature) &&
-    signedContent(before) === signedContent(after))
+    signedContent(before, after.signature.at) === signedContent(after, after.signature.at))
 
 /** The next version of a job: a change to anything that was signed takes the signature off it. */
 export const withoutStaleSignature = (before: Job, after: Job): Job =>

@@ -10,7 +10,6 @@ const apart = new Set([
   'baseline',
   'alterations',
   'build',
-  'proofs',
   'after',
   'acceptances',
   'ended',
@@ -37,6 +36,10 @@ const inOrder = (_: string, value: unknown): unknown =>
     ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
     : value
 
+/** of a proof, only what it measured tells of the machine */
+const whatWasMeasured = (job: Job): unknown =>
+  job.proofs.flatMap(({ id, measured }) => (measured ? [[id, measured.value]] : []))
+
 /** of what was seen, when and by whom changes nothing */
 const whatWasSeen = (seen: Job['observations'][number]): unknown => ({ ...seen, at: '', by: '', typed: '' })
 
@@ -46,7 +49,11 @@ const known = new WeakMap<Job, string>()
 export function runKey(job: Job): string {
   let key = known.get(job)
   if (key === undefined) {
-    const told = Object.entries({ ...job, observations: job.observations.map(whatWasSeen) })
+    const told = Object.entries({
+      ...job,
+      observations: job.observations.map(whatWasSeen),
+      proofs: whatWasMeasured(job),
+    })
     key = hashed(JSON.stringify(Object.fromEntries(told.filter(([name]) => !apart.has(name))), inOrder))
     known.set(job, key)
   }

@@ -6,6 +6,7 @@ import {
   contradictionInWords,
   heatInWords,
   lookInWords,
+  quantityIn,
   type SeenLine,
   seenInWords,
   seenLines,
@@ -23,18 +24,17 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 const labelIn = (job: Job) => (address: string) => fieldsOf(job).get(address)?.label ?? 'a reading'
 
 /** What it comes to: apart, still to be weighed, agreeing or not, each in words and with its own mark. */
-function standing({ result, doubted }: SeenLine, job: Job): { readonly mark: string; readonly words: string } {
+function standing({ seen, result, doubted }: SeenLine, job: Job): { readonly mark: string; readonly words: string } {
   if (doubted) return { mark: '–', words: 'doubted: nothing is told from it' }
   if (!result) return { mark: '…', words: 'being weighed' }
   if (result.apart) return { mark: '–', words: `nothing is told from it: ${result.apart}` }
-  const { kind } = seenLines(job, []).find((l) => l.id === result.id)!.seen
-  const predicted = result.predicted ? `predicted ${bandInWords(kind, result.predicted, job.units)}` : ''
+  const predicted = result.predicted ? `predicted ${bandInWords(quantityIn(seen), result.predicted, job.units)}` : ''
   return result.agrees
     ? { mark: '✓', words: `agrees; ${predicted}` }
     : { mark: '✗', words: `does not agree; ${predicted}` }
 }
 
-function Line({ line, job, settle }: { readonly line: SeenLine } & Pick<Props, 'job' | 'settle'>) {
+function Line({ line, job, settle, goTo }: { readonly line: SeenLine } & Pick<Props, 'job' | 'settle' | 'goTo'>) {
   const { mark, words } = standing(line, job)
   const name = seenInWords(line.seen, job.units)
   return (
@@ -47,28 +47,46 @@ function Line({ line, job, settle }: { readonly line: SeenLine } & Pick<Props, '
         {name}
         <span className="soft small d-block">{words}</span>
       </span>
-      <span className="d-flex gap-1">
+      {line.seen.kind === 'proved' ? (
         <Button
           size="sm"
           variant="outline-dark"
-          aria-pressed={line.doubted}
-          aria-label={`${line.doubted ? 'Count again' : 'Doubt'}: ${name}`}
-          onClick={() => settle((j) => doubtSeen(j, line.id, !line.doubted))}
+          aria-label={`Look at the proof: ${name}`}
+          onClick={() => goTo('prove')}
         >
-          {line.doubted ? 'count again' : 'doubt'}
+          its proof
         </Button>
-        {line.id !== 'complaint' && (
-          <Button
-            size="sm"
-            variant="outline-dark"
-            aria-label={`Take out: ${name}`}
-            onClick={() => settle((j) => removeObservation(j, line.id))}
-          >
-            take out
-          </Button>
-        )}
-      </span>
+      ) : (
+        <Doubts line={line} name={name} settle={settle} />
+      )}
     </li>
+  )
+}
+
+/** It can be doubted, and taken out again. */
+function Doubts({ line, name, settle }: { readonly line: SeenLine; readonly name: string } & Pick<Props, 'settle'>) {
+  return (
+    <span className="d-flex gap-1">
+      <Button
+        size="sm"
+        variant="outline-dark"
+        aria-pressed={line.doubted}
+        aria-label={`${line.doubted ? 'Count again' : 'Doubt'}: ${name}`}
+        onClick={() => settle((j) => doubtSeen(j, line.id, !line.doubted))}
+      >
+        {line.doubted ? 'count again' : 'doubt'}
+      </Button>
+      {line.id !== 'complaint' && (
+        <Button
+          size="sm"
+          variant="outline-dark"
+          aria-label={`Take out: ${name}`}
+          onClick={() => settle((j) => removeObservation(j, line.id))}
+        >
+          take out
+        </Button>
+      )}
+    </span>
   )
 }
 
@@ -132,7 +150,7 @@ export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
       ) : (
         <ul className="seen-lines">
           {lines.map((line) => (
-            <Line key={line.id} line={line} job={job} settle={settle} />
+            <Line key={line.id} line={line} job={job} settle={settle} goTo={goTo} />
           ))}
         </ul>
       )}

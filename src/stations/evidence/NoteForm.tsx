@@ -47,7 +47,7 @@ function Guide({ note, look, job }: Pick<Props, 'note' | 'look' | 'job'>) {
       </ol>
       <p className="say say-unsure">{observationWords[note.kind].caution}</p>
       {look && look.kind === note.kind && (
-        <p className="small mb-1">Predicted: {bandInWords(note.kind, look.predicted, job.units)}.</p>
+        <p className="small mb-1">Predicted: {bandInWords(quantityOfSeen(note.kind), look.predicted, job.units)}.</p>
       )}
     </>
   )
