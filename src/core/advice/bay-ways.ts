@@ -1,6 +1,6 @@
 import { firstCircuit, suitsVoltage } from '../fan-circuit'
-import { bayFlow, flywheelHelps, runningAir, type Side } from '../cooling'
-import { changePlace, chooseFan, type Job, lookupOf, type Panel } from '../job'
+import { airSideOf, bayFlow, flywheelHelps, runningAir, type Side } from '../cooling'
+import { changePlace, chooseFan, type Job, lookupOf, type Panel, turnFan } from '../job'
 import type { FanPart } from '../parts'
 import { depthStack } from '../placing'
 import { Bench } from '../reading'
@@ -8,7 +8,10 @@ import { Bench } from '../reading'
 /** One way of moving air through a bay with one fan: a panel and a direction, or no fan at all. */
 export interface BayWay {
   readonly panel: Panel | null
+  /** the side that the fan is put on */
   readonly side: Side | null
+  /** the way that the air then goes: the other one where its wires are swapped */
+  readonly blows: Side | null
   /** what is missing for it to fit, m; null where it has room */
   readonly lacksM: { readonly what: 'depth' | 'width'; readonly byM: number } | null
   /** through the fan, m³/s; negative where the flywheel fan drives it back */
@@ -39,6 +42,15 @@ const operatorSide = (panel: Panel | null, side: Side | null): BayWay['operator'
   return panel?.faces === 'operator' ? 'hot air is blown at the operator' : 'cool air is drawn in at every gap'
 }
 
+/** A fan of the shelf in the place of the chosen one, with its wires and blade as that one's are. */
+function asWired(job: Job, part: FanPart): Job {
+  const [was] = job.fans
+  const next = chooseFan(job, part)
+  const { fan } = firstCircuit(next)
+  if (!was || !fan) return next
+  return turnFan(next, fan.id, { wiresSwapped: was.wiresSwapped, bladeTurned: was.bladeTurned })
+}
+
 /**
  * Pulling out, pushing in and no fan, on each panel, with one fan.
  * @returns the way without a fan last; empty where the job has no bay
@@ -48,23 +60,19 @@ export function bayWays(job: Job, part: FanPart): BayWay[] {
   const { bay } = job
   if (!bay) return []
   const way = (panel: Panel | null, side: Side | null): BayWay => {
-    const with_ = panel && side ? changePlace(chooseFan(job, part), { panel: panel.id, side }) : job
+    const with_ = panel && side ? changePlace(asWired(job, part), { panel: panel.id, side }) : job
     const bench = new Bench(lookupOf(with_))
     const circuit = firstCircuit(with_)
     const running = panel && side && circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
-    const found = bayFlow(
-      bench,
-      with_,
-      running ? [{ air: running.air, speed: running.speed }] : [],
-      panel,
-      side ?? 'puller',
-    )
+    const found = bayFlow(bench, with_, running ? [running] : [], panel, side ?? 'puller')
+    const blows = side && running ? airSideOf(side, running) : null
     const stack = depthStack(with_)
     const depthShort = stack.requiredM - stack.leftM
     const wideShort = panel ? part.housingM.value - Math.min(panel.wideM.value, panel.highM.value) : 0
     return {
       panel,
       side,
+      blows,
       lacksM: !panel
         ? null
         : wideShort > 0 && wideShort >= depthShort
@@ -75,9 +83,9 @@ export function bayWays(job: Job, part: FanPart): BayWay[] {
       fanFlow: found.fanFlow,
       flow: found.flow,
       bayC: found.bayC,
-      intakeC: intakeOf(job, panel, side, found.bayC, job.surroundings.hottestC.value),
-      operator: operatorSide(panel, side),
-      flywheel: panel && side && bay.flywheel ? flywheelHelps(panel, side) : null,
+      intakeC: intakeOf(job, panel, blows, found.bayC, job.surroundings.hottestC.value),
+      operator: operatorSide(panel, blows),
+      flywheel: panel && blows && bay.flywheel ? flywheelHelps(panel, blows) : null,
     }
   }
   return [...bay.panels.flatMap((p) => [way(p, 'puller'), way(p, 'pusher')]), way(null, null)]

@@ -45,6 +45,14 @@ export type Side = Job['place']['side']
 export interface BayFan {
   readonly air: FanAir
   readonly speed: number
+  /** it blows the other way than its side has it: its wires are swapped */
+  readonly against: boolean
+}
+
+/** The side that a fan's air takes at its panel: with its wires swapped the other one. @see engineering §1.7, §2.7 */
+export const airSideOf = (side: Side, { against }: Pick<BayFan, 'against'>): Side => {
+  if (!against) return side
+  return side === 'puller' ? 'pusher' : 'puller'
 }
 
 export interface BayFlow {
@@ -85,13 +93,17 @@ const NO_END_K = 5000
 /**
  * Air through a bay and how hot it gets on the hottest day, no breeze: fans that move the air together, the engine's
  * own flywheel fan with its sign, what rises by itself.
- * @param fans what moves the air at the panel; empty for none
+ * @param fans what moves the air at the panel; empty for none. The air goes the way of the first; one that blows the
+ * other way is counted against it
+ * @param mounted the side that the fans were put on
  * @throws TypeError where the job has no bay
  * @see engineering §2.7
  */
-export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: Panel | null, side: Side): BayFlow {
+export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: Panel | null, mounted: Side): BayFlow {
   const { bay } = job
   if (!bay) throw new TypeError('this job has no bay')
+  const [first] = fans
+  const side = first ? airSideOf(mounted, first) : mounted
   const outsideC = fans.length && side === 'pusher' ? inletAirC(bench, job) : bench.value('surroundings.hottestC')
   const density = airDensity(bench.value('surroundings.heightM'), outsideC)
   const ventM2 = ventsInSeries(bench.value('bay.ventInM2'), bench.value('bay.ventOutM2'))
@@ -102,7 +114,7 @@ export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: 
   let apartFlow = flywheel && together === null ? inSeries([flywheel], density, ownPath) : 0
   const beside = flywheel && together !== null ? [{ ...flywheel, against: !together }] : []
   const fanFlow = besideEachOther(
-    fans.map(({ air, speed }) => [{ fan: air, speed }, ...beside]),
+    fans.map(({ air, speed, against }) => [{ fan: air, speed, against: against !== first!.against }, ...beside]),
     density,
     path,
   )

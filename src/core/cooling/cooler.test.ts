@@ -304,6 +304,25 @@ describe('a bay', () => {
       expect(way(still, 'rear louvre', 'puller').bayC).toBeGreaterThan(way(still, 'rear louvre', 'pusher').bayC)
     },
   )
+  test('wires swapped: with the blade turned over too it is a fan of the other side, without that a weaker one', () => {
+    const [f] = digger.fans
+    for (const panel of ['rear louvre', 'top cover']) {
+      const [pulls, pushes] = [way(digger, panel, 'puller'), way(digger, panel, 'pusher')]
+      const turned = turnFan(digger, f!.id, { wiresSwapped: true, bladeTurned: true })
+      expect(way(turned, panel, 'puller')).toMatchObject({
+        blows: 'pusher',
+        fanFlow: pushes.fanFlow,
+        bayC: pushes.bayC,
+        operator: pushes.operator,
+        flywheel: pushes.flywheel,
+        intakeC: pushes.intakeC,
+      })
+      expect(way(turned, panel, 'pusher').bayC).toBe(pulls.bayC)
+      const weak = way(turnFan(digger, f!.id, { wiresSwapped: true }), panel, 'puller')
+      expect(weak.blows).toBe('pusher')
+      expect(weak.fanFlow).toBeLessThan(pushes.fanFlow)
+    }
+  })
   test('energy: what the air carries is the heat, for each way', () => {
     const heat = 0.5 * 0.5 * 9000
     for (const w of bayWays(digger, chosen)) {

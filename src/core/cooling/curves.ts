@@ -2,7 +2,7 @@ import { firstCircuit } from '../fan-circuit'
 import { airDensity, bayResistance, corePressure, fanPressure, ventsInSeries } from '../air'
 import { type Job, lookupOf, panelOf } from '../job'
 import { Bench, corners, endsOf, NotingBench } from '../reading'
-import { ductOf, flywheelHelps, flywheelOf } from './bay-air'
+import { airSideOf, ductOf, flywheelHelps, flywheelOf } from './bay-air'
 import { airThroughCores, coreOf, fittedCore, inletAirC, runningAir } from './cooler'
 import { movedBy } from './moved-air'
 
@@ -56,7 +56,7 @@ export function fanCurves(job: Job, circuit = firstCircuit(job)): Curves | null 
   const coreReadings = job.bay
     ? ['bay.ventInM2', 'bay.ventOutM2']
     : ['cooling.resistanceFactor', fittedCore(job) === 'new' ? 'newCore.finsPerInch' : 'cooling.finsPerInch']
-  const helps = job.bay ? flywheelHelps(panelOf(job), job.place.side) : null
+  const helps = job.bay ? flywheelHelps(panelOf(job), airSideOf(job.place.side, running)) : null
   const fanAt = (bench: Bench) => {
     const r = runningAir(bench, { ...circuit, fan })!
     // the engine's own fan adds its pressure with its sign

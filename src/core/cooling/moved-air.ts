@@ -20,8 +20,7 @@ export interface MovedAir {
 export function movedBy(bench: Bench, job: Job, circuit = firstCircuit(job)): number {
   const running = circuit.fan ? runningAir(bench, { ...circuit, fan: circuit.fan }) : null
   if (!running) return 0
-  if (job.bay)
-    return bayFlow(bench, job, [{ air: running.air, speed: running.speed }], panelOf(job), job.place.side).fanFlow
+  if (job.bay) return bayFlow(bench, job, [running], panelOf(job), job.place.side).fanFlow
   return airThroughCores(bench, job, null).fans.find((f) => f.circuit.fan.id === circuit.fan!.id)?.flows.covered ?? 0
 }
 

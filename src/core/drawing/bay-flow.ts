@@ -24,7 +24,7 @@ export function bayFlowPicture(job: Job, way: BayWay, most: number): Drawing {
   const outside = job.surroundings.hottestC.value
   const flow = format(Math.abs(way.flow), 'flow', u, 2)
   const fanSide = way.side !== null
-  const pulls = way.side === 'puller'
+  const pulls = way.blows === 'puller'
   const tooHot = way.bayC > (job.bay?.allowedC.value ?? 0)
   const n = lanes(way.flow, most)
   const rows = (y: number): number[] => Array.from({ length: n }, (_, i) => y + (i - (n - 1) / 2) * 8)

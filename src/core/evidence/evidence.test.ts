@@ -7,7 +7,7 @@ import { withLearnt } from './learnt'
 import { logLikelihood, misfit } from './likelihood'
 import { candidatesFor } from './candidates'
 import { jobWhen, predict, type Prediction } from './predict'
-import { complaintSeen, countingIn, type Seen } from './seen'
+import { complaintSeen, countingIn, type Watched, type WatchedKind } from './seen'
 import { weighed } from './weigh'
 import { worthOf } from './worth'
 
@@ -15,12 +15,14 @@ const AT = '2026-11-25T14:02:00.000Z'
 const silent = (job: Job): Job => ({ ...job, complaint: { ...job.complaint, after: null, aboveC: null } })
 const bike = silent(example('fell-bike-short-at-idle'))
 
-const observation = (own: Partial<Observation>): Observation => ({
+type Counted = Observation & { readonly kind: WatchedKind }
+const observation = (own: Partial<Counted>): Counted => ({
   id: 'seen1',
   kind: 'warm-up',
   at: AT,
   by: '',
   state: 'as it came',
+  place: '',
   work: 'idle',
   airC: 18,
   fromC: null,
@@ -49,7 +51,7 @@ function shares(seed: number): () => number {
 }
 
 /** A machine drawn from the spreads of a job's readings, with all that it would show. */
-function twin(job: Job, seed: number, seen: readonly Seen[]) {
+function twin(job: Job, seed: number, seen: readonly Watched[]) {
   const lookup = lookupOf(job)
   const noting = new NotingBench(lookup)
   seen.forEach((s) => predict(noting, jobWhen(job, s), s))
@@ -258,7 +260,7 @@ describe('figures of the proofs', () => {
 })
 
 describe('awkward input', () => {
-  const file = (o: Partial<Observation>) => jobSchema.safeParse({ ...bike, observations: [observation(o)] }).success
+  const file = (o: Partial<Counted>) => jobSchema.safeParse({ ...bike, observations: [observation(o)] }).success
   test('what no observation can be is refused where it is read', () => {
     expect(file({ toC: 78, seen: 480 })).toBe(true)
     expect(file({ toC: 78, seen: -5 })).toBe(false)

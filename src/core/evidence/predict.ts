@@ -1,5 +1,5 @@
 import { boilsAt } from '../cooling'
-import { type Day, type Job, LONGEST_DAY, observationFigures, type Work } from '../job'
+import { type Day, type Job, LONGEST_DAY, observationFigures, observationMayMiss, type Work } from '../job'
 import type { Bench } from '../reading'
 import { plainLeg, runSpecOf, withPresentFan } from '../run'
 import { Governor, integrate, type Run, type RunSpec } from '../transient'
@@ -27,6 +27,8 @@ const LEAST_S = 300
 const WORKED_S = 1200
 /** rows over a run that is read by its times */
 const ROWS = 500
+/** a step of a rough run, s */
+const ROUGH_S = 4
 const ALWAYS = { afterS: Number.POSITIVE_INFINITY }
 
 const timed = (seen: Watched): boolean => observationFigures[seen.kind] === 'afterS'
@@ -190,12 +192,14 @@ const figured = (value: number): Prediction => ({
 function watched(bench: Bench, job: Job, seen: Watched): Prediction {
   const { day, fromS } = dutyOf(seen)
   const horizonS = watchedS(seen)
-  const everyS = Math.max(1, (fromS + horizonS) / ROWS)
+  // rows at whole steps: one between them would cut a step in two
+  const everyS = ROUGH_S * Math.ceil((fromS + horizonS) / ROWS / ROUGH_S)
   const targetC = targetOf(bench, job, seen)
   // what came to it needs no more of its run, unless it is a bound how far it went beyond
-  const waits = targetC !== null && timed(seen) && seen.kind !== 'fall' && seen.seen !== null
+  const bound = seen.seen === null && observationMayMiss.includes(seen.kind)
+  const waits = targetC !== null && timed(seen) && seen.kind !== 'fall' && !bound
   const run = integrate(specOf(bench, job, seen, day), {
-    stepS: 4,
+    roughly: true,
     everyS: timed(seen) || fromS > 0 ? everyS : 36_000,
     ...(waits ? { until: (hotC: number, s: number) => s > fromS && hotC >= targetC } : {}),
   })!

@@ -1,4 +1,4 @@
-import { type Job, observationFigures, type Observation, type SeenHow } from '../job'
+import { type Job, observationFigures, type Observation, type ObservationKind, type SeenHow } from '../job'
 import { type BenchFigure, benchFigures } from '../wiring'
 
 /** What was seen, as it is predicted and weighed. */
@@ -13,11 +13,18 @@ export interface Proved {
   readonly seen: number
 }
 
+/** Kinds that a run can predict: what a hand felt is compared, not weighed. */
+export type WatchedKind = Exclude<ObservationKind, 'felt'>
+
+export type Felt = Observation & { readonly kind: 'felt' }
+export const isFelt = (o: { readonly kind: string }): o is Felt => o.kind === 'felt'
+
 /** What was watched of the whole machine: an observation of the job, or its complaint. */
 export interface Watched extends Pick<
   Observation,
-  'id' | 'kind' | 'state' | 'work' | 'airC' | 'fromC' | 'toC' | 'forS' | 'seen' | 'how' | 'spread'
+  'id' | 'state' | 'work' | 'airC' | 'fromC' | 'toC' | 'forS' | 'seen' | 'how' | 'spread'
 > {
+  readonly kind: WatchedKind
   /** it came to it, and nobody said when */
   readonly sometime?: true
   /** what was waited for lies so much below boiling, K */
@@ -76,8 +83,19 @@ export function apartBecause(job: Job, o: Observation): string | null {
   return newer >= MOST_COUNTED ? `${MOST_COUNTED} newer ones count` : null
 }
 
+/** With a fan that the engine turned nothing is predicted: how it was then says nothing of the heat. */
+const MECHANICAL = 'its mechanical fan was on then, and what that moved is not known'
+
+/** Why the complaint tells nothing of this job; null where it does, as far as anybody said when it shows. */
+export function complaintApart(job: Job): string | null {
+  if (job.complaint.doubted) return 'it is doubted'
+  return job.mechanicalFan ? MECHANICAL : null
+}
+
 function tellsNothing(job: Job, o: Observation): string | null {
   if (o.doubted) return 'it is doubted'
+  if (isFelt(o)) return 'it is compared with what is felt at the same place, not weighed'
+  if (o.state === 'as it came' && job.mechanicalFan) return MECHANICAL
   const day = o.at.slice(0, 10)
   if (o.state === 'as fitted' && day < job.startedOn) return 'it was seen before this job fitted anything'
   if (o.state === 'as it came' && job.signature && o.at > job.signature.at)
@@ -114,8 +132,10 @@ export const provedIn = (job: Job): Proved[] =>
 /** Everything that counts: the complaint, what was observed and what was proved, as long as nobody doubts it. */
 export const countingIn = (job: Job): readonly Seen[] => [
   ...provedIn(job),
-  ...(job.complaint.doubted ? [] : [complaintSeen(job) ?? []].flat()),
-  ...job.observations.filter((o) => apartBecause(job, o) === null),
+  ...(complaintApart(job) === null ? [complaintSeen(job) ?? []].flat() : []),
+  ...job.observations.filter(
+    (o): o is Observation & { kind: WatchedKind } => !isFelt(o) && apartBecause(job, o) === null,
+  ),
 ]
 
 /** Shares of times, kelvins, shares and volts that each way of taking it may be out. @see engineering §0 */
@@ -124,6 +144,7 @@ const own: Readonly<Record<SeenHow, { readonly time: number; readonly kelvin: nu
   remembered: { time: 0.35, kelvin: 8, volts: 0.5 },
   'by its gauge': { time: 0.1, kelvin: 4, volts: 0.3 },
   'by a thermometer': { time: 0.05, kelvin: 1.5, volts: 0.3 },
+  'by hand': { time: 0.35, kelvin: 8, volts: 0.5 },
   'by a meter': { time: 0.05, kelvin: 1.5, volts: 0.12 },
 }
 /** no model is nearer than that: a share of a time, K, V */

@@ -17,7 +17,7 @@ import { connectedIn, informedOf, movesWith, proposalOf } from './readings'
 import { farOff, outOfReach, type Round, TOO_FAR, TOO_FEW, weightsOf } from './round'
 import { heatsOf } from './heat'
 import type { Prediction } from './predict'
-import { apartBecause, COMPLAINT, complaintSeen, countingIn, type Seen } from './seen'
+import { apartBecause, COMPLAINT, complaintApart, complaintSeen, countingIn, type Seen } from './seen'
 
 /** below so many draws that count, draws are made anew about where they must lie, so many times at most */
 const ENOUGH = 60
@@ -94,9 +94,10 @@ const NOTHING: Weighing = {
 /** What lies apart, each with the reason. */
 function apartIn(job: Job): Weighing['seen'] {
   const none = { predicted: null, after: null, agrees: true } as const
-  const doubted = job.complaint.doubted ? complaintSeen(job) : null
+  const why = complaintApart(job)
+  const complaint = why === null ? null : complaintSeen(job)
   return [
-    ...(doubted ? [{ ...none, id: COMPLAINT, seen: doubted.seen, apart: 'it is doubted' }] : []),
+    ...(complaint ? [{ ...none, id: COMPLAINT, seen: complaint.seen, apart: why }] : []),
     ...job.observations.flatMap((o) => {
       const apart = apartBecause(job, o)
       return apart === null ? [] : [{ ...none, id: o.id, seen: o.seen, apart }]

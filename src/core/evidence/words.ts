@@ -1,9 +1,18 @@
-import { type Job, type ObservationKind, observationFigures, type Work } from '../job'
+import { feltLevels, type Job, type Observation, type ObservationKind, observationFigures, type Work } from '../job'
 import type { Look } from '../margins'
 import type { Contradiction, SeenResult, Weighing } from '../reading'
 import { format, percent, type Quantity, type UnitSystem } from '../units'
 import { workDefinitions } from '../run/days'
-import { COMPLAINT, complaintSeen, provedIn, type Seen, type Watched } from './seen'
+import {
+  COMPLAINT,
+  complaintSeen,
+  type Felt,
+  isFelt,
+  provedIn,
+  type Seen,
+  type Watched,
+  type WatchedKind,
+} from './seen'
 
 /** What each thing that can be seen is called, how it is taken, and what may hurt in doing so. */
 interface KindWords {
@@ -96,20 +105,33 @@ export const observationWords: Readonly<Record<ObservationKind, KindWords>> = {
     ],
     caution: 'Insulated probe tips; nothing across the posts.',
   },
+  felt: {
+    name: 'air that is felt',
+    steps: [
+      'Fan on, engine off where it runs without; the machine in the open, no wind.',
+      'Hold out one after another, always at the same place and as far away: wetted hand, sheet of paper, thin bag, ' +
+        'work glove.',
+      'Note the heaviest that the air held, drew or blew tight, and where that was.',
+    ],
+    caution:
+      'Hold it by its edge, sleeves and hair away, an arm’s length from the blades: what is drawn in is torn. ' +
+      'The fan may start by itself.',
+  },
 }
 
-const figureQuantity: Readonly<Record<'afterS' | 'toC' | 'share' | 'volts', Quantity>> = {
+const figureQuantity: Readonly<Record<(typeof observationFigures)[ObservationKind], Quantity>> = {
   afterS: 'minutes',
   toC: 'temperature',
   share: 'share',
   volts: 'voltage',
+  level: 'count',
 }
 
 /** What its figure measures. */
 export const quantityOfSeen = (kind: ObservationKind): Quantity => figureQuantity[observationFigures[kind]]
 
 /** What the figure of anything that was seen measures. */
-export const quantityIn = (seen: Seen): Quantity =>
+export const quantityIn = (seen: Seen | Felt): Quantity =>
   seen.kind === 'proved' ? seen.figure.quantity : quantityOfSeen(seen.kind)
 
 const DIGITS: Readonly<Partial<Record<Quantity, number>>> = { voltage: 3, current: 3 }
@@ -131,7 +153,7 @@ export function bandInWords(
 
 /** Steps of taking it, with its temperatures and its time put in. */
 export function stepsInWords(
-  { kind, fromC, toC, forS }: Pick<Watched, 'kind' | 'fromC' | 'toC' | 'forS'>,
+  { kind, fromC, toC, forS }: Pick<Observation, 'kind' | 'fromC' | 'toC' | 'forS'>,
   units: UnitSystem,
 ): string[] {
   const put: Readonly<Record<string, string>> = {
@@ -150,14 +172,18 @@ function boiledInWords(seen: Watched, figure: string, watched: string): string {
   return `${seen.underK ? 'ran hot' : 'got too hot'} after ${figure}`
 }
 
+const feltInWords = ({ seen, place, state }: Felt): string =>
+  `air at ${place}: ${feltLevels[seen ?? 0] ?? feltLevels[0]}, ${state}`
+
 /** One sentence of what was seen: "boiled after 12 min of slow work at 18 °C, as it came". */
-export function seenInWords(seen: Seen, units: UnitSystem): string {
+export function seenInWords(seen: Seen | Felt, units: UnitSystem): string {
+  if (isFelt(seen)) return feltInWords(seen)
   if (seen.kind === 'proved')
     return `${seen.figure.name}: ${seenFigure(seen.figure.quantity, seen.seen, units)}, measured as a proof`
   const t = (c: number | null): string => (c === null ? '' : format(c, 'temperature', units))
   const figure = seenFigure(quantityOfSeen(seen.kind), seen.seen, units)
   const watched = seen.forS === null ? '' : format(seen.forS, 'minutes', units)
-  const how: Readonly<Record<ObservationKind, string>> = {
+  const how: Readonly<Record<WatchedKind, string>> = {
     'warm-up': `warmed up to ${t(seen.toC)} in ${figure}`,
     rise: `from ${t(seen.fromC)} to ${t(seen.toC)} in ${figure}`,
     fall: `fan held on, from ${t(seen.fromC)} down to ${t(seen.toC)} in ${figure}`,
@@ -176,7 +202,7 @@ export function seenInWords(seen: Seen, units: UnitSystem): string {
 /** Everything that was seen of a job, as it stands in its strip: what, and what came of it where it was weighed. */
 export interface SeenLine {
   readonly id: string
-  readonly seen: Seen
+  readonly seen: Seen | Felt
   readonly doubted: boolean
   readonly result: SeenResult | null
 }
@@ -186,7 +212,7 @@ export function seenLines(job: Job, results: readonly SeenResult[]): SeenLine[] 
   const of = (id: string): SeenResult | null => results.find((r) => r.id === id) ?? null
   return [
     ...(complaint ? [{ id: COMPLAINT, seen: complaint, doubted: job.complaint.doubted, result: of(COMPLAINT) }] : []),
-    ...job.observations.map((o) => ({ id: o.id, seen: o, doubted: o.doubted, result: of(o.id) })),
+    ...job.observations.map((o) => ({ id: o.id, seen: o as Watched | Felt, doubted: o.doubted, result: of(o.id) })),
     ...provedIn(job).map((p) => ({ id: p.id, seen: p, doubted: false, result: of(p.id) })),
   ]
 }

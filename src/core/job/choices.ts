@@ -49,6 +49,7 @@ export const observationKinds = [
   'share',
   'after-run',
   'volts',
+  'felt',
 ] as const
 
 export type ObservationKind = (typeof observationKinds)[number]
@@ -65,6 +66,7 @@ export const observationAsks = {
   share: ['forS'],
   'after-run': ['forS'],
   volts: ['forS'],
+  felt: [],
 } as const satisfies Readonly<Record<ObservationKind, readonly ('fromC' | 'toC' | 'forS')[]>>
 
 /** What its figure is. */
@@ -79,7 +81,17 @@ export const observationFigures = {
   share: 'share',
   'after-run': 'afterS',
   volts: 'volts',
-} as const satisfies Readonly<Record<ObservationKind, 'afterS' | 'toC' | 'share' | 'volts'>>
+  felt: 'level',
+} as const satisfies Readonly<Record<ObservationKind, 'afterS' | 'toC' | 'share' | 'volts' | 'level'>>
+
+/** What a hand makes of moving air, weakest first: an order, no figure. */
+export const feltLevels = [
+  'nothing to be felt',
+  'a breath on a wetted hand',
+  'holds a sheet of paper',
+  'draws or blows a thin bag tight',
+  'holds a work glove',
+] as const
 
 /** Kinds that may end with nothing seen: it did not boil, it was never above. */
 export const observationMayMiss: readonly ObservationKind[] = ['boiled', 'hottest']
@@ -87,8 +99,35 @@ export const observationMayMiss: readonly ObservationKind[] = ['boiled', 'hottes
 export const seenStates = ['as it came', 'as fitted'] as const
 
 /** How it was taken, which decides how sure it is. */
-export const seenHow = ['by a watch', 'remembered', 'by its gauge', 'by a thermometer', 'by a meter'] as const
+export const seenHow = [
+  'by a watch',
+  'remembered',
+  'by its gauge',
+  'by a thermometer',
+  'by a meter',
+  'by hand',
+] as const
 export type SeenHow = (typeof seenHow)[number]
+
+/** What is noticed besides, where it gets too hot. */
+export const complaintSigns = [
+  'boils over',
+  'steam',
+  'smell of coolant',
+  'warning lamp or gauge in the red',
+  'stumbles or cuts out',
+  'seat or panel too hot to touch',
+] as const
+
+/** What a mechanical fan may hold, guide or feed besides turning: it must be made good where the fan comes off. */
+export const mechanicalHolds = ['pulley', 'belt', 'bearing', 'shroud', 'air box', 'other coolers', 'block'] as const
+
+export type MechanicalHold = (typeof mechanicalHolds)[number]
+
+/** Claims that are made of a fan, and are held against runs. */
+export const claimKinds = ['fuel', 'power'] as const
+
+export type ClaimKind = (typeof claimKinds)[number]
 
 export const machineKinds = [
   'trail-bike',

@@ -1,4 +1,4 @@
-import { LONGEST_DAY } from './choices'
+import { feltLevels, LONGEST_DAY } from './choices'
 
 /** How much of each thing a job holds, and what it is called where there is more. */
 const lists = {
@@ -28,6 +28,8 @@ const lists = {
   care: [60, 'things to look after'],
   acceptances: [100, 'acceptances'],
   observations: [100, 'things seen'],
+  claims: [6, 'claims'],
+  claimRuns: [40, 'runs of one claim'],
 } as const satisfies Readonly<Record<string, readonly [most: number, name: string]>>
 export type Listed = keyof typeof lists
 
@@ -59,6 +61,7 @@ export const seenEnds = {
   afterS: [1, LONGEST_DAY],
   share: [0, 1],
   volts: [0, 40],
+  level: [0, feltLevels.length - 1],
 } as const satisfies Readonly<Record<string, readonly [number, number]>>
 
 /** Figures that are chosen or noted, not read: lowest and highest, SI, °C. */
@@ -70,6 +73,9 @@ export const choiceEnds = {
   proof: [-1000, 1e6],
   complaintAfterS: [0, 86_400],
   complaintAboveC: [-40, 60],
+  complaintTimes: [1, 999],
+  claimFigure: [1e-6, 1e9],
+  claimShare: [0, 1],
   baselineHotC: [-40, 300],
   baselineAirC: [-40, 60],
   baselineTouchS: [0, 3600],

@@ -3,6 +3,7 @@ import { seenEnds } from './limits'
 
 interface Noted {
   readonly kind: ObservationKind
+  readonly place: string
   readonly airC: number | null
   readonly fromC: number | null
   readonly toC: number | null
@@ -23,6 +24,9 @@ export function observationTrouble(o: Noted): { readonly at: keyof Noted; readon
   if (o.seen === null && !observationMayMiss.includes(o.kind)) return { at: 'seen', words: 'say what was seen' }
   if (o.kind === 'hottest' && o.seen === null && o.toC === null)
     return { at: 'toC', words: 'say what it was never above' }
+  if (o.kind === 'felt' && o.place.trim() === '')
+    return { at: 'place', words: 'say where: only the same place can be compared' }
+  if (o.kind === 'felt' && !Number.isInteger(o.seen)) return { at: 'seen', words: 'choose what it held' }
   const [low, high] = seenEnds[observationFigures[o.kind]]
   if (o.seen !== null && (o.seen < low || o.seen > high))
     return { at: 'seen', words: `what was seen lies outside ${low} to ${high}` }

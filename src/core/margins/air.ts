@@ -18,7 +18,7 @@ function bayTemperature(bench: Bench, job: Job): Worked {
   const found = bayFlow(
     bench,
     job,
-    running.map(({ r }) => ({ air: r.air, speed: r.speed })),
+    running.map(({ r }) => r),
     panelOf(job),
     job.place.side,
   )

@@ -1,5 +1,7 @@
+import { airSideOf } from '../cooling'
+import { blowing } from '../electrical'
 import { mountOf } from '../job'
-import { circuitsOf, eachOnce, type FanCircuit, isSettable, isThermostat } from '../fan-circuit'
+import { circuitsOf, eachOnce, type FanCircuit, firstCircuit, isSettable, isThermostat } from '../fan-circuit'
 import { controlKindOf } from '../control'
 import { type Job, jobKinds, typicalMachines, wiresInUse } from '../job'
 import { editStep, jointsInWords, liveBeforeFuse, routeInWords } from '../wiring'
@@ -335,15 +337,22 @@ const rules: readonly StepRule[] = [
   },
 ]
 
-/** Where the fan sits and which way it blows. */
-export const sideInWords = (job: Job): string =>
-  job.bay
-    ? job.place.side === 'puller'
-      ? 'It draws the hot air out.'
-      : 'It pushes cool air in.'
-    : job.place.side === 'puller'
-      ? 'Behind the core, pulling.'
-      : 'In front of the core, pushing.'
+const drawsOut = (side: Job['place']['side']): string =>
+  side === 'puller' ? 'draws the hot air out' : 'pushes cool air in'
+
+/** Where the fan sits and which way it blows: with its wires swapped, the other way than its side has it. */
+export function sideInWords(job: Job): string {
+  const { side } = job.place
+  const fan = firstCircuit(job).fan
+  const way = fan && blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
+  const reversed = way?.air === 'reversed'
+  if (job.bay)
+    return reversed
+      ? `Put on as one that ${drawsOut(side)}; its wires are swapped, so it ${drawsOut(airSideOf(side, { against: true }))}.`
+      : `It ${drawsOut(side)}.`
+  const put = side === 'puller' ? 'Behind the core, pulling' : 'In front of the core, pushing'
+  return reversed ? `${put}, but with its wires swapped it blows against the travel.` : `${put}.`
+}
 
 /** What the way of fastening adds: before the fan goes on, and once it was spun by hand. */
 function withMount(job: Job, rule: StepRule): StepRule[] {

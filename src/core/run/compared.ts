@@ -4,7 +4,7 @@ import type { Job } from '../job'
 import type { Bench } from '../reading'
 
 /** For runs that are only compared: a twentieth of the steps, peaks within 0.05 K; nothing but the ends is kept. */
-export const COARSE = { stepS: 4, everyS: 36_000 } as const
+export const COARSE = { roughly: true, everyS: 36_000 } as const
 
 /**
  * How hot a run may get: coolant up to boiling less what is kept free, a bay up to what it may.

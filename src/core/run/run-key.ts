@@ -11,6 +11,7 @@ const apart = new Set([
   'alterations',
   'build',
   'after',
+  'claims',
   'acceptances',
   'ended',
   'signature',

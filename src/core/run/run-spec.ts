@@ -26,7 +26,7 @@ import {
   ventsInSeries,
   zoneFlows,
 } from '../air'
-import { boilsAt, ductOf, facesOf, flywheelHelps, runningAir } from '../cooling'
+import { airSideOf, boilsAt, ductOf, facesOf, flywheelHelps, runningAir } from '../cooling'
 import { contactsResistance, wiresResistance } from '../electrical'
 import { type Day, type DutyLeg, type Job, jobKinds, panelOf, withoutNewCore } from '../job'
 import type { Bench } from '../reading'
@@ -327,10 +327,12 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
     : null
   const rated = job.engine ? bench.value('engine.ratedRpm') : 1
   const flywheelSpeed = (row: number): number => (job.engine ? Math.min(1, rows[row]! / rated) : 1)
-  const together = fans.length ? flywheelHelps(panelOf(job), job.place.side) : null
   const all = fansOf(bench, job).filter((f) => fans.includes(f.circuit.fan.id))
+  const way = all[0]?.running ?? { against: false }
+  const side = airSideOf(job.place.side, way)
+  const together = fans.length ? flywheelHelps(panelOf(job), side) : null
   const rowOf = (i: number, row: number, speed: number) => [
-    { fan: all[i]!.running.air, speed },
+    { fan: all[i]!.running.air, speed, against: all[i]!.running.against !== way.against },
     ...(flywheelAir && together !== null ? [{ fan: flywheelAir, speed: flywheelSpeed(row), against: !together }] : []),
   ]
   const single = new SpeedTable(rows.length, (row, speed) => inSeries(rowOf(0, row, speed), density, path))
@@ -362,12 +364,9 @@ function bayPlant(bench: Bench, job: Job, rows: readonly number[], fans: readonl
         ? inSeries([{ fan: flywheelAir, speed: flywheelSpeed(row) }], density, ownPath)
         : 0,
     ),
-    extracts: job.place.side === 'puller',
+    extracts: side === 'puller',
     inletRiseK:
-      fans.length &&
-      job.place.side === 'pusher' &&
-      job.place.inletFrom !== null &&
-      job.place.inletFrom !== 'surroundings'
+      fans.length && side === 'pusher' && job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings'
         ? bench.value('place.inletRiseK')
         : 0,
     probes: probesOf(job).map((c) => ({ ...probeSpec(bench, c), atOutlet: false })),

@@ -40,6 +40,9 @@ const KELVIN = 273.15
 export class BayPlant implements Plant {
   readonly fans: number
   readonly probes: number
+  /** nothing in a bay is quicker than half a minute */
+  readonly roughS = 10
+  readonly advance = null
   private readonly leastLagS: number
   private leg!: Leg
   private fanFlow = 0

@@ -53,6 +53,8 @@ const BLEND = 0.08
 const OPENING_S = 8
 const THERMOSIPHON = 0.05
 const EXPONENT = 0.55
+/** of a stiffly stable method of second order in two stages: 1 − √½ */
+const GAMMA = 1 - Math.SQRT1_2
 /** fan speeds nearer than this move the same air */
 const SAME = 2e-5
 
@@ -63,6 +65,8 @@ const SAME = 2e-5
 export class CoolantPlant implements Plant {
   readonly fans: number
   readonly probes: number
+  /** half of the thermostat's own lag */
+  readonly roughS = OPENING_S / 2
   private readonly leastLagS: number
   private readonly area: number
   private readonly n: number
@@ -174,6 +178,88 @@ export class CoolantPlant implements Plant {
     dy[CARRIED] = core
     dy[SHED] = shed
     dy[BROUGHT] = heat
+  }
+
+  /** The thermostat's opening after some seconds at a temperature. */
+  private opened(opening: number, hot: number, seconds: number): number {
+    const { thermostat } = this.spec
+    if (!thermostat) return 1
+    const { opensC, fullC } = thermostat
+    const target = min(1, max(0, (hot - opensC) / (fullC - opensC)))
+    return target + (opening - target) * exp(-seconds / OPENING_S)
+  }
+
+  /**
+   * A step in which the thermostat stands still at its middle: metal and coolant are linear then, and solved so that
+   * what is quicker than the step dies away as it should. Second order in the step. @see engineering §4
+   */
+  readonly advance = (y: Float64Array, next: Float64Array, h: number): void => {
+    const { spec, leg } = this
+    const heat = leg.running ? leg.heatW : 0
+    const opening = this.opened(y[OPENING]!, y[HOT]!, h / 2)
+    const seen = max(opening, LEAK)
+    const through = seen * this.flow
+    const w = min(1, max(0, (seen - LEAK) / BLEND))
+    const warm = w > 0 ? w * this.hot(through) : 0
+    const cool = STILL_AIR * this.area + (w < 1 ? (1 - w) * (this.cold - STILL_AIR * this.area) : 0)
+    const m = spec.metal
+    const e = spec.inEngine
+    const c = spec.inCore
+    const a = spec.metalToCoolant
+    const s = this.toAir
+    const m0 = y[METAL]!
+    const h0 = y[HOT]!
+    const o0 = y[OUTLET]!
+    const boils = h0 >= this.boiling && a * (m0 - h0) > through * (h0 - o0)
+    // rates of each: of itself, of its neighbours, and what comes in
+    const mm = -(a + s) / m
+    const mh = a / m
+    const mb = (heat + s * leg.airC) / m
+    const hm = boils ? 0 : a / e
+    const hh = boils ? 0 : -(a + through) / e
+    const ho = boils ? 0 : through / e
+    const oh = (through - warm) / c
+    const oo = -(through + cool) / c
+    const ob = ((cool + warm) * this.inletC) / c
+    const g = GAMMA * h
+    const dm = 1 - g * mm
+    const dh = 1 - g * hh
+    const dout = 1 - g * oo
+    // three equations in a row: metal, hot, outlet
+    const bottom = dh - (g * g * hm * mh) / dm - (g * g * ho * oh) / dout
+    let m1 = m0
+    let h1 = h0
+    let o1 = o0
+    // from where the first stage leads the second goes on: that many seconds before the end
+    for (let stage = 0; stage < 2; stage++) {
+      const fm = mm * m1 + mh * h1 + mb
+      const fh = hm * m1 + hh * h1 + ho * o1
+      const fo = oh * h1 + oo * o1 + ob
+      const kh = (fh + (g * hm * fm) / dm + (g * ho * fo) / dout) / bottom
+      const seconds = stage === 0 ? h - g : g
+      m1 += (seconds * (fm + g * mh * kh)) / dm
+      h1 += seconds * kh
+      o1 += (seconds * (fo + g * oh * kh)) / dout
+    }
+    next[METAL] = m1
+    next[HOT] = h1
+    next[OUTLET] = o1
+    next[OPENING] = this.opened(opening, h1, h / 2)
+    for (let n = 0; n < this.probes; n++) {
+      const { kappa, lagS, atOutlet } = spec.probes[n]!
+      const i = n === 0 ? PROBE : LATER + n
+      const from = atOutlet ? o0 : h0
+      const to = atOutlet ? o1 : h1
+      const at = leg.airC + kappa * (from - leg.airC)
+      const slope = (kappa * (to - from)) / h
+      next[i] = at + slope * (h - lagS) + (y[i]! - at + slope * lagS) * exp(-h / lagS)
+    }
+    const shed = this.toAir * ((m0 + m1) / 2 - leg.airC) * h
+    const vented = boils ? max(0, (a * ((m0 + m1) / 2 - h0) - through * (h0 - (o0 + o1) / 2)) * h) : 0
+    next[BROUGHT] = y[BROUGHT]! + heat * h
+    next[SHED] = y[SHED]! + shed
+    next[VENTED] = y[VENTED]! + vented
+    next[CARRIED] = y[CARRIED]! + heat * h - shed - vented - (m * (m1 - m0) + e * (h1 - h0) + c * (o1 - o0))
   }
 
   fastest(): number {

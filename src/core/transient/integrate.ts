@@ -39,6 +39,8 @@ export interface RunSpec {
 
 export interface RunOptions {
   readonly stepS?: number | undefined
+  /** in the plant's own long steps instead: for what is drawn many times, within some hundredths of a kelvin */
+  readonly roughly?: boolean | undefined
   /** how far apart kept rows are, s */
   readonly everyS?: number | undefined
   /** where a fan still runs at the end of the day: how much longer it is followed until it stands, s */
@@ -208,7 +210,7 @@ class Columns {
  */
 export function integrate(
   spec: RunSpec,
-  { stepS = 1, everyS = 1, goOnS = 0, until, progress }: RunOptions = {},
+  { stepS = 1, roughly = false, everyS = 1, goOnS = 0, until, progress }: RunOptions = {},
 ): Run | null {
   const { plant, legs, motors, governors, bus, given } = spec
   const total = lengthOf(legs)
@@ -254,7 +256,9 @@ export function integrate(
   let after: { seconds: number; ah: number; still: boolean } | null = null
   const sums: LegSum[] = []
 
+  const advance = roughly ? plant.advance : null
   const step = (h: number): void => {
+    if (advance) return advance(y, next, h)
     plant.rates(y, k1)
     for (let i = 0; i < size; i++) at[i] = y[i]! + 0.5 * h * k1[i]!
     plant.rates(at, k2)
@@ -283,7 +287,7 @@ export function integrate(
     plant.blow(speeds)
     const perSecond = plant.fastest() / STABLE
     if (!(perSecond < FASTEST)) throw new StiffError(perSecond)
-    const most = min(stepS, 1 / perSecond)
+    const most = advance ? plant.roughS : min(roughly ? plant.roughS : stepS, 1 / perSecond)
     const last = leg === legs.at(-1)
     let left = leg.seconds + (last && !leg.running && !leg.live ? goOnS : 0)
     while (left > 1e-9 && ended === null && !over) {

@@ -42,6 +42,13 @@ export interface Plant {
   blow(speeds: Float64Array): void
   /** rates of change of `y` into `dy`; allocates nothing */
   rates(y: Float64Array, dy: Float64Array): void
+  /** a step of a rough run, s */
+  readonly roughS: number
+  /**
+   * One rough step of `h` seconds from `y` into `next`, of any length that its quickest part allows; null where the
+   * usual way is quick enough
+   */
+  readonly advance: ((y: Float64Array, next: Float64Array, h: number) => void) | null
   /** upper bound of its fastest rate in this leg, 1/s */
   fastest(): number
   /** everything at one temperature, as after a night */

@@ -2,9 +2,11 @@
 
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
 import { bandInWords, observationWords, quantityOfSeen, stepsInWords } from '@/core/evidence/words'
 import {
   addObservation,
+  feltLevels,
   observationAsks,
   observationFigures,
   observationMayMiss,
@@ -14,7 +16,7 @@ import {
 } from '@/core/job'
 import type { Look } from '@/core/margins'
 import { workDefinitions } from '@/core/run/days'
-import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
+import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { kindsFor, type Noting, observationFrom, ofKind, worksFor } from './noting'
@@ -100,9 +102,33 @@ function Circumstances({ note, job, change }: Pick<Props, 'note' | 'job'> & { re
   )
 }
 
+/** What the air held, and where: an order, no figure. */
+function FeltFields({ note, change }: Pick<Props, 'note'> & { readonly change: Change }) {
+  return (
+    <>
+      <Form.Group controlId="seen-place" className="mb-2">
+        <Form.Label className="mb-0">Where, and how far away</Form.Label>
+        <Form.Control
+          value={note.place}
+          maxLength={60}
+          placeholder="front of the core, top left, a hand away"
+          onChange={(e) => change({ place: e.target.value })}
+        />
+      </Form.Group>
+      <UnsaidField
+        label="It"
+        value={note.seen === null ? null : String(note.seen)}
+        options={feltLevels.map((name, i) => ({ value: String(i), name }))}
+        onChange={(level) => change({ seen: Number(level), typed: feltLevels[Number(level)] ?? '' })}
+      />
+    </>
+  )
+}
+
 /** What was seen: a figure, stopped or typed, or that it did not come to it. */
 function Figure({ note, job, now, change }: Pick<Props, 'note' | 'job' | 'now'> & { readonly change: Change }) {
   const figure = observationFigures[note.kind]
+  if (figure === 'level') return <FeltFields note={note} change={change} />
   return (
     <>
       {observationMayMiss.includes(note.kind) && (

@@ -14,7 +14,7 @@ import type { Look } from '@/core/margins'
 /** What is being noted: not a whole observation yet. */
 export type Noting = Pick<
   Observation,
-  'kind' | 'state' | 'work' | 'fromC' | 'toC' | 'forS' | 'seen' | 'how' | 'typed'
+  'kind' | 'state' | 'place' | 'work' | 'fromC' | 'toC' | 'forS' | 'seen' | 'how' | 'typed'
 > & {
   readonly airC: number | null
   /** it did not come to it */
@@ -22,9 +22,9 @@ export type Noting = Pick<
 }
 
 const kindsOf: Readonly<Record<'trailer' | 'core' | 'bay', readonly ObservationKind[]>> = {
-  trailer: ['temperature', 'volts', 'hottest'],
+  trailer: ['temperature', 'volts', 'hottest', 'felt'],
   core: observationKinds.filter((k) => k !== 'volts'),
-  bay: ['temperature', 'hottest', 'rise', 'fall', 'share', 'after-run'],
+  bay: ['temperature', 'hottest', 'rise', 'fall', 'share', 'after-run', 'felt'],
 }
 
 /** The kinds that can be seen of such a machine. */
@@ -47,6 +47,7 @@ const usualHow: Readonly<Record<ObservationKind, Observation['how']>> = {
   share: 'by a watch',
   'after-run': 'by a watch',
   volts: 'by a meter',
+  felt: 'by hand',
 }
 
 /** A note begun: of a kind, or from what the tool proposes to look at. */
@@ -55,6 +56,7 @@ export function begun(job: Job, from: Look | null): Noting {
   return {
     kind,
     state: job.signature || job.proofs.length ? 'as fitted' : 'as it came',
+    place: '',
     work: from?.work ?? worksFor(job)[0]!,
     airC: job.surroundings.usualC.value,
     fromC: from?.fromC ?? null,
@@ -114,7 +116,8 @@ const isNoting = (value: unknown): value is Noting => {
     seenHow.some((h) => h === v.how) &&
     [v.airC, v.fromC, v.toC, v.forS, v.seen].every(number) &&
     typeof v.missed === 'boolean' &&
-    typeof v.typed === 'string'
+    typeof v.typed === 'string' &&
+    typeof v.place === 'string'
   )
 }
 

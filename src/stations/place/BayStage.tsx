@@ -11,7 +11,9 @@ import { DrawingView } from '@/ui/DrawingView'
 import type { StationProps } from '../station'
 
 const wayName = (w: BayWay): string =>
-  w.panel ? `${w.panel.name}, ${w.side === 'puller' ? 'drawing out' : 'pushing in'}` : 'no fan'
+  w.panel
+    ? `${w.panel.name}, ${w.blows === 'puller' ? 'drawing out' : 'pushing in'}${w.blows === w.side ? '' : ', wires swapped'}`
+    : 'no fan'
 const key = (w: BayWay): string => `${w.panel?.id ?? 'none'} ${w.side ?? ''}`
 const isNow = (job: Job, w: BayWay): boolean =>
   w.panel !== null && w.panel.id === job.place.panel && w.side === job.place.side

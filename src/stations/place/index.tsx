@@ -28,7 +28,7 @@ import {
 } from '@/core/job'
 import type { FanPart } from '@/core/parts'
 import { neighbours } from '@/core/placing'
-import { fasteningWords, planWarnings, tiesOf } from '@/core/plan'
+import { fasteningWords, planWarnings, sideInWords, tiesOf } from '@/core/plan'
 import { format, percent } from '@/core/units'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { DrawingView } from '@/ui/DrawingView'
@@ -279,6 +279,39 @@ function toCore(job: Job, core: number): Job {
   return fan?.seat ? moveFan(job, fan.id, { ...fan.seat, core }) : job
 }
 
+const states = [false, true] as const
+const wiresAre = (swapped: boolean): string => (swapped ? 'wires swapped' : 'wires as marked')
+const bladeIs = (turned: boolean): string => (turned ? 'blade turned over' : 'blade as made')
+
+/** Every way that its wires and its blade can stand, and what each does to the air. */
+function DirectionTable({ fan }: { readonly fan: Job['fans'][number] }) {
+  return (
+    <table className="table table-sm small mb-2" aria-label="Which way it blows">
+      <tbody>
+        {states.flatMap((swapped) =>
+          states.map((turned) => {
+            const way = blowing(swapped, turned, fan.part.motor)
+            const now = swapped === fan.wiresSwapped && turned === fan.bladeTurned
+            return (
+              <tr key={`${swapped} ${turned}`} aria-current={now || undefined} className={now ? 'fw-medium' : ''}>
+                <td>
+                  {wiresAre(swapped)}, {bladeIs(turned)}
+                </td>
+                <td>
+                  {way
+                    ? `${way.air === 'as marked' ? 'as marked' : 'the other way'}, ${percent(way.effectiveness)}`
+                    : 'does not run'}
+                  {now ? ' (now)' : ''}
+                </td>
+              </tr>
+            )
+          }),
+        )}
+      </tbody>
+    </table>
+  )
+}
+
 /** Wires and blade of the fan: together they decide which way the air goes, and how well. */
 function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { fan } = firstCircuit(job)
@@ -290,7 +323,8 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     tell =
       `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}` +
       `${way.effectiveness < 1 ? weaker : ''}` +
-      `${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
+      `${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}` +
+      `${way.air === 'reversed' && job.bay ? `; ${sideInWords(job).replace(/\.$/, '')}` : ''}.`
   }
   return (
     <>
@@ -305,6 +339,8 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         onChange={(bladeTurned) => settle((j) => turnFan(j, fan.id, { bladeTurned }))}
         tell={tell}
       />
+      {way?.air === 'reversed' && job.bay && <p className="say say-unsure">{sideInWords(job)}</p>}
+      <DirectionTable fan={fan} />
     </>
   )
 }

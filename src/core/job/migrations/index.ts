@@ -6,6 +6,7 @@ import { fromVersion5 } from './from-version-5'
 import { fromVersion6 } from './from-version-6'
 import { fromVersion7 } from './from-version-7'
 import { fromVersion8 } from './from-version-8'
+import { fromVersion9 } from './from-version-9'
 import { isRaw, type Raw } from './raw'
 
 export { migratePart } from './part'
@@ -20,6 +21,7 @@ const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
   6: fromVersion6,
   7: fromVersion7,
   8: fromVersion8,
+  9: fromVersion9,
 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */

@@ -2,7 +2,7 @@ import { grounds } from '../choices'
 import { machineKinds } from '../choices'
 import { allowances } from '../choices'
 import { alterationKinds } from '../choices'
-import { ingressNeeds, plugSearches } from '../choices'
+import { complaintSigns, ingressNeeds, mechanicalHolds, plugSearches } from '../choices'
 import { type LivesIn } from '../choices'
 import { z } from 'zod'
 import { field, seenOnly } from '../../fields'
@@ -25,6 +25,10 @@ export const machineShape = {
       'on a run before anything comes apart',
     ).nullable(),
     aboveC: field('shows above', 'temperature', choiceEnds.complaintAboveC, 'machine').nullable(),
+    /** what else was noticed */
+    signs: z.array(z.enum(complaintSigns)).max(complaintSigns.length),
+    /** how many times; null: not said */
+    times: z.int().min(choiceEnds.complaintTimes[0]).max(choiceEnds.complaintTimes[1]).nullable(),
     /** somebody doubts it: it is kept, and nothing is told from it */
     doubted: z.boolean(),
   }),
@@ -53,6 +57,14 @@ export const machineShape = {
     /** a fan's plug that the maker put into the loom, and where it is */
     fanPlug: z.strictObject({ search: z.enum(plugSearches), where: line(160) }),
   }),
+  /** a fan that the engine turns and that comes off, with what it held besides; null: none comes off */
+  mechanicalFan: z
+    .strictObject({
+      looked: z
+        .array(z.strictObject({ id: z.enum(mechanicalHolds), holds: z.boolean(), madeGood: line(160) }))
+        .max(mechanicalHolds.length),
+    })
+    .nullable(),
   /** is a fan the cure? one answer a question */
   checks: z
     .array(z.strictObject({ id: idSchema, found: z.enum(['ruled out', 'looks like it']), at: momentSchema }))

@@ -18,6 +18,8 @@ export const observationSchema = z
     by: line(80),
     /** the machine then: as it came in, or with what this job fits */
     state: z.enum(seenStates),
+    /** where it was seen, in words: what is only felt is compared at the same place */
+    place: line(60),
     work: z.enum(works),
     airC: between(seenEnds.airC),
     /** where it began; null: at the surroundings, or at work as warm as its thermostat holds it */

@@ -1,10 +1,10 @@
 import { between } from './common'
-import { endings } from '../choices'
+import { claimKinds, endings, seenStates } from '../choices'
 import { marginIds } from '../choices'
 import { z } from 'zod'
 import { field } from '../../fields'
 import { idSchema } from '../../parts'
-import { choiceEnds, upTo } from '../limits'
+import { choiceEnds, seenEnds, upTo } from '../limits'
 import { daySchema, line, momentSchema, name } from './common'
 
 /** What is kept to, what was done and proved, and what was accepted and signed. */
@@ -53,6 +53,33 @@ export const recordShape = {
       }),
     )
     .max(...upTo('acceptances')),
+  /** what is claimed of the fan, and the runs that it is held against */
+  claims: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        what: z.enum(claimKinds),
+        /** what is claimed: so much less fuel, so much more power; null: no figure was named */
+        share: between(choiceEnds.claimShare).nullable(),
+        by: line(80),
+        /** what its figures are in, for all its runs */
+        unit: name(20),
+        runs: z
+          .array(
+            z.strictObject({
+              id: idSchema,
+              at: momentSchema,
+              state: z.enum(seenStates),
+              figure: between(choiceEnds.claimFigure),
+              airC: between(seenEnds.airC),
+              /** the same way, load and speed have the same words */
+              way: name(60),
+            }),
+          )
+          .max(...upTo('claimRuns')),
+      }),
+    )
+    .max(...upTo('claims')),
   /** a job that ends without a fan, and why */
   ended: z.strictObject({ why: z.enum(endings), note: line(300), by: name(80), at: momentSchema }).nullable(),
   signature: z.strictObject({ by: name(80), at: momentSchema, coreVersion: line(20) }).nullable(),

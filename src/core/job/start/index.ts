@@ -160,6 +160,7 @@ const emptyRecord = (t: TypicalMachine, tied: boolean) =>
       doneOn: null,
     })),
     acceptances: [],
+    claims: [],
     ended: null,
     signature: null,
   }) satisfies Partial<Job>
@@ -189,9 +190,12 @@ export function startJob(beginning: Beginning): Job {
       breeze: 'no breeze',
       after: null,
       aboveC: null,
+      signs: [],
+      times: null,
       doubted: false,
     },
     observations: [],
+    mechanicalFan: null,
     machine: {
       kind,
       name: machineName,
