@@ -42,9 +42,9 @@ function unlike(before: Watched, after: Watched): string | null {
   return null
 }
 
-const told = (low: number, high: number, none: number, moreIsBetter: boolean): Told => {
-  if (low > none) return moreIsBetter ? 'better' : 'worse'
-  return high < none ? (moreIsBetter ? 'worse' : 'better') : 'no difference'
+function told(low: number, high: number, none: number, moreIsBetter: boolean): Told {
+  if (low <= none && high >= none) return 'no difference'
+  return low > none === moreIsBetter ? 'better' : 'worse'
 }
 
 /** kinds of which a longer time is the better one */

@@ -2,11 +2,14 @@ import { example } from '../../formats/test-support/examples'
 import { type Job, jobSchema, lookupOf, type Observation } from '../job'
 import { drawnMargins, evaluate, judge } from '../margins'
 import { Bench, effectiveNumber, endsAt, NotingBench, quantileOf, triangularQuantile, type Weighing } from '../reading'
+import { asSigned, keepsSignature } from '../plan'
 import { withoutRun } from '../run'
 import { withLearnt } from './learnt'
 import { logLikelihood, misfit } from './likelihood'
 import { candidatesFor } from './candidates'
 import { jobWhen, predict, type Prediction } from './predict'
+import { beforeAndAfter } from './before-after'
+import { claimHeld } from './claims'
 import { complaintSeen, countingIn, type Watched, type WatchedKind } from './seen'
 import { weighed } from './weigh'
 import { worthOf } from './worth'
@@ -238,7 +241,7 @@ describe('figures of the proofs', () => {
   const at = `fans.${fan.id}.part.ratedA`
   test('a clamp on the feed tells what the fan takes: a label ± 30 % and a clamp ± 5 %, by their precisions', () => {
     const label = { value: 4, source: 'label' as const, spread: 1.2 }
-    const job = proved({ ...bike, fans: [{ ...fan, part: { ...fan.part, ratedA: label } }] } as Job, { amps: 4.8 })
+    const job = proved({ ...bike, fans: [{ ...fan, part: { ...fan.part, ratedA: label } }] }, { amps: 4.8 })
     const found = weighed(job)!.informed.find((r) => r.address === at)!
     expect(found.was).toEqual({ low: 2.8, value: 4, high: 5.2 })
     // brushed, 12 V label, near 13.6 V at its plug: it takes 1.29 times what is printed, 5.15 A ± 1.29 · 1.2/√6 = 0.63;
@@ -251,6 +254,19 @@ describe('figures of the proofs', () => {
     expect(told.contradiction).not.toBeNull()
     expect(told.informed).toEqual([])
     expect(told.seen).toMatchObject([{ id: 'proof amps', seen: 19, agrees: false }])
+  })
+  test('what is seen after the signature leaves it on, and what is claimed too; a change of what was signed does not', () => {
+    const signed = example('fell-bike-signed')
+    const later = observation({ at: '2999-01-01T00:00:00.000Z', toC: 78, seen: 400, state: 'as fitted' })
+    const seen = { ...signed, observations: [later] }
+    expect(keepsSignature(signed, seen)).toBe(true)
+    expect(asSigned(seen)).toEqual(signed)
+    const claims = [{ id: 'c', what: 'fuel' as const, share: null, by: '', unit: 'l', runs: [] }]
+    expect(keepsSignature(signed, { ...signed, claims })).toBe(true)
+    expect(keepsSignature(signed, { ...signed, observations: [{ ...later, at: '2000-01-01T00:00:00.000Z' }] })).toBe(
+      false,
+    )
+    expect(keepsSignature(signed, { ...signed, complaint: { ...signed.complaint, doubted: true } })).toBe(false)
   })
   test('a proof without its figure, or of what is not chosen, tells nothing', () => {
     const { proofs } = proved(bike, { 'amps-nobody': 5 })
@@ -313,4 +329,89 @@ test('the next job on the machine begins with what was seen of it, where there w
   const measured = { ...begun, engine: { ...begun.engine!, slowShare: { value: 0.2, source: 'measured' as const } } }
   expect(withLearnt(measured as Job, before, weighing).engine!.slowShare.value).toBe(0.2)
   expect(withLearnt(begun, example('churchyard-digger-bay'), weighing)).toBe(begun)
+})
+
+describe('before and after', () => {
+  const before = observation({ id: 'b', kind: 'rise', fromC: 84, toC: 96, seen: 240 })
+  const after = (own: Partial<Counted>): Counted => ({ ...before, id: 'a', state: 'as fitted', ...own })
+  const pair = (...seen: Job['observations']) => beforeAndAfter({ ...bike, observations: seen })[0]!
+  test('a watch against a watch: twice as long is a difference, a sixth longer is none', () => {
+    // each 10 % as no model is nearer, together 14.1 %; 1.645 of it each way
+    const twice = pair(before, after({ seen: 480 }))
+    expect(twice.told).toBe('better')
+    expect(twice.change!.low).toBeCloseTo(2 * Math.exp(-1.645 * Math.SQRT2 * 0.1), 6)
+    expect(pair(before, after({ seen: 280 })).told).toBe('no difference')
+    expect(pair(before, after({ seen: 120 })).told).toBe('worse')
+    expect(
+      pair({ ...before, kind: 'fall', fromC: 96, toC: 84 }, after({ kind: 'fall', fromC: 96, toC: 84, seen: 120 }))
+        .told,
+    ).toBe('better')
+  })
+  test('boiled after 12 min, not once in 40: at least so many times as long, and no end', () => {
+    const boiled = { ...climb, seen: 720 }
+    const { told, change } = pair(boiled, { ...climb, id: 'a', state: 'as fitted', seen: null, forS: 2400 })
+    expect([told, change!.high]).toEqual(['better', null])
+    expect(change!.low).toBeCloseTo((2400 / 720) * Math.exp(-1.645 * 0.35), 6)
+  })
+  test('other air, other work, other temperatures, another place: not comparable, and why', () => {
+    expect(pair(before, after({ airC: 26, seen: 900 })).because).toBe('the air differs by 8 K')
+    expect(pair(before, after({ work: 'slow', seen: 900 })).because).toBe('another kind of work')
+    expect(pair(before, after({ toC: 105, seen: 900 })).because).toBe('between other temperatures')
+    const felt = { ...before, kind: 'felt' as const, place: 'front, top left', seen: 1 }
+    expect(pair(felt, { ...felt, id: 'a', state: 'as fitted', place: 'Front, top left ', seen: 3 })).toMatchObject({
+      told: 'better',
+      change: { middle: 2 },
+    })
+    expect(pair(felt, { ...felt, id: 'a', state: 'as fitted', place: 'behind', seen: 4 }).told).toBe('not comparable')
+  })
+  test('a temperature counts over its own air: 96 at 22 against 108 at 18 is sixteen kelvins cooler, ± 9.3', () => {
+    const hot = observation({ id: 'h', kind: 'hottest', work: 'slow', forS: 1200, seen: 108, how: 'by its gauge' })
+    const { change, told } = pair(hot, { ...hot, id: 'a', state: 'as fitted', seen: 96, airC: 22 })
+    expect([told, change!.middle]).toEqual(['better', -16])
+    expect(change!.high! - change!.middle).toBeCloseTo(1.645 * Math.hypot(4, 4), 6)
+  })
+  test('what is felt by hand is never weighed; nor what was seen with a mechanical fan on', () => {
+    const felt = { ...before, kind: 'felt' as const, place: 'front', seen: 1 }
+    expect(weighed({ ...bike, observations: [felt] })!.seen[0]!.apart).toMatch(/compared/)
+    const off = { ...example('fell-bike-short-at-idle'), mechanicalFan: { looked: [] }, observations: [before] }
+    expect(countingIn(off)).toEqual([])
+    expect(weighed(off)!.seen.map((s) => s.apart)).toEqual([
+      expect.stringMatching(/mechanical/),
+      expect.stringMatching(/mechanical/),
+    ])
+  })
+})
+
+describe('claims', () => {
+  const runs = (state: 'as it came' | 'as fitted', figures: readonly number[], airC = 18, way = 'home and back') =>
+    figures.map((figure, i) => ({ id: `${state[3]}${i}`, at: AT, state, figure, airC, way }))
+  const claim = (list: ReturnType<typeof runs>, share: number | null = null) =>
+    claimHeld({ id: 'c', what: 'fuel', share, by: '', unit: 'l', runs: list })
+  test('Welch, by hand: 6.0 6.2 6.4 against 5.0 5.2 5.4 litres', () => {
+    const { verdict, gain } = claim([...runs('as it came', [6, 6.2, 6.4]), ...runs('as fitted', [5, 5.2, 5.4])])
+    // each mean's variance 0.04/3; together 0.02667, root 0.1633; 4 degrees, t = 2.132; over 6.2
+    expect([verdict, gain!.middle]).toEqual(['a gain', expect.closeTo(1 / 6.2, 9)])
+    expect(gain!.high - gain!.middle).toBeCloseTo((2.132 * 0.1633) / 6.2, 4)
+  })
+  test('two runs, another way, warmer air, or an interval that holds nothing: no evidence of a gain', () => {
+    const three = runs('as it came', [6, 6.2, 6.4])
+    expect(claim([...three, ...runs('as fitted', [5, 5.1])]).because).toMatch(/3 and 2/)
+    expect(claim([...three, ...runs('as fitted', [5, 5.2, 5.4], 18, 'over the pass')]).because).toMatch(/same way/)
+    expect(claim([...three, ...runs('as fitted', [5, 5.2, 5.4], 26)]).because).toMatch(/8 K/)
+    expect(claim([...three, ...runs('as fitted', [5.9, 6.2, 6.3])]).verdict).toBe('no difference')
+    expect(claim([...three, ...runs('as fitted', [7, 7.2, 7.4])]).verdict).toBe('a loss')
+    expect(
+      claim(
+        [
+          ...three,
+          ...runs(
+            'as fitted',
+            [6.8, 6.2, 5.6].map((x) => x - 1),
+          ),
+        ],
+        0.5,
+      ).verdict,
+    ).toBe('no difference')
+    expect(claim([...three, ...runs('as fitted', [5, 5.2, 5.4])], 0.5).verdict).toBe('less than claimed')
+  })
 })

@@ -212,7 +212,7 @@ export function seenLines(job: Job, results: readonly SeenResult[]): SeenLine[] 
   const of = (id: string): SeenResult | null => results.find((r) => r.id === id) ?? null
   return [
     ...(complaint ? [{ id: COMPLAINT, seen: complaint, doubted: job.complaint.doubted, result: of(COMPLAINT) }] : []),
-    ...job.observations.map((o) => ({ id: o.id, seen: o as Watched | Felt, doubted: o.doubted, result: of(o.id) })),
+    ...job.observations.map((o) => ({ id: o.id, seen: o, doubted: o.doubted, result: of(o.id) })),
     ...provedIn(job).map((p) => ({ id: p.id, seen: p, doubted: false, result: of(p.id) })),
   ]
 }

@@ -1,5 +1,6 @@
 export * from './address'
 export * from './changes/bay'
+export * from './changes/claims'
 export * from './changes/control'
 export * from './changes/fan'
 export * from './changes/fresh-id'

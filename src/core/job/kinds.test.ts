@@ -539,6 +539,17 @@ test('a job of version 8 opens with nothing seen and nothing doubted, its figure
   expect([read.job.observations, read.job.complaint.doubted]).toEqual([[], false])
 })
 
+test('a job of version 9 opens with no place felt, nothing claimed, no mechanical fan; what was seen stays', () => {
+  const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-9.job.json'), 'utf8'))
+  const seen = { ...example('fell-bike-mid-build').complaint, after: null }
+  expect(readJob(old)).toEqual({ ok: true, job: example('fell-bike-mid-build') })
+  const noted = { id: 's', kind: 'warm-up', at: '2026-11-25T14:02:00.000Z', by: '', state: 'as it came', work: 'idle' }
+  const figures = { airC: 18, fromC: null, toC: 78, forS: null, seen: 400, how: 'by a watch', spread: null }
+  const read = readJob({ ...old, observations: [{ ...noted, ...figures, typed: '', doubted: false }] })
+  expect(read.ok && read.job.observations).toMatchObject([{ seen: 400, place: '' }])
+  expect(seen).toMatchObject({ signs: [], times: null })
+})
+
 test('no figure that is not a number is ever told, of no new job, with or without a fan', () => {
   expect([percent(0 / 0), percent(-0.001), percent(1 / 0), percent(0.256), percent(0.12345, 3)]).toEqual([
     'unknown',

@@ -42,6 +42,9 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
   const due = job.after.find((a) => a.dueOn !== null && a.doneOn === null && a.dueOn <= today)
   if (due) return { text: due.what, station: 'after' }
   if (job.signature) {
+    const since = job.observations.some((o) => o.at > job.signature!.at)
+    const short = since ? evaluation.margins.find((m) => m.verdict === 'short') : undefined
+    if (short) return { text: `${short.name} is short by what was seen since it was signed`, station: 'after' }
     const coming = job.after.find((a) => a.dueOn !== null && a.doneOn === null)
     return coming
       ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' }

@@ -178,7 +178,13 @@ export const asSigned = (job: Job): Job => {
 
 /** What a signature stands for: everything but the signature itself, what is looked after and what is seen later. */
 const signedContent = (job: Job, at: string): string =>
-  JSON.stringify({ ...job, observations: job.observations.filter((o) => o.at <= at), signature: null, after: [] })
+  JSON.stringify({
+    ...job,
+    observations: job.observations.filter((o) => o.at <= at),
+    claims: [],
+    signature: null,
+    after: [],
+  })
 
 /**
  * Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed

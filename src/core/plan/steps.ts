@@ -8,6 +8,7 @@ import { editStep, jointsInWords, liveBeforeFuse, routeInWords } from '../wiring
 import { format } from '../units'
 import type { Caution } from '../job'
 import { fasteningWords } from './fastening'
+import { holdsOf, holdWords } from './mechanical-fan'
 
 /** One step at the bench. `waitMinutes` needs no hands. */
 export interface Step {
@@ -127,6 +128,18 @@ const rules: readonly StepRule[] = [
     minutes: 20,
     cautions: [],
     also: (job) => (engined(job) ? ['fuel'] : []),
+  },
+  {
+    id: 'mechanical-fan-off',
+    title: 'Take the mechanical fan off',
+    tell: (job) => {
+      const held = holdsOf(job).filter((h) => h.holds)
+      const made = held.map((h) => `${h.id}: ${h.madeGood.trim() || holdWords[h.id].good}`).join(' ')
+      return `Belt slack first; each bolt bagged with its length. ${held.length ? `It held more: ${made}` : 'It held nothing else.'}`
+    },
+    minutes: 25,
+    cautions: ['maker', 'propped'],
+    when: (job) => job.mechanicalFan !== null,
   },
   {
     id: 'drain',

@@ -1,3 +1,4 @@
+import { holdWarnings } from './mechanical-fan'
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
 import { alterationsOf, alterationWords } from './alterations'
@@ -167,7 +168,7 @@ export function planWarnings(job: Job): PlanWarning[] {
     .forEach((p, i) =>
       found.push({ id: `circuit ${p.at ?? i}`, text: p.text, helps: 'Wire shows it in the circuit; mend it there.' }),
     )
-  found.push(...benchWarnings(job))
+  found.push(...benchWarnings(job), ...holdWarnings(job))
   const likely = job.checks.find((c) => c.found === 'looks like it')
   if (likely)
     found.push({

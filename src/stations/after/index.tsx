@@ -6,7 +6,10 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { careDays, type Job } from '@/core/job'
 import { addDays, isDay, signing, type ToAccept } from '@/core/plan'
+import { EvidenceStrip } from '../evidence/EvidenceStrip'
 import type { StationProps, StationView } from '../station'
+import { BeforeAfter } from './BeforeAfter'
+import { Claims } from './Claims'
 
 const changeCare = (job: Job, id: string, part: Partial<Job['after'][number]>): Job => ({
   ...job,
@@ -119,7 +122,15 @@ function Signature({ ready, sign }: { readonly ready: boolean } & Pick<StationPr
   )
 }
 
-function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
+/** Margins that what was seen since the signature makes short. */
+const shortSince = ({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>): string[] =>
+  job.signature && job.observations.some((o) => o.at > job.signature!.at)
+    ? evaluation.margins.filter((m) => m.verdict === 'short').map((m) => m.name)
+    : []
+
+function Stage(props: StationProps) {
+  const { job, evaluation, run, settle, now, sign } = props
+  const short = shortSince(props)
   const { blockers, toAccept, ready } = signing(job, evaluation)
   const open = toAccept.filter((a) => !a.accepted)
   // what is to be accepted is told from draws: until they are made for this very job it may change
@@ -130,7 +141,8 @@ function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
       {job.signature ? (
         <p className="say say-holds">
           Signed by {job.signature.by} on {job.signature.at.slice(0, 10)}. The evaluation and the bench sheet are kept
-          as they were then; a change from here on opens the job again and leaves them untouched.
+          as they were then; a change from here on opens the job again and leaves them untouched. What is seen of the
+          machine and what is claimed of it may be noted below all the same.
         </p>
       ) : (
         <>
@@ -154,6 +166,11 @@ function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
           </fieldset>
         </>
       )}
+      {short.length > 0 && (
+        <p className="say say-short" role="status">
+          By what was seen since the signature {short.join(', ')} {short.length === 1 ? 'is' : 'are'} short.
+        </p>
+      )}
       {job.acceptances.length > 0 && (
         <>
           <h2 className="mt-4">Accepted</h2>
@@ -164,6 +181,9 @@ function Stage({ job, evaluation, run, settle, now, sign }: StationProps) {
           ))}
         </>
       )}
+      <EvidenceStrip {...props} />
+      <BeforeAfter job={job} />
+      <Claims {...props} />
     </>
   )
 }

@@ -3,12 +3,16 @@
 import type { StationProps } from '../station'
 import { Allowed, Baseline, Cure, Ending, Lives } from './Before'
 import { FanPlug } from './FanPlug'
+import { MechanicalFan } from './MechanicalFan'
+import { Noticed } from './Noticed'
 
 /** What belongs to the machine's story besides its complaint; each part unfolds. */
 export const Story = (props: StationProps) => (
   <>
+    <Noticed {...props} />
     <Cure {...props} />
     <FanPlug {...props} />
+    <MechanicalFan {...props} />
     <Baseline {...props} />
     <Allowed {...props} />
     <Lives {...props} />

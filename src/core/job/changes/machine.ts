@@ -1,4 +1,4 @@
-import { type Ground } from '../choices'
+import type { Ground, MechanicalHold } from '../choices'
 import { chargeFromRating } from '../../electrical'
 import type { BatteryPart } from '../../parts'
 import { measured, typical } from '../../reading'
@@ -91,3 +91,23 @@ export const answerCheck = (job: Job, id: string, found: 'ruled out' | 'looks li
   ...job,
   checks: [...job.checks.filter((c) => c.id !== id), ...(found ? [{ id, found, at }] : [])],
 })
+
+/** Whether a fan that the engine turns comes off. */
+export const takesMechanicalFan = (job: Job, comesOff: boolean): Job => ({
+  ...job,
+  mechanicalFan: comesOff ? (job.mechanicalFan ?? { looked: [] }) : null,
+})
+
+/** What such a fan held besides, and how it is made good. */
+export const lookAtHold = (
+  job: Job,
+  id: MechanicalHold,
+  change: { readonly holds?: boolean; readonly madeGood?: string },
+): Job => {
+  if (!job.mechanicalFan) return job
+  const old = job.mechanicalFan.looked.find((l) => l.id === id) ?? { id, holds: false, madeGood: '' }
+  return {
+    ...job,
+    mechanicalFan: { looked: [...job.mechanicalFan.looked.filter((l) => l.id !== id), { ...old, ...change }] },
+  }
+}

@@ -1,0 +1,49 @@
+import { format, percent, type UnitSystem } from '../units'
+import type { BeforeAfter } from './before-after'
+import { seenInWords } from './words'
+
+const times = (x: number): string => `${Number(x.toPrecision(2))} times`
+
+/** "took 1.6 times as long, 1.1 to 2.3" */
+function changeInWords({ in: unit, change, told }: BeforeAfter, units: UnitSystem): string {
+  if (!change) return ''
+  const { low, middle, high } = change
+  switch (unit) {
+    case 'times':
+      return high === null
+        ? `${times(middle)} as long and still not come to, at least ${times(low)}`
+        : `${times(middle)} as long, ${times(low)} to ${times(high)}`
+    case 'levels':
+      if (middle === 0) return 'the same'
+      return `${Math.abs(middle)} ${Math.abs(middle) === 1 ? 'step' : 'steps'} ${middle > 0 ? 'stronger' : 'weaker'}`
+    case 'volts':
+      return `${format(middle, 'voltage', units, 2)} more, ${format(low, 'voltage', units, 2)} to ${format(high!, 'voltage', units, 2)}`
+    case 'kelvins': {
+      const t = (k: number): string => format(k, 'temperatureDifference', units, 2)
+      return told === 'better'
+        ? `${t(-middle)} cooler over its air, ${t(-high!)} to ${t(-low)}`
+        : `${t(middle)} over its air, ${t(low)} to ${t(high!)}`
+    }
+  }
+}
+
+const verdictWords: Readonly<Record<BeforeAfter['told'], string>> = {
+  better: 'better',
+  worse: 'worse',
+  'no difference': 'no difference that these two can show',
+  'not comparable': 'not comparable',
+}
+
+/** A pair in words: what before, what after, what that comes to. */
+export const pairInWords = (pair: BeforeAfter, units: UnitSystem) => ({
+  before: seenInWords(pair.before, units),
+  after: seenInWords(pair.after, units),
+  verdict: verdictWords[pair.told],
+  change: pair.because ?? changeInWords(pair, units),
+})
+
+/** "3.1 % gained, 0.4 to 5.8 %" */
+export function gainInWords(gain: { readonly low: number; readonly middle: number; readonly high: number }): string {
+  const p = (x: number): string => `${x < 0 ? '−' : ''}${percent(Math.abs(x), 2)}`
+  return `${p(gain.middle)}, between ${p(gain.low)} and ${p(gain.high)}`
+}

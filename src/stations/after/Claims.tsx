@@ -1,0 +1,229 @@
+'use client'
+
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
+import { gainInWords } from '@/core/evidence/before-after-words'
+import { type Claim, claimHeld, type ClaimHeld } from '@/core/evidence/claims'
+import {
+  addClaim,
+  addClaimRun,
+  changeClaim,
+  choiceEnds,
+  type ClaimKind,
+  removeClaim,
+  removeClaimRun,
+  seenEnds,
+  seenStates,
+} from '@/core/job'
+import { format, parse, percent, type Quantity, type UnitSystem } from '@/core/units'
+import { QuantityField } from '@/ui/QuantityField'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
+
+const names: Readonly<Record<ClaimKind, string>> = { fuel: 'less fuel', power: 'more power' }
+
+/** What its runs say of a claim, in one sentence. */
+export function heldInWords({ verdict, because, gain }: ClaimHeld): string {
+  if (because !== null) return `No evidence: ${because}.`
+  const found = gain ? gainInWords(gain) : ''
+  switch (verdict) {
+    case 'no difference':
+      return `No evidence of a gain: ${found}; that holds nothing as well.`
+    case 'a loss':
+      return `A loss, not a gain: ${found}.`
+    case 'less than claimed':
+      return `A gain, but less than claimed: ${found}.`
+    default:
+      return `A gain${verdict === 'as claimed' ? ' that does not speak against the claim' : ''}: ${found}.`
+  }
+}
+
+interface RunText {
+  readonly state: (typeof seenStates)[number]
+  readonly figure: string
+  readonly air: string
+  readonly way: string
+}
+
+/** What is wrong with a typed figure; true where nothing is. */
+const checks =
+  (quantity: Quantity, units: UnitSystem, [low, high]: readonly [number, number]) =>
+  (text: string) => {
+    const read = parse(text, quantity, units)
+    if (!read.ok) return read.message
+    return (
+      (read.value >= low && read.value <= high) ||
+      `Between ${format(low, quantity, units)} and ${format(high, quantity, units)}.`
+    )
+  }
+
+function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim }) {
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const last = claim.runs.at(-1)
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<RunText>({
+    defaultValues: { state: last?.state ?? 'as it came', figure: '', air: '', way: last?.way ?? '' },
+  })
+  const note = ({ state, figure, air, way }: RunText): void => {
+    const [f, a] = [parse(figure, 'count', job.units), parse(air, 'temperature', job.units)]
+    if (!f.ok || !a.ok) return
+    const run = { at: now().toISOString(), state, figure: f.value, airC: a.value, way: way.trim() }
+    const added = addClaimRun(job, claim.id, run)
+    if ('full' in added) return setTrouble(added.full)
+    setTrouble(null)
+    settle((j) => {
+      const next = addClaimRun(j, claim.id, run)
+      return 'full' in next ? j : next
+    })
+    reset({ state, figure: '', air, way })
+  }
+  const id = (name: string): string => `${claim.id}-${name}`
+  return (
+    <Form noValidate className="row g-2 align-items-start" onSubmit={handleSubmit(note)}>
+      <Form.Group className="col-6 col-sm-3" controlId={id('state')}>
+        <Form.Label className="mb-0">The machine</Form.Label>
+        <Form.Select {...register('state')}>
+          {seenStates.map((s) => (
+            <option key={s}>{s}</option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group className="col-6 col-sm-2" controlId={id('figure')}>
+        <Form.Label className="mb-0">{claim.unit}</Form.Label>
+        <Form.Control
+          inputMode="decimal"
+          isInvalid={!!errors.figure}
+          {...register('figure', { validate: checks('count', job.units, choiceEnds.claimFigure) })}
+        />
+        <Form.Control.Feedback type="invalid">{errors.figure?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group className="col-6 col-sm-2" controlId={id('air')}>
+        <Form.Label className="mb-0">Air</Form.Label>
+        <Form.Control
+          isInvalid={!!errors.air}
+          {...register('air', { validate: checks('temperature', job.units, seenEnds.airC) })}
+        />
+        <Form.Control.Feedback type="invalid">{errors.air?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group className="col-12 col-sm-3" controlId={id('way')}>
+        <Form.Label className="mb-0">Way, load, speed</Form.Label>
+        <Form.Control
+          maxLength={60}
+          isInvalid={!!errors.way}
+          {...register('way', { validate: (v) => v.trim() !== '' || 'Say which way: only the same one is compared.' })}
+        />
+        <Form.Control.Feedback type="invalid">{errors.way?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <div className="col-12 col-sm-2 pt-sm-4">
+        <Button type="submit" variant="outline-dark">
+          Note the run
+        </Button>
+      </div>
+      {trouble && (
+        <p className="below wrong" role="alert">
+          Not noted: {trouble}. What you typed is kept.
+        </p>
+      )}
+    </Form>
+  )
+}
+
+function One({ claim, ...props }: Props & { readonly claim: Claim }) {
+  const { job, settle } = props
+  const held = claimHeld(claim)
+  return (
+    <section className="border-top py-2" aria-label={`Claim: ${names[claim.what]}`}>
+      <div className="d-flex justify-content-between gap-2">
+        <strong className="fw-medium">
+          {names[claim.what]}
+          {claim.share === null ? '' : `, ${percent(claim.share, 2)} claimed`}
+        </strong>
+        <Button
+          size="sm"
+          variant="outline-dark"
+          aria-label={`Take out the claim of ${names[claim.what]}`}
+          onClick={() => settle((j) => removeClaim(j, claim.id))}
+        >
+          take out
+        </Button>
+      </div>
+      <p className={`say ${held.verdict === 'a gain' || held.verdict === 'as claimed' ? 'say-holds' : 'say-unsure'}`}>
+        {heldInWords(held)}
+      </p>
+      <QuantityField
+        name={`${claim.id}.share`}
+        label="claimed"
+        value={claim.share}
+        quantity="share"
+        system={job.units}
+        range={choiceEnds.claimShare}
+        onSettle={(share) => settle((j) => changeClaim(j, claim.id, { share }))}
+      />
+      {claim.runs.length > 0 && (
+        <ul className="small list-unstyled mb-2">
+          {claim.runs.map((r) => (
+            <li key={r.id} className="d-flex gap-2 align-items-center">
+              <span>
+                {r.state}: {r.figure} {claim.unit}, air {format(r.airC, 'temperature', job.units)}, {r.way}
+              </span>
+              <button
+                type="button"
+                className="word-button soft"
+                aria-label={`Take out the run of ${r.figure} ${claim.unit}`}
+                onClick={() => settle((j) => removeClaimRun(j, claim.id, r.id))}
+              >
+                take out
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <RunForm {...props} claim={claim} />
+    </section>
+  )
+}
+
+/** What is claimed of the fan besides cooling, held against runs that were made for it. */
+export function Claims(props: Props) {
+  const { job, settle } = props
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const add = (what: ClaimKind): void => {
+    const added = addClaim(job, what, '')
+    if ('full' in added) return setTrouble(added.full)
+    settle((j) => {
+      const next = addClaim(j, what, '')
+      return 'full' in next ? j : next
+    })
+  }
+  return (
+    <section aria-label="Claims">
+      <h2 className="mt-4">Claims of fuel and power</h2>
+      <p className="soft small">
+        Each is held against runs of the same way in like air, three as it came and three as fitted. Without them
+        nothing is said of it.
+      </p>
+      {job.claims.map((claim) => (
+        <One key={claim.id} {...props} claim={claim} />
+      ))}
+      <div className="d-flex gap-2 flex-wrap mt-2">
+        {(['fuel', 'power'] as const).map((what) => (
+          <Button key={what} variant="outline-dark" onClick={() => add(what)}>
+            Claim: {names[what]}
+          </Button>
+        ))}
+      </div>
+      {trouble && (
+        <p className="below wrong" role="alert">
+          {trouble}
+        </p>
+      )}
+    </section>
+  )
+}

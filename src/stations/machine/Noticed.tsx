@@ -1,0 +1,42 @@
+'use client'
+
+import Form from 'react-bootstrap/Form'
+import { choiceEnds, complaintSigns, type Job } from '@/core/job'
+import { QuantityField } from '@/ui/QuantityField'
+import type { StationProps } from '../station'
+import { Unfold } from './Before'
+
+/** What was noticed with the complaint, and how often. */
+export function Noticed({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const { signs, times } = job.complaint
+  const change = (part: Partial<Job['complaint']>): void =>
+    settle((j) => ({ ...j, complaint: { ...j.complaint, ...part } }))
+  const often = times === null ? 'not said how often' : `${times} ${times === 1 ? 'time' : 'times'}`
+  return (
+    <Unfold title="What was noticed, and how often" says={signs.length ? `${signs.join(', ')}; ${often}` : often}>
+      <fieldset>
+        <legend className="fs-6">Noticed as well</legend>
+        {complaintSigns.map((sign) => (
+          <Form.Check
+            key={sign}
+            id={`sign-${sign.replaceAll(' ', '-')}`}
+            label={sign}
+            checked={signs.includes(sign)}
+            onChange={(e) =>
+              change({ signs: complaintSigns.filter((s) => (s === sign ? e.target.checked : signs.includes(s))) })
+            }
+          />
+        ))}
+      </fieldset>
+      <QuantityField
+        name="complaint.times"
+        label="how many times"
+        value={times}
+        quantity="count"
+        system={job.units}
+        range={choiceEnds.complaintTimes}
+        onSettle={(value) => change({ times: Math.round(value) })}
+      />
+    </Unfold>
+  )
+}
