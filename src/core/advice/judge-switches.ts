@@ -5,6 +5,7 @@ import type { ControllerPart, Part } from '../parts'
 import { Bench } from '../reading'
 import { COARSE, mostAllowedC, runSpecOf, runWaitsFor } from '../run'
 import { integrate } from '../transient'
+import { liesWithin, switchWindow } from './switch-window'
 
 /** A fixed switch of the shelf on this machine: what it would do, and whether it suits. */
 export interface SwitchJudged {
@@ -33,7 +34,15 @@ export function judgeSwitches(job: Job, shelf: readonly Part[]): SwitchJudged[] 
       const bench = new Bench(lookupOf(with_))
       const peakC = runWaitsFor(with_) ? null : integrate(runSpecOf(bench, with_), COARSE)!.peakC
       const leftK = peakC === null ? null : mostAllowedC(bench, with_) - peakC
-      const short = trigger?.verdict === 'short' || (leftK !== null && leftK < 0)
+      // without a run it is held against what boils by rule
+      const boils =
+        peakC === null &&
+        !liesWithin(
+          { ...switchWindow(with_), opensFromC: null, closesFromC: null },
+          part.fixed!.closesC.value,
+          part.fixed!.opensC.value,
+        )
+      const short = trigger?.verdict === 'short' || boils || (leftK !== null && leftK < 0)
       return {
         part,
         closesC: part.fixed!.closesC.value,
@@ -44,6 +53,7 @@ export function judgeSwitches(job: Job, shelf: readonly Part[]): SwitchJudged[] 
         why: [
           ...(trigger && trigger.verdict !== 'holds' ? [marginInWords(trigger, job.units)] : []),
           ...(leftK !== null && leftK < 0 ? ['too hot on the hottest day'] : []),
+          ...(boils ? ['closes too late for what is kept free below boiling'] : []),
         ],
       }
     })

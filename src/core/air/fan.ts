@@ -70,3 +70,17 @@ export function flowOf(
 
 /** Hub over blades, in diameter (estimate). @see engineering §2.7 */
 export const HUB_SHARE = 0.4
+
+/**
+ * The most power that a fan's own figures have it put into air, anywhere between shut and free: pressure times flow, and
+ * what the moving air carries away.
+ * @param annulusM2 what its blades sweep, hub taken off
+ * @returns W, in air of the density that fans are rated in
+ * @see engineering §2.3
+ * @example airPower({ freeFlow: 0.1, maxPressure: 0 }, 0.02) //=> 1.5
+ */
+export function airPower({ freeFlow, maxPressure }: FanAir, annulusM2: number): number {
+  const at = (x: number): number =>
+    maxPressure * freeFlow * x * (1 - x * x) + (0.5 * RATED_DENSITY * (x * freeFlow) ** 3) / annulusM2 ** 2
+  return Math.max(...Array.from({ length: 41 }, (_, i) => at(i / 40)))
+}

@@ -2,7 +2,17 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { readShelfFile } from '@/formats'
 import { readShelfCsv, writeShelfCsv } from '@/formats/shelf-csv'
-import { contradictions, formText, partKinds, readForm, takeFact, type Part } from '.'
+import {
+  contradictions,
+  type FanPart,
+  flowClaim,
+  flowClaimInWords,
+  formText,
+  type Part,
+  partKinds,
+  readForm,
+  takeFact,
+} from '.'
 
 const read = readShelfFile(readFileSync(path.join(__dirname, '..', '..', '..', 'examples', 'shelf.json'), 'utf8'))
 const parts: Part[] = read.ok ? read.parts : []
@@ -101,4 +111,22 @@ describe('the shelf as CSV', () => {
     expect(problems.map((p) => p.row)).toEqual([2, 3, 4, 5])
     expect(readShelfCsv('')).toMatchObject({ parts: [], problems: [{ row: 1 }] })
   })
+})
+
+test('a claim of air that its motor cannot move is told: 400 cubic feet a minute out of 80 mm and 30 W', () => {
+  const fan = gale as FanPart
+  const label = (value: number) => ({ value, source: 'label' as const })
+  const of = (diameterM: number, flowM3s: number, amps: number): FanPart => ({
+    ...fan,
+    ratedV: 12,
+    diameterM: label(diameterM),
+    freeFlowM3s: label(flowM3s),
+    maxPressurePa: label(0.001),
+    ratedA: label(amps),
+  })
+  // 0.1888 m³/s through pi/4 · 0.08² · 0.84 = 0.004222 m²: 0.6 · 0.1888³ / 0.004222² = 226.5 W
+  const claim = flowClaim(of(0.08, 0.1888, 2.5))
+  expect(claim).toEqual({ share: expect.closeTo(226.5 / 30, 1), verdict: 'cannot be' })
+  expect(flowClaim(of(0.08, 0.1888, 30))).toMatchObject({ verdict: 'doubtful' })
+  expect(flowClaimInWords(fan)).toBeNull()
 })

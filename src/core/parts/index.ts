@@ -1,6 +1,7 @@
 export * from './form'
 export * from './part'
 export * from './fan-guess'
+export * from './flow-claim'
 export * from './choices'
 export * from './form-read'
 export * from './facts'

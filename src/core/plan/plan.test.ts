@@ -1,5 +1,15 @@
 import { example, examplesOf } from '@/formats/test-support/examples'
-import { changeFuse, changeSetting, type Job, withReading } from '../job'
+import {
+  careDays,
+  changeDuct,
+  changeFuse,
+  changeSetting,
+  type Job,
+  lookAtHold,
+  mechanicalHolds,
+  takesMechanicalFan,
+  withReading,
+} from '../job'
 import { evaluate } from '../margins'
 import { format } from '../units'
 import { addSecondFan, relayEach } from '../wiring'
@@ -11,6 +21,7 @@ import {
   filled,
   keepsSignature,
   nextThing,
+  planWarnings,
   proofsOf,
   signed,
   signing,
@@ -204,4 +215,34 @@ describe('two fans, staged', () => {
     expect(shared).toContain(`amps-${of}`)
     expect(shared).not.toContain(`starts-${of}`)
   })
+})
+
+test('a flap in the hose is turned twice a year: it brings its days, and takes them with it', () => {
+  const trailer = example('market-cold-trailer')
+  const with_ = changeDuct(trailer, { splitter: true })
+  expect(with_.after.map((a) => a.id)).toEqual([...trailer.after.map((a) => a.id), 'flap-winter', 'flap-summer'])
+  expect(changeDuct(with_, { splitter: true, bends: 2 }).after).toEqual(with_.after)
+  expect(changeDuct(with_, { splitter: false }).after).toEqual(trailer.after)
+  const done = { ...with_, after: with_.after.map((a) => ({ ...a, doneOn: '2026-10-01' })) }
+  expect(changeDuct(done, { splitter: false }).after).toHaveLength(done.after.length)
+  expect([careDays('flap-winter', '2026-09-30'), careDays('flap-winter', '2026-10-01')]).toEqual([1, 365])
+  expect(careDays('flap-summer', '2026-11-29')).toBe(123)
+  expect(planWarnings(changeDuct(with_, { leadsTo: 'the cab' })).map((w) => w.id)).toContain('flap')
+})
+
+test('a mechanical fan that comes off brings its step, and what it held is made good before it is signed', () => {
+  const bike = example('fell-bike-short-at-idle')
+  expect(stepsOf(bike).some((s) => s.id === 'mechanical-fan-off')).toBe(false)
+  const off = takesMechanicalFan(bike, true)
+  expect(
+    planWarnings(off)
+      .map((w) => w.text)
+      .join(),
+  ).toMatch(/7 of 7 things/)
+  const looked = mechanicalHolds.reduce((j, id) => lookAtHold(j, id, { holds: id === 'pulley' }), off)
+  expect(planWarnings(looked).map((w) => w.id)).toContain('mechanical pulley')
+  const good = lookAtHold(looked, 'pulley', { madeGood: '8 mm shorter bolts' })
+  expect(planWarnings(good).some((w) => w.id.startsWith('mechanical'))).toBe(false)
+  expect(stepsOf(good).find((s) => s.id === 'mechanical-fan-off')!.tell).toMatch(/8 mm shorter bolts/)
+  expect(takesMechanicalFan(good, false)).toEqual(bike)
 })

@@ -207,7 +207,7 @@ export function signed(job: Job, by: string, at: string): Job {
   const day = at.slice(0, 10)
   return {
     ...job,
-    after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, careDays(a.id)) } : a)),
+    after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, careDays(a.id, day)) } : a)),
     signature: { by, at, coreVersion: CORE_VERSION },
   }
 }

@@ -1,3 +1,4 @@
+import { flowClaimInWords } from '../parts'
 import { holdWarnings } from './mechanical-fan'
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
@@ -115,6 +116,9 @@ function benchWarnings(job: Job): PlanWarning[] {
   return found
 }
 
+/** nobody wants heat in the cab from here on, °C */
+const WARM_C = 22
+
 /** What speaks against the plan besides its margins. */
 export function planWarnings(job: Job): PlanWarning[] {
   const found: PlanWarning[] = []
@@ -142,6 +146,22 @@ export function planWarnings(job: Job): PlanWarning[] {
   const lands = job.place.blowsOn && jobKinds[job.kind].mountsFan ? blowing[job.place.blowsOn] : undefined
   if (lands) found.push({ id: 'blows on', text: lands[0], helps: lands[1] })
   found.push(...fannedCircuits(job).flatMap((c, n) => tieWarnings(job, c, n)))
+  const { duct } = job.place
+  if (duct.splitter && duct.leadsTo === 'the cab' && job.surroundings.hottestC.value > WARM_C && job.bay)
+    found.push({
+      id: 'flap',
+      text: 'The flap leads to the cab, and the machine works on warm days too: then the heat goes where somebody sits.',
+      helps: 'Two days of the year stand in After: to the cab before the cold ones, outside before the warm ones.',
+    })
+  for (const { fan, suffix } of fannedCircuits(job)) {
+    const claim = flowClaimInWords(fan.part)
+    if (claim)
+      found.push({
+        id: `flow claim${suffix}`,
+        text: `${fan.part.name}: ${claim}`,
+        helps: 'Bag test or anemometer at its outlet, in Place; a clamp on its feed.',
+      })
+  }
   const inlet = inletNeeded(job)
   if (inlet && inlet.haveM2 < inlet.needM2 && jobKinds[job.kind].mountsFan)
     found.push({

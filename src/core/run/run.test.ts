@@ -3,7 +3,15 @@ import { example, exampleShelf } from '../../formats/test-support/examples'
 import { Bench, measured, shareShort } from '../reading'
 import { circuitsOf, fanFirst, ownController, pointsOf } from '../fan-circuit'
 import { integrate, runView, StiffError } from '../transient'
-import { judgeSwitches, settingMap, type SettingMap, withCell } from '../advice'
+import {
+  judgeSwitches,
+  liesWithin,
+  settingMap,
+  type SettingMap,
+  switchWindow,
+  windowInWords,
+  withCell,
+} from '../advice'
 import {
   changeSetting,
   changeWiring,
@@ -330,6 +338,31 @@ test('of the shelf’s fixed switches those that suit this thermostat come first
   ])
   expect(judged.find((s) => s.part.id === 'low')!.why.join()).toMatch(/to stop/)
   expect(judged.find((s) => s.part.id === 'late')!.leftK!).toBeLessThan(0)
+})
+
+test('what to ask for at the counter, by hand and as the rules judge each switch; a wiring-only job is told too', () => {
+  // the thermostat opens at 78: on the hottest day at 32 a probe that sees 0.9 shows 73.4 then, 2 K over it are 75.4;
+  // 3 K above opening it shows 32 + 0.9 · 49 = 76.1
+  const w = switchWindow(bike)
+  expect([w.opensFromC, w.closesFromC]).toEqual([expect.closeTo(75.4, 6), expect.closeTo(76.1, 6)])
+  const coin = exampleShelf().find((p) => p.id === 'controller-coin-92')! as ControllerPart
+  const wiring = { ...bike, kind: 'wiring' } as Job
+  const sure = (v: number) => ({ value: v, source: 'measured' as const, spread: 0.001 })
+  for (const job of [bike, wiring])
+    for (const [closes, opens] of [
+      [78, 75.3],
+      [78, 75.6],
+      [76, 73],
+      [77.5, 76.5],
+      [92, 85],
+    ] as const) {
+      const part = { ...coin, fixed: { closesC: sure(closes), opensC: sure(opens) } }
+      const [judged] = judgeSwitches(job, [part])
+      expect([closes, opens, judged!.suits]).toEqual([closes, opens, liesWithin(w, closes, opens)])
+    }
+  const late = judgeSwitches(wiring, [{ ...coin, fixed: { closesC: sure(w.closesToC! + 1), opensC: sure(80) } }])
+  expect([late[0]!.suits, late[0]!.why.join(), late[0]!.peakC]).toEqual([false, expect.stringMatching(/boiling/), null])
+  expect(windowInWords({ ...w, closesToC: 70 }, 'metric')).toMatch(/No switch suits/)
 })
 
 describe('season and height', () => {

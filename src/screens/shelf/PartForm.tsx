@@ -7,6 +7,7 @@ import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import {
   contradictions,
+  flowClaimInWords,
   copiedFacts,
   figuresIn,
   type Fact,
@@ -98,6 +99,7 @@ function Facts({
   return (
     <section aria-label="What each source says" className="mt-3">
       <h3>What each source says</h3>
+      {part.kind === 'fan' && flowClaimInWords(part) && <p className="say say-unsure">{flowClaimInWords(part)}</p>}
       {lines
         .filter((l) => part.facts.some((f) => f.about === l.path))
         .map((l) => (

@@ -211,9 +211,9 @@ function Tray({ job, settle, now }: StationProps) {
               <button
                 type="button"
                 className="word-button"
-                onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, careDays(a.id)) }))}
+                onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, careDays(a.id, today)) }))}
               >
-                in {careDays(a.id)} d
+                in {careDays(a.id, today)} d
               </button>
             ) : (
               <button

@@ -48,12 +48,7 @@ function Line({ line, job, settle, goTo }: { readonly line: SeenLine } & Pick<Pr
         <span className="soft small d-block">{words}</span>
       </span>
       {line.seen.kind === 'proved' ? (
-        <Button
-          size="sm"
-          variant="outline-dark"
-          aria-label={`Look at the proof: ${name}`}
-          onClick={() => goTo('prove')}
-        >
+        <Button size="sm" variant="outline-dark" aria-label={`Its proof: ${name}`} onClick={() => goTo('prove')}>
           its proof
         </Button>
       ) : (

@@ -16,6 +16,7 @@ import { coverage, type Curves, fanCurves } from '@/core/cooling'
 import {
   blowsOnto,
   changeMount,
+  changeDuct,
   changePlace,
   chooseFan,
   chooseProbe,
@@ -347,8 +348,7 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
 
 function Duct({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { duct } = job.place
-  const change = (part: Partial<Job['place']['duct']>): void =>
-    settle((j) => changePlace(j, { duct: { ...j.place.duct, ...part } }))
+  const change = (part: Partial<Job['place']['duct']>): void => settle((j) => changeDuct(j, part))
   return (
     <>
       <ChoiceField

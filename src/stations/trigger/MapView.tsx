@@ -72,7 +72,13 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
   const own = firstCircuit(job).controller?.part
   if (own && isThermostat(own) && !controlKindOf(own).settable)
     return <Switches job={job} shelf={shelf} settle={settle} />
-  if (waits) return <p className="say">No map yet: {waits}.</p>
+  if (waits)
+    return (
+      <>
+        <p className="say">No map yet: {waits}.</p>
+        <Switches job={job} shelf={shelf} settle={settle} />
+      </>
+    )
   const propose = (): void => {
     setMessage(null)
     setProgress(0)

@@ -3,7 +3,7 @@
 import { chooseController, firstCircuit } from '@/core/fan-circuit'
 import { useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
-import { judgeSwitches } from '@/core/advice'
+import { judgeSwitches, switchWindow, windowInWords } from '@/core/advice'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
 
@@ -15,6 +15,7 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
   return (
     <>
       <h2>Which switch</h2>
+      <p className="say">{windowInWords(switchWindow(job), u)}</p>
       <p className="soft small">
         A fixed switch cannot be set: it suits this thermostat, or it does not. Run through the day on the hottest day.
       </p>

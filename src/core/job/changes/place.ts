@@ -2,13 +2,27 @@ import { type LeadName } from '../choices'
 import { typical } from '../../reading'
 import type { Job } from '../document'
 import type { Obstacle } from '../schema/place'
-import { tieCare } from '../start'
+import { flapCare, tieCare } from '../start'
 import { freshId } from './fresh-id'
 
 export const changePlace = (job: Job, change: Partial<Job['place']>): Job => ({
   ...job,
   place: { ...job.place, ...change },
 })
+
+const isFlap = ({ id }: { readonly id: string }): boolean => flapCare.some((c) => c.id === id)
+
+/** The hose; a flap in it brings its two days of the year, and takes them with it where they are not done yet. */
+export function changeDuct(job: Job, change: Partial<Job['place']['duct']>): Job {
+  const duct = { ...job.place.duct, ...change }
+  const others = job.after.filter((a) => !isFlap(a) || a.doneOn !== null)
+  const kept = job.after.filter(isFlap)
+  const flaps = flapCare.map(({ id, what }) => kept.find((a) => a.id === id) ?? { id, what, dueOn: null, doneOn: null })
+  return {
+    ...changePlace(job, { duct }),
+    after: duct.splitter ? [...job.after.filter((a) => !isFlap(a)), ...flaps] : others,
+  }
+}
 
 /** Another way of holding the fan; ties bring their own look after the first hour, and take it with them. */
 export function changeMount(job: Job, mount: Job['place']['mount']): Job {

@@ -13,7 +13,7 @@ import { mm, placeBeside } from './place'
 import { controlConductors, isolatorAt, switchAt, usualColours, wiringBeside } from './wiring'
 
 export { mediumOf } from './blocks'
-export { afterCare, careDays, tieCare } from './care'
+export { afterCare, careDays, flapCare, tieCare } from './care'
 export { controlConductors, usualColours } from './wiring'
 
 export interface Beginning {
