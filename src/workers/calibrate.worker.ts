@@ -3,16 +3,20 @@ import type { Job, Work } from '../core/job'
 import { type Calibration, dayOf, factorsFor, type FitFactor, type LoggedRun, simulatedLog } from '../core/run'
 import { calibrate } from '../core/run/calibrate'
 import { StiffError } from '../core/transient'
-import { notDone, type Result } from '../core/units'
-import { readLogCsv, writeLogCsv } from '../formats/day'
+import { notDone } from '../core/units'
+import { type ColumnsChosen, type ColumnsTaken, readLogCsv, writeLogCsv } from '../formats/day'
 
 /** A log as it was read, and what it can fix of the job. */
-export type LogRead = Result<{
-  log: LoggedRun
-  notes: readonly string[]
-  can: readonly FitFactor[]
-  csv: string | null
-}>
+export type LogRead =
+  | {
+      readonly ok: true
+      readonly log: LoggedRun
+      readonly notes: readonly string[]
+      readonly can: readonly FitFactor[]
+      readonly headings: readonly string[]
+      readonly columns: ColumnsTaken
+    }
+  | { readonly ok: false; readonly message: string; readonly headings?: readonly string[] }
 
 /** the made-up machine whose log is simulated: a little more heat than thought, a core that gives off a little less */
 const MADE_UP = { heat: 1.1, transfer: 0.9 } as const
@@ -25,18 +29,18 @@ function told<T>(work: () => T): T | { readonly ok: false; readonly message: str
   }
 }
 
-function readLog(job: Job, text: string, csv: string | null): LogRead {
-  const file = readLogCsv(text, job.machine.systemV)
-  return file.ok ? { ok: true, log: file.log, notes: file.notes, can: factorsFor(job, file.log), csv } : file
+function readLog(job: Job, text: string, chosen: ColumnsChosen): LogRead {
+  const file = readLogCsv(text, job.machine.systemV, chosen)
+  return file.ok ? { ...file, can: factorsFor(job, file.log) } : file
 }
 
 /** Reads a log, makes one up, or fits the model of a job to one. */
 const logs = {
-  read: (job: Job, text: string): LogRead => told(() => readLog(job, text, null)),
+  read: (job: Job, text: string, chosen: ColumnsChosen): LogRead => told(() => readLog(job, text, chosen)),
   simulate: (job: Job): LogRead =>
     told(() => {
       const text = writeLogCsv(simulatedLog(job, dayOf(job), job.cooling ? MADE_UP : { heat: MADE_UP.heat }))
-      return readLog(job, text, text)
+      return readLog(job, text, {})
     }),
   fit: (job: Job, log: LoggedRun, factors: readonly FitFactor[], work: Work): Calibration =>
     told(() => calibrate(job, log, factors, work)),

@@ -29,6 +29,9 @@ describe('a track', () => {
     expect(last.grade).toBeCloseTo(0.1, 2)
     expect(last.heightM).toBeCloseTo(1067, 0)
   })
+  test('that ends in the middle is read as far as it goes, and said to be cut off', () => {
+    expect(day(track(climb).slice(0, -40)).notes.join()).toMatch(/cut off/)
+  })
   test('without times goes at slow work’s speed, without heights level, and both are said', () => {
     const { day: read, notes } = day(track(Array.from({ length: 20 }, (_, i) => point(46 + i * 1e-4, 8, null, null))))
     expect(notes.join(' ')).toMatch(/no times.*no heights/)
@@ -109,6 +112,16 @@ describe('a day as a table', () => {
     )
     expect(simulate({ ...bike, duty: read.day })!.peakC).toBeCloseTo(simulate({ ...bike, duty: own })!.peakC, 6)
   })
+  test('keeps the kind of each leg, reads miles and feet and hours as such; what work there is none of is said', () => {
+    const legs = (['towed', 'alone', 'charger', 'heavy'] as const).map((work, i) =>
+      plainLeg(`leg${i + 1}`, work, work, 10),
+    )
+    const back = readDayCsv(writeDayCsv({ name: 'x', from: 'hand', legs }), 'x')
+    expect(back.ok && back.day.legs.map((l) => l.work)).toEqual(['towed', 'alone', 'charger', 'heavy'])
+    const miles = readDayCsv('time_h,speed_mph,alt_ft,work\n0.5,30,1000,dancing\n', 'x')
+    expect(miles).toMatchObject({ ok: true, day: { legs: [{ seconds: 1800, speedMs: 13.41, heightM: 305 }] } })
+    expect(miles.ok && miles.notes.join()).toMatch(/No such work: dancing/)
+  })
   test('decimal commas, semicolons and Fahrenheit are read; what cannot be is named with its line', () => {
     const read = readDayCsv('minutes;speed_kmh;load_share;rpm;ambient_f;grade_pct\n12,5;9;0,18;3000;68;\n0;;;;;\n', 'x')
     expect(read).toMatchObject({ ok: true, day: { legs: [{ seconds: 750, loadShare: 0.18, airC: 20, speedMs: 2.5 }] } })
@@ -136,7 +149,11 @@ describe('a log', () => {
     return read
   }
   test('with semicolons, decimal commas, Fahrenheit, repeated and backward times', () => {
-    const { log: l, notes } = log(
+    const {
+      log: l,
+      notes,
+      columns,
+    } = log(
       'Time [s];Coolant °F;Fan volts;Ambient ' +
         '°F\n0;176,0;0,1;59\n10;185;13,9;59\n10;200;13,9;59\n5;180;0;59\n20;194;13,8;\n30;194;13,8;\nlater;x;y;z\n',
     )
@@ -144,7 +161,8 @@ describe('a log', () => {
     expect(l.coolantC).toEqual([80, 85, 90, 90].map((c): unknown => expect.closeTo(c, 6)))
     expect(l.fan).toEqual([0, 1, 1, 1])
     expect(l.airC).toEqual([15, 15, 15, 15].map((c): unknown => expect.closeTo(c, 6)))
-    expect(notes.join(' ')).toMatch(/1 lines could not be read.*already past.*repeat a time.*Fahrenheit/)
+    expect(notes.join(' ')).toMatch(/1 lines could not be read.*already past.*repeat a time/)
+    expect([columns.coolant?.unit, columns.air?.unit, columns.time?.unit]).toEqual(['°F', '°F', 's'])
   })
   test('with clock times and words for the fan; coolant that can only be Fahrenheit is taken so', () => {
     expect(log('time,coolant,fan\n9:00:00,185,off\n9:00:30,190,on\n9:01:00,195,ON\n').log).toMatchObject({
@@ -152,6 +170,25 @@ describe('a log', () => {
       fan: [0, 1, 1],
       coolantC: [expect.closeTo(85, 6), expect.anything(), expect.anything()],
     })
+  })
+  test('each column in the unit of its own heading; what only sounds like coolant is not taken for it', () => {
+    const text = 'time_min,gps_direction,coolant_f,ambient_c,speed_mph\n0,10,176,15,30\n1,350,185,15,30\n'
+    const { log: l, columns, headings } = log(text)
+    expect([l.t, l.coolantC[0], l.airC![0]]).toEqual([[0, 60], expect.closeTo(80, 6), 15])
+    expect(l.speedMs![0]).toBeCloseTo(13.41, 2)
+    expect(columns).toMatchObject({ coolant: { heading: 'coolant_f', unit: '°F' }, air: { unit: '°C' }, fan: null })
+    expect(headings).toHaveLength(5)
+    expect(readLogCsv('time,gps_direction\n1,80\n2,81\n', 12)).toMatchObject({
+      ok: false,
+      headings: ['time', 'gps_direction'],
+    })
+    // by hand, whatever it is called; and a column that is none of it is let go
+    const chosen = readLogCsv('time,temp1,temp2,fan\n0,20,80,on\n9,20,81,on\n', 12, {
+      coolant: 'temp2',
+      air: 'temp1',
+      fan: null,
+    })
+    expect(chosen).toMatchObject({ ok: true, log: { coolantC: [80, 81], airC: [20, 20], fan: null } })
   })
   test('made up and written out reads back the same', () => {
     const made = {

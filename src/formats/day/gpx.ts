@@ -95,6 +95,8 @@ export function readGpx(text: string, slowMs: number): DayFile {
   }
   if (points.length < 2) return { ok: false, message: 'This track has fewer than two points.' }
   const notes: string[] = []
+  if (!/<\/gpx\s*>\s*$/.test(text) && !/<gpx[^>]*\/>\s*$/.test(text))
+    notes.push('The file ends in the middle: it was cut off, and the way home may be missing.')
   if (strange)
     notes.push(
       `${strange} ${strange === 1 ? 'point has a height' : 'points have heights'} that cannot be ` +

@@ -1,9 +1,22 @@
-import { type Result } from '../../core/units'
 import Papa from 'papaparse'
 import type { LoggedRun } from '../../core/run'
-import { columnOf, figure, readTable } from './table'
+import { FAHRENHEIT, figure, readTable, unitIn, type UnitRead } from './table'
 
-export type LogFile = Result<{ log: LoggedRun; notes: string[] }>
+export type LogFile =
+  | {
+      readonly ok: true
+      readonly log: LoggedRun
+      readonly notes: string[]
+      /** every heading of the table, and which of them is taken for what */
+      readonly headings: readonly string[]
+      readonly columns: ColumnsTaken
+    }
+  | {
+      readonly ok: false
+      readonly message: string
+      /** where a table was read, but not as a log: one of them may be chosen by hand */
+      readonly headings?: readonly string[]
+    }
 
 /** lines beyond which a log is averaged */
 const MOST_LINES = 3000
@@ -37,37 +50,79 @@ const onWords: Readonly<Record<string, number>> = {
   stopped: 0,
 }
 
+const wanted = {
+  time: /^(t|s|sec|min|time|seconds?|minutes?|elapsed|moment|clock)([\s_(\[/.-]|$)/,
+  coolant: /(^|[^a-z])(coolant|water|ect|clt|radiator)([^a-z]|$)|engine.?temp/,
+  volts: /fan.*(v\b|volt)|^volt/,
+  fan: /(^|[^a-z])fan([^a-z]|$)/,
+  probe: /probe|sensor/,
+  air: /ambient|^air|outside|surround/,
+  speed: /^(gps.?)?speed|km.?h|mph|^v_/,
+  rpm: /rpm|engine.?speed|revs/,
+  load: /load/,
+} as const satisfies Readonly<Record<string, RegExp>>
+
+/** A thing that a log can tell, each from a column of its own. */
+export type LogColumn = keyof typeof wanted
+export const logColumns = Object.keys(wanted) as LogColumn[]
+
+/** Which heading each thing is taken from, and in what; null: from none. */
+export type ColumnsTaken = Readonly<Record<LogColumn, { readonly heading: string; readonly unit: string } | null>>
+
+/** Columns that somebody chose by hand: a heading, or null for none. */
+export type ColumnsChosen = Readonly<Partial<Record<LogColumn, string | null>>>
+
+/** Where each thing stands: as chosen, else the first heading that fits. A column is taken once. */
+function columnsIn(header: readonly string[], chosen: ColumnsChosen): Record<LogColumn, number> {
+  const used = new Set<number>()
+  const place = (name: LogColumn): number => {
+    const by = chosen[name]
+    if (by !== undefined) return by === null ? -1 : header.indexOf(by)
+    return header.findIndex((h, i) => !used.has(i) && wanted[name].test(h.toLowerCase()))
+  }
+  const found = {} as Record<LogColumn, number>
+  // those that were chosen first, so that no guess takes their column
+  for (const name of [...logColumns].sort(
+    (x, y) => Number(chosen[y] !== undefined) - Number(chosen[x] !== undefined),
+  )) {
+    found[name] = place(name)
+    if (found[name] >= 0) used.add(found[name])
+  }
+  return found
+}
+
+const plain: UnitRead = { name: '', to: (v) => v }
+const asMs: UnitRead = { name: 'km/h', to: (v) => v * KMH }
+const measures = {
+  coolant: 'temperature',
+  probe: 'temperature',
+  air: 'temperature',
+  speed: 'speed',
+  time: 'time',
+} as const
+
 /**
  * A logged run from a table with time and coolant, and what else it has: fan (on, off, or volts across it), probe, air,
- * speed, engine speed, load. Celsius or Fahrenheit, points or commas, seconds, minutes or clock times.
+ * speed, engine speed, load. Each column is in the unit that its own heading names; points or commas, clock times.
  * @param systemV volts of the machine: a fan with more than half of it runs
+ * @param chosen columns that somebody chose by hand
  */
-export function readLogCsv(text: string, systemV: number): LogFile {
+export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen = {}): LogFile {
   const read = readTable(text)
   if (!read.ok) return read
   const { header, rows } = read.table
-  const timeAt = columnOf(header, /^(t|s|sec|min|time|seconds?|minutes?|elapsed|moment|clock)([\s_(\[/.-]|$)/)
-  const coolantAt = columnOf(header, /coolant|water|ect|engine.?temp|radiator/)
-  if (timeAt < 0)
+  const at = columnsIn(header, chosen)
+  const { time: timeAt, coolant: coolantAt } = at
+  const missing = timeAt < 0 ? 'times' : coolantAt < 0 ? 'coolant' : null
+  if (missing)
     return {
       ok: false,
-      message: `This log has no column of times. Its headings are: ${header.join(', ').slice(0, 120)}.`,
+      message: `This log has no column of ${missing}. Its headings are: ${header.join(', ').slice(0, 120)}.`,
+      headings: header,
     }
-  if (coolantAt < 0)
-    return {
-      ok: false,
-      message: `This log has no column of coolant. Its headings are: ${header.join(', ').slice(0, 120)}.`,
-    }
-  const unit = /min/i.test(header[timeAt]!) ? 60 : /(^|[^a-z])m?s?ms($|[^a-z])/i.test(header[timeAt]!) ? 1e-3 : 1
-  const at = {
-    volts: columnOf(header, /fan.*(v\b|volt)|^volt/),
-    fan: columnOf(header, /fan/),
-    probe: columnOf(header, /probe|sensor/),
-    air: columnOf(header, /ambient|^air|outside|surround/),
-    speed: columnOf(header, /^speed|km.?h|^v_/),
-    rpm: columnOf(header, /rpm|engine.?speed|revs/),
-    load: columnOf(header, /load/),
-  }
+  const own = (name: keyof typeof measures): UnitRead | null =>
+    at[name] < 0 ? null : unitIn(header[at[name]]!, measures[name])
+  const unit = own('time')?.to(1) ?? 1
   const notes: string[] = []
   const kept: { t: number; c: number; row: readonly string[] }[] = []
   let [unread, backward, repeated] = [0, 0, 0]
@@ -107,15 +162,24 @@ export function readLogCsv(text: string, systemV: number): LogFile {
   if (backward) notes.push(`${backward} lines stand at a time that was already past; they were left out.`)
   if (repeated) notes.push(`${repeated} lines repeat a time; the first of each counts.`)
   const sorted = kept.map((k) => k.c).sort((a, b) => a - b)
-  const fahrenheit =
-    /(_f\b|°f|\bf\b|fahrenheit)/i.test(header[coolantAt]!) ||
-    (!/(_c\b|°c|celsius)/i.test(header[coolantAt]!) && sorted[Math.floor(0.9 * sorted.length)]! > HOTTEST_C)
-  if (fahrenheit) notes.push('Its temperatures are taken as Fahrenheit.')
-  const celsius = (c: number): number => (fahrenheit ? ((c - 32) * 5) / 9 : c)
+  // no heading says so, but no coolant is so hot in °C
+  const guessedF = own('coolant') === null && sorted[Math.floor(0.9 * sorted.length)]! > HOTTEST_C
+  const usual: UnitRead = guessedF || own('coolant')?.name === '°F' ? FAHRENHEIT : { name: '°C', to: (v) => v }
+  if (guessedF) notes.push('Its coolant is taken as Fahrenheit: nothing is so hot in °C.')
+  const inUnit = {
+    time: own('time') ?? { name: 's', to: (v: number) => v },
+    coolant: own('coolant') ?? usual,
+    // what names no unit of its own is in the coolant's
+    probe: own('probe') ?? usual,
+    air: own('air') ?? usual,
+    speed: own('speed') ?? asMs,
+  }
+  const celsius = inUnit.coolant.to
   if (celsius(sorted[0]!) < -60 || celsius(sorted[sorted.length - 1]!) > 250)
     return {
       ok: false,
       message: `Coolant from ${sorted[0]!} to ${sorted[sorted.length - 1]!}: that is no coolant. Which column is it?`,
+      headings: header,
     }
   const stride = Math.ceil(kept.length / MOST_LINES)
   if (stride > 1) notes.push(`${kept.length} lines, every ${stride} taken as one.`)
@@ -153,23 +217,22 @@ export function readLogCsv(text: string, systemV: number): LogFile {
   return {
     ok: true,
     notes,
+    headings: header,
+    columns: Object.fromEntries(
+      logColumns.map((name) => [
+        name,
+        at[name] < 0
+          ? null
+          : { heading: header[at[name]]!, unit: (name in inUnit ? inUnit[name as keyof typeof inUnit] : plain).name },
+      ]),
+    ) as ColumnsTaken,
     log: {
       t: groups.map((g) => mean(g.map((k) => k.t)) - t0),
       coolantC: groups.map((g) => celsius(mean(g.map((k) => k.c)))),
       fan,
-      probeC: column(at.probe, number)?.map(celsius) ?? null,
-      airC: column(at.air, number)?.map(celsius) ?? null,
-      speedMs:
-        speed &&
-        speed.map(
-          (v) =>
-            Math.max(0, v) *
-            (/mph/i.test(header[at.speed]!)
-              ? 0.44704
-              : /m.?s$/i.test(header[at.speed]!) && !/km/i.test(header[at.speed]!)
-                ? 1
-                : KMH),
-        ),
+      probeC: column(at.probe, number)?.map(inUnit.probe.to) ?? null,
+      airC: column(at.air, number)?.map(inUnit.air.to) ?? null,
+      speedMs: speed && speed.map((v) => Math.max(0, inUnit.speed.to(v))),
       rpm: column(at.rpm, number),
       loadShare: load && load.map((v) => Math.min(1.5, Math.max(0, scaled ? v / 100 : v))),
     },

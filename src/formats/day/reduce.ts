@@ -1,4 +1,4 @@
-import { type Day, type DutyLeg, LONGEST_DAY, mostOf } from '../../core/job'
+import { type Day, type DutyLeg, LONGEST_DAY, mostOf, type Work } from '../../core/job'
 import { plainLeg } from '../../core/run'
 
 /** One sample of a track or table: what was so from here to the next. SI, °C. */
@@ -11,6 +11,8 @@ export interface DaySample {
   readonly grade: number | null
   readonly heightM: number | null
   readonly name?: string
+  /** what it does, where that is said; else it is told from the rest */
+  readonly work?: Work
 }
 
 /** said of what is longer than a day may be */
@@ -32,6 +34,13 @@ const mean = (list: readonly DaySample[], of: (s: DaySample) => number | null): 
 }
 const to = (value: number | null, step: number): number | null =>
   value === null ? null : Math.round(value / step) * step
+
+/** The work that was done for the longest of some samples; undefined where none says. */
+function mostly(list: readonly DaySample[]): Work | undefined {
+  const time = new Map<Work, number>()
+  for (const { work, seconds } of list) if (work) time.set(work, (time.get(work) ?? 0) + seconds)
+  return [...time].sort((a, b) => b[1] - a[1])[0]?.[0]
+}
 
 /**
  * Samples as legs of a day: each by itself where they are few, else joined to equal stretches, by their means over
@@ -83,7 +92,7 @@ export function reduced(
       ...plainLeg(
         `leg${i + 1}`,
         g[0]!.name ?? (off ? 'off' : still ? 'standing' : 'moving'),
-        off ? 'off' : still && loadShare === null ? 'idle' : 'slow',
+        mostly(g) ?? (off ? 'off' : still && loadShare === null ? 'idle' : 'slow'),
         0,
       ),
       seconds,

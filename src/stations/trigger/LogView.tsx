@@ -7,11 +7,13 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import type { Work } from '@/core/job'
 import { type Fit, type FitFactor, type LoggedRun, takeFit, workDefinitions, worksOf } from '@/core/run'
-import { format, plainNumber } from '@/core/units'
+import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
+import type { ColumnsChosen } from '@/formats/day/log-csv'
 import type { LogRead, Logs } from '@/workers/calibrate.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
+import { LogColumns } from './LogColumns'
 
 const FitChart = dynamic(() => persistently(() => import('./FitChart')), {
   ssr: false,
@@ -26,11 +28,44 @@ const factorNames: Readonly<Record<FitFactor, string>> = {
 }
 const MOST = 3
 
-interface Logged {
-  readonly log: LoggedRun
-  readonly notes: readonly string[]
-  readonly can: readonly FitFactor[]
+/** a fit that leaves more between log and model is of another machine, or of another day, K */
+const MOST_LEFT_K = 1.5
+
+type Logged = Extract<LogRead, { ok: true }> & { readonly name: string }
+
+/** A table as it was opened: its columns can be chosen otherwise. */
+interface Opened {
   readonly name: string
+  readonly text: string
+  readonly chosen: ColumnsChosen
+  readonly headings: readonly string[]
+}
+
+/** What a fit gives may be taken, unless too much is left between log and model. */
+function Offer({
+  fit,
+  system,
+  taken,
+  onTake,
+}: {
+  readonly fit: Fit
+  readonly system: UnitSystem
+  readonly taken: boolean
+  readonly onTake: () => void
+}) {
+  if (fit.residualK > MOST_LEFT_K)
+    return (
+      <>
+        {`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this machine do not `}
+        belong together yet, and nothing is taken from it. Look at its columns, what it was doing, and the air.
+      </>
+    )
+  if (taken) return <>Taken: these are measured readings of this machine now.</>
+  return (
+    <Button size="sm" variant="outline-dark" onClick={onTake}>
+      Take them as measured
+    </Button>
+  )
 }
 
 /** A logged run lined up with the model, and what it fixes of this machine. */
@@ -38,6 +73,7 @@ export function LogView({ job, settle }: StationProps) {
   const u = job.units
   const id = useId()
   const [logged, setLogged] = useState<Logged | null>(null)
+  const [opened, setOpened] = useState<Opened | null>(null)
   const [factors, setFactors] = useState<readonly FitFactor[]>([])
   const [work, setWork] = useState<Work>('slow')
   const [fit, setFit] = useState<Fit | null>(null)
@@ -71,9 +107,18 @@ export function LogView({ job, settle }: StationProps) {
     anew()
     setLogged(null)
     void file.text().then(
-      (text) => ask((logs) => logs.read(job, text)).then((answer) => take(file.name, answer), brokeOff),
+      (text) => open({ name: file.name, text, chosen: {}, headings: [] }),
       () => setMessage('This file could not be read.'),
     )
+  }
+  const open = (table: Opened): void => {
+    anew()
+    setLogged(null)
+    void ask((logs) => logs.read(job, table.text, table.chosen)).then((answer) => {
+      const headings = answer?.headings ?? table.headings
+      setOpened(headings.length ? { ...table, headings } : null)
+      take(table.name, answer)
+    }, brokeOff)
   }
   const minutes = logged ? logged.log.t[logged.log.t.length - 1]! : 0
   const tellsWork = logged !== null && logged.log.loadShare !== null
@@ -105,6 +150,7 @@ export function LogView({ job, settle }: StationProps) {
           onClick={() => {
             anew()
             setLogged(null)
+            setOpened(null)
             ask((logs) => logs.simulate(job)).then((answer) => take('a simulated log', answer), brokeOff)
           }}
         >
@@ -121,6 +167,14 @@ export function LogView({ job, settle }: StationProps) {
           </>
         )}
       </div>
+      {opened && (
+        <LogColumns
+          headings={opened.headings}
+          taken={logged?.columns ?? null}
+          chosen={opened.chosen}
+          onChoose={(chosen) => open({ ...opened, chosen })}
+        />
+      )}
       {logged && (
         <>
           <p className="say">
@@ -199,23 +253,18 @@ export function LogView({ job, settle }: StationProps) {
               ))}
             </tbody>
           </table>
-          <p className="say say-holds" role="status">
+          <p className={`say ${fit.residualK > MOST_LEFT_K ? 'say-short' : 'say-holds'}`} role="status">
             {`The model was off by ${format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean square); `}
             {`now ${format(fit.residualK, 'temperatureDifference', u, 2)} are left. `}
-            {taken ? (
-              'Taken: these are measured readings of this machine now.'
-            ) : (
-              <Button
-                size="sm"
-                variant="outline-dark"
-                onClick={() => {
-                  settle((j) => takeFit(j, fit))
-                  setTaken(true)
-                }}
-              >
-                Take them as measured
-              </Button>
-            )}
+            <Offer
+              fit={fit}
+              system={u}
+              taken={taken}
+              onTake={() => {
+                settle((j) => takeFit(j, fit))
+                setTaken(true)
+              }}
+            />
           </p>
         </>
       )}
