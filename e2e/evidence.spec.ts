@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, openJob, ready, saved, startJob, test, type } from './test-support/yard'
+import { expect, go, openJob, ready, saved, startJob, test, type } from './test-support/yard'
 
 const strip = (page: Page) => page.getByRole('region', { name: 'What was seen' })
 const note = async (page: Page, kind: string, figures: Readonly<Record<string, string>>): Promise<void> => {
@@ -78,4 +78,45 @@ test('a bay: a thermometer after forty minutes of digging fixes its heat', async
   await note(page, 'temperature after a while', { air: '24 C', 'watched for': '40 min', seen: '48 C' })
   await page.getByRole('button', { name: 'Note it' }).click()
   await expect(strip(page)).toContainText(/At slow work .* go into the bay; by its readings alone/)
+})
+
+test('after the fitting: a stint, a claim and a proof that differs are told, and the signature stands', async ({
+  page,
+  yard,
+}) => {
+  await openJob(page, yard, 'Fell team bike 2', '?station=after')
+  await expect(page.getByText(/^Signed by/)).toBeVisible()
+  await expect(strip(page)).toContainText('measured as a proof')
+  await note(page, 'until it boils', { air: '20 C', 'watched for': '40 min' })
+  await page.getByLabel('It did not', { exact: true }).selectOption('yes')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(strip(page)).toContainText('did not boil in 40 min, slow work, air 20 °C, as fitted')
+  await expect(strip(page).getByRole('listitem').filter({ hasText: 'did not boil' })).toContainText('agrees')
+  const pairs = page.getByRole('region', { name: 'Before and after' })
+  await expect(pairs).toContainText(/better: \d\S* times as long and still not come to, at least/)
+  // two runs are no evidence, whatever they show; nonsense in a run is told beside it and kept
+  await page.getByRole('button', { name: 'Claim: less fuel' }).click()
+  const claim = page.getByRole('region', { name: 'Claim: less fuel' })
+  await claim.getByLabel('l per 100 km').fill('lots')
+  await claim.getByLabel('Air').fill('18 C')
+  await claim.getByRole('button', { name: 'Note the run' }).click()
+  await expect(claim).toContainText(/not a|Say which way/)
+  await expect(claim.getByLabel('l per 100 km')).toHaveValue('lots')
+  await claim.getByLabel('l per 100 km').fill('6,2')
+  await claim.getByLabel('Way, load, speed').fill('home and back')
+  await claim.getByRole('button', { name: 'Note the run' }).click()
+  await expect(claim).toContainText('as it came: 6.2 l per 100 km, air 18 °C, home and back')
+  await expect(claim).toContainText('No evidence: it takes 3 runs as it came and 3 as fitted; there are 1 and 0')
+  await saved(page)
+  await page.reload()
+  await ready(page)
+  await expect(page.getByText(/^Signed by/)).toBeVisible()
+  await expect(pairs).toContainText('still not come to')
+  // what was signed is something else: a figure that no fan of this kind takes
+  await go(page, 'Prove')
+  await page.getByRole('region', { name: 'Running current' }).getByLabel('measured').fill('19 A')
+  await page.getByRole('region', { name: 'Running current' }).getByLabel('measured').press('Enter')
+  await go(page, 'After')
+  await expect(strip(page).getByRole('alert')).toContainText('cannot belong to one machine')
+  await expect(page.getByText(/^Signed by/)).toHaveCount(0)
 })

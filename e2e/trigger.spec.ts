@@ -137,6 +137,14 @@ test('a log fixes two readings of this machine, which are measured from then on;
     .setInputFiles({ name: 'flat.csv', mimeType: 'text/csv', buffer: Buffer.from(flat) })
   await page.getByRole('button', { name: 'Fit the model to it' }).click()
   await expect(page.getByText(/This log is flat: the coolant moves by 0.9 K only/)).toBeVisible()
+  // headings that say nothing are chosen by hand
+  const odd = `t;one;two\n0;20;80\n30;20;81\n60;20;82\n`
+  await page
+    .getByLabel('Log, as CSV')
+    .setInputFiles({ name: 'odd.csv', mimeType: 'text/csv', buffer: Buffer.from(odd) })
+  await expect(page.getByText(/no column of coolant/)).toBeVisible()
+  await page.getByLabel('coolant', { exact: true }).selectOption('two')
+  await expect(page.getByText(/odd.csv: 3 lines/)).toContainText('coolant 80.0 °C to 82.0 °C')
   await page.getByRole('button', { name: 'Try with a simulated log' }).click()
   await expect(page.getByText(/a simulated log: \d+ lines/)).toBeVisible({ timeout: 30_000 })
   await page.getByRole('button', { name: 'Fit the model to it' }).click()
