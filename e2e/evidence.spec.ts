@@ -85,7 +85,7 @@ test('after the fitting: a stint, a claim and a proof that differs are told, and
   yard,
 }) => {
   await openJob(page, yard, 'Fell team bike 2', '?station=after')
-  await expect(page.getByText(/^Signed by/)).toBeVisible()
+  await expect(page.getByText(/^Signed by .* on /)).toBeVisible()
   await expect(strip(page)).toContainText('measured as a proof')
   await note(page, 'until it boils', { air: '20 C', 'watched for': '40 min' })
   await page.getByLabel('It did not', { exact: true }).selectOption('yes')
@@ -110,7 +110,7 @@ test('after the fitting: a stint, a claim and a proof that differs are told, and
   await saved(page)
   await page.reload()
   await ready(page)
-  await expect(page.getByText(/^Signed by/)).toBeVisible()
+  await expect(page.getByText(/^Signed by .* on /)).toBeVisible()
   await expect(pairs).toContainText('still not come to')
   // what was signed is something else: a figure that no fan of this kind takes
   await go(page, 'Prove')
@@ -118,5 +118,5 @@ test('after the fitting: a stint, a claim and a proof that differs are told, and
   await page.getByRole('region', { name: 'Running current' }).getByLabel('measured').press('Enter')
   await go(page, 'After')
   await expect(strip(page).getByRole('alert')).toContainText('cannot belong to one machine')
-  await expect(page.getByText(/^Signed by/)).toHaveCount(0)
+  await expect(page.getByText(/^Signed by .* on /)).toHaveCount(0)
 })

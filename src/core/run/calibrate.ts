@@ -8,7 +8,8 @@ import { fieldsOf, type Job, lookupOf, type Work } from '../job'
 import { Bench } from '../reading'
 import { HOT, integrate, METAL, OPENING, OUTLET, PROBE, STATES } from '../transient'
 import { dayOfLog, factorAddress, type FitFactor, type LoggedRun } from './logged'
-import { type Circumstances, COUPLING_K, legsOf, runSpecOf } from './run-spec'
+import { type Circumstances } from './circumstances'
+import { COUPLING_K, legsOf, runSpecOf } from './run-spec'
 
 /** One factor as the log fixes it; `plusMinus` holds 95 times of 100. */
 export interface FittedFactor {

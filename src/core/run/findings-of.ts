@@ -4,7 +4,7 @@ import { Bench, drawSample, DRAWS, type Ends, endsAt, informedLookup, NotingBenc
 import { dayOf } from './days'
 import { type Outcomes, outcomesOf } from './outcomes-of'
 import { runKey } from './run-key'
-import { runWaitsFor } from './run-spec'
+import { runWaitsFor } from './circumstances'
 
 /** changes below these are noise of the steps */
 const TELLS: Readonly<Record<string, number>> = { peak: 0.02, starts: 0.05, share: 0.002, after: 0.5 }

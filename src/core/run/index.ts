@@ -2,6 +2,7 @@
 export type { Calibration, Fit, FittedFactor } from './calibrate'
 export * from './change-day'
 export * from './chart'
+export * from './circumstances'
 export * from './compared'
 export * from './days'
 export * from './findings-of'

@@ -2,7 +2,7 @@ import type { Job } from '../job'
 import type { LegSum, RunView } from '../transient'
 import { format, plainNumber, type UnitSystem, percent } from '../units'
 import { dayLength, dayOf } from './days'
-import type { Circumstances } from './run-spec'
+import type { Circumstances } from './circumstances'
 
 /** The runs that stand on one chart. */
 export interface ChartedRuns {

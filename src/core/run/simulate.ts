@@ -2,7 +2,8 @@ import { type Day, type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { integrate, type Run, type RunOptions } from '../transient'
 import { dayOf } from './days'
-import { type Circumstances, runSpecOf, usualCircumstances, withPresentFan } from './run-spec'
+import { type Circumstances, usualCircumstances, withPresentFan } from './circumstances'
+import { runSpecOf } from './run-spec'
 
 /**
  * A job run through a day.

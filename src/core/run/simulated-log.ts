@@ -3,7 +3,8 @@ import { Bench } from '../reading'
 import { integrate } from '../transient'
 import { workDefinitions } from './days'
 import { factorAddress, type FitFactor, type LoggedRun } from './logged'
-import { runSpecOf, usualCircumstances } from './run-spec'
+import { usualCircumstances } from './circumstances'
+import { runSpecOf } from './run-spec'
 
 /** Numbers that look drawn from a normal distribution, the same for the same seed. */
 function noise(seed: number): () => number {

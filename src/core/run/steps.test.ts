@@ -2,7 +2,7 @@ import { example } from '../../formats/test-support/examples'
 import { circuitsOf } from '../fan-circuit'
 import type { Run } from '../transient'
 import { COARSE } from './compared'
-import { runFans, seasons } from './run-spec'
+import { runFans, seasons } from './circumstances'
 import { simulate } from './simulate'
 
 const jobs = [
