@@ -16,7 +16,12 @@ export type LogRead =
       readonly headings: readonly string[]
       readonly columns: ColumnsTaken
     }
-  | { readonly ok: false; readonly message: string; readonly headings?: readonly string[] }
+  | {
+      readonly ok: false
+      readonly message: string
+      readonly headings?: readonly string[]
+      readonly columns?: ColumnsTaken
+    }
 
 /** the made-up machine whose log is simulated: a little more heat than thought, a core that gives off a little less */
 const MADE_UP = { heat: 1.1, transfer: 0.9 } as const

@@ -21,7 +21,8 @@ const template: Omit<Watched, 'id' | 'kind' | 'state' | 'work' | 'airC'> = {
 /** What can be seen of this machine as it stands, not seen yet. */
 export function candidatesFor(job: Job): Watched[] {
   const state = standOf(job)
-  if (state === 'in pieces') return []
+  // nor is anything told of a machine whose fan moves nobody knows how much
+  if (state === 'in pieces' || (state === 'as it came' && job.mechanicalFan)) return []
   const airC = job.surroundings.usualC.value
   const common = { ...template, state, airC }
   const opens = job.engine?.thermostatOpensC?.value ?? null

@@ -1,16 +1,16 @@
 import { example } from '../../formats/test-support/examples'
 import { type Job, jobSchema, lookupOf, type Observation } from '../job'
 import { drawnMargins, evaluate, judge } from '../margins'
-import { Bench, effectiveNumber, endsAt, NotingBench, quantileOf, triangularQuantile, type Weighing } from '../reading'
+import { Bench, effectiveNumber, triangularQuantile, type Weighing } from '../reading'
 import { asSigned, keepsSignature } from '../plan'
-import { withoutRun } from '../run'
 import { withLearnt } from './learnt'
 import { logLikelihood, misfit } from './likelihood'
 import { candidatesFor } from './candidates'
-import { jobWhen, predict, type Prediction } from './predict'
+import { predict, type Prediction } from './predict'
 import { beforeAndAfter } from './before-after'
 import { claimHeld } from './claims'
-import { complaintSeen, countingIn, type Watched, type WatchedKind } from './seen'
+import { complaintSeen, countingIn, type WatchedKind } from './seen'
+import { airBand, evidenceOf, twin } from './test-support/twin'
 import { weighed } from './weigh'
 import { worthOf } from './worth'
 
@@ -40,43 +40,6 @@ const observation = (own: Partial<Counted>): Counted => ({
 })
 const climb = observation({ id: 'climb', kind: 'boiled', work: 'slow', forS: 900, how: 'remembered' })
 const watch = observation({ id: 'watch', kind: 'rise', work: 'slow', fromC: 84, toC: 96 })
-
-/** A reproducible stream of shares between 0 and 1. */
-function shares(seed: number): () => number {
-  let state = seed
-  const next = (): number => {
-    state = (state * 16807) % 2147483647
-    return state / 2147483647
-  }
-  // seeds that lie near each other begin alike
-  for (let n = 0; n < 5; n++) next()
-  return next
-}
-
-/** A machine drawn from the spreads of a job's readings, with all that it would show. */
-function twin(job: Job, seed: number, seen: readonly Watched[]) {
-  const lookup = lookupOf(job)
-  const noting = new NotingBench(lookup)
-  seen.forEach((s) => predict(noting, jobWhen(job, s), s))
-  const margins = drawnMargins(job).find((m) => m.margin.id === 'air')!
-  const next = shares(seed)
-  const touched = [...new Set([...noting.touched, ...margins.parts.flatMap((p) => p.touched)])]
-  const truth = new Map(
-    endsAt(lookup, touched).map((e) => [e.address, triangularQuantile(next(), e.low, e.value, e.high)]),
-  )
-  const bench = new Bench(lookup, truth)
-  const shown = seen.map((s) => predict(bench, jobWhen(job, s), s))
-  const moving = margins.parts.find((p) => p.part.id.startsWith('moving'))!
-  return { air: moving.part.compute(bench).value, shown, noise: next }
-}
-
-const evidenceOf = (job: Job, evidence: Weighing | null) => withoutRun(job, AT, evidence)
-/** 5th and 95th of Air moving, in W, with what was seen. */
-function airBand(job: Job, evidence: Weighing | null): readonly [number, number] {
-  const { parts, drawn } = drawnMargins(job, evidenceOf(job, evidence)).find((m) => m.margin.id === 'air')!
-  const { over } = parts.find((p) => p.part.id.startsWith('moving'))!
-  return [quantileOf(over, drawn.weights, 0.05), quantileOf(over, drawn.weights, 0.95)]
-}
 
 describe('twins: a hidden machine, its own runs as what was seen, with noise', () => {
   const buggy = silent(example('vineyard-buggy-unsure'))
@@ -374,7 +337,7 @@ describe('before and after', () => {
     const felt = { ...before, kind: 'felt' as const, place: 'front', seen: 1 }
     expect(weighed({ ...bike, observations: [felt] })!.seen[0]!.apart).toMatch(/compared/)
     const off = { ...example('fell-bike-short-at-idle'), mechanicalFan: { looked: [] }, observations: [before] }
-    expect(countingIn(off)).toEqual([])
+    expect([countingIn(off), candidatesFor(off)]).toEqual([[], []])
     expect(weighed(off)!.seen.map((s) => s.apart)).toEqual([
       expect.stringMatching(/mechanical/),
       expect.stringMatching(/mechanical/),

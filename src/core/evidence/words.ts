@@ -148,7 +148,8 @@ export function bandInWords(
 ): string {
   if (low === null) return 'never'
   if (high === null) return `${seenFigure(quantity, low, units)} or more, or never`
-  return `${seenFigure(quantity, low, units)} to ${seenFigure(quantity, high, units)}`
+  const [from, to] = [seenFigure(quantity, low, units), seenFigure(quantity, high, units)]
+  return from === to ? from : `${from} to ${to}`
 }
 
 /** Steps of taking it, with its temperatures and its time put in. */

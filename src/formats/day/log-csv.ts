@@ -16,6 +16,7 @@ export type LogFile =
       readonly message: string
       /** where a table was read, but not as a log: one of them may be chosen by hand */
       readonly headings?: readonly string[]
+      readonly columns?: ColumnsTaken
     }
 
 /** lines beyond which a log is averaged */
@@ -91,6 +92,15 @@ function columnsIn(header: readonly string[], chosen: ColumnsChosen): Record<Log
   return found
 }
 
+const takenFrom = (
+  header: readonly string[],
+  at: Readonly<Record<LogColumn, number>>,
+  unitOf: (name: LogColumn) => string,
+): ColumnsTaken =>
+  Object.fromEntries(
+    logColumns.map((name) => [name, at[name] < 0 ? null : { heading: header[at[name]]!, unit: unitOf(name) }]),
+  ) as ColumnsTaken
+
 const plain: UnitRead = { name: '', to: (v) => v }
 const asMs: UnitRead = { name: 'km/h', to: (v) => v * KMH }
 const measures = {
@@ -119,6 +129,7 @@ export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen 
       ok: false,
       message: `This log has no column of ${missing}. Its headings are: ${header.join(', ').slice(0, 120)}.`,
       headings: header,
+      columns: takenFrom(header, at, () => ''),
     }
   const own = (name: keyof typeof measures): UnitRead | null =>
     at[name] < 0 ? null : unitIn(header[at[name]]!, measures[name])
@@ -218,14 +229,7 @@ export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen 
     ok: true,
     notes,
     headings: header,
-    columns: Object.fromEntries(
-      logColumns.map((name) => [
-        name,
-        at[name] < 0
-          ? null
-          : { heading: header[at[name]]!, unit: (name in inUnit ? inUnit[name as keyof typeof inUnit] : plain).name },
-      ]),
-    ) as ColumnsTaken,
+    columns: takenFrom(header, at, (name) => (name in inUnit ? inUnit[name as keyof typeof inUnit] : plain).name),
     log: {
       t: groups.map((g) => mean(g.map((k) => k.t)) - t0),
       coolantC: groups.map((g) => celsius(mean(g.map((k) => k.c)))),

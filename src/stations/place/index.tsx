@@ -324,8 +324,7 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     tell =
       `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}` +
       `${way.effectiveness < 1 ? weaker : ''}` +
-      `${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}` +
-      `${way.air === 'reversed' && job.bay ? `; ${sideInWords(job).replace(/\.$/, '')}` : ''}.`
+      `${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
   }
   return (
     <>

@@ -22,12 +22,14 @@ const needed: readonly LogColumn[] = ['time', 'coolant']
 export function LogColumns({
   headings,
   taken,
+  open,
   chosen,
   onChoose,
 }: {
   readonly headings: readonly string[]
   /** null where the table could not be read as a log yet */
   readonly taken: ColumnsTaken | null
+  readonly open: boolean
   readonly chosen: ColumnsChosen
   readonly onChoose: (chosen: ColumnsChosen) => void
 }) {
@@ -35,7 +37,7 @@ export function LogColumns({
   const valueOf = (name: LogColumn): string => chosen[name] ?? taken?.[name]?.heading ?? ''
   const lacks = taken ? all.filter((n) => taken[n] === null && n !== 'volts') : []
   return (
-    <details className="unfold" open={taken === null}>
+    <details className="unfold" open={open}>
       <summary>
         <strong>Its columns</strong>{' '}
         <span className="soft">

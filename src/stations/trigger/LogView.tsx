@@ -9,7 +9,7 @@ import type { Work } from '@/core/job'
 import { type Fit, type FitFactor, type LoggedRun, takeFit, workDefinitions, worksOf } from '@/core/run'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
-import type { ColumnsChosen } from '@/formats/day/log-csv'
+import type { ColumnsChosen, ColumnsTaken } from '@/formats/day/log-csv'
 import type { LogRead, Logs } from '@/workers/calibrate.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
@@ -39,6 +39,7 @@ interface Opened {
   readonly text: string
   readonly chosen: ColumnsChosen
   readonly headings: readonly string[]
+  readonly columns: ColumnsTaken | null
 }
 
 /** What a fit gives may be taken, unless too much is left between log and model. */
@@ -107,7 +108,7 @@ export function LogView({ job, settle }: StationProps) {
     anew()
     setLogged(null)
     void file.text().then(
-      (text) => open({ name: file.name, text, chosen: {}, headings: [] }),
+      (text) => open({ name: file.name, text, chosen: {}, headings: [], columns: null }),
       () => setMessage('This file could not be read.'),
     )
   }
@@ -116,7 +117,7 @@ export function LogView({ job, settle }: StationProps) {
     setLogged(null)
     void ask((logs) => logs.read(job, table.text, table.chosen)).then((answer) => {
       const headings = answer?.headings ?? table.headings
-      setOpened(headings.length ? { ...table, headings } : null)
+      setOpened(headings.length ? { ...table, headings, columns: answer?.columns ?? null } : null)
       take(table.name, answer)
     }, brokeOff)
   }
@@ -170,7 +171,8 @@ export function LogView({ job, settle }: StationProps) {
       {opened && (
         <LogColumns
           headings={opened.headings}
-          taken={logged?.columns ?? null}
+          taken={opened.columns}
+          open={logged === null}
           chosen={opened.chosen}
           onChoose={(chosen) => open({ ...opened, chosen })}
         />
