@@ -1,4 +1,4 @@
-// node --import tsx bench/evidence.ts: how soon what was seen narrows, and how often it holds the truth; nothing here is a test
+// node --import tsx bench/evidence.ts: how soon what was seen narrows, and how often it holds the truth; by hand, no test
 import { readFileSync } from 'node:fs'
 import { allKnown, weigh, weighed } from '../src/core/evidence'
 import { airBand, twin } from '../src/core/evidence/test-support/twin'
@@ -30,7 +30,8 @@ for (const name of jobs) {
   })
   const { first, all } = runs[1]!
   process.stdout.write(
-    `${name.padEnd(28)} first narrowing ${first.toFixed(0).padStart(5)} ms (aim 1500), all ${all.toFixed(0).padStart(5)} ms (aim 5000)\n`,
+    `${name.padEnd(28)} first narrowing ${first.toFixed(0).padStart(5)} ms (aim 1500), ` +
+      `all ${all.toFixed(0).padStart(5)} ms (aim 5000)\n`,
   )
 }
 

@@ -5,7 +5,7 @@ import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { air, bay, coolant, format, type UnitSystem } from '../units'
 
-/** Between which points a fixed switch may close and open at its place on this machine, with the readings as they are. */
+/** Between which points a fixed switch may close and open at its place on this machine, by the readings. */
 export interface SwitchWindow {
   readonly closesFromC: number | null
   /** null: nothing that is known asks for it */

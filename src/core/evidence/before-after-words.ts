@@ -8,6 +8,7 @@ const times = (x: number): string => `${Number(x.toPrecision(2))} times`
 function changeInWords({ in: unit, change, told }: BeforeAfter, units: UnitSystem): string {
   if (!change) return ''
   const { low, middle, high } = change
+  const v = (volts: number): string => format(volts, 'voltage', units, 2)
   switch (unit) {
     case 'times':
       return high === null
@@ -17,7 +18,7 @@ function changeInWords({ in: unit, change, told }: BeforeAfter, units: UnitSyste
       if (middle === 0) return 'the same'
       return `${Math.abs(middle)} ${Math.abs(middle) === 1 ? 'step' : 'steps'} ${middle > 0 ? 'stronger' : 'weaker'}`
     case 'volts':
-      return `${format(middle, 'voltage', units, 2)} more, ${format(low, 'voltage', units, 2)} to ${format(high!, 'voltage', units, 2)}`
+      return `${v(middle)} more, ${v(low)} to ${v(high!)}`
     case 'kelvins': {
       const t = (k: number): string => format(k, 'temperatureDifference', units, 2)
       return told === 'better'

@@ -24,7 +24,10 @@ function daysUntil(month: number, today: string): number {
   return Math.round(((own! > from ? own! : next!) - from) / DAY_MS)
 }
 
-/** In how many days a kind of aftercare is due; a week for what was added by hand. @param today calendar day, 2026-01-31 */
+/**
+ * In how many days a kind of aftercare is due; a week for what was added by hand.
+ * @param today calendar day, 2026-01-31
+ */
 export function careDays(id: string, today: string): number {
   const flap = flapCare.find((c) => c.id === id)
   if (flap) return daysUntil(flap.month, today)
