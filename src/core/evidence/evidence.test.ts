@@ -1,5 +1,5 @@
 import { example } from '../../formats/test-support/examples'
-import { type Job, jobSchema, lookupOf, type Observation } from '../job'
+import { doubtSeen, type Job, jobSchema, lookupOf, type Observation } from '../job'
 import { drawnMargins, evaluate, judge } from '../margins'
 import { Bench, effectiveNumber, triangularQuantile, type Weighing } from '../reading'
 import { asSigned, keepsSignature } from '../plan'
@@ -226,9 +226,12 @@ describe('figures of the proofs', () => {
     expect(asSigned(seen)).toEqual(signed)
     const claims = [{ id: 'c', what: 'fuel' as const, share: null, by: '', unit: 'l', runs: [] }]
     expect(keepsSignature(signed, { ...signed, claims })).toBe(true)
-    expect(keepsSignature(signed, { ...signed, observations: [{ ...later, at: '2000-01-01T00:00:00.000Z' }] })).toBe(
-      false,
-    )
+    // a clock that goes wrong takes no signature off; taking out or doubting what was there when it was signed does
+    const early = { ...signed, observations: [{ ...later, at: '2000-01-01T00:00:00.000Z' }] }
+    expect(keepsSignature(signed, early)).toBe(true)
+    expect(keepsSignature(early, signed)).toBe(false)
+    expect(keepsSignature(early, doubtSeen(early, later.id, true))).toBe(false)
+    expect(keepsSignature(seen, doubtSeen(seen, later.id, true))).toBe(true)
     expect(keepsSignature(signed, { ...signed, complaint: { ...signed.complaint, doubted: true } })).toBe(false)
   })
   test('a proof without its figure, or of what is not chosen, tells nothing', () => {

@@ -25,9 +25,9 @@ interface WorkState {
 }
 
 const engineStates = [
-  { id: 'idle', name: 'at idle', rpm: 'engine.idleRpm' },
-  { id: 'slow work', name: 'at slow work', rpm: 'engine.slowRpm' },
-  { id: 'cruise', name: 'at cruise', rpm: 'engine.cruiseRpm' },
+  { id: 'idle', point: 'idle', name: 'at idle', rpm: 'engine.idleRpm' },
+  { id: 'slow work', point: 'slow', name: 'at slow work', rpm: 'engine.slowRpm' },
+  { id: 'cruise', point: 'cruise', name: 'at cruise', rpm: 'engine.cruiseRpm' },
 ] as const
 
 /** What the tow vehicle brings. @see engineering §1.2 */
@@ -72,14 +72,33 @@ export function statesOf(job: Job): WorkState[] {
       },
     ]
   }
-  return engineStates.map(({ id, name, rpm }) => ({
+  return engineStates.map(({ id, point, name, rpm }) => ({
     id,
     name,
     needs: null,
     rpm: (b) => b.value(rpm),
     judged: true,
-    charge: (b) => chargeAt(b, job, b.value(rpm)),
+    charge: clampedIn(job, point)
+      ? (b) =>
+          worked(
+            'clamped in this state',
+            '{0}',
+            [b.term(`charging.points.${point}.currentA`)],
+            b.value(`charging.points.${point}.currentA`),
+            'current',
+            '§1.8',
+          )
+      : (b) => chargeAt(b, job, b.value(rpm)),
   }))
+}
+
+/** speeds nearer than that are the same, rpm */
+const SAME_RPM = 1
+
+/** Whether a current was clamped in the very state, so that its speed, however sure, does not count once more. */
+function clampedIn({ charging, engine }: Job, point: 'idle' | 'slow' | 'cruise'): boolean {
+  const own = charging.known === 'points' ? charging.points.find((p) => p.id === point) : undefined
+  return !!own && !!engine && Math.abs(own.rpm.value - engine[`${point}Rpm`].value) < SAME_RPM
 }
 
 /** Charging current at an engine speed, however it is known. @see engineering §1.8 */

@@ -228,8 +228,18 @@ test('charging points begin as the rating promises, and then rule', () => {
     source: 'measured',
   })
   expect(powerFlows(job, new Bench(lookupOf(job))).flows[0]!.chargeA).toBeCloseTo(12)
-  expect(part(changeCharging(short, 'points'), 'charge', 'slow work').value).toBeCloseTo(
-    part(short, 'charge', 'slow work').value!,
+  const clamped = changeCharging(short, 'points')
+  expect(part(clamped, 'charge', 'slow work').value).toBeCloseTo(part(short, 'charge', 'slow work').value!)
+  // nobody measured a speed with a clamp, and at idle it does not matter how sure idle is
+  expect(clamped.charging.points.map((p) => p.rpm.source)).not.toContain('measured')
+  const unsure = (j: Job, rpm: number) =>
+    withReading(j, 'engine.idleRpm', { value: 1700, source: 'measured', spread: rpm })
+  const [loose, tight] = [600, 10].map((s) => part(unsure(job, s), 'charge', 'idle'))
+  expect([loose!.worst, loose!.best]).toEqual([tight!.worst, tight!.best])
+  // clamped at another speed than idle it counts again
+  const faster = withReading(job, 'charging.points.idle.rpm', { value: 1500, source: 'measured' })
+  expect(part(unsure(faster, 600), 'charge', 'idle').worst!).toBeLessThan(
+    part(unsure(faster, 10), 'charge', 'idle').worst!,
   )
 })
 

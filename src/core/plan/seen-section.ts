@@ -7,6 +7,9 @@ import {
   seenInWords,
   seenLines,
 } from '../evidence/words'
+import { beforeAndAfter } from '../evidence/before-after'
+import { claimNames, heldInWords, pairInWords } from '../evidence/before-after-words'
+import { claimHeld } from '../evidence/claims'
 import { fieldsOf, type Job } from '../job'
 import type { Evaluation } from '../margins'
 import { section, type Section } from './section'
@@ -14,7 +17,7 @@ import { section, type Section } from './section'
 /** What was seen of the machine, beside what was predicted for it; nothing where nothing was. */
 export function seenSection(job: Job, evaluation: Evaluation): Section[] {
   const lines = seenLines(job, evaluation.evidence ?? [])
-  if (!lines.length) return []
+  if (!lines.length && !job.claims.length) return []
   const { units } = job
   const label = (address: string): string => fieldsOf(job).get(address)?.label ?? 'a reading'
   const rows = lines.map(({ seen, result, doubted }) => [
@@ -28,6 +31,11 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
       [
         ...heatInWords(job, evaluation.heat ?? []),
         ...(evaluation.contradiction ? contradictionInWords(job, evaluation.contradiction, label) : []),
+        ...beforeAndAfter(job).map((pair) => {
+          const { before, after, verdict, change } = pairInWords(pair, units)
+          return `Before and after, ${verdict}: ${change}. Before: ${before}; now: ${after}.`
+        }),
+        ...job.claims.map((claim) => `Claim of ${claimNames[claim.what]}. ${heldInWords(claimHeld(claim))}`),
         ...(evaluation.next ?? []).map(
           (look) => `Look at next: ${lookInWords(look, label, nameOf(evaluation, look.margin))}.`,
         ),

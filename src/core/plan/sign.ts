@@ -186,6 +186,12 @@ const signedContent = (job: Job, at: string): string =>
     after: [],
   })
 
+/** A job without what was seen since an older version of it: whatever a clock says, that was not there to be signed. */
+const withoutNewlySeen = (job: Job, before: Job): Job => ({
+  ...job,
+  observations: job.observations.filter((o) => before.observations.some((b) => b.id === o.id)),
+})
+
 /**
  * Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed
  * changed.
@@ -193,7 +199,7 @@ const signedContent = (job: Job, at: string): string =>
 export const keepsSignature = (before: Job, after: Job): boolean =>
   after.signature === null ||
   (JSON.stringify(after.signature) === JSON.stringify(before.signature) &&
-    signedContent(before, after.signature.at) === signedContent(after, after.signature.at))
+    signedContent(before, after.signature.at) === signedContent(withoutNewlySeen(after, before), after.signature.at))
 
 /** The next version of a job: a change to anything that was signed takes the signature off it. */
 export const withoutStaleSignature = (before: Job, after: Job): Job =>

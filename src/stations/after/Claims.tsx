@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { gainInWords } from '@/core/evidence/before-after-words'
-import { type Claim, claimHeld, type ClaimHeld } from '@/core/evidence/claims'
+import { claimNames, heldInWords } from '@/core/evidence/before-after-words'
+import { type Claim, claimHeld } from '@/core/evidence/claims'
 import {
   addClaim,
   addClaimRun,
@@ -22,24 +22,6 @@ import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
-
-const names: Readonly<Record<ClaimKind, string>> = { fuel: 'less fuel', power: 'more power' }
-
-/** What its runs say of a claim, in one sentence. */
-export function heldInWords({ verdict, because, gain }: ClaimHeld): string {
-  if (because !== null) return `No evidence: ${because}.`
-  const found = gain ? gainInWords(gain) : ''
-  switch (verdict) {
-    case 'no difference':
-      return `No evidence of a gain: ${found}; that holds nothing as well.`
-    case 'a loss':
-      return `A loss, not a gain: ${found}.`
-    case 'less than claimed':
-      return `A gain, but less than claimed: ${found}.`
-    default:
-      return `A gain${verdict === 'as claimed' ? ' that does not speak against the claim' : ''}: ${found}.`
-  }
-}
 
 interface RunText {
   readonly state: (typeof seenStates)[number]
@@ -139,16 +121,16 @@ function One({ claim, ...props }: Props & { readonly claim: Claim }) {
   const { job, settle } = props
   const held = claimHeld(claim)
   return (
-    <section className="border-top py-2" aria-label={`Claim: ${names[claim.what]}`}>
+    <section className="border-top py-2" aria-label={`Claim: ${claimNames[claim.what]}`}>
       <div className="d-flex justify-content-between gap-2">
         <strong className="fw-medium">
-          {names[claim.what]}
+          {claimNames[claim.what]}
           {claim.share === null ? '' : `, ${percent(claim.share, 2)} claimed`}
         </strong>
         <Button
           size="sm"
           variant="outline-dark"
-          aria-label={`Take out the claim of ${names[claim.what]}`}
+          aria-label={`Take out the claim of ${claimNames[claim.what]}`}
           onClick={() => settle((j) => removeClaim(j, claim.id))}
         >
           take out
@@ -157,6 +139,24 @@ function One({ claim, ...props }: Props & { readonly claim: Claim }) {
       <p className={`say ${held.verdict === 'a gain' || held.verdict === 'as claimed' ? 'say-holds' : 'say-unsure'}`}>
         {heldInWords(held)}
       </p>
+      <div className="row g-2">
+        {(['by', 'unit'] as const).map((name) => (
+          <Form.Group key={name} className="col-6" controlId={`${claim.id}-own-${name}`}>
+            <Form.Label className="mb-0 small">{name === 'by' ? 'Who claims it' : 'Figures are in'}</Form.Label>
+            <Form.Control
+              size="sm"
+              key={claim[name]}
+              defaultValue={claim[name]}
+              maxLength={name === 'by' ? 80 : 20}
+              onBlur={(e) => {
+                const text = e.target.value.trim()
+                if (text !== claim[name] && (name === 'by' || text))
+                  settle((j) => changeClaim(j, claim.id, { [name]: text }))
+              }}
+            />
+          </Form.Group>
+        ))}
+      </div>
       <QuantityField
         name={`${claim.id}.share`}
         label="claimed"
@@ -215,7 +215,7 @@ export function Claims(props: Props) {
       <div className="d-flex gap-2 flex-wrap mt-2">
         {(['fuel', 'power'] as const).map((what) => (
           <Button key={what} variant="outline-dark" onClick={() => add(what)}>
-            Claim: {names[what]}
+            Claim: {claimNames[what]}
           </Button>
         ))}
       </div>

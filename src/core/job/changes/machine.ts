@@ -1,7 +1,7 @@
 import type { Ground, MechanicalHold } from '../choices'
 import { chargeFromRating } from '../../electrical'
 import type { BatteryPart } from '../../parts'
-import { measured, typical } from '../../reading'
+import { typical } from '../../reading'
 import type { Job } from '../document'
 import type { Cooling } from '../schema/heat'
 import type { Seat } from '../schema/place'
@@ -41,11 +41,12 @@ export function changeCharging(job: Job, known: 'rating' | 'points'): Job {
   const { engine } = job
   if (!engine) return job
   const points = (['idle', 'slow', 'cruise'] as const).map((id) => {
-    const rpm = engine[`${id}Rpm`].value
+    // nobody has measured a speed by saying that a clamp was used
+    const rpm = engine[`${id}Rpm`]
     return {
       id,
-      rpm: measured(rpm, 50),
-      currentA: typical(chargeFromRating(rpm, ratedA.value, ratedRpm.value, engine.idleRpm.value).value),
+      rpm,
+      currentA: typical(chargeFromRating(rpm.value, ratedA.value, ratedRpm.value, engine.idleRpm.value).value),
     }
   })
   return { ...job, charging: { ...job.charging, known, points } }
