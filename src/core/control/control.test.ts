@@ -14,6 +14,7 @@ import {
   proposeSetting,
   readingOf,
   secondFanRule,
+  shareSeen,
   stopsRule,
   warmUpRule,
 } from '.'
@@ -33,6 +34,14 @@ test('on at the on point, off at the off point, as before between', () => {
   const points = { on: probe(90), off: probe(85) }
   expect([90, 87, 85].map((c) => calls(probe(c), points, true))).toEqual([true, true, false])
   expect(calls(probe(87), points, false)).toBe(false)
+})
+
+test('a probe at 80 while the gauge shows 90 in air of 20 sees 0.857, ± what the three may be off by', () => {
+  // 60/70; √(1² + (0.857 · 4)² + (0.143 · 1.5)²) / 70
+  const found = shareSeen(probe(80), coolant(90), air(20))
+  expect(found).toEqual({ ok: true, value: expect.closeTo(0.8571, 4), spread: expect.closeTo(3.578 / 70, 4) })
+  expect(shareSeen(probe(38), coolant(40), air(20))).toMatchObject({ ok: false })
+  expect(shareSeen(probe(95), coolant(80), air(20))).toMatchObject({ ok: false })
 })
 
 test('probe and coolant turn into each other and back, whatever the surroundings', () => {

@@ -55,3 +55,31 @@ export const coolantAt = (shown: ProbeTemperature, surroundings: AirTemperature,
  */
 export const bayAt = (shown: ProbeTemperature, surroundings: AirTemperature, kappa: number): BayTemperature =>
   bay(surroundings.c + (shown.c - surroundings.c) / kappa)
+
+/** what a gauge, a controller's own probe and a thermometer in the air may be off by, K */
+const OFF_K = { gauge: 4, probe: 1, air: 1.5 } as const
+/** nearer to the air than that, a share is made of errors */
+const LEAST_OVER_K = 25
+
+export type ShareSeen =
+  | { readonly ok: true; readonly value: number; readonly spread: number }
+  | { readonly ok: false; readonly message: string }
+
+/**
+ * The share of the coolant's warmth that a probe sees, from what both show at once, held for some minutes. Its spread
+ * is what gauge, probe and air thermometer may be off by.
+ * @see engineering §3.2
+ */
+export function shareSeen(shown: ProbeTemperature, there: CoolantTemperature, surroundings: AirTemperature): ShareSeen {
+  const over = there.c - surroundings.c
+  if (over < LEAST_OVER_K)
+    return { ok: false, message: `The coolant stands only ${Math.round(over)} K over the air: let it get hot first.` }
+  const value = (shown.c - surroundings.c) / over
+  if (value < 0.2 || value > 1.05)
+    return {
+      ok: false,
+      message: `That is a share of ${value.toFixed(2)}: no probe sees that. Are the two the right way round, and held for some minutes?`,
+    }
+  const spread = Math.hypot(OFF_K.probe, value * OFF_K.gauge, (1 - value) * OFF_K.air) / over
+  return { ok: true, value: Math.min(1, value), spread }
+}

@@ -157,6 +157,18 @@ describe('what moves the air one way or the other', () => {
       expect(of(true, true).flows.covered).toBeLessThan(0)
       const fast = set(turnFan(bike, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'engine.slowMs', 18)
       expect(airThroughCores(bench(fast), fast, 'engine.slowMs').fans[0]!.flows.covered).toBeGreaterThan(0)
+      // both are said: against the travel, and where the two cancel out
+      const said = (j: Job): string =>
+        planWarnings(j)
+          .filter((w) => w.id === 'travel fan1')
+          .map((w) => w.text)
+          .join()
+      const swapped = turnFan(bike, 'fan1', { wiresSwapped: true, bladeTurned: true })
+      expect(said(bike)).toBe('')
+      expect(said(set(swapped, 'engine.cruiseMs', 0))).toMatch(/against the travel: moving, slow work .* go forwards/)
+      const weak = turnFan(bike, 'fan1', { wiresSwapped: true, bladeTurned: false })
+      const speeds = Array.from({ length: 32 }, (_, i) => 10 + i / 4)
+      expect(speeds.some((v) => /stalls at speed/.test(said(set(weak, 'engine.cruiseMs', v))))).toBe(true)
       const brushless = chooseFan(bike, { ...fan('fan-swift-116'), motor: 'brushless' })
       expect(
         part(turnFan(brushless, 'fan1', { wiresSwapped: true, bladeTurned: false }), 'air', 'standing'),

@@ -1,3 +1,4 @@
+import { travelWarnings } from './against-travel'
 import { flowClaimInWords } from '../parts'
 import { holdWarnings } from './mechanical-fan'
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
@@ -188,7 +189,7 @@ export function planWarnings(job: Job): PlanWarning[] {
     .forEach((p, i) =>
       found.push({ id: `circuit ${p.at ?? i}`, text: p.text, helps: 'Wire shows it in the circuit; mend it there.' }),
     )
-  found.push(...benchWarnings(job), ...holdWarnings(job))
+  found.push(...benchWarnings(job), ...holdWarnings(job), ...travelWarnings(job))
   const likely = job.checks.find((c) => c.found === 'looks like it')
   if (likely)
     found.push({

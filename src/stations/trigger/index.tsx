@@ -24,6 +24,7 @@ import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 import { Ladder } from './Ladder'
+import { ProbeOffset } from './ProbeOffset'
 import { RunViews } from './RunViews'
 
 function Stage(props: StationProps) {
@@ -256,9 +257,17 @@ function Tray(props: StationProps) {
           onChange={(atOutlet) =>
             settle((j) => ({ ...j, probes: j.probes.map((p) => (p.id === probe.id ? { ...p, atOutlet } : p)) }))
           }
+          {...(probe.atOutlet
+            ? {
+                tell:
+                  'It depends: there the coolant is colder by what the core takes off, which goes with the load. ' +
+                  'Measure it: “coolant leaving the core”, under What was seen.',
+              }
+            : {})}
         />
       )}
       <Readings {...props} station="trigger" />
+      <ProbeOffset job={job} settle={settle} />
       {job.cooling && (
         <QuantityField
           name="limits.boilKeepK"

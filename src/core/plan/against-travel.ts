@@ -1,0 +1,45 @@
+import { airThroughCores, comparedDuties } from '../cooling'
+import { type Job, jobKinds, lookupOf } from '../job'
+import { Bench } from '../reading'
+import { format } from '../units'
+
+/** slower than that through the fins behind it, either way, it moves nothing, m/s. @see engineering §2.6 */
+const STALL_MS = 0.1
+
+/** A fan that the travel holds up: it stalls, or blows the wrong way. @see engineering §2.6 */
+export function travelWarnings(job: Job): { readonly id: string; readonly text: string; readonly helps: string }[] {
+  if (!job.cooling || !jobKinds[job.kind].mountsFan || !job.fans.length) return []
+  const bench = new Bench(lookupOf(job))
+  const duties = comparedDuties(job)
+  const states = duties.map((duty) => ({ duty, fans: airThroughCores(bench, job, duty.speed).fans }))
+  const first = states[0]?.fans ?? []
+  return first.flatMap(({ circuit, running }, i) => {
+    const held = states.filter(({ fans }) => {
+      const own = fans[i]
+      return own !== undefined && Math.abs(own.flows.covered) < STALL_MS * own.areaM2
+    })
+    const name = `${circuit.fan.part.name}${circuit.suffix}`
+    const flow = (m3s: number): string => format(Math.abs(m3s), 'flow', job.units, 2)
+    const id = `travel ${circuit.fan.id}`
+    if (held.length)
+      return [
+        {
+          id,
+          text: `${name} stalls ${held.map((s) => s.duty.name).join(' and ')}: what it blows and what comes from in front cancel out.`,
+          helps: running.against
+            ? 'Swap its wires back, or turn it round.'
+            : 'Close the gap round it, or take another place.',
+        },
+      ]
+    const fast = states.findLast((s) => s.duty.speed !== null)
+    if (!running.against || !fast) return []
+    const covered = fast.fans[i]!.flows.covered
+    return [
+      {
+        id,
+        text: `${name} blows against the travel: ${fast.duty.name} ${flow(covered)} go ${covered < 0 ? 'forwards' : 'rearwards'} through the fins behind it.`,
+        helps: 'Swap its wires back, or put it on the other face.',
+      },
+    ]
+  })
+}

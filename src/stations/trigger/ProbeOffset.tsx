@@ -1,0 +1,67 @@
+'use client'
+
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import { shareSeen } from '@/core/control'
+import { firstCircuit } from '@/core/fan-circuit'
+import { seenEnds, withReading } from '@/core/job'
+import { air, coolant, format, percent, probe } from '@/core/units'
+import { QuantityField } from '@/ui/QuantityField'
+import type { StationProps } from '../station'
+
+const asked = { shown: 'the probe shows', there: 'gauge, or contact thermometer there', air: 'air around it' } as const
+type Asked = keyof typeof asked
+
+/** What probe and gauge show at once fixes how much of the coolant the probe sees. */
+export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const [typed, setTyped] = useState<Readonly<Partial<Record<Asked, number>>>>({})
+  const { id } = firstCircuit(job).probe
+  if (!job.cooling) return null
+  const { shown, there, air: around } = typed
+  const found =
+    shown !== undefined && there !== undefined && around !== undefined
+      ? shareSeen(probe(shown), coolant(there), air(around))
+      : null
+  return (
+    <details className="unfold">
+      <summary>
+        <strong>Probe against the gauge</strong> <span className="soft">both at once, held for some minutes</span>
+      </summary>
+      <p className="small soft mb-1">Engine hot, the cap stays on; hands and sleeves away from the fan.</p>
+      {(Object.keys(asked) as Asked[]).map((name) => (
+        <QuantityField
+          key={name}
+          name={`offset.${name}`}
+          label={asked[name]}
+          value={typed[name] ?? null}
+          quantity="temperature"
+          system={job.units}
+          range={name === 'air' ? seenEnds.airC : seenEnds.fromC}
+          onSettle={(value) => setTyped((t) => ({ ...t, [name]: value }))}
+        />
+      ))}
+      {found && !found.ok && (
+        <p className="say say-short" role="alert">
+          {found.message}
+        </p>
+      )}
+      {found?.ok && (
+        <p className="say say-holds" role="status">
+          It reads {format(there! - shown!, 'temperatureDifference', job.units, 2)} under the coolant: it sees{' '}
+          {percent(found.value, 2)} ± {percent(found.spread, 1)} of its warmth.{' '}
+          <Button
+            size="sm"
+            variant="outline-dark"
+            onClick={() =>
+              settle((j) =>
+                withReading(j, `probes.${id}.kappa`, { value: found.value, source: 'measured', spread: found.spread }),
+              )
+            }
+          >
+            Take it as measured
+          </Button>
+        </p>
+      )}
+    </details>
+  )
+}
