@@ -69,6 +69,7 @@ export type ShareSeen =
  * The share of the coolant's warmth that a probe sees, from what both show at once, held for some minutes. Its spread
  * is what gauge, probe and air thermometer may be off by.
  * @see engineering §3.2
+ * @example shareSeen(probe(38), coolant(40), air(20)).ok //=> false
  */
 export function shareSeen(shown: ProbeTemperature, there: CoolantTemperature, surroundings: AirTemperature): ShareSeen {
   const over = there.c - surroundings.c
