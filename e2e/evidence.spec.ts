@@ -96,7 +96,7 @@ test('after the fitting: a stint, a claim and a proof that differs are told, and
   await expect(pairs).toContainText(/better: \d\S* times as long and still not come to, at least/)
   // two runs are no evidence, whatever they show; nonsense in a run is told beside it and kept
   await page.getByRole('button', { name: 'Claim: less fuel' }).click()
-  const claim = page.getByRole('region', { name: 'Claim: less fuel' })
+  const claim = page.getByRole('region', { name: 'Claim 1: less fuel' })
   await claim.getByLabel('l per 100 km').fill('lots')
   await claim.getByLabel('Air').fill('18 C')
   await claim.getByRole('button', { name: 'Note the run' }).click()

@@ -117,11 +117,11 @@ function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim })
   )
 }
 
-function One({ claim, ...props }: Props & { readonly claim: Claim }) {
+function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n: number }) {
   const { job, settle } = props
   const held = claimHeld(claim)
   return (
-    <section className="border-top py-2" aria-label={`Claim: ${claimNames[claim.what]}`}>
+    <section className="border-top py-2" aria-label={`Claim ${n}: ${claimNames[claim.what]}`}>
       <div className="d-flex justify-content-between gap-2">
         <strong className="fw-medium">
           {claimNames[claim.what]}
@@ -130,7 +130,7 @@ function One({ claim, ...props }: Props & { readonly claim: Claim }) {
         <Button
           size="sm"
           variant="outline-dark"
-          aria-label={`Take out the claim of ${claimNames[claim.what]}`}
+          aria-label={`Take out claim ${n}: ${claimNames[claim.what]}`}
           onClick={() => settle((j) => removeClaim(j, claim.id))}
         >
           take out
@@ -209,8 +209,8 @@ export function Claims(props: Props) {
         Each is held against runs of the same way in like air, three as it came and three as fitted. Without them
         nothing is said of it.
       </p>
-      {job.claims.map((claim) => (
-        <One key={claim.id} {...props} claim={claim} />
+      {job.claims.map((claim, i) => (
+        <One key={claim.id} {...props} claim={claim} n={i + 1} />
       ))}
       <div className="d-flex gap-2 flex-wrap mt-2">
         {(['fuel', 'power'] as const).map((what) => (
