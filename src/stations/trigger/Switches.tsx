@@ -17,7 +17,8 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
       <h2>Which switch</h2>
       <p className="say">{windowInWords(switchWindow(job), u)}</p>
       <p className="soft small">
-        A fixed switch cannot be set: it suits this thermostat, or it does not. Run through the day on the hottest day.
+        A fixed switch cannot be set: it suits this thermostat, or it does not. Where a run can be made, each is run
+        through the hottest day.
       </p>
       <table className="plain-table">
         <thead>

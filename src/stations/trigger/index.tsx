@@ -26,6 +26,7 @@ import type { StationProps, StationView } from '../station'
 import { Ladder } from './Ladder'
 import { ProbeOffset } from './ProbeOffset'
 import { RunViews } from './RunViews'
+import { Switches } from './Switches'
 
 function Stage(props: StationProps) {
   const { job, settle, preview } = props
@@ -38,6 +39,7 @@ function Stage(props: StationProps) {
         <p className="say">
           Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.
         </p>
+        <Switches job={job} shelf={props.shelf} settle={settle} />
       </>
     )
   const waits = runWaitsFor(job)
@@ -73,6 +75,7 @@ function Stage(props: StationProps) {
           ? 'The run of the day, with both fans in it, stands with the first fan.'
           : `No run yet, it waits: ${waits}.`}
       </p>
+      {waits !== null && <Switches job={job} shelf={props.shelf} settle={settle} />}
     </>
   )
 }
