@@ -1,8 +1,9 @@
-// node --import tsx bench/evidence.ts: how soon what was seen narrows, and how often it holds the truth; by hand, no test
+// node --import tsx bench/evidence.ts: how soon what was seen narrows, how often it holds the truth; by hand, no test
 import { readFileSync } from 'node:fs'
 import { allKnown, weigh, weighed } from '../src/core/evidence'
+import { AT, climb, watch } from '../src/core/evidence/test-support/observations'
 import { airBand, twin } from '../src/core/evidence/test-support/twin'
-import type { Job, Observation } from '../src/core/job'
+import type { Job } from '../src/core/job'
 import { triangularQuantile } from '../src/core/reading'
 import { readJobFile } from '../src/formats'
 
@@ -25,7 +26,7 @@ for (const name of jobs) {
     let first: number | null = null
     for (const { weighing } of weigh(job)) if (weighing) first ??= cpu() - began
     const all = cpu()
-    allKnown(job, '2026-11-25T14:02:00.000Z')
+    allKnown(job, AT)
     return { first: first ?? 0, all: cpu() - all }
   })
   const { first, all } = runs[1]!
@@ -34,27 +35,6 @@ for (const name of jobs) {
       `all ${all.toFixed(0).padStart(5)} ms (aim 5000)\n`,
   )
 }
-
-const noted = (own: Partial<Observation>): Observation & { kind: 'boiled' | 'rise' } =>
-  ({
-    at: '2026-11-25T14:02:00.000Z',
-    by: '',
-    state: 'as it came',
-    place: '',
-    work: 'slow',
-    airC: 18,
-    fromC: null,
-    toC: null,
-    forS: null,
-    seen: null,
-    how: 'by a watch',
-    spread: null,
-    typed: '',
-    doubted: false,
-    ...own,
-  }) as Observation & { kind: 'boiled' | 'rise' }
-const climb = noted({ id: 'climb', kind: 'boiled', forS: 900, how: 'remembered' })
-const watch = noted({ id: 'watch', kind: 'rise', fromC: 84, toC: 96 })
 
 for (const name of ['vineyard-buggy-unsure', 'fell-bike-short-at-idle']) {
   const spoken = open(name)

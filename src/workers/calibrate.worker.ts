@@ -4,24 +4,11 @@ import { type Calibration, dayOf, factorsFor, type FitFactor, type LoggedRun, si
 import { calibrate } from '../core/run/calibrate'
 import { StiffError } from '../core/transient'
 import { notDone } from '../core/units'
-import { type ColumnsChosen, type ColumnsTaken, readLogCsv, writeLogCsv } from '../formats/day'
+import { type ColumnsChosen, type LogFile, readLogCsv, writeLogCsv } from '../formats/day'
 
 /** A log as it was read, and what it can fix of the job. */
 export type LogRead =
-  | {
-      readonly ok: true
-      readonly log: LoggedRun
-      readonly notes: readonly string[]
-      readonly can: readonly FitFactor[]
-      readonly headings: readonly string[]
-      readonly columns: ColumnsTaken
-    }
-  | {
-      readonly ok: false
-      readonly message: string
-      readonly headings?: readonly string[]
-      readonly columns?: ColumnsTaken
-    }
+  (Extract<LogFile, { ok: true }> & { readonly can: readonly FitFactor[] }) | Extract<LogFile, { ok: false }>
 
 /** the made-up machine whose log is simulated: a little more heat than thought, a core that gives off a little less */
 const MADE_UP = { heat: 1.1, transfer: 0.9 } as const

@@ -79,7 +79,9 @@ export function shareSeen(shown: ProbeTemperature, there: CoolantTemperature, su
   if (value < 0.2 || value > 1.05)
     return {
       ok: false,
-      message: `That is a share of ${value.toFixed(2)}: no probe sees that. Are the two the right way round, and held for some minutes?`,
+      message:
+        `That is a share of ${value.toFixed(2)}: no probe sees that. Are the two the right way round, and held for ` +
+        'some minutes?',
     }
   const spread = Math.hypot(OFF_K.probe, value * OFF_K.gauge, (1 - value) * OFF_K.air) / over
   return { ok: true, value: Math.min(1, value), spread }

@@ -1,7 +1,5 @@
-import { format, percent, type UnitSystem } from '../units'
-import type { ClaimKind } from '../job'
+import { format, type UnitSystem } from '../units'
 import type { BeforeAfter } from './before-after'
-import type { ClaimHeld } from './claims'
 import { seenInWords } from './words'
 
 const times = (x: number): string => `${Number(x.toPrecision(2))} times`
@@ -44,27 +42,3 @@ export const pairInWords = (pair: BeforeAfter, units: UnitSystem) => ({
   verdict: verdictWords[pair.told],
   change: pair.because ?? changeInWords(pair, units),
 })
-
-/** "3.1 % gained, 0.4 to 5.8 %" */
-export function gainInWords(gain: { readonly low: number; readonly middle: number; readonly high: number }): string {
-  const p = (x: number): string => `${x < 0 ? '−' : ''}${percent(Math.abs(x), 2)}`
-  return `${p(gain.middle)}, between ${p(gain.low)} and ${p(gain.high)}`
-}
-
-export const claimNames: Readonly<Record<ClaimKind, string>> = { fuel: 'less fuel', power: 'more power' }
-
-/** What its runs say of a claim, in one sentence. */
-export function heldInWords({ verdict, because, gain }: ClaimHeld): string {
-  if (because !== null) return `No evidence: ${because}.`
-  const found = gain ? gainInWords(gain) : ''
-  switch (verdict) {
-    case 'no difference':
-      return `No evidence of a gain: ${found}; that holds nothing as well.`
-    case 'a loss':
-      return `A loss, not a gain: ${found}.`
-    case 'less than claimed':
-      return `A gain, but less than claimed: ${found}.`
-    default:
-      return `A gain${verdict === 'as claimed' ? ' that does not speak against the claim' : ''}: ${found}.`
-  }
-}

@@ -4,7 +4,7 @@ import { complaintSeen, type Felt, isFelt, sigmaOf, type Watched } from './seen'
 /** 5th to 95th of a normal distribution, in σ each way */
 const Z = 1.645
 /** air that differs by no more is the same day, K; so much of a temperature says nothing (estimates) */
-const LIKE_AIR_K = 5
+export const LIKE_AIR_K = 5
 const LIKE_FROM_K = 2
 /** watched for times that differ by no more than this factor is watched alike */
 const LIKE_TIME = 1.5

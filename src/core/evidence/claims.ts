@@ -1,11 +1,10 @@
 import type { ClaimKind, Job } from '../job'
+import { LIKE_AIR_K } from './before-after'
 
 export type Claim = Job['claims'][number]
 
 /** runs of each state that are too few to tell anything */
 const FEWEST = 3
-/** air that differs by no more is the same day, K (estimate) */
-const LIKE_AIR_K = 5
 
 /** What a claim's runs say of it. */
 export interface ClaimHeld {

@@ -1,5 +1,5 @@
 import { example } from '../../formats/test-support/examples'
-import { doubtSeen, type Job, jobSchema, lookupOf, type Observation } from '../job'
+import { doubtSeen, type Job, jobSchema, lookupOf } from '../job'
 import { drawnMargins, evaluate, judge } from '../margins'
 import { Bench, effectiveNumber, triangularQuantile, type Weighing } from '../reading'
 import { asSigned, keepsSignature } from '../plan'
@@ -9,37 +9,14 @@ import { candidatesFor } from './candidates'
 import { predict, type Prediction } from './predict'
 import { beforeAndAfter } from './before-after'
 import { claimHeld } from './claims'
-import { complaintSeen, countingIn, type WatchedKind } from './seen'
+import { complaintSeen, countingIn } from './seen'
+import { AT, climb, type Counted, observation, watch } from './test-support/observations'
 import { airBand, evidenceOf, twin } from './test-support/twin'
 import { weighed } from './weigh'
 import { worthOf } from './worth'
 
-const AT = '2026-11-25T14:02:00.000Z'
 const silent = (job: Job): Job => ({ ...job, complaint: { ...job.complaint, after: null, aboveC: null } })
 const bike = silent(example('fell-bike-short-at-idle'))
-
-type Counted = Observation & { readonly kind: WatchedKind }
-const observation = (own: Partial<Counted>): Counted => ({
-  id: 'seen1',
-  kind: 'warm-up',
-  at: AT,
-  by: '',
-  state: 'as it came',
-  place: '',
-  work: 'idle',
-  airC: 18,
-  fromC: null,
-  toC: null,
-  forS: null,
-  seen: null,
-  how: 'by a watch',
-  spread: null,
-  typed: '',
-  doubted: false,
-  ...own,
-})
-const climb = observation({ id: 'climb', kind: 'boiled', work: 'slow', forS: 900, how: 'remembered' })
-const watch = observation({ id: 'watch', kind: 'rise', work: 'slow', fromC: 84, toC: 96 })
 
 describe('twins: a hidden machine, its own runs as what was seen, with noise', () => {
   const buggy = silent(example('vineyard-buggy-unsure'))

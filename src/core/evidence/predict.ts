@@ -27,8 +27,6 @@ const LEAST_S = 300
 const WORKED_S = 1200
 /** rows over a run that is read by its times */
 const ROWS = 500
-/** a step of a rough run, s */
-const ROUGH_S = 4
 const ALWAYS = { afterS: Number.POSITIVE_INFINITY }
 
 const timed = (seen: Watched): boolean => observationFigures[seen.kind] === 'afterS'
@@ -192,13 +190,15 @@ const figured = (value: number): Prediction => ({
 function watched(bench: Bench, job: Job, seen: Watched): Prediction {
   const { day, fromS } = dutyOf(seen)
   const horizonS = watchedS(seen)
+  const spec = specOf(bench, job, seen, day)
   // rows at whole steps: one between them would cut a step in two
-  const everyS = ROUGH_S * Math.ceil((fromS + horizonS) / ROWS / ROUGH_S)
+  const { roughS } = spec.plant
+  const everyS = roughS * Math.ceil((fromS + horizonS) / ROWS / roughS)
   const targetC = targetOf(bench, job, seen)
   // what came to it needs no more of its run, unless it is a bound how far it went beyond
   const bound = seen.seen === null && observationMayMiss.includes(seen.kind)
   const waits = targetC !== null && timed(seen) && seen.kind !== 'fall' && !bound
-  const run = integrate(specOf(bench, job, seen, day), {
+  const run = integrate(spec, {
     roughly: true,
     everyS: timed(seen) || fromS > 0 ? everyS : 36_000,
     ...(waits ? { until: (hotC: number, s: number) => s > fromS && hotC >= targetC } : {}),

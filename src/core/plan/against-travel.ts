@@ -25,7 +25,9 @@ export function travelWarnings(job: Job): { readonly id: string; readonly text: 
       return [
         {
           id,
-          text: `${name} stalls ${held.map((s) => s.duty.name).join(' and ')}: what it blows and what comes from in front cancel out.`,
+          text:
+            `${name} stalls ${held.map((s) => s.duty.name).join(' and ')}: ` +
+            'what it blows and what comes from in front cancel out.',
           helps: running.against
             ? 'Swap its wires back, or turn it round.'
             : 'Close the gap round it, or take another place.',
@@ -37,7 +39,9 @@ export function travelWarnings(job: Job): { readonly id: string; readonly text: 
     return [
       {
         id,
-        text: `${name} blows against the travel: ${fast.duty.name} ${flow(covered)} go ${covered < 0 ? 'forwards' : 'rearwards'} through the fins behind it.`,
+        text:
+          `${name} blows against the travel: ${fast.duty.name} ${flow(covered)} go ` +
+          `${covered < 0 ? 'forwards' : 'rearwards'} through the fins behind it.`,
         helps: 'Swap its wires back, or put it on the other face.',
       },
     ]

@@ -57,7 +57,9 @@ export function holdWarnings(job: Job): { readonly id: string; readonly text: st
       ? [
           {
             id: 'mechanical fan',
-            text: `The mechanical fan comes off, and ${unseen.length} of ${holds.length} things it may hold are not looked at.`,
+            text:
+              `The mechanical fan comes off, and ${unseen.length} of ${holds.length} things it may hold are not ` +
+              'looked at.',
             helps: 'Machine, “A fan that the engine turns”: each is a yes or a no.',
           },
         ]

@@ -8,7 +8,8 @@ import {
   seenLines,
 } from '../evidence/words'
 import { beforeAndAfter } from '../evidence/before-after'
-import { claimNames, heldInWords, pairInWords } from '../evidence/before-after-words'
+import { pairInWords } from '../evidence/before-after-words'
+import { claimNames, heldInWords } from '../evidence/claim-words'
 import { claimHeld } from '../evidence/claims'
 import { fieldsOf, type Job } from '../job'
 import type { Evaluation } from '../margins'

@@ -135,7 +135,8 @@ const rules: readonly StepRule[] = [
     tell: (job) => {
       const held = holdsOf(job).filter((h) => h.holds)
       const made = held.map((h) => `${h.id}: ${h.madeGood.trim() || holdWords[h.id].good}`).join(' ')
-      return `Belt slack first; each bolt bagged with its length. ${held.length ? `It held more: ${made}` : 'It held nothing else.'}`
+      const more = held.length ? `It held more: ${made}` : 'It held nothing else.'
+      return `Belt slack first; each bolt bagged with its length. ${more}`
     },
     minutes: 25,
     cautions: ['maker', 'propped'],
@@ -361,7 +362,8 @@ export function sideInWords(job: Job): string {
   const reversed = way?.air === 'reversed'
   if (job.bay)
     return reversed
-      ? `Put on as one that ${drawsOut(side)}; its wires are swapped, so it ${drawsOut(airSideOf(side, { against: true }))}.`
+      ? `Put on as one that ${drawsOut(side)}; its wires are swapped, so it ` +
+          `${drawsOut(airSideOf(side, { against: true }))}.`
       : `It ${drawsOut(side)}.`
   const put = side === 'puller' ? 'Behind the core, pulling' : 'In front of the core, pushing'
   return reversed ? `${put}, but with its wires swapped it blows against the travel.` : `${put}.`

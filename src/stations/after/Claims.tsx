@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { claimNames, heldInWords } from '@/core/evidence/before-after-words'
+import { claimNames, heldInWords } from '@/core/evidence/claim-words'
 import { type Claim, claimHeld } from '@/core/evidence/claims'
 import {
   addClaim,

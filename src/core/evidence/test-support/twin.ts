@@ -4,8 +4,7 @@ import { Bench, endsAt, NotingBench, quantileOf, triangularQuantile, type Weighi
 import { withoutRun } from '../../run'
 import { jobWhen, predict } from '../predict'
 import type { Watched } from '../seen'
-
-const AT = '2026-11-25T14:02:00.000Z'
+import { AT } from './observations'
 
 /** A reproducible stream of shares between 0 and 1. */
 function shares(seed: number): () => number {
