@@ -181,7 +181,9 @@ function Stage(props: StationProps) {
           ))}
         </>
       )}
-      <EvidenceStrip {...props} />
+      <div className="mt-4">
+        <EvidenceStrip {...props} />
+      </div>
       <BeforeAfter job={job} />
       <Claims {...props} />
     </>
