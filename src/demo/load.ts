@@ -37,9 +37,9 @@ async function load(): Promise<void> {
     const read = readJobFile(readFileSync(path.join(EXAMPLES, name), 'utf8'))
     if (!read.ok) throw new Error(`${name}: ${read.message}`)
     const job = moved(read.job, daysBetween(WRITTEN_ON, today.slice(0, 10)))
-    const added = await addJob(store, job, today)
-    if (!added.ok) throw new Error(`${name}: ${added.message}`)
     const found = shippedFindings(job, today, EXAMPLES)
+    const added = await addJob(store, job, today, found)
+    if (!added.ok) throw new Error(`${name}: ${added.message}`)
     if (found) await keepFindings(store, added.id, found)
   }
   await store.db.destroy()

@@ -140,13 +140,24 @@ function knownAgain(job: Job): Findings | null {
   }
 }
 
-/** Works out what a job needs to be added. One that comes signed is refused where it could not be signed here. */
-export function prepareJob(job: Job): Prepared {
+/** What a signed job's signature stood for: told from its runs only where nothing quicker would do. */
+function evaluationSigned(then: Job, known: Findings | null): Evaluation {
+  if (known) {
+    const told = judge(then, known)
+    if (signing(then, told).ready) return told
+  }
+  const quick = judge(then)
+  return signing(then, quick).ready ? quick : judge(then, knownAgain(then))
+}
+
+/**
+ * Works out what a job needs to be added. One that comes signed is refused where it could not be signed here.
+ * @param known what its runs come to, where somebody has it already
+ */
+export function prepareJob(job: Job, known: Findings | null = null): Prepared {
   if (!job.signature) return { ok: true, job, evaluation: null, line: yardColumns(job, null, { quickly: true }) }
   const then = asSigned(job)
-  const quick = judge(then)
-  // what was signed was told from its runs: they are made again only where its rules of thumb would not do
-  const evaluation = signing(then, quick).ready ? quick : judge(then, knownAgain(then))
+  const evaluation = evaluationSigned(then, known)
   const { ready, blockers, toAccept } = signing(then, evaluation)
   return ready
     ? { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
@@ -197,9 +208,14 @@ export const addJobs = (
     }),
   )
 
-/** One new job. @returns its id, or why it was refused */
-export async function addJob(store: Store, job: Job, at: string): Promise<Result<{ id: string }>> {
-  const prepared = prepareJob(job)
+/** One new job. @param known what its runs come to, where that is known @returns its id, or why it was refused */
+export async function addJob(
+  store: Store,
+  job: Job,
+  at: string,
+  known: Findings | null = null,
+): Promise<Result<{ id: string }>> {
+  const prepared = prepareJob(job, known)
   if (!prepared.ok) return prepared
   const [id] = await addJobs(store, [prepared], at)
   return { ok: true, id: id! }

@@ -314,7 +314,7 @@ test(
 )
 
 test('many jobs go in all or none', async () => {
-  const ready = [fresh, { ...fresh, title: 'Two' }].map(prepareJob).filter((p) => p.ok)
+  const ready = [fresh, { ...fresh, title: 'Two' }].map((j) => prepareJob(j)).filter((p) => p.ok)
   const broken = {
     ...ready[1]!,
     job: { ...ready[1]!.job, machine: { ...fresh.machine, name: null as unknown as string } },

@@ -31,6 +31,7 @@ export function observationTrouble(o: Noted): { readonly at: keyof Noted; readon
   if (o.seen !== null && (o.seen < low || o.seen > high))
     return { at: 'seen', words: `what was seen lies outside ${low} to ${high}` }
   if (o.kind === 'rise' && o.toC! <= o.fromC!) return { at: 'toC', words: 'heating up has to end hotter than it began' }
-  if (o.kind === 'fall' && o.toC! >= o.fromC!) return { at: 'toC', words: 'cooling down has to end colder than it began' }
+  if (o.kind === 'fall' && o.toC! >= o.fromC!)
+    return { at: 'toC', words: 'cooling down has to end colder than it began' }
   return null
 }

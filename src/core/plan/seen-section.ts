@@ -24,7 +24,7 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
   const rows = lines.map(({ seen, result, doubted }) => [
     seenInWords(seen, units),
     result?.predicted ? bandInWords(quantityIn(seen), result.predicted, units) : '',
-    standing(doubted, result),
+    standing(job, doubted, result),
   ])
   return [
     section(
@@ -49,9 +49,9 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
 
 const nameOf = (evaluation: Evaluation, id: string): string => evaluation.margins.find((m) => m.id === id)?.name ?? id
 
-function standing(doubted: boolean, result: ReturnType<typeof seenLines>[number]['result']): string {
+function standing(job: Job, doubted: boolean, result: ReturnType<typeof seenLines>[number]['result']): string {
   if (doubted) return 'doubted'
-  if (!result) return 'not weighed yet'
+  if (!result) return job.signature ? 'not weighed when it was signed' : 'not weighed yet'
   if (result.apart) return result.apart
   return result.agrees ? 'yes' : 'no'
 }
