@@ -190,6 +190,7 @@ test(
       await ready(page)
       const fields = page.locator('.tray .reading input')
       await expect(fields.first()).toBeVisible()
+      for (const fold of await page.locator('.tray details:not([open]) > summary').all()) await fold.click()
       const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
       for (let i = 0; i < (await fields.count()); i++) {
         await fields.nth(i).fill(nonsense[i % nonsense.length]!)
