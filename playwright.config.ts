@@ -13,6 +13,7 @@ const args = [
 /** A production server a worker, the demo yard in a database of its own for each errand (see e2e/test-support). */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/test-support/demo.ts',
   // a page of ours is quick; a machine with two cores and two browsers on it may not be
   timeout: 180_000,
   expect: { timeout: 20_000 },

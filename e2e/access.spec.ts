@@ -69,8 +69,6 @@ function looker(page: Page, inDark: RegExp | null) {
 const allStations = ['Machine', 'Measure', 'Place', 'Power', 'Wire', 'Trigger', 'Build', 'Prove', 'After']
 const allPages = ['?station=wire&margin=charge', '/history', '/sheet', '/measuring']
 
-test.use({ colorScheme: 'light' })
-
 test('axe finds nothing wrong: yard, shelf, formulas, and a bike in every view', async ({ page, yard }) => {
   test.setTimeout(400_000)
   const { wrong, look, visit, visitJob } = looker(page, /yard|part, open|Place|Wire|Trigger|Prove|margin|sheet|setting/)

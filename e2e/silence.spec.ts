@@ -6,7 +6,8 @@ test('a station that was never looked at, with the server away: it waits alone, 
   page,
   yard,
 }) => {
-  // nothing is fetched ahead
+  // nothing is there from a visit before, nothing is fetched ahead
+  await (await page.context().newCDPSession(page)).send('Network.clearBrowserCache')
   await page.addInitScript(() => {
     window.requestIdleCallback = () => 0
   })

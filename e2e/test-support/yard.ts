@@ -1,10 +1,11 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { spawn, type ChildProcess } from 'node:child_process'
 import { copyFileSync, mkdtempSync, renameSync, rmSync } from 'node:fs'
 import net from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, type BrowserContext, expect, type Page } from '@playwright/test'
+import { DEMO } from './demo'
 
 const NEXT = path.join('node_modules', 'next', 'dist', 'bin', 'next')
 
@@ -15,8 +16,6 @@ const freePort = (): Promise<number> =>
       probe.close(() => resolve(port))
     })
   })
-
-let loaded: string | undefined
 
 /** A production server on a database of its own, that can be killed and started again. */
 export class Yard {
@@ -60,19 +59,11 @@ export class Yard {
     await gone
   }
 
-  /** The demo yard as its loader makes it: loaded once a worker, copied for each test. */
+  /** The demo yard as its loader made it: a copy for each test. */
   loadDemo(): void {
-    if (!loaded) {
-      loaded = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-demo-')), 'yard.db')
-      const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/demo/load.ts'], {
-        env: { ...this.environment, PYRAXIS_DB: loaded },
-        encoding: 'utf8',
-      })
-      if (status !== 0) throw new Error(stderr)
-    }
     // put in its place whole: a server that is up sees another file, and opens it
     const fresh = path.join(this.folder, 'fresh.db')
-    copyFileSync(loaded, fresh)
+    copyFileSync(process.env[DEMO]!, fresh)
     renameSync(fresh, this.database)
   }
 
@@ -117,8 +108,21 @@ export class Yard {
   }
 }
 
-/** One server a worker; each test has the demo yard in a file of its own. */
-export const test = base.extend<{ yard: Yard }, { workerYard: Yard }>({
+/** What a test before has left: its pages, and all that they kept in the browser but the scripts of the build. */
+async function forget(context: BrowserContext, origin: string): Promise<void> {
+  const blank = await context.newPage()
+  for (const page of context.pages()) if (page !== blank) await page.close()
+  const browser = await context.newCDPSession(blank)
+  await browser.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' })
+  await context.clearCookies()
+}
+
+/**
+ * One server and one browser a worker; each test has the demo yard in a file of its own, and a browser that remembers
+ * nothing of the test before. It keeps the scripts it has read, as a mechanic's does: half of opening a page is
+ * reading them.
+ */
+export const test = base.extend<{ yard: Yard }, { workerYard: Yard; workerContext: BrowserContext }>({
   workerYard: [
     async ({}, use) => {
       const yard = new Yard()
@@ -127,9 +131,27 @@ export const test = base.extend<{ yard: Yard }, { workerYard: Yard }>({
     },
     { scope: 'worker' },
   ],
+  workerContext: [
+    async ({ playwright }, use, { project }) => {
+      const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-browser-'))
+      const { viewport, launchOptions } = project.use
+      const context = await playwright.chromium.launchPersistentContext(folder, {
+        ...launchOptions,
+        viewport: viewport ?? null,
+      })
+      await use(context)
+      await context.close()
+      rmSync(folder, { recursive: true, force: true })
+    },
+    { scope: 'worker' },
+  ],
   yard: async ({ workerYard }, use) => {
     await workerYard.renew()
     await use(workerYard)
+  },
+  context: async ({ workerContext, yard }, use) => {
+    await forget(workerContext, yard.url)
+    await use(workerContext)
   },
 })
 

@@ -217,7 +217,7 @@ test('a file of the first version opens: copied first, lines filled in, every jo
   await firstTables(db)
   sqlite.pragma('user_version = 1')
   sqlite.prepare("insert into machines values ('m1', 'Bike', 'trail-bike', '', ?)").run(AT)
-  const titles = Array.from({ length: 60 }, (_, i) => `Old ${i}`)
+  const titles = Array.from({ length: 24 }, (_, i) => `Old ${i}`)
   titles.forEach((title, i) => {
     sqlite.prepare('insert into jobs values (?, ?, ?, 1)').run(`j${i}`, 'm1', AT)
     sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(
@@ -251,7 +251,7 @@ test('a file of the first version opens: copied first, lines filled in, every jo
   store = await openStore(file('old.db'))
   expect(existsSync(file('old.db.before-version-2'))).toBe(true)
   const page = await readYard(store, '2026-02-02', 0, 200)
-  expect(page).toMatchObject({ total: 60, open: 60 })
+  expect(page).toMatchObject({ total: 24, open: 24 })
   expect(page.entries.map((e) => e.summary?.promisedOn ?? 'none')).toEqual(
     [...page.entries.map((e) => e.summary?.promisedOn ?? 'none')].sort(),
   )

@@ -163,8 +163,8 @@ test('every document that the schema takes is evaluated, run, drawn, proved and 
         everythingOf(job)
       },
     ),
-    { seed: 13, numRuns: 150 },
+    { seed: 13, numRuns: 100 },
   )
   // the damage is not all refused: there is something to this
-  expect(taken).toBeGreaterThan(60)
+  expect(taken).toBeGreaterThan(40)
 })

@@ -368,6 +368,6 @@ test('over circuits of every make: nothing called “as asked” feeds the ignit
       for (const g of guardsOf(made)) expect([g.wire, g.bare || g.unknown !== null]).toEqual([g.wire, bare.has(g.wire)])
       expect(gapsOf(made, proof.net)).toEqual([])
     }),
-    { numRuns: 150, seed: 14 },
+    { numRuns: 100, seed: 14 },
   )
 })

@@ -524,7 +524,7 @@ test(
         )
         expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     )
   },
   60_000,
