@@ -14,7 +14,6 @@ export const stillToSplit = {
     'src/stations/machine/Before.tsx',
     'src/stations/place/index.tsx',
     'src/stations/trigger/DayView.tsx',
-    'src/stations/trigger/RunChart.tsx',
     'src/stations/wire/index.tsx',
   ],
   'max-lines-per-function': [
@@ -51,7 +50,6 @@ export const stillToSplit = {
     'src/stations/trigger/Ladder.tsx',
     'src/stations/trigger/LogView.tsx',
     'src/stations/trigger/MapView.tsx',
-    'src/stations/trigger/RunChart.tsx',
     'src/stations/trigger/RunStage.tsx',
     'src/stations/trigger/WeatherView.tsx',
     'src/stations/wire/CircuitView.tsx',

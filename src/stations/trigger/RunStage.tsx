@@ -125,6 +125,8 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
           </p>
           <RunChart
             runs={runs}
+            job={job}
+            whatIf={circumstances.whatIf}
             ladder={ladder}
             system={u}
             narrow={narrow}
