@@ -40,6 +40,16 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await expect(says).toContainText(/peaks at (99|10\d)/)
   await page.goto(`${yard.url}${job}/sheet`)
   await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible()
+  // a change whose run nobody has waited for: the sheet says so, and makes it
+  await page.goto(`${yard.url}${job}?station=machine`)
+  await ready(page)
+  await type(page, 'hottest day it works', '24')
+  await saved(page)
+  await page.goto(`${yard.url}${job}/sheet`)
+  await expect(page.getByText('The day is being run')).toBeVisible()
+  await expect(page.getByText(/rule of thumb/).first()).toBeVisible()
+  await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/rules? of thumb/)).toHaveCount(0)
 })
 
 test('a collar is dragged and the run follows; a map of settings recommends one, and it is set', async ({

@@ -1,3 +1,4 @@
+import { canBeKnown } from '../core/evidence'
 import { judge } from '../core/margins'
 import { benchSheet, type Sheet } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
@@ -10,13 +11,19 @@ import { newestSeal } from './seals'
 /**
  * The bench sheet of a job or of one of its revisions: as it was signed where it was, else as the core of today reads
  * it.
- * @returns null if there is no such job or revision
+ * @returns null if there is no such job or revision; `unsettled`: what its run comes to is not known yet, and the sheet
+ * tells rules of thumb
  */
 export async function sheetOf(
   store: Store,
   id: string,
   revision?: number,
-): Promise<{ readonly sheet: Sheet; readonly sealed: boolean; readonly title: string } | null> {
+): Promise<{
+  readonly sheet: Sheet
+  readonly sealed: boolean
+  readonly unsettled: boolean
+  readonly title: string
+} | null> {
   const found = revision === undefined ? await readHead(store, id) : await readRevision(store, id, revision)
   if (!found) return null
   const { job } = found
@@ -24,9 +31,12 @@ export async function sheetOf(
   const seal = job.signature
     ? await newestSeal(store, id, revision === undefined ? undefined : await sealAtOrBefore(store, id, revision))
     : null
+  if (seal) return { sheet: seal.sheet, sealed: true, unsettled: false, title: job.title }
+  const findings = await findingsFor(store, id, job)
   return {
-    sheet: seal?.sheet ?? benchSheet(job, judge(job, await findingsFor(store, id, job)), await circuitPlan(job)),
-    sealed: seal !== null,
+    sheet: benchSheet(job, judge(job, findings), await circuitPlan(job)),
+    sealed: false,
+    unsettled: findings === null && canBeKnown(job),
     title: job.title,
   }
 }

@@ -3,6 +3,7 @@ import type { Findings } from '../margins'
 import { findingsOf, type FindingsStep, runWaitsFor, withoutRun } from '../run'
 import type { Weighing } from '../reading'
 import { nextLooks } from './next-look'
+import { countingIn } from './seen'
 import { weigh } from './weigh'
 
 /** how much of the work weighing is, against all that is run */
@@ -44,6 +45,9 @@ export function* knownOf(
   yield { findings: settled, share: 1 }
   return settled
 }
+
+/** Whether anything is known of a job besides its readings: a run can be made, or something was seen. */
+export const canBeKnown = (job: Job): boolean => runWaitsFor(job) === null || countingIn(job).length > 0
 
 /** All of {@link knownOf} at once; null where there is neither a run nor anything that was seen. */
 export function allKnown(job: Job, at: string): Findings | null {

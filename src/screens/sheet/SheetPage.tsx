@@ -15,13 +15,15 @@ interface Props {
   readonly back: string
   readonly backName: string
   readonly note: string
+  /** what is said above the sheet */
+  readonly children?: React.ReactNode
 }
 
 const onPaper = (address: string, paper: string): string =>
   `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
 
 /** A sheet as it is printed, with what leads away from it. */
-export function SheetPage({ sheet, pdf, file, back, backName, note }: Props) {
+export function SheetPage({ sheet, pdf, file, back, backName, note, children }: Props) {
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'
   }, [])
@@ -39,6 +41,7 @@ export function SheetPage({ sheet, pdf, file, back, backName, note }: Props) {
         </Link>
         {note && <span className="soft">{note}</span>}
       </nav>
+      {children}
       <h1>{sheet.title}</h1>
       <p>{sheet.subtitle}</p>
       {sheet.sections.map((s) => (

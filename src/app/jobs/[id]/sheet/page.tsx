@@ -1,13 +1,14 @@
-import { sheetOf } from '@/store'
+import { now, sheetOf } from '@/store'
 import { jobPage } from '../../../trouble'
+import { RunFirst } from '../RunFirst'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 
 export const dynamic = 'force-dynamic'
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
-  return jobPage(params, async ({ id }, store) => {
+  return jobPage(params, async ({ id, job }, store) => {
     // a signed job shows what was signed, not what this core would say today
-    const { sheet, sealed } = (await sheetOf(store, id))!
+    const { sheet, sealed, unsettled } = (await sheetOf(store, id))!
     return (
       <SheetPage
         sheet={sheet}
@@ -16,7 +17,9 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
         back={`/jobs/${id}`}
         backName="Back to the job"
         note={sealed ? 'as it was signed' : ''}
-      />
+      >
+        {unsettled && <RunFirst id={id} job={job} at={now().toISOString()} />}
+      </SheetPage>
     )
   })
 }
