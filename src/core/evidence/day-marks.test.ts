@@ -83,3 +83,14 @@ test.each([
     expect(told.apart.map((a) => a.because)).toEqual([because])
   },
 )
+
+test('a bay that got too hot stands at the most that it may reach, and no mark at no figure', () => {
+  const digger = example('churchyard-digger-bay')
+  const job: Job = { ...digger, observations: [] }
+  const legs = [plainLeg('a', 'dig', 'slow', 60, { airC: digger.complaint.aboveC!.value })]
+  const runs = chartOf({ ...job, duty: { name: 'by hand', from: 'hand', legs } })
+  const { marks } = dayMarks({ ...job, duty: { name: 'by hand', from: 'hand', legs } }, runs, 'as it is')
+  expect(marks).toMatchObject([
+    { seen: { id: 'complaint' }, atS: digger.complaint.after!.value, c: digger.bay!.allowedC.value },
+  ])
+})

@@ -23,30 +23,35 @@ export interface DayMark {
 export interface NoMark {
   readonly seen: Watched
   readonly because: string
+  /** the air of the day's own piece of that work, °C, where that is why */
+  readonly dayAirC: number | null
 }
 
 interface Place {
   readonly run: RunView
   readonly fromS: number
   readonly toS: number
-  readonly airC: number
-  readonly boilsC: number
+  /** it boils, or is hotter than it may be */
+  readonly mostC: number
 }
 
 const hotAt = (run: RunView, s: number): number => run.rows.hot[rowAt(run, s)]!
 
 /** The first piece of the day of the same work in like air, of the run of the machine as it was then. */
-function placeOf(job: Job, runs: ChartedRuns, seen: Watched): Place | string {
+function placeOf(job: Job, runs: ChartedRuns, seen: Watched): Place | Omit<NoMark, 'seen'> {
   const run = seen.state === 'as fitted' ? runs.proposed : (runs.present ?? runs.none)
-  if (!run) return 'no run of that machine is drawn'
+  if (!run) return { because: 'no run of that machine is drawn', dayAirC: null }
   const { legs } = dayOf(job)
   const work = seen.afterOff ? 'off' : seen.work
   const alike = run.legs.filter((_, i) => legs[i]?.work === work)
-  if (!alike.length) return 'the day has no such work'
+  const [first] = alike
+  if (!first) return { because: 'the day has no such work', dayAirC: null }
   const found = alike.find(({ leg }) => Math.abs(leg.airC - seen.airC) <= LIKE_AIR_K)
-  if (!found) return 'in other air'
-  const { airC, boilsC, seconds } = found.leg
-  return { run, fromS: found.fromS, toS: found.fromS + seconds, airC, boilsC }
+  if (!found) return { because: 'in other air', dayAirC: first.leg.airC }
+  const { boilsC, seconds } = found.leg
+  // a bay does not boil: its complaint is that it gets hotter than it may
+  const mostC = job.bay ? job.bay.allowedC.value : boilsC
+  return { run, fromS: found.fromS, toS: found.fromS + seconds, mostC }
 }
 
 type Point = Omit<DayMark, 'seen' | 'runC'>
@@ -66,7 +71,7 @@ function boiledAt(job: Job, seen: Watched, place: Place): Point | string {
   const beganC = seen.afterOff ? null : (seen.fromC ?? opensC)
   if (beganC !== null && Math.abs(hotAt(place.run, place.fromS) - beganC) > LIKE_START_K)
     return 'there it begins at another temperature'
-  return { atS, c: place.boilsC - (seen.underK ?? 0), below: seen.seen === null }
+  return { atS, c: place.mostC - (seen.underK ?? 0), below: seen.seen === null }
 }
 
 function warmedUpAt(seen: Watched, place: Place): Point | string {
@@ -98,6 +103,8 @@ function pointOf(job: Job, seen: Watched, place: Place): Point | string {
   }
 }
 
+const OTHERWISE = { because: 'the day is supposed otherwise', dayAirC: null } as const
+
 /**
  * Everything that was watched of a job, at its place in the day that is drawn: the same work, air within 5 K, begun as
  * warm; and what has none, with why. What is doubted or tells nothing of this job is left out.
@@ -117,10 +124,14 @@ export function dayMarks(
   const marks: DayMark[] = []
   const apart: NoMark[] = []
   for (const seen of watched) {
-    const place = whatIf === 'as it is' ? placeOf(job, runs, seen) : 'the day is supposed otherwise'
-    const point = typeof place === 'string' ? place : pointOf(job, seen, place)
-    if (typeof point === 'string') apart.push({ seen, because: point })
-    else marks.push({ seen, ...point, runC: hotAt((place as Place).run, point.atS) })
+    const place = whatIf === 'as it is' ? placeOf(job, runs, seen) : OTHERWISE
+    if ('because' in place) {
+      apart.push({ seen, ...place })
+      continue
+    }
+    const point = pointOf(job, seen, place)
+    if (typeof point === 'string') apart.push({ seen, because: point, dayAirC: null })
+    else marks.push({ seen, ...point, runC: hotAt(place.run, point.atS) })
   }
   return { marks, apart }
 }

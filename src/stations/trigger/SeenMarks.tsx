@@ -59,11 +59,12 @@ export function SeenBeside({ marks, apart, system }: SeenBesideProps) {
           </dd>
         </div>
       ))}
-      {apart.map(({ seen, because }) => (
+      {apart.map(({ seen, because, dayAirC }) => (
         <div key={seen.id}>
           <dt aria-hidden>–</dt>
           <dd className="soft">
             {seenInWords(seen, system)}: not drawn, {because}
+            {dayAirC !== null && `: on this day it is ${format(dayAirC, 'temperature', system, 3)}`}
           </dd>
         </div>
       ))}
