@@ -44,3 +44,13 @@ function search(job: Job, circuit: FanCircuit): Setting | null {
   const setC = minC + Math.floor((usual.setC + inTimeK - minC) / stepK) * stepK
   return leftOver(asSet(setC), circuit).holds ? { ...usual, setC } : usual
 }
+
+/** What a setting comes short of by the rules of a setting, in words, nominal readings: "the fan to stop on the hottest day". */
+export function settingShortOf(job: Job, setting: Setting, circuit: FanCircuit = firstCircuit(job)): string[] {
+  const { controller, run } = circuit
+  if (!controller) return []
+  return evaluateSome(changeSetting(job, controller.id, setting.setC, setting.bandK), ['trigger'])
+    .flatMap((m) => m.parts)
+    .filter((p) => p.run === run.id && !p.warns && p.verdict === 'short')
+    .map((p) => p.name.replace(/^for /, ''))
+}

@@ -1,7 +1,7 @@
 'use client'
 
 import { controlKindOf, probePlaces, probePlacesIn } from '@/core/control'
-import { holdingSetting } from '@/core/advice'
+import { holdingSetting, settingShortOf } from '@/core/advice'
 import {
   chooseController,
   circuitsOf,
@@ -108,6 +108,20 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
   )
 }
 
+/** What the controller does when its probe's lead fails, and what the lead's own resistance makes it read. */
+function ProbeLead({ job, part }: { readonly job: Job; readonly part: ControllerPart }) {
+  const leadK = probeLeadError(job)
+  return (
+    <p className="small soft">
+      Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.
+      {leadK === null
+        ? ''
+        : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: ` +
+          `strain and interference limit a lead, not this.`}
+    </p>
+  )
+}
+
 function Setting({
   job,
   settle,
@@ -116,9 +130,9 @@ function Setting({
   const { controller } = firstCircuit(job)
   if (!controller) return null
   const { part, setC, bandK, id } = controller
-  const leadK = probeLeadError(job)
   const keys = whatToPress(part, setC, bandK, job.units, controller.spanK)
   const proposal = holdingSetting(job)
+  const shortOf = proposal ? settingShortOf(job, proposal) : []
   const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
   return (
     <>
@@ -162,8 +176,14 @@ function Setting({
           className="mt-2"
           onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}
         >
-          Propose: set {format(proposal.setC, 'temperature', job.units)}
+          {shortOf.length ? 'Nearest' : 'Propose'}: set {format(proposal.setC, 'temperature', job.units)}
         </Button>
+      )}
+      {shortOf.length > 0 && (
+        <p className="say say-short small mt-2">
+          By rule of thumb no setting of this controller does here: the nearest comes short for {shortOf.join('; for ')}
+          .{job.bay && ' More air, or a higher limit that its maker allows, makes room; another trigger does not.'}
+        </p>
       )}
       {children}
       {keys.length > 0 && (
@@ -176,13 +196,7 @@ function Setting({
           </ol>
         </>
       )}
-      <p className="small soft">
-        Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.
-        {leadK === null
-          ? ''
-          : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: ` +
-            `strain and interference limit a lead, not this.`}
-      </p>
+      <ProbeLead job={job} part={part} />
     </>
   )
 }
