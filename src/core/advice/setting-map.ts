@@ -1,4 +1,4 @@
-import { controlKindOf, MOST_STARTS, onOffPoints, onStep, readingOf, settingFor } from '../control'
+import { controlKindOf, MOST_STARTS, onOffPoints, onStep, readingOf, settingFor, required } from '../control'
 import { firstCircuit, isSettable } from '../fan-circuit'
 import { changeSetting, changeSpan, type Job, lookupOf } from '../job'
 import { evaluate, type Findings } from '../margins'
@@ -106,9 +106,11 @@ function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; rea
   const second = job.controllers.length > 1 && job.runs.length > 1
   if (second) return { rowOf: 'second', setsC, rows: [4, 6, 8, 11, 14] }
   if (controlKindOf(part).pulses) return { rowOf: 'span', setsC, rows: [5, 8, 12, 16, 20] }
-  const wanted = [3, 4, 5, 7, 10, 13]
-    .map((k) => Math.round(k / range.stepK) * range.stepK)
-    .filter((k) => k >= Math.max(range.bandMinK, 2) && k <= range.bandMaxK)
+  // from the narrowest that the rules allow: a narrow band keeps it cooler, and what it costs in starts is in the map
+  const least = Math.max(range.bandMinK, required.band)
+  const wanted = [least, 3, 5, 7, 10, 13]
+    .map((k) => Math.ceil(k / range.stepK - 1e-9) * range.stepK)
+    .filter((k) => k >= least && k <= range.bandMaxK)
   return { rowOf: 'band', setsC, rows: [...new Set(wanted.length ? wanted : [range.bandMinK])] }
 }
 
