@@ -2,10 +2,15 @@ import type { Page } from '@playwright/test'
 import { expect, go, openJob, ready, saved, startJob, test, type } from './test-support/yard'
 
 const strip = (page: Page) => page.getByRole('region', { name: 'What was seen' })
-const note = async (page: Page, kind: string, figures: Readonly<Record<string, string>>): Promise<void> => {
+const note = async (
+  page: Page,
+  kind: string,
+  figures: Readonly<Record<string, string>>,
+  work = 'slow work',
+): Promise<void> => {
   await strip(page).getByRole('button', { name: 'Note something seen' }).click()
   await page.getByLabel('What', { exact: true }).selectOption({ label: kind })
-  await page.getByLabel('While', { exact: true }).selectOption({ label: 'slow work' })
+  await page.getByLabel('While', { exact: true }).selectOption({ label: work })
   for (const [label, text] of Object.entries(figures)) await type(page, label, text)
 }
 
@@ -78,6 +83,33 @@ test('a bay: a thermometer after forty minutes of digging fixes its heat', async
   await note(page, 'temperature after a while', { air: '24 C', 'watched for': '40 min', seen: '48 C' })
   await page.getByRole('button', { name: 'Note it' }).click()
   await expect(strip(page)).toContainText(/At slow work .* go into the bay; by its readings alone/)
+})
+
+test('a trailer: what the sun gives is worked out; a thermometer and a meter, hours alone, are weighed', async ({
+  page,
+  yard,
+}) => {
+  await startJob(page, yard, /^trailer/, 'Hot trailer')
+  await page.getByText('Heat of the sun').click()
+  await type(page, 'roof, seen from above', '-2')
+  await expect(page.locator('.below.wrong').first()).toBeVisible()
+  await type(page, 'roof, seen from above', '2')
+  await page.reload()
+  await ready(page)
+  await page.getByText('Heat of the sun').click()
+  await type(page, 'given off inside besides', '100')
+  // 400 W/m² × 2 m² × 0.7 + 100 W
+  await expect(page.getByText(/Standing in the sun it takes/)).toContainText('660 W')
+  await page.getByRole('button', { name: 'Take it as its heat' }).click()
+  await expect(page.getByLabel('heat given off inside', { exact: true })).toHaveValue('660')
+  const alone = { air: '26 C', 'watched for': '60 min' }
+  await note(page, 'temperature after a while', { ...alone, seen: '41 C' }, 'standing alone')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(strip(page)).toContainText(/At standing alone .* go into the bay; by its readings alone/)
+  await note(page, 'battery after standing alone', { ...alone, seen: '12.3 V' }, 'standing alone')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(strip(page)).toContainText(/battery at 12\.3 V after 60 min.*(agrees|does not agree)/s)
+  await saved(page)
 })
 
 test('after the fitting: a stint, a claim and a proof that differs are told, and the signature stands', async ({

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { example } from '@/formats/test-support/examples'
+import { allKnown } from '../core/evidence'
 import { CORE_VERSION, type Findings } from '../core/margins'
-import { runKey, runWaitsFor, settledFindings } from '../core/run'
+import { runKey, runWaitsFor } from '../core/run'
 import { shippedFindings } from './shipped-findings'
 
 const names = [
@@ -27,5 +28,5 @@ test('every demo job that can be run has its findings beside it, of this core (n
 test('what is shipped is what a run comes to', () => {
   const at = '2026-05-05T05:05:05.000Z'
   const job = example('market-cold-trailer')
-  expect(shippedFindings(job, at, EXAMPLES)).toEqual(JSON.parse(JSON.stringify(settledFindings(job, at))))
+  expect(shippedFindings(job, at, EXAMPLES)).toEqual(JSON.parse(JSON.stringify(allKnown(job, at))))
 })

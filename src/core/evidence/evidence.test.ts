@@ -13,6 +13,7 @@ import { complaintSeen, countingIn } from './seen'
 import { AT, climb, type Counted, observation, watch } from './test-support/observations'
 import { airBand, evidenceOf, twin } from './test-support/twin'
 import { weighed } from './weigh'
+import { silentInWords } from './words'
 import { worthOf } from './worth'
 
 const silent = (job: Job): Job => ({ ...job, complaint: { ...job.complaint, after: null, aboveC: null } })
@@ -127,6 +128,16 @@ describe('the complaint', () => {
     expect(complaintSeen(bike)).toBeNull()
     expect(complaintSeen(spoken)).toMatchObject({ kind: 'boiled', work: 'slow', airC: 18, seen: 720 })
     expect(weighed({ ...spoken, complaint: { ...spoken.complaint, doubted: true } })!.informed).toEqual([])
+  })
+  test('a trailer’s is of where it stands by itself; one that is no temperature says why it tells nothing', () => {
+    const trailer = example('market-cold-trailer')
+    const { after, aboveC } = trailer.complaint
+    expect(complaintSeen(trailer)).toMatchObject({ work: 'alone', seen: after!.value, airC: aboveC!.value })
+    expect(complaintSeen({ ...trailer, complaint: { ...trailer.complaint, what: 'boils' } })).toBeNull()
+    const stumbles: Job = { ...spoken, complaint: { ...spoken.complaint, what: 'stumbles when hot' } }
+    expect(complaintSeen(stumbles)).toBeNull()
+    expect(silentInWords(stumbles)).toMatch(/tells nothing of the heat: that it stumbles has causes besides heat/)
+    expect([silentInWords(spoken), silentInWords(silent(stumbles))]).toEqual([null, null])
   })
   test('with nothing else chosen it tells something all the same', () => {
     const bare = {

@@ -74,7 +74,8 @@ function beginsAt(bench: Bench, job: Job, seen: Watched): number {
 function targetOf(bench: Bench, job: Job, seen: Watched): number | null {
   if (seen.toC !== null) return seen.toC
   if (seen.kind !== 'boiled') return null
-  return job.cooling ? boilsAt(bench, job).at.c - (seen.underK ?? 0) : bench.value('bay.allowedC')
+  // what a bay is allowed is nobody's property of it: that it was passed tells of the heat, not of the limit
+  return job.cooling ? boilsAt(bench, job).at.c - (seen.underK ?? 0) : job.bay.allowedC.value
 }
 
 /** How a trace stands to what was waited for: how fast it passes there, and what is wanting at a time. */

@@ -52,13 +52,13 @@ const complained = {
  */
 export function complaintSeen(job: Job): Watched | null {
   const { what, on, after, aboveC } = job.complaint
-  if ((after === null && aboveC === null) || job.trailer || !job.engine) return null
-  if (what === 'stumbles when hot' || (what === 'boils' && !job.cooling)) return null
+  if ((after === null && aboveC === null) || complaintSilent(job) !== null) return null
   return {
     id: COMPLAINT,
     kind: 'boiled',
     state: 'as it came',
-    work: complained[on],
+    // a trailer gets hot where it stands by itself, whatever the owner calls it
+    work: job.trailer ? 'alone' : complained[on],
     airC: (aboveC ?? job.surroundings.usualC).value,
     fromC: null,
     toC: null,
@@ -68,8 +68,17 @@ export function complaintSeen(job: Job): Watched | null {
     spread: after?.spread !== undefined && after.value > 0 ? after.spread / after.value : null,
     ...(after === null ? { sometime: true as const } : {}),
     ...(what === 'runs hot' && job.cooling ? { underK: RED_K } : {}),
-    ...(on === 'after switch-off' ? { afterOff: true as const } : {}),
+    ...(on === 'after switch-off' && !job.trailer ? { afterOff: true as const } : {}),
   }
+}
+
+/** Why a complaint of this kind is no temperature that a run could foretell; null where it is one. */
+export function complaintSilent(job: Job): string | null {
+  const { what } = job.complaint
+  if (what === 'stumbles when hot')
+    return 'that it stumbles has causes besides heat: note how hot it got, or after how long'
+  if (what === 'boils' && !job.cooling) return 'there is no coolant that boils'
+  return job.engine || (job.trailer && job.bay) ? null : 'nothing here gives off heat that a run knows of'
 }
 
 /** so many of what was observed count, the newest: more would be weighed for minutes and tell nothing else */

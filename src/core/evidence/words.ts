@@ -6,6 +6,7 @@ import { workDefinitions } from '../run/days'
 import {
   COMPLAINT,
   complaintSeen,
+  complaintSilent,
   type Felt,
   isFelt,
   provedIn,
@@ -216,6 +217,13 @@ export function seenLines(job: Job, results: readonly SeenResult[]): SeenLine[] 
     ...job.observations.map((o) => ({ id: o.id, seen: o, doubted: o.doubted, result: of(o.id) })),
     ...provedIn(job).map((p) => ({ id: p.id, seen: p, doubted: false, result: of(p.id) })),
   ]
+}
+
+/** Why a complaint that somebody has put figures to tells nothing; null where it tells, or nobody has. */
+export function silentInWords(job: Job): string | null {
+  const { after, aboveC, doubted } = job.complaint
+  const why = (after === null && aboveC === null) || doubted ? null : complaintSilent(job)
+  return why && `The complaint tells nothing of the heat: ${why}.`
 }
 
 /** What was seen tells of the heat: "at slow work 2.6 to 3.4 kW go into the coolant; typical was 1.9 to 4.2". */

@@ -6,6 +6,7 @@ import {
   quantityIn,
   seenInWords,
   seenLines,
+  silentInWords,
 } from '../evidence/words'
 import { beforeAndAfter } from '../evidence/before-after'
 import { pairInWords } from '../evidence/before-after-words'
@@ -31,6 +32,7 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
       'What was seen',
       [
         ...heatInWords(job, evaluation.heat ?? []),
+        ...[silentInWords(job) ?? []].flat(),
         ...(evaluation.contradiction ? contradictionInWords(job, evaluation.contradiction, label) : []),
         ...beforeAndAfter(job).map((pair) => {
           const { before, after, verdict, change } = pairInWords(pair, units)

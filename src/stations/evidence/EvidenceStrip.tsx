@@ -10,6 +10,7 @@ import {
   type SeenLine,
   seenInWords,
   seenLines,
+  silentInWords,
 } from '@/core/evidence/words'
 import { doubtSeen, fieldsOf, type Job, removeObservation } from '@/core/job'
 import type { Look } from '@/core/margins'
@@ -118,6 +119,7 @@ export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
   const note = readNoting(kept)
   const look = (note && evaluation.next?.find((l) => l.kind === note.kind && l.work === note.work)) ?? null
   const lines = seenLines(job, evaluation.evidence ?? [])
+  const silent = silentInWords(job)
   return (
     <section className="evidence" aria-label="What was seen">
       <h2>What was seen</h2>
@@ -126,6 +128,7 @@ export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
           {s}
         </p>
       ))}
+      {silent && <p className="soft small">{silent}</p>}
       {evaluation.contradiction && (
         <div className="say say-short" role="alert">
           {contradictionInWords(job, evaluation.contradiction, labelIn(job)).map((s) => (

@@ -5,6 +5,7 @@ import { Allowed, Baseline, Cure, Ending, Lives } from './Before'
 import { FanPlug } from './FanPlug'
 import { MechanicalFan } from './MechanicalFan'
 import { Noticed } from './Noticed'
+import { SunHeat } from './SunHeat'
 
 /** What belongs to the machine's story besides its complaint; each part unfolds. */
 export const Story = (props: StationProps) => (
@@ -13,6 +14,7 @@ export const Story = (props: StationProps) => (
     <Cure {...props} />
     <FanPlug {...props} />
     <MechanicalFan {...props} />
+    <SunHeat {...props} />
     <Baseline {...props} />
     <Allowed {...props} />
     <Lives {...props} />

@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { shareSeen } from '@/core/control'
 import { firstCircuit } from '@/core/fan-circuit'
@@ -8,13 +7,14 @@ import { seenEnds, withReading } from '@/core/job'
 import { air, coolant, format, percent, probe } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
+import { useFigures } from '../use-figures'
 
 const asked = { shown: 'the probe shows', there: 'gauge, or contact thermometer there', air: 'air around it' } as const
 type Asked = keyof typeof asked
 
 /** What probe and gauge show at once fixes how much of the coolant the probe sees. */
 export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const [typed, setTyped] = useState<Readonly<Partial<Record<Asked, number>>>>({})
+  const [typed, type, drop] = useFigures<Asked>('probe-offset')
   const { id } = firstCircuit(job).probe
   if (!job.cooling) return null
   const { shown, there, air: around } = typed
@@ -37,7 +37,7 @@ export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'
           quantity="temperature"
           system={job.units}
           range={name === 'air' ? seenEnds.airC : seenEnds.fromC}
-          onSettle={(value) => setTyped((t) => ({ ...t, [name]: value }))}
+          onSettle={(value) => type(name, value)}
         />
       ))}
       {found && !found.ok && (
@@ -52,11 +52,12 @@ export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'
           <Button
             size="sm"
             variant="outline-dark"
-            onClick={() =>
+            onClick={() => {
               settle((j) =>
                 withReading(j, `probes.${id}.kappa`, { value: found.value, source: 'measured', spread: found.spread }),
               )
-            }
+              drop()
+            }}
           >
             Take it as measured
           </Button>

@@ -1,0 +1,65 @@
+'use client'
+
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import { type Roof, SUN_SPREAD, sunHeat } from '@/core/air'
+import { withReading } from '@/core/job'
+import { format } from '@/core/units'
+import { ChoiceField } from '@/ui/ChoiceField'
+import { QuantityField } from '@/ui/QuantityField'
+import type { StationProps } from '../station'
+import { useFigures } from '../use-figures'
+import { Unfold } from './Before'
+
+const roofs = [
+  { value: 'bright', name: 'bright' },
+  { value: 'dark', name: 'dark' },
+] as const
+
+/** What a closed space takes from the sun, where nobody has measured its heat. */
+export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const [typed, type, drop] = useFigures<'roof' | 'inside'>('sun-heat')
+  const [roof, setRoof] = useState<Roof>('dark')
+  if (!job.trailer || !job.bay?.heatW) return null
+  const found = typed.roof === undefined ? null : sunHeat(typed.roof, roof, typed.inside ?? 0)
+  return (
+    <Unfold title="Heat of the sun" says="from its roof, where nobody has measured the heat inside">
+      <QuantityField
+        name="sun.roof"
+        label="roof, seen from above"
+        value={typed.roof ?? null}
+        quantity="opening"
+        system={job.units}
+        range={[0.05, 50]}
+        onSettle={(value) => type('roof', value)}
+      />
+      <ChoiceField label="Its roof is" value={roof} options={roofs} onChange={setRoof} />
+      <QuantityField
+        name="sun.inside"
+        label="given off inside besides"
+        value={typed.inside ?? null}
+        quantity="power"
+        system={job.units}
+        range={[0, 20_000]}
+        onSettle={(value) => type('inside', value)}
+      />
+      {found && (
+        <p className="say" role="status">
+          Standing in the sun it takes {format(found.value, 'power', job.units, 2)}, by two fifths more or less: a
+          thermometer inside after an hour tells it better.{' '}
+          <Button
+            size="sm"
+            variant="outline-dark"
+            onClick={() => {
+              const { value } = found
+              settle((j) => withReading(j, 'bay.heatW', { value, source: 'typical', spread: SUN_SPREAD * value }))
+              drop()
+            }}
+          >
+            Take it as its heat
+          </Button>
+        </p>
+      )}
+    </Unfold>
+  )
+}
