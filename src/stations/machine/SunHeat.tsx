@@ -18,21 +18,25 @@ const roofs = [
 
 /** What a closed space takes from the sun, where nobody has measured its heat. */
 export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const [typed, type, drop] = useFigures<'roof' | 'inside'>('sun-heat')
+  const [typed, type, drop] = useFigures<'long' | 'wide' | 'inside'>('sun-heat')
   const [roof, setRoof] = useState<Roof>('dark')
   if (!job.trailer || !job.bay?.heatW) return null
-  const found = typed.roof === undefined ? null : sunHeat(typed.roof, roof, typed.inside ?? 0)
+  const { long, wide, inside = 0 } = typed
+  const found = long === undefined || wide === undefined ? null : sunHeat(long * wide, roof, inside)
   return (
     <Unfold title="Heat of the sun" says="from its roof, where nobody has measured the heat inside">
-      <QuantityField
-        name="sun.roof"
-        label="roof, seen from above"
-        value={typed.roof ?? null}
-        quantity="opening"
-        system={job.units}
-        range={[0.05, 50]}
-        onSettle={(value) => type('roof', value)}
-      />
+      {(['long', 'wide'] as const).map((side) => (
+        <QuantityField
+          key={side}
+          name={`sun.${side}`}
+          label={`roof, ${side}`}
+          value={typed[side] ?? null}
+          quantity="run"
+          system={job.units}
+          range={[0.2, 12]}
+          onSettle={(value) => type(side, value)}
+        />
+      ))}
       <ChoiceField label="Its roof is" value={roof} options={roofs} onChange={setRoof} />
       <QuantityField
         name="sun.inside"
