@@ -98,7 +98,7 @@ test('a trailer: what the sun gives is worked out; a thermometer and a meter, ho
   await page.reload()
   await ready(page)
   await page.getByText('Heat of the sun').click()
-  await type(page, 'given off inside besides', '100')
+  await type(page, 'given off inside besides', '100 W')
   // 400 W/m² × 2 m² × 0.7 + 100 W
   await expect(page.getByText(/Standing in the sun it takes/)).toContainText('0.66 kW')
   await page.getByRole('button', { name: 'Take it as its heat' }).click()
