@@ -96,7 +96,7 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
         settle,
         evidence: known.current?.evidence ?? null,
       }
-      void compute().run(
+      void compute(settle).run(
         question,
         proxy((news: RunNews) => take(news, mine === ticket.current)),
       )
