@@ -1,4 +1,4 @@
-import { expose, proxy, type Remote, wrap } from 'comlink'
+import { expose } from 'comlink'
 import { judgeSchemes, type SchemeJudged } from '../core/advice'
 import { informedJob, knownOf } from '../core/evidence'
 import { fanFirst } from '../core/fan-circuit'
@@ -9,10 +9,7 @@ import type { Weighing } from '../core/reading'
 import {
   type ChartedRuns,
   type Circumstances,
-  type DrawBlock,
-  drawsDown,
   findingsOf,
-  type Help,
   runWaitsFor,
   simulate,
   stopsIn,
@@ -45,8 +42,6 @@ export type RunNews =
   | { readonly message: string }
 
 const SAY_MS = 100
-/** so often it is looked whether anything came in: a newer question, another worker's draws */
-const LISTEN_MS = 30
 
 /** lets newer questions in */
 const breath = (): Promise<void> =>
@@ -61,39 +56,6 @@ function charted(job: Job, circumstances: Circumstances, quick: boolean): Charte
 }
 
 let newestRun = 0
-let newestDrawing = 0
-
-/** What a second worker does for the first: draws from the end on, told block by block until another is asked for. */
-const drawing = {
-  async draw(job: Job, evidence: Weighing | null, take: (k: number, block: DrawBlock) => void): Promise<void> {
-    const mine = ++newestDrawing
-    for (const { k, block } of drawsDown(job, evidence)) {
-      take(k, block)
-      await breath()
-      if (mine !== newestDrawing) return
-    }
-  },
-  stop(): void {
-    newestDrawing++
-  },
-}
-
-/** the second worker, once there is one */
-let helper: Remote<typeof drawing> | null = null
-
-/** The other worker's help with one question. */
-function helpWith(job: Job): Help | undefined {
-  if (!helper) return undefined
-  const blocks = new Map<number, DrawBlock>()
-  const take = (k: number, block: DrawBlock): void => {
-    blocks.set(k, block)
-  }
-  return {
-    // one that breaks off has helped as far as it got: what it lacks is drawn here
-    begin: (evidence) => void helper?.draw(job, evidence, proxy(take)).catch(() => undefined),
-    drawn: (k) => blocks.get(k),
-  }
-}
 
 /** The runs with the readings as they stand: quick, so that chart and margins follow what is moved. */
 function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, say: (news: RunNews) => void): void {
@@ -112,9 +74,8 @@ function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, 
 async function settleAll(question: RunQuestion, say: (news: RunNews) => void, overtaken: () => boolean) {
   const { job, at } = question
   let said = performance.now()
-  let listened = said
   let told: Weighing | null = null
-  for (const { findings, share } of knownOf(job, at, helpWith(job))) {
+  for (const { findings, share } of knownOf(job, at)) {
     if (findings?.settled) return say({ findings, settled: true })
     // as soon as what was seen is weighed the margins follow it
     if (findings?.evidence && findings.evidence !== told) {
@@ -123,13 +84,9 @@ async function settleAll(question: RunQuestion, say: (news: RunNews) => void, ov
       const drawn = fanFirst(informedJob(job, told), fan)
       say({ runs: ranOf(findings) && circumstances && charted(drawn, circumstances, quick), stops: null, findings })
     }
-    const now = performance.now()
-    if (now - listened < LISTEN_MS) continue
-    listened = now
-    if (now - said >= SAY_MS) {
-      said = now
-      say({ share })
-    }
+    if (performance.now() - said < SAY_MS) continue
+    said = performance.now()
+    say({ share })
     await breath()
     if (overtaken()) return
   }
@@ -159,18 +116,7 @@ const compute = {
             ? trouble.message
             : 'This run could not be made: look again at the readings of coolant, core and engine.',
       })
-    } finally {
-      if (question.settle) void helper?.stop()
     }
-  },
-
-  /** The other end of this is a worker that helps. */
-  helpedBy(port: MessagePort): void {
-    helper = wrap<typeof drawing>(port)
-  },
-  /** Helps the worker at the other end. */
-  help(port: MessagePort): void {
-    expose(drawing, port)
   },
 }
 export type Compute = typeof compute

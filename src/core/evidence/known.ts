@@ -1,6 +1,6 @@
 import type { Job } from '../job'
 import type { Findings } from '../margins'
-import { findingsOf, type FindingsStep, type Help, runWaitsFor, withoutRun } from '../run'
+import { findingsOf, type FindingsStep, runWaitsFor, withoutRun } from '../run'
 import type { Weighing } from '../reading'
 import { nextLooks } from './next-look'
 import { countingIn } from './seen'
@@ -19,14 +19,12 @@ function soFar(job: Job, at: string, evidence: Weighing): Findings {
  * All that is known of a job besides its readings: what was seen, weighed; what its runs come to with that; what to
  * look at next. The first findings come as soon as what was seen is weighed; the last value is settled.
  * @param at when, ISO
- * @param help another thread that takes a part of the draws
  * @throws StiffError where its readings cannot belong to one machine
  * @see engineering §0, margins.md, evidence
  */
 export function* knownOf(
   job: Job,
   at: string,
-  help?: Help,
 ): Generator<{ readonly findings: Findings | null; readonly share: number }, Findings | null> {
   let evidence: Findings['evidence'] = null
   for (const { weighing, done, of } of weigh(job)) {
@@ -39,7 +37,7 @@ export function* knownOf(
     return evidence ? findings : null
   }
   let last: FindingsStep | null = null
-  for (const step of findingsOf(job, at, evidence, help)) {
+  for (const step of findingsOf(job, at, evidence)) {
     last = step
     if (!step.findings.settled) yield { findings: step.findings, share: FIRST + ((1 - FIRST) * step.done) / step.of }
   }

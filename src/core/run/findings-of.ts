@@ -109,7 +109,7 @@ function outcomesOfDraws(
   addresses: readonly string[],
   weighing: Weighing | null,
   [from, to]: readonly [number, number],
-): DrawBlock {
+): (Outcomes | null)[] {
   const lookup = lookupOf(job)
   const { drawn, weights } = drawSample(lookup, addresses, weighing)
   return Array.from({ length: to - from }, (_, i) => {
@@ -119,53 +119,16 @@ function outcomesOfDraws(
   })
 }
 
-/** What some draws come to, each that of its own readings; null for those that what was seen leaves no weight. */
-export type DrawBlock = readonly (Outcomes | null)[]
-
-/**
- * Another thread that takes draws from the end while this one takes them from the beginning. What it has is asked for,
- * never waited for.
- */
-export interface Help {
-  /** what is drawn from is known now */
-  readonly begin: (evidence: Weighing | null) => void
-  /** the draws from `k` on, where the other has them */
-  readonly drawn: (k: number) => DrawBlock | undefined
-}
-
-/**
- * The draws of {@link findingsOf} from the last block down to the first, for a thread that helps.
- * @throws StiffError, TypeError as simulate
- */
-export function* drawsDown(
-  job: Job,
-  evidence: Weighing | null,
-): Generator<{ readonly k: number; readonly block: DrawBlock }> {
-  const noting = new NotingBench(informedLookup(lookupOf(job), evidence))
-  const day = dayOf(job)
-  outcomesOf(noting, job, day)
-  const addresses = endsAt(informedLookup(lookupOf(job), evidence), noting.touched).map((e) => e.address)
-  for (let k = DRAWS - AT_ONCE; k >= 0; k -= AT_ONCE)
-    yield { k, block: outcomesOfDraws(job, day, addresses, evidence, [k, k + AT_ONCE]) }
-}
-
 /**
  * What a job's runs come to: first with the readings as they stand and as what was seen has them, then with each reading
  * at both ends of its spread, then at draws of all of them. Between the yields a worker may listen; the last value is
  * settled.
  * @param at when, ISO
  * @param evidence what was seen, weighed
- * @param help another thread's draws: they are the same wherever they are made
  * @throws StiffError, TypeError as simulate
  * @see engineering §0, margins.md
  */
-export function* findingsOf(
-  job: Job,
-  at: string,
-  evidence: Weighing | null = null,
-  help?: Help,
-): Generator<FindingsStep> {
-  help?.begin(evidence)
+export function* findingsOf(job: Job, at: string, evidence: Weighing | null = null): Generator<FindingsStep> {
   const plain = lookupOf(job)
   const lookup = informedLookup(plain, evidence)
   const day = dayOf(job)
@@ -199,8 +162,7 @@ export function* findingsOf(
   }
   const addresses = ends.map((e) => e.address)
   for (let k = 0; k < DRAWS; k += AT_ONCE) {
-    const block = help?.drawn(k) ?? outcomesOfDraws(job, day, addresses, evidence, [k, k + AT_ONCE])
-    for (const found of block) got.draw(found)
+    for (const found of outcomesOfDraws(job, day, addresses, evidence, [k, k + AT_ONCE])) got.draw(found)
     yield { findings: findings(k + AT_ONCE === DRAWS), done: (done += AT_ONCE), of }
   }
 }

@@ -36,7 +36,7 @@ import { runKey } from './run-key'
 import { runWaitsFor, usualCircumstances } from './circumstances'
 import { legsOf, runSpecOf } from './run-spec'
 import { runInWords } from './run-words'
-import { drawsDown, findingsOf, type Help, settledFindings } from './findings-of'
+import { findingsOf, settledFindings } from './findings-of'
 import { simulate } from './simulate'
 import { simulatedLog } from './simulated-log'
 import { stopsIn } from './stops-in'
@@ -207,21 +207,6 @@ describe('margins from the run', () => {
       expect(settledFindings(example('vineyard-buggy-ready'), AT)).toBeNull()
     },
   )
-  test('draws that another thread has made are taken as they are, and make no difference', () => {
-    const theirs = new Map([...drawsDown(trailer, null)].slice(0, 20).map(({ k, block }) => [k, block]))
-    const begun: unknown[] = []
-    const told = (help: Help): unknown => [...findingsOf(trailer, AT, null, help)].at(-1)!.findings
-    const begin = (evidence: unknown): void => void begun.push(evidence)
-    expect(told({ begin, drawn: (k) => theirs.get(k) })).toEqual(settledFindings(trailer, AT))
-    expect(begun).toEqual([null])
-    // and they are taken indeed
-    const [first] = [...theirs.keys()]
-    theirs.set(
-      first!,
-      theirs.get(first!)!.map((o) => o && { ...o, 'peak, hottest': 999 }),
-    )
-    expect(JSON.stringify(told({ begin, drawn: (k) => theirs.get(k) }))).toContain('999,999,999')
-  })
   test('a bay is held against the hottest it may get, a trailer’s battery against the share of the fan', () => {
     const bay = atReadings(digger)
     expect(part(digger, bay, 'trigger', 'in time, hottest').value! + simulate(digger)!.peakC).toBeCloseTo(85, 1)

@@ -96,7 +96,7 @@ export function useRun({ job, fan, moving, charts, kept, now, onSettled }: Wante
         settle,
         evidence: known.current?.evidence ?? null,
       }
-      void compute(settle).run(
+      void compute().run(
         question,
         proxy((news: RunNews) => take(news, mine === ticket.current)),
       )

@@ -46,7 +46,7 @@ export function RunFirst({ id, job, at }: Props) {
       else if ('settled' in news) void keep(news.findings)
     }
     const question = { ...asked.current, fan: 0, circumstances: null, quick: false, settle: true, evidence: null }
-    void compute(true).run(question, proxy(take))
+    void compute().run(question, proxy(take))
   }, [id, compute, router])
   if ('trouble' in state || 'kept' in state)
     return (
