@@ -45,7 +45,7 @@ function search(job: Job, circuit: FanCircuit): Setting | null {
   return leftOver(asSet(setC), circuit).holds ? { ...usual, setC } : usual
 }
 
-/** What a setting comes short of by the rules of a setting, in words, nominal readings: "the fan to stop on the hottest day". */
+/** What a setting comes short of by its rules, as the readings stand: "the fan to stop on the hottest day". */
 export function settingShortOf(job: Job, setting: Setting, circuit: FanCircuit = firstCircuit(job)): string[] {
   const { controller, run } = circuit
   if (!controller) return []

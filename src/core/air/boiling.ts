@@ -86,7 +86,7 @@ export function coolantBoils(
     at,
     ...worked(
       'coolant boils at',
-      'boiling of {0} glycol under {1} of air + {2} of cap',
+      'boiling of {0} under {1} + {2}',
       [
         term('glycol', kind === 'water' ? 0 : glycolShare, 'share'),
         term('air at this height', outside, 'pressure'),

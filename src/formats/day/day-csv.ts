@@ -7,7 +7,10 @@ import { columnOf, figure, readTable, unitIn } from './table'
 
 const KMH = 1 / 3.6
 
-/** A day as `minutes,speed_kmh,load_share,rpm,ambient_c,grade_pct,height_m,work`; an empty cell is as the job's readings have it. */
+/**
+ * A day as `minutes,speed_kmh,load_share,rpm,ambient_c,grade_pct,height_m,work`; an empty cell is as the job's readings
+ * have it.
+ */
 export function writeDayCsv(day: Day): string {
   return Papa.unparse(
     day.legs.map((l) => ({

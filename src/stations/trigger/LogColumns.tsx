@@ -18,7 +18,7 @@ const names: Readonly<Record<LogColumn, string>> = {
 const all = Object.keys(names) as LogColumn[]
 const needed: readonly LogColumn[] = ['time', 'coolant']
 
-/** Which column of a table is taken for what, and in which unit; each can be chosen otherwise before anything is taken. */
+/** Which column of a table is taken for what, in which unit; each can be chosen otherwise before anything is taken. */
 export function LogColumns({
   headings,
   taken,
