@@ -47,9 +47,10 @@ export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         range={[0, 20_000]}
         onSettle={(value) => type('inside', value)}
       />
+      {/* horsepower of sunshine tells nobody anything */}
       {found && (
         <p className="say" role="status">
-          Standing in the sun it takes {format(found.value, 'power', job.units, 2)}, by two fifths more or less: a
+          Standing in the sun it takes {format(found.value, 'power', 'metric', 2)}, by two fifths more or less: a
           thermometer inside after an hour tells it better.{' '}
           <Button
             size="sm"
