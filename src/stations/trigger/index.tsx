@@ -108,6 +108,16 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
   )
 }
 
+/** What the proposed setting comes short of; in a bay the one that is proposed is the nearest that there is. */
+const ComesShort = ({ of, bay }: { readonly of: readonly string[]; readonly bay: boolean }) => (
+  <p className="say say-short small mt-2">
+    {bay
+      ? `By rule of thumb no setting of this controller does here: the nearest comes short for ${of.join('; for ')}. ` +
+        'More air, or a higher limit that its maker allows, makes room; another trigger does not.'
+      : `By rule of thumb what is proposed comes short for ${of.join('; for ')}. “Which setting” tries the others.`}
+  </p>
+)
+
 /** What the controller does when its probe's lead fails, and what the lead's own resistance makes it read. */
 function ProbeLead({ job, part }: { readonly job: Job; readonly part: ControllerPart }) {
   const leadK = probeLeadError(job)
@@ -176,15 +186,10 @@ function Setting({
           className="mt-2"
           onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}
         >
-          {shortOf.length ? 'Nearest' : 'Propose'}: set {format(proposal.setC, 'temperature', job.units)}
+          {shortOf.length && job.bay ? 'Nearest' : 'Propose'}: set {format(proposal.setC, 'temperature', job.units)}
         </Button>
       )}
-      {shortOf.length > 0 && (
-        <p className="say say-short small mt-2">
-          By rule of thumb no setting of this controller does here: the nearest comes short for {shortOf.join('; for ')}
-          .{job.bay && ' More air, or a higher limit that its maker allows, makes room; another trigger does not.'}
-        </p>
-      )}
+      {shortOf.length > 0 && <ComesShort of={shortOf} bay={job.bay !== null} />}
       {children}
       {keys.length > 0 && (
         <>

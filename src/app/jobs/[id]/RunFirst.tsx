@@ -18,7 +18,7 @@ interface Props {
 
 type State = { readonly share: number } | { readonly trouble: string } | { readonly kept: true }
 
-const CHANGED = 'The job has changed meanwhile: load this page again.'
+const CHANGED = 'It could not be kept, or the job has changed meanwhile: load this page again.'
 
 /**
  * Makes the run that a sheet waits for, keeps it and has the sheet told anew; until then the sheet says rule of thumb,
