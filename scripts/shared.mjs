@@ -44,18 +44,26 @@ export async function runTogether(programs) {
 
 export const bin = (name) => path.join('node_modules', '.bin', name)
 
-/** What installs the locked packages; null where they are there and no older than the lock file. */
+/**
+ * What installs the locked packages, all but what is built from source; null where they are there and no older than the
+ * lock file.
+ */
 export function installing() {
   const stamp = path.join('node_modules', '.package-lock.json')
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync('package-lock.json').mtimeMs) return null
-  const title = 'install packages (better-sqlite3 is built from source: about 3 minutes)'
-  return [title, 'npm', ['ci', '--no-audit', '--no-fund']]
+  return ['install packages', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts']]
+}
+
+/** What builds the database's driver from source, on one core; null where it is built. */
+export function compiling() {
+  const driver = path.join('node_modules', 'better-sqlite3')
+  if (existsSync(path.join(driver, 'build', 'Release', 'better_sqlite3.node'))) return null
+  return ['build better-sqlite3 from source (about 3 minutes)', 'npm', ['rebuild']]
 }
 
 /** Installs the locked packages where they are missing or older than the lock file. */
 export function installPackages() {
-  const program = installing()
-  if (program) run(...program)
+  for (const program of [installing(), compiling()]) if (program) run(...program)
 }
 
 function newest(place) {

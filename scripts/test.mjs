@@ -1,7 +1,7 @@
 // npm test: installs what is missing, then types, lint, layers, unit tests, build and browser tests
 import { existsSync, rmSync } from 'node:fs'
 import path from 'node:path'
-import { bin, build, installing, run, runTogether } from './shared.mjs'
+import { bin, build, compiling, installing, run, runTogether } from './shared.mjs'
 
 /** Debian's packages, each with what it brings. */
 const debian = {
@@ -23,7 +23,9 @@ const ngspice = debian.ngspice.some((file) => existsSync(file))
 rmSync(path.join('.next', 'types'), { recursive: true, force: true })
 rmSync(path.join('.next', 'dev', 'types'), { recursive: true, force: true })
 run('route types', process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'typegen'])
+// the driver takes one core for minutes, and none of these asks for it
 await runTogether([
+  ...[compiling()].filter((program) => program !== null),
   ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['types', bin('tsc'), ['--noEmit']],
   ['layers and circles', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
