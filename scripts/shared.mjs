@@ -63,7 +63,11 @@ export function compiling() {
 
 /** Installs the locked packages where they are missing or older than the lock file. */
 export function installPackages() {
-  for (const program of [installing(), compiling()]) if (program) run(...program)
+  // asked one after another: installing anew takes away what was built before
+  for (const asked of [installing, compiling]) {
+    const program = asked()
+    if (program) run(...program)
+  }
 }
 
 function newest(place) {
