@@ -1,11 +1,10 @@
 'use client'
 
 import { useRef } from 'react'
-import { useDrag } from '@use-gesture/react'
 import type { Job } from '@/core/job'
-import { type Ladder as LadderData, slideCollar } from '@/core/run'
+import { type Ladder as LadderData } from '@/core/run'
 import { format, type UnitSystem } from '@/core/units'
-import { collarKeys } from './collar-keys'
+import { useCollar } from './use-collar'
 
 const TOP = 46
 const HEIGHT = 420
@@ -31,47 +30,25 @@ interface CollarProps extends Props {
 
 /** One collar on the probe's rail: dragged by the pointer, moved by the keys. */
 function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSettle }: CollarProps) {
-  const { onC, offC, lowestC, highestC, movable } = ladder.probe
+  const { onC, offC } = ladder.probe
   const at = collar === 'on' ? onC : offC
-  const from = useRef(at)
-  const bind = useDrag(
-    ({ first, last, movement: [, dy] }) => {
-      if (first) from.current = at
-      const to = from.current - dy * kelvinPerPixel()
-      const change = (job: Job): Job => slideCollar(job, collar, to)
-      if (last) onSettle(change)
-      else onPreview(change)
-    },
-    { enabled: movable, pointer: { keys: false }, filterTaps: true },
-  )
-  const keys = collarKeys(at, ladder.probe)
   const c = (x: number): string => format(x, 'temperature', system, 3)
   const joins = ladder.joins
     .filter((j) => j.mark === collar)
     .map((j) => `${otherWord[ladder.other]} ${c(j.otherC)} at ${c(j.surroundingsC)}`)
   const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.join(', ')}`
   const y = yOf(at)
+  const slider = useCollar({
+    collar,
+    at: at,
+    probe: ladder.probe,
+    says,
+    kelvinPerPixel,
+    onPreview,
+    onSettle,
+  })
   return (
-    <g
-      {...bind()}
-      className="collar"
-      role="slider"
-      tabIndex={movable ? 0 : -1}
-      aria-orientation="vertical"
-      aria-label={`${collar} collar`}
-      aria-valuemin={lowestC}
-      aria-valuemax={highestC}
-      aria-valuenow={at}
-      aria-valuetext={says}
-      aria-disabled={!movable}
-      style={{ cursor: movable ? 'ns-resize' : 'default', touchAction: 'none' }}
-      onKeyDown={(e) => {
-        const to = keys[e.key]
-        if (to === undefined || !movable) return
-        e.preventDefault()
-        onSettle((job) => slideCollar(job, collar, to))
-      }}
-    >
+    <g {...slider}>
       <rect x={PROBE_X - 120} y={y - 22} width={164} height={44} fill="transparent" />
       <rect
         x={PROBE_X - 8}

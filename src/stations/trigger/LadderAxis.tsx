@@ -1,11 +1,9 @@
-import { useRef } from 'react'
-import { useDrag } from '@use-gesture/react'
 import { usePlotArea, useXAxisScale, useYAxisInverseScale, useYAxisScale } from 'recharts'
 import type { Job } from '@/core/job'
 import type { MarkRule } from '@/core/margins'
-import { type RunLadder, type RunMark, slideCollar } from '@/core/run'
+import { type RunLadder, type RunMark } from '@/core/run'
 import { format, type UnitSystem } from '@/core/units'
-import { collarKeys } from './collar-keys'
+import { useCollar } from './use-collar'
 
 /** room for the ladder, left of what it is the axis of */
 export const LADDER = { wide: 176, narrow: 118 } as const
@@ -79,45 +77,22 @@ function Collar({
   onSettle,
 }: CollarProps) {
   const verdict = rules.find((r) => r.mark === collar)?.verdict ?? 'holds'
-  const { lowestC, highestC, movable } = ladder.probe!
-  const from = useRef(mark.c)
-  const bind = useDrag(
-    ({ first, last, movement: [, dy] }) => {
-      if (first) from.current = mark.c
-      const to = from.current - dy * kelvinPerPixel()
-      const change = (job: Job): Job => slideCollar(job, collar, to)
-      if (last) onSettle(change)
-      else onPreview(change)
-    },
-    { enabled: movable, pointer: { keys: false }, filterTaps: true },
-  )
-  const keys = collarKeys(mark.c, ladder.probe!)
   const [at, then, around] = [
     format(mark.c, 'temperature', system),
     format(mark.otherC, 'temperature', system, 3),
     format(mark.airC, 'temperature', system, 3),
   ]
+  const slider = useCollar({
+    collar,
+    at: mark.c,
+    probe: ladder.probe!,
+    says: `${collar} ${at} at the probe: ${ladder.other} ${then} at ${around}`,
+    kelvinPerPixel,
+    onPreview,
+    onSettle,
+  })
   return (
-    <g
-      {...bind()}
-      className="collar"
-      role="slider"
-      tabIndex={movable ? 0 : -1}
-      aria-orientation="vertical"
-      aria-label={`${collar} collar`}
-      aria-valuemin={lowestC}
-      aria-valuemax={highestC}
-      aria-valuenow={mark.c}
-      aria-valuetext={`${collar} ${at} at the probe: ${ladder.other} ${then} at ${around}`}
-      aria-disabled={!movable}
-      style={{ cursor: movable ? 'ns-resize' : 'default', touchAction: 'none' }}
-      onKeyDown={(e) => {
-        const to = keys[e.key]
-        if (to === undefined || !movable) return
-        e.preventDefault()
-        onSettle((job) => slideCollar(job, collar, to))
-      }}
-    >
+    <g {...slider}>
       <rect
         x={0}
         y={Math.min(y, labelY) - 18}
