@@ -36,7 +36,8 @@ const rooms = {
 rooms.evidence = [...rooms.run, 'run']
 rooms.advice = [...rooms.evidence, 'circuit', 'placing', 'evidence']
 rooms.drawing = [...rooms.advice, 'advice']
-rooms.plan = [...rooms.drawing, 'drawing']
+rooms.build = [...rooms.drawing, 'drawing']
+rooms.plan = [...rooms.build, 'build']
 
 module.exports = {
   forbidden: [

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { example, examplesOf } from '@/formats/test-support/examples'
 import { corePressure, effectiveness, fanPressure, heatTransfer } from '../air'
-import { fasteningWords, planWarnings, tiesOf } from '../plan'
+import { fasteningWords, tiesOf } from '../build'
+import { planWarnings } from '../plan'
 import { Bench } from '../reading'
 import {
   bayWays,

@@ -18,6 +18,7 @@ import {
   withReading,
 } from '../job'
 import { evaluate } from '../margins'
+import { stepsOf } from '../build'
 import {
   alterationsOf,
   cureChecks,
@@ -27,7 +28,6 @@ import {
   measuringSheet,
   nextThing,
   planWarnings,
-  stepsOf,
   summaryOf,
   summarySchema,
 } from '.'

@@ -1,7 +1,7 @@
 import { cureChecks } from './cure'
 import { fieldsAt, type Job, jobKinds, wiresInUse } from '../job'
-import { proofsOf } from './proofs'
-import { stepsOf } from './steps'
+import { proofsOf } from '../build'
+import { stepsOf } from '../build'
 import type { Station } from '../fields'
 
 export interface Filled {

@@ -13,20 +13,17 @@ import {
 import { evaluate } from '../margins'
 import { format } from '../units'
 import { addSecondFan, relayEach } from '../wiring'
+import { asPredicted, proofsOf, stepsOf, whatToPress } from '../build'
 import {
   addDays,
-  asPredicted,
   benchSheet,
   daysBetween,
   filled,
   keepsSignature,
   nextThing,
   planWarnings,
-  proofsOf,
   signed,
   signing,
-  stepsOf,
-  whatToPress,
   withoutStaleSignature,
 } from '.'
 

@@ -1,7 +1,7 @@
 import { circuitsOf } from '../fan-circuit'
 import { addDays } from './days'
-import { NOT_FED_BACK, type Proof, proofsOf } from './proofs'
-import { stepsOf } from './steps'
+import { NOT_FED_BACK, type Proof, proofsOf } from '../build'
+import { stepsOf } from '../build'
 import { planWarnings } from './warnings'
 import { careDays, type Job, type MarginId, wiresInUse } from '../job'
 import {

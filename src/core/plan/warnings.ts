@@ -1,12 +1,12 @@
 import { travelWarnings } from './against-travel'
 import { flowClaimInWords } from '../parts'
-import { holdWarnings } from './mechanical-fan'
+import { holdWarnings } from '../build'
 import { type FannedCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
 import { alterationsOf, alterationWords } from './alterations'
 import { jointWarnings, kitWarnings, netlistOf, routeOf } from '../wiring'
 import { format } from '../units'
-import { inletNeeded, tiesOf } from './fastening'
+import { inletNeeded, tiesOf } from '../build'
 import { ingressFaults } from './ingress'
 
 /** a tie bends round so much beside the middle of its gap, m (estimate) */

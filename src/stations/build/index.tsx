@@ -3,7 +3,7 @@
 import { cautions } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { handsOnMinutes, stepsOf } from '@/core/plan'
+import { handsOnMinutes, stepsOf } from '@/core/build'
 import type { StationProps, StationView } from '../station'
 
 function Stage({ job, settle, now, goTo }: StationProps) {

@@ -2,7 +2,7 @@
 
 import Form from 'react-bootstrap/Form'
 import { lookAtHold, takesMechanicalFan } from '@/core/job'
-import { holdsOf, holdWords } from '@/core/plan'
+import { holdsOf, holdWords } from '@/core/build'
 import { UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 import { Unfold } from './Before'

@@ -16,7 +16,7 @@ import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/
 import { type ControllerPart, handSwitch, plainWire, type ProbePart } from '@/core/parts'
 import { probeLeadError } from '@/core/placing'
 import { runWaitsFor, triggerLadder } from '@/core/run'
-import { whatToPress } from '@/core/plan'
+import { whatToPress } from '@/core/build'
 import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'

@@ -3,7 +3,8 @@ import type { Job } from '../../job'
 import { evaluate } from '../../margins'
 import { runWaitsFor, simulate, usualCircumstances } from '../../run'
 import { cutList, netlistOf, provedCircuit } from '../../wiring'
-import { benchSheet, measuringSheet, nextThing, signing, stepsOf, summaryOf } from '..'
+import { stepsOf } from '../../build'
+import { benchSheet, measuringSheet, nextThing, signing, summaryOf } from '..'
 
 /** Everything that is ever made of a job, once. @throws what any of it throws */
 export function everythingOf(job: Job): void {

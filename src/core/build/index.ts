@@ -1,0 +1,6 @@
+export * from './fastening'
+export * from './keys'
+export * from './mechanical-fan'
+export * from './proofs'
+export * from './steps'
+export * from './wrong-way'
