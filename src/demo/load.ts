@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
-import { daysBetween, addDays } from '../core/plan'
+import { addDays, daysBetween } from '../core/build'
 import { readJobFile, readShelfFile } from '../formats'
 import { shippedFindings } from './shipped-findings'
 import { addJob, countJobs, defaultFile, keepFindings, now, openStore, putParts } from '../store'

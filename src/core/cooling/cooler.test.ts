@@ -416,7 +416,7 @@ test('a tie whose hole lies beside the fins is no tie: said in words, and no gap
 test('ties bring a look after the first hour, once, and take it with them unless it was done', () => {
   const care = (job: Job) => job.after.filter((a) => a.id === 'ties')
   const tied = changeMount(changeMount(bike, 'bracket'), 'ties')
-  expect(care(tied)).toEqual([
+  expect(care(tied)).toMatchObject([
     { id: 'ties', what: expect.stringContaining('first hour') as string, dueOn: null, doneOn: null },
   ])
   expect(care(changeMount(tied, 'ties'))).toHaveLength(1)

@@ -185,6 +185,9 @@ describe('figures of the proofs', () => {
       measured: { value, typed: `${value}` },
       answer: null,
       notProved: null,
+      words: '',
+      accepted: null,
+      earlier: [],
       at: AT,
     })),
   })

@@ -18,6 +18,9 @@ export const cautions = {
     'through skin.',
   towLights: 'Road-lighting circuits of a trailer are never the source and are not to be tapped.',
   drilling: 'Look and feel behind before drilling: tanks, lines and looms hide behind sheet.',
+  batteryGas:
+    'A battery that charges gives off gas: air the space first, no spark, no flame, and no brushed motor where the ' +
+    'gas gathers.',
   lithium: 'A lithium pack that was crushed, bent or hot stays off the machine.',
 } as const
 export type Caution = keyof typeof cautions

@@ -262,3 +262,45 @@ export type Hazard = (typeof hazards)[number]
 export const passings = ['keeps away', 'passes, guarded', 'touches'] as const
 
 export type Passing = (typeof passings)[number]
+
+/** What comes off or is unplugged while a machine is apart, what matters most first. */
+export const comingOff = [
+  'hose',
+  'lower hose',
+  'fuel line',
+  'drain plug and washer',
+  'cap',
+  'plug of the fan',
+  'other plug',
+  'nut that holds more',
+  'clip or clamp',
+  'guard or louver',
+  'tank or seat',
+  'cover',
+  'small part',
+] as const
+export type ComingOff = (typeof comingOff)[number]
+
+/** What must be safe before work is left lying. */
+export const leavings = [
+  'fuel shut and capped',
+  'battery off and covered',
+  'coolant caught, covered and labelled',
+  'openings plugged',
+  'machine propped',
+  'key out, tag on it',
+  'small parts where the ledger says',
+] as const
+export type Leaving = (typeof leavings)[number]
+
+/** What turns out otherwise at the bench; what each changes stands in `build/unplanned`. */
+export const unplannedKinds = [
+  'a hole does not line up',
+  'a lead is too short',
+  'the fan touches something',
+  'a part is another one',
+  'a joint has to be elsewhere',
+  'something is broken',
+  'something else',
+] as const
+export type UnplannedKind = (typeof unplannedKinds)[number]

@@ -383,7 +383,8 @@ test(
 function stillGood(job: Job): void {
   expect(signing(job, evaluate(job))).toMatchObject({ blockers: [], ready: true })
   const anew = signing({ ...job, signature: null }, evaluate(job))
-  expect(anew.blockers).toEqual([])
+  // but for what is done and proved at the bench since
+  expect(anew.blockers.filter((b) => !/build steps|proofs not answered|not as predicted/.test(b))).toEqual([])
   expect(anew.toAccept.filter((a) => !a.accepted).map((a) => a.text)).toContainEqual(
     expect.stringMatching(/^Fuse before the key: open/),
   )

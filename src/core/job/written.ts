@@ -9,6 +9,7 @@ import { baySchema, coolingSchema, engineSchema, newCoreSchema } from './schema/
 import { machineShape } from './schema/machine'
 import { placeSchema } from './schema/place'
 import { powerShape, trailerSchema } from './schema/power'
+import { benchShape } from './schema/bench'
 import { recordShape } from './schema/record'
 import { wiringSchema } from './schema/wiring'
 
@@ -37,6 +38,7 @@ export const writtenSchema = z.strictObject({
   wiring: wiringSchema,
   duty: dutySchema,
   place: placeSchema,
+  ...benchShape,
   ...recordShape,
 })
 

@@ -120,7 +120,8 @@ test(
     for (const job of everyKind) {
       const steps = stepsOf(job)
       expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
-      expect(steps.slice(-2).map((s) => s.id)).toEqual(['battery-on', 'fuse-in'])
+      const last = ['battery-on', 'fuse-in', 'working-setting', 'covers', 'last-look']
+      expect(steps.slice(-5).map((s) => s.id)).toEqual(last)
       for (const c of steps.flatMap((s) => s.cautions)) expect(cautions[c]).toBeTruthy()
       if (!job.cooling) expect(steps.map((s) => s.id)).not.toEqual(expect.arrayContaining(['drain']))
       if (!job.cooling) expect(steps.flatMap((s) => s.cautions)).not.toContain('hotCoolant')

@@ -1,7 +1,6 @@
 import { cureChecks } from './cure'
 import { fieldsAt, type Job, jobKinds, wiresInUse } from '../job'
-import { proofsOf } from '../build'
-import { stepsOf } from '../build'
+import { type Proof, proofsOf, stateOfProof, stepsOf } from '../build'
 import type { Station } from '../fields'
 
 export interface Filled {
@@ -15,6 +14,9 @@ interface Choice {
   readonly name: string
   readonly made: boolean
 }
+
+/** Answered, and neither failed nor other than predicted. */
+const isSettled = (job: Job, proof: Proof): boolean => !['open', 'failed', 'differs'].includes(stateOfProof(job, proof))
 
 /** The choices that each station asks for besides its readings. */
 const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
@@ -61,7 +63,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
   ],
   build: (job) => stepsOf(job).map((s) => ({ name: s.title, made: job.build.done.some((d) => d.step === s.id) })),
   prove: (job) => [
-    ...proofsOf(job).map((p) => ({ name: p.name, made: job.proofs.some((d) => d.id === p.id) })),
+    ...proofsOf(job).map((p) => ({ name: p.name, made: isSettled(job, p) })),
     { name: 'the working setting', made: job.setting.state === 'working' },
   ],
   after: (job) => [

@@ -1,7 +1,6 @@
 export * from './complaint-words'
 export * from './alterations'
 export * from './cure'
-export * from './days'
 export * from './filled'
 export * from './ingress'
 export * from './measuring-sheet'

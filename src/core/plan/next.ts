@@ -1,7 +1,8 @@
 import { lookInWords } from '../evidence/words'
 import { fieldsOf, type Job } from '../job'
-import { type Evaluation, type Look, worstMargin } from '../margins'
+import { type Evaluation, type Look, type MarginResult, worstMargin } from '../margins'
 import { stations, type Station } from '../fields'
+import { dangerousDebts, lockOf, nextStep } from '../build'
 import { filled } from './filled'
 import { signing } from './sign'
 import { mismatchInWords } from '../circuit'
@@ -31,6 +32,31 @@ const lookAtNext = (job: Job, look: Look, margin: string): string =>
 const lookStation = (job: Job, { address }: Look): Station =>
   (address === null ? undefined : fieldsOf(job).get(address)?.station) ?? 'machine'
 
+/** Where that is settled which a step waits for. */
+function stationOf(waits: string): Station {
+  if (/^to (prove|answer)|in Prove/.test(waits)) return 'prove'
+  return /in Machine/.test(waits) ? 'machine' : 'build'
+}
+
+/** The next step at the bench, and where that is settled which it waits for. */
+function atTheBench(job: Job): NextThing | null {
+  const step = nextStep(job)
+  if (!step) return null
+  const waits = lockOf(job, step)?.waits[0]
+  const station = waits === undefined ? 'build' : stationOf(waits)
+  return { text: `Build: ${step.title}${station === 'build' ? '' : `, waits ${waits}`}`, station }
+}
+
+/** The first station that is not filled, or the signature. */
+function firstUnfilled(job: Job): NextThing {
+  const first = stations.find((s) => filled(job, s).done < filled(job, s).total)
+  const step = first === 'build' ? atTheBench(job) : null
+  if (step) return step
+  return first
+    ? { text: `${stationNames[first]}: ${filled(job, first).left}`, station: first }
+    : { text: 'Sign the job', station: 'after' }
+}
+
 /**
  * The next thing to do: a call due, the strongest remedy of the lowest short margin, what the circuit does that nobody
  * asked for, the reading to measure for the least sure margin, then the first station that is not filled.
@@ -39,6 +65,8 @@ const lookStation = (job: Job, { address }: Look): Station =>
  */
 export function nextThing(job: Job, evaluation: Evaluation, today: string): NextThing {
   if (job.ended) return { text: `Ended: ${job.ended.why}`, station: 'machine' }
+  const debt = dangerousDebts(job)[0]
+  if (debt) return { text: `Nobody drives before it is put right: ${debt.what}`, station: 'build' }
   const due = job.after.find((a) => a.dueOn !== null && a.doneOn === null && a.dueOn <= today)
   if (due) return { text: due.what, station: 'after' }
   if (job.signature) {
@@ -53,10 +81,14 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
   if (job.machine.hasBattery === null || job.machine.outputDc === null)
     return { text: 'Ask first: is there a battery, is its output DC?', station: 'machine' }
   // a doubt that somebody took on by name is not asked for again
-  const waiting = signing(job, evaluation).toAccept.filter((a) => a.verdict === 'unsure' && !a.accepted)
+  const { toAccept } = signing(job, evaluation)
+  const takenOn = (m: MarginResult): boolean => {
+    const of = toAccept.filter((a) => a.margin === m.id && a.verdict === m.verdict)
+    return of.every((a) => a.accepted) && (of.length > 0 || m.verdict === 'unsure')
+  }
   const worst = worstMargin({
     ...evaluation,
-    margins: evaluation.margins.filter((m) => m.verdict !== 'unsure' || waiting.some((a) => a.margin === m.id)),
+    margins: evaluation.margins.filter((m) => (m.verdict !== 'unsure' && m.verdict !== 'short') || !takenOn(m)),
   })
   // a circuit that does not do what was asked stands after what is short and before what is only unsure
   if (worst?.verdict !== 'short' && job.fans.length && job.controllers.length) {
@@ -73,8 +105,5 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
     const [remedy] = remediesFor(job, worst)
     if (remedy) return { text: remedy.text, station: remedy.station }
   }
-  const first = stations.find((s) => filled(job, s).done < filled(job, s).total)
-  return first
-    ? { text: `${stationNames[first]}: ${filled(job, first).left}`, station: first }
-    : { text: 'Sign the job', station: 'after' }
+  return firstUnfilled(job)
 }

@@ -1,7 +1,17 @@
 import { circuitsOf } from '../fan-circuit'
-import { addDays } from './days'
-import { NOT_FED_BACK, type Proof, proofsOf } from '../build'
-import { stepsOf } from '../build'
+import {
+  addDays,
+  coreOff,
+  dangerousDebts,
+  isDry,
+  NOT_FED_BACK,
+  openEntries,
+  type Proof,
+  proofsOf,
+  type ProofState,
+  stateOfProof,
+  stepsOf,
+} from '../build'
 import { planWarnings } from './warnings'
 import { careDays, type Job, type MarginId, wiresInUse } from '../job'
 import {
@@ -19,7 +29,7 @@ import { provedCircuit } from '../wiring'
 export interface ToAccept {
   readonly margin: MarginId | 'plan'
   readonly part: string
-  readonly verdict: 'unsure' | 'open' | 'warning'
+  readonly verdict: 'unsure' | 'open' | 'warning' | 'short'
   readonly worst: number | null
   readonly text: string
   readonly accepted: boolean
@@ -45,6 +55,8 @@ const CIRCUIT_CORE = [1, 3] as const
 const EACH_FAN_CORE = [1, 5] as const
 /** the core that first asked what guards every conductor */
 const GUARD_CORE = [1, 6] as const
+/** the core that first kept what came off, held proofs against what differs, and put covers back */
+const BENCH_CORE = [1, 11] as const
 
 const signedUnder = ({ signature }: Job, [major, minor]: readonly [number, number]): boolean => {
   if (!signature) return true
@@ -52,13 +64,63 @@ const signedUnder = ({ signature }: Job, [major, minor]: readonly [number, numbe
   return theirs > major || (theirs === major && patch >= minor)
 }
 const circuitAsked = (job: Job): boolean => signedUnder(job, CIRCUIT_CORE)
+/** Steps and proofs that no core before {@link BENCH_CORE} had. */
+const newAtTheBench = /^(fuel|pin-hole|working-setting|covers|last-look|continuity|insulation|states|inrush.*|loss-.*)$/
+/** asked before only where the core came off */
+const withCoreOff: ReadonlySet<string> = new Set(['drain', 'refill', 'leaks'])
+
+/** Whether a step or a proof was asked of whoever signed. */
+const askedThen = (job: Job, id: string): boolean =>
+  signedUnder(job, BENCH_CORE) || !(newAtTheBench.test(id) || (withCoreOff.has(id) && !coreOff(job)))
+
 /** Proofs that a job's signature stands for. */
 const provenBy = (job: Job): Proof[] =>
   proofsOf(job).filter(
     (p) =>
+      askedThen(job, p.id) &&
       (p.id !== NOT_FED_BACK || signedUnder(job, GUARD_CORE)) &&
       (signedUnder(job, EACH_FAN_CORE) || !circuitsOf(job).some((c, n) => n > 0 && p.id.endsWith(`-${c.run.id}`))),
   )
+
+/** Margins that may be short by name, where the owner was told: nothing burns of them and nothing is touched. */
+const mayBeShort: ReadonlySet<MarginId> = new Set<MarginId>(['air', 'supply', 'charge', 'battery', 'trigger', 'boil'])
+
+/** What is open at the bench: things off, coolant out, fixes nobody may drive with, work left lying. */
+function benchBlockers(job: Job): string[] {
+  if (!signedUnder(job, BENCH_CORE)) return []
+  const left = job.build.left.find((l) => l.backAt === null)
+  return [
+    ...openEntries(job).map((e) => `Not back yet: ${e.what}.`),
+    ...(isDry(job) ? ['The coolant is out.'] : []),
+    ...dangerousDebts(job).map((d) => `Nobody may drive with this fix for now: ${d.what}.`),
+    ...(left ? [`Work was left lying: ${left.why}.`] : []),
+  ]
+}
+
+/** "3 proofs not answered: It turns …". */
+const countInWords = (list: readonly string[], thing: string, not: string): string[] =>
+  list.length
+    ? [`${list.length} ${thing}${list.length === 1 ? '' : 's'} ${not}: ${list[0]}${list.length > 1 ? ' …' : '.'}`]
+    : []
+
+/** Steps that are not ticked and proofs that are not settled. */
+function workBlockers(job: Job): string[] {
+  const unmade = stepsOf(job).filter((s) => askedThen(job, s.id) && !job.build.done.some((d) => d.step === s.id))
+  const stood = provenBy(job).map((proof) => ({ name: proof.name, state: stateOfProof(job, proof) }))
+  const named = (state: ProofState): string[] => stood.flatMap((p) => (p.state === state ? [p.name] : []))
+  return [
+    ...countInWords(
+      unmade.map((s) => s.title),
+      'build step',
+      'not ticked',
+    ),
+    ...countInWords(named('open'), 'proof', 'not answered'),
+    ...named('failed').map((name) => `Proof failed: ${name}.`),
+    ...(signedUnder(job, BENCH_CORE) ? named('differs') : []).map(
+      (name) => `${name} is not as predicted: put it right and prove it again, or say in Prove why it may stand.`,
+    ),
+  ]
+}
 
 /** What a signature of an older core never answered for, and a run without a fuse, which has its own words. */
 const toldAlready = (job: Job, part: PartResult): boolean =>
@@ -68,6 +130,14 @@ const toldAlready = (job: Job, part: PartResult): boolean =>
 const shortInWords = (m: MarginResult): string => {
   const words = m.parts.flatMap((p) => (p.verdict === 'short' && p.words && !isFuseMissing(p) ? [p.words] : []))
   return `${m.name} is short${words.length ? `: ${words.join('; ')}` : ''}.`
+}
+
+/** "Boil is short, at the peak: it can stand only if the owner was told". */
+function toAcceptInWords(margin: string, part: PartResult, verdict: 'unsure' | 'open' | 'short'): string {
+  if (verdict === 'open') return `${margin} ${part.name}: open, needs ${part.words ?? ''}`
+  return verdict === 'short'
+    ? `${margin} is SHORT, ${part.name}: only if the owner was told, and what`
+    : `${margin} unsure ${part.name}`
 }
 
 /**
@@ -84,23 +154,10 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
     blockers.push('No fuse fitted. A job is not signed off without its fuse; there is no way round this.')
   if (!job.fans.length) blockers.push('No fan chosen.')
   if (!job.controllers.length) blockers.push('No controller chosen.')
-  for (const m of evaluation.margins)
-    if (m.parts.some((p) => !p.warns && p.verdict === 'short' && !toldAlready(job, p))) blockers.push(shortInWords(m))
+  const isShort = (p: PartResult): boolean => !p.warns && p.verdict === 'short' && !toldAlready(job, p)
+  for (const m of evaluation.margins) if (!mayBeShort.has(m.id) && m.parts.some(isShort)) blockers.push(shortInWords(m))
   if (wiresInUse(job).some((c) => c.size === null)) blockers.push('A conductor has no size.')
-  const unmade = stepsOf(job).filter((s) => !job.build.done.some((d) => d.step === s.id))
-  if (unmade.length)
-    blockers.push(
-      `${unmade.length} build ${unmade.length === 1 ? 'step' : 'steps'} not ticked: ` +
-        `${unmade[0]!.title}${unmade.length > 1 ? ' …' : '.'}`,
-    )
-  const unproved = provenBy(job).filter((p) => !job.proofs.some((d) => d.id === p.id))
-  if (unproved.length)
-    blockers.push(
-      `${unproved.length} ${unproved.length === 1 ? 'proof' : 'proofs'} not answered: ` +
-        `${unproved[0]!.name}${unproved.length > 1 ? ' …' : '.'}`,
-    )
-  const failed = provenBy(job).filter((p) => job.proofs.some((d) => d.id === p.id && d.answer === 'no'))
-  for (const f of failed) blockers.push(`Proof failed: ${f.name}.`)
+  blockers.push(...workBlockers(job), ...benchBlockers(job))
   const asked = circuitAsked(job)
   if (asked && job.fans.length && job.controllers.length) {
     const { net, mismatches } = provedCircuit(job)
@@ -129,16 +186,20 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
     )
   const margins = evaluation.margins.flatMap((m): ToAccept[] => [
     ...m.parts
-      .filter((p) => !p.warns && (p.verdict === 'unsure' || p.verdict === 'open'))
-      .filter((p) => !toldAlready(job, p))
+      .filter(
+        (p) =>
+          !p.warns &&
+          !toldAlready(job, p) &&
+          (p.verdict === 'unsure' || p.verdict === 'open' || (mayBeShort.has(m.id) && isShort(p))),
+      )
       .map((p) => {
-        const verdict = p.verdict as 'unsure' | 'open'
+        const verdict = p.verdict as 'unsure' | 'open' | 'short'
         return {
           margin: m.id,
           part: p.id,
           verdict,
           worst: p.worst,
-          text: verdict === 'open' ? `${m.name} ${p.name}: open, needs ${p.words ?? ''}` : `${m.name} unsure ${p.name}`,
+          text: toAcceptInWords(m.name, p, verdict),
           accepted: accepted(m.id, p.id, verdict, p.worst),
         }
       }),

@@ -2,6 +2,7 @@ import { type Summary } from './summary-schema'
 import { CORE_VERSION, type Evaluation, evaluate, worstInWords } from '../margins'
 import { type Job, jobKinds } from '../job'
 import { stations } from '../fields'
+import { openDebts, proofsOf, stateOfProof } from '../build'
 import { filled } from './filled'
 import { nextThing } from './next'
 import { complaintInWords } from './complaint-words'
@@ -11,6 +12,12 @@ const drawn = (x: number | null): number | null => (x === null ? null : Math.rou
 
 /** a day before all calendars: nothing is due on it */
 const NEVER_DUE = '0000-01-01'
+
+/** What a proof found that no margin says; null where all are as predicted or may stand. */
+function proofInWords(job: Job): string | null {
+  const found = proofsOf(job).find((p) => ['failed', 'differs'].includes(stateOfProof(job, p)))
+  return found ? `Proof ${stateOfProof(job, found)}: ${found.name}` : null
+}
 
 /** A job's line of the yard. @param evaluation its margins, told as the job's own page tells them */
 export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Summary {
@@ -35,12 +42,20 @@ export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Sum
       xWorst: drawn(xWorst),
       xBest: drawn(xBest),
     })),
-    worst: job.ended ? `Ended without a fan: ${job.ended.why}` : worstInWords(evaluation, job.units),
+    worst: job.ended
+      ? `Ended without a fan: ${job.ended.why}`
+      : (proofInWords(job) ?? worstInWords(evaluation, job.units)),
     next: nextThing(job, evaluation, NEVER_DUE).text,
     ticks: stations.map((s) => {
       const { done, total } = filled(job, s)
       return total > 0 && done === total ? 'full' : done > 0 ? 'begun' : 'empty'
     }),
-    care: job.after.flatMap((a) => (a.dueOn !== null && a.doneOn === null ? [{ what: a.what, dueOn: a.dueOn }] : [])),
+    care: [
+      ...job.after.flatMap((a) => (a.dueOn !== null && a.doneOn === null ? [{ what: a.what, dueOn: a.dueOn }] : [])),
+      ...openDebts(job).map((d) => ({
+        what: `Only for now, since ${d.at.slice(0, 10)}: ${d.what}`,
+        dueOn: d.until ?? d.at.slice(0, 10),
+      })),
+    ],
   }
 }

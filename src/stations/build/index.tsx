@@ -1,80 +1,127 @@
 'use client'
 
-import { cautions } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { handsOnMinutes, stepsOf } from '@/core/build'
+import Tab from 'react-bootstrap/Tab'
+import Tabs from 'react-bootstrap/Tabs'
+import { handsOnMinutes, isTicked, lockOf, nextStep, openDebts, openEntries, opensCoolant, stepsOf } from '@/core/build'
+import { cautions } from '@/core/job'
 import type { StationProps, StationView } from '../station'
+import { Coolant } from './Coolant'
+import { ForNow } from './ForNow'
+import { HaveAll } from './HaveAll'
+import { LeaveIt, LeftLying } from './Leaving'
+import { OwnStep } from './OwnStep'
+import { StepCard } from './StepCard'
+import { TakenOff } from './TakenOff'
 
-function Stage({ job, settle, now, goTo }: StationProps) {
+const counted = (word: string, n: number): string => (n ? `${word} ${n}` : word)
+
+/** Every step in order, with what has been done and what waits. */
+function AllSteps({
+  job,
+  at,
+  onPick,
+}: Pick<StationProps, 'job'> & { readonly at: number; readonly onPick: (i: number) => void }) {
   const steps = stepsOf(job)
-  const isDone = (id: string): boolean => job.build.done.some((d) => d.step === id)
-  const first = steps.findIndex((s) => !isDone(s.id))
-  const [picked, setPicked] = useState<number | null>(null)
-  const at = picked ?? first
-  const step = steps[at]
-  const tick = (id: string): void => {
-    const moment = now().toISOString()
-    settle((j) => ({
-      ...j,
-      build: {
-        done: isDone(id) ? j.build.done.filter((d) => d.step !== id) : [...j.build.done, { step: id, at: moment }],
-      },
-    }))
-    setPicked(null)
-  }
   return (
     <>
-      {step ? (
-        <section className="big-step" aria-label={`Step ${at + 1} of ${steps.length}`}>
-          <div className="soft">
-            Step {at + 1} of {steps.length}
-            {step.waitMinutes ? ` · wait about ${step.waitMinutes} min` : ` · ${step.minutes} min`}
-          </div>
-          <h2>{step.title}</h2>
-          <p>{step.tell}</p>
-          {step.cautions.map((c) => (
-            <p key={c} className="caution">
-              {cautions[c]}
-            </p>
-          ))}
-          <Button variant="primary" onClick={() => tick(step.id)}>
-            {isDone(step.id) ? 'Not done after all' : 'Done'}
-          </Button>
-        </section>
-      ) : (
-        <section className="big-step">
-          <h2>Every step is done</h2>
-          <p>Now prove it, before covers go back.</p>
-          <Button variant="primary" onClick={() => goTo('prove')}>
-            Go to Prove
-          </Button>
-        </section>
-      )}
-      <h2>All steps, {handsOnMinutes(steps)} min of hands</h2>
+      <p className="small soft">{handsOnMinutes(steps)} min of hands, waits not counted.</p>
       <ol className="step-list">
-        {steps.map((s, i) => (
-          <li key={s.id}>
-            <span className="figure-text soft">{i + 1}</span>
-            <button
-              type="button"
-              className="plain-button"
-              aria-current={i === at ? 'step' : undefined}
-              onClick={() => setPicked(i)}
-            >
-              {s.title}
-            </button>
-            <span className={isDone(s.id) ? 'verdict-holds' : 'soft'}>
-              {isDone(s.id) ? 'done' : s.waitMinutes ? 'wait' : `${s.minutes} min`}
-            </span>
-          </li>
-        ))}
+        {steps.map((s, i) => {
+          const done = isTicked(job, s.id)
+          return (
+            <li key={s.id}>
+              <span className="figure-text soft">{i + 1}</span>
+              <button
+                type="button"
+                className="plain-button"
+                aria-current={i === at ? 'step' : undefined}
+                onClick={() => onPick(i)}
+              >
+                {s.title}
+                {s.own && <span className="soft"> (added)</span>}
+              </button>
+              <span className={done ? 'verdict-holds' : 'soft'}>
+                {done ? 'done' : lockOf(job, s) ? 'waits' : s.waitMinutes ? 'wait' : `${s.minutes} min`}
+              </span>
+            </li>
+          )
+        })}
       </ol>
     </>
   )
 }
 
-function Tray({ job }: StationProps) {
+function Unplanned({ job }: Pick<StationProps, 'job'>) {
+  return job.build.unplanned.length === 0 ? null : (
+    <>
+      <h3 className="mt-3">Not as planned</h3>
+      {job.build.unplanned.map((u) => (
+        <p key={u.id} className="small mb-1">
+          {u.what}: {u.words} ({u.by}, {u.at.slice(0, 10)})
+        </p>
+      ))}
+    </>
+  )
+}
+
+function Stage(props: StationProps) {
+  const { job, goTo } = props
+  const steps = stepsOf(job)
+  const next = nextStep(job)
+  const first = next ? steps.findIndex((s) => s.id === next.id) : -1
+  const [picked, setPicked] = useState<number | null>(null)
+  const at = Math.min(picked ?? first, steps.length - 1)
+  const step = steps[at]
+  const left = job.build.left.some((l) => l.backAt === null)
+  const waitsForProofs = step?.waitsForProofs === true && lockOf(job, step) !== null
+  return (
+    <>
+      {left ? (
+        <LeftLying {...props} />
+      ) : step ? (
+        <StepCard key={step.id} {...props} step={step} at={at} of={steps.length} onDone={() => setPicked(null)} />
+      ) : (
+        <section className="big-step">
+          <h2>Every step is done</h2>
+          <p>All that is left is the signature.</p>
+          <Button variant="primary" onClick={() => goTo('after')}>
+            Go to After
+          </Button>
+        </section>
+      )}
+      {waitsForProofs && !left && (
+        <p>
+          <Button onClick={() => goTo('prove')}>Prove it now</Button>
+        </p>
+      )}
+      <Tabs defaultActiveKey="steps" id="build-views" mountOnEnter unmountOnExit transition={false} className="mb-2">
+        <Tab eventKey="steps" title="All steps">
+          <AllSteps job={job} at={at} onPick={setPicked} />
+          <Unplanned job={job} />
+        </Tab>
+        <Tab eventKey="have" title="Have it all">
+          <HaveAll {...props} />
+        </Tab>
+        <Tab eventKey="off" title={counted('Taken off', openEntries(job).length)}>
+          <TakenOff {...props} />
+        </Tab>
+        {opensCoolant(job) && (
+          <Tab eventKey="coolant" title="Coolant">
+            <Coolant {...props} />
+          </Tab>
+        )}
+        <Tab eventKey="now" title={counted('For now', openDebts(job).length)}>
+          <ForNow {...props} />
+        </Tab>
+      </Tabs>
+    </>
+  )
+}
+
+function Tray(props: StationProps) {
+  const { job } = props
   return (
     <>
       <h2>Before the first bolt</h2>
@@ -85,10 +132,14 @@ function Tray({ job }: StationProps) {
             ? 'There is no baseline: before and after will not be comparable.'
             : 'No baseline yet: take it before the first bolt, it cannot be had afterwards.'}
       </p>
+      <h2>While it is open</h2>
+      <OwnStep {...props} />
+      <h2>Stop for today</h2>
+      <LeaveIt {...props} />
       <h2>Cautions</h2>
       <p className="caution small">{cautions.surprise}</p>
       <p className="caution small">{cautions.battery}</p>
-      <p className="caution small">{cautions.hotCoolant}</p>
+      {job.cooling && <p className="caution small">{cautions.hotCoolant}</p>}
       <p className="small soft">{cautions.maker}</p>
     </>
   )

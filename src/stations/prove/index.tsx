@@ -1,105 +1,38 @@
 'use client'
 
+import { answerTo, type Proof, proofsOf, stateOfProof, stateRows, wrongWayAdvice } from '@/core/build'
 import { cautions } from '@/core/job'
-import { choiceEnds, type Job } from '@/core/job'
-import { useState } from 'react'
-import Button from 'react-bootstrap/Button'
-import Form from 'react-bootstrap/Form'
-import { asPredicted, proofsOf, wrongWayAdvice, type Proof } from '@/core/build'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
-import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps, StationView } from '../station'
+import { ProofAnswer } from './ProofAnswer'
 
-type Answer = Omit<Job['proofs'][number], 'id' | 'at'>
+const shortStates: ReadonlySet<string> = new Set(['differs', 'failed'])
 
-const answered = (job: Job, id: string, answer: Answer | null, at: string): Job => ({
-  ...job,
-  proofs: [...job.proofs.filter((p) => p.id !== id), ...(answer ? [{ id, at, ...answer }] : [])],
-})
-const nothing: Answer = { measured: null, answer: null, notProved: null }
+/** What a figure should be, with the band that the readings leave it. */
+function Predicted({ proof, job }: Pick<StationProps, 'job'> & { readonly proof: Proof }) {
+  const p = proof.predicted
+  if (!p) return proof.kind === 'figure' ? <> Not predicted until every choice is made.</> : null
+  const said = (v: number): string => format(v, p.quantity, job.units, 3)
+  return <>{` Predicted ${said(p.value)}, between ${said(p.low)} and ${said(p.high)}.`}</>
+}
 
-function Found({ proof, job, settle, now }: Pick<StationProps, 'job' | 'settle' | 'now'> & { readonly proof: Proof }) {
-  const done = job.proofs.find((p) => p.id === proof.id)
-  const [why, setWhy] = useState<string | null>(null)
-  const say = (answer: Answer | null): void => {
-    const at = now().toISOString()
-    settle((j) => answered(j, proof.id, answer, at))
-  }
-  if (why !== null) {
-    return (
-      <form
-        className="d-flex gap-2 flex-wrap"
-        onSubmit={(e) => {
-          e.preventDefault()
-          if (why.trim()) {
-            say({ ...nothing, notProved: why.trim() })
-            setWhy(null)
-          }
-        }}
-      >
-        <Form.Control
-          style={{ maxWidth: 260 }}
-          value={why}
-          maxLength={300}
-          onChange={(e) => setWhy(e.target.value)}
-          placeholder="why it was not proved"
-          aria-label={`Why not proved: ${proof.name}`}
-        />
-        <Button type="submit" variant="outline-dark" disabled={!why.trim()}>
-          Note it
-        </Button>
-        <Button variant="link" onClick={() => setWhy(null)}>
-          Cancel
-        </Button>
-      </form>
-    )
-  }
-  if (done?.notProved != null)
-    return (
-      <div>
-        Not proved: {done.notProved}{' '}
-        <button type="button" className="word-button" onClick={() => say(null)}>
-          take back
-        </button>
-      </div>
-    )
+/** Every row of the circuit's own table, to be tried one after the other. */
+function StateRows({ job }: Pick<StationProps, 'job'>) {
+  const rows = stateRows(job)
+  if (!rows.length) return <p className="small soft mb-1">No circuit to try yet.</p>
   return (
-    <div className="d-flex gap-2 flex-wrap align-items-center">
-      {proof.kind === 'yes or no' &&
-        (['yes', 'no'] as const).map((a) => (
-          <Button
-            key={a}
-            variant={done?.answer === a ? (a === 'yes' ? 'primary' : 'danger') : 'outline-dark'}
-            aria-pressed={done?.answer === a}
-            aria-label={`${a}: ${proof.name}`}
-            onClick={() => say({ ...nothing, answer: a })}
-          >
-            {a}
-          </Button>
+    <details className="small">
+      <summary>{rows.length} rows</summary>
+      <ul className="state-rows">
+        {rows.map(({ when, runs }) => (
+          <li key={when}>
+            <span>{when}</span>
+            <span className={runs ? 'fw-medium' : 'soft'}>{runs === null ? 'either' : runs ? 'runs' : 'stands'}</span>
+          </li>
         ))}
-      {proof.predicted && (
-        <QuantityField
-          name={`proof.${proof.id}`}
-          label="measured"
-          value={done?.measured?.value ?? null}
-          quantity={proof.predicted.quantity}
-          system={job.units}
-          range={choiceEnds.proof}
-          onSettle={(value, typed) => say({ ...nothing, measured: { value, typed } })}
-        />
-      )}
-      {!done && (
-        <button
-          type="button"
-          className="word-button soft"
-          aria-label={`not proved: ${proof.name}`}
-          onClick={() => setWhy('')}
-        >
-          not proved
-        </button>
-      )}
-    </div>
+      </ul>
+    </details>
   )
 }
 
@@ -112,35 +45,24 @@ function Stage(props: StationProps) {
         {cautions.surprise} {cautions.fumes}
       </p>
       {proofsOf(job).map((proof) => {
-        const done = job.proofs.find((p) => p.id === proof.id)
-        const p = proof.predicted
-        const verdict =
-          done?.measured && p
-            ? asPredicted(p, done.measured.value)
-              ? 'as predicted'
-              : 'differs: find out why'
-            : done?.answer === 'no'
-              ? 'failed'
-              : done?.answer === 'yes'
-                ? 'proved'
-                : ''
+        const state = stateOfProof(job, proof)
         return (
-          <section key={proof.id} className="border-bottom py-2" aria-label={proof.name}>
+          <section key={proof.id} className="proof border-bottom py-2" aria-label={proof.name}>
             <div className="d-flex justify-content-between gap-2">
               <strong className="fw-medium">{proof.name}</strong>
-              <span className={/differs|failed/.test(verdict) ? 'verdict-short' : 'verdict-holds'}>{verdict}</span>
+              <span className={shortStates.has(state) ? 'verdict-short' : 'verdict-holds'}>
+                {state === 'open' ? '' : state === 'accepted' ? 'differs, stands by name' : state}
+              </span>
             </div>
             <div className="small soft">
               {proof.how}
-              {p
-                ? ` Predicted ${format(p.value, p.quantity, job.units, 3)}, between ` +
-                  `${format(p.low, p.quantity, job.units, 3)} and ${format(p.high, p.quantity, job.units, 3)}.`
-                : proof.kind === 'figure'
-                  ? ' Not predicted until every choice is made.'
-                  : ''}
+              <Predicted proof={proof} job={job} />
             </div>
-            {proof.turns && done?.answer === 'no' && <p className="say say-short">{wrongWayAdvice(proof.turns)}</p>}
-            <Found {...props} proof={proof} />
+            {proof.states && <StateRows job={job} />}
+            {proof.turns && answerTo(job, proof)?.answer === 'no' && (
+              <p className="say say-short">{wrongWayAdvice(proof.turns)}</p>
+            )}
+            <ProofAnswer {...props} proof={proof} />
           </section>
         )
       })}
@@ -163,8 +85,9 @@ function Tray({ job, settle }: StationProps) {
         tell={job.setting.state === 'test' ? 'A job never closes on a test setting.' : ''}
       />
       <p className="small soft mt-3">
-        A figure within its band is as predicted; one outside it tells of a poor joint, a wrong reading or a different
-        part. What cannot be proved is noted with its reason and listed as such.
+        A figure within its band is as predicted. One outside it holds the signature until it is put right and proved
+        again, or stands by name where nothing can burn. What cannot be proved is noted with its reason and listed as
+        such.
       </p>
     </>
   )

@@ -2,7 +2,7 @@ import { type LeadName } from '../choices'
 import { typical } from '../../reading'
 import type { Job } from '../document'
 import type { Obstacle } from '../schema/place'
-import { flapCare, tieCare } from '../start'
+import { careOf, flapCare, tieCare } from '../start'
 import { freshId } from './fresh-id'
 
 export const changePlace = (job: Job, change: Partial<Job['place']>): Job => ({
@@ -17,7 +17,7 @@ export function changeDuct(job: Job, change: Partial<Job['place']['duct']>): Job
   const duct = { ...job.place.duct, ...change }
   const others = job.after.filter((a) => !isFlap(a) || a.doneOn !== null)
   const kept = job.after.filter(isFlap)
-  const flaps = flapCare.map(({ id, what }) => kept.find((a) => a.id === id) ?? { id, what, dueOn: null, doneOn: null })
+  const flaps = flapCare.map(({ id, what }) => kept.find((a) => a.id === id) ?? careOf(id, what))
   return {
     ...changePlace(job, { duct }),
     after: duct.splitter ? [...job.after.filter((a) => !isFlap(a)), ...flaps] : others,
@@ -30,10 +30,7 @@ export function changeMount(job: Job, mount: Job['place']['mount']): Job {
   const cared = others.some((a) => a.id === tieCare.id)
   return {
     ...changePlace(job, { mount }),
-    after:
-      mount === 'ties' && !cared
-        ? [...others, { id: tieCare.id, what: tieCare.what, dueOn: null, doneOn: null }]
-        : others,
+    after: mount === 'ties' && !cared ? [...others, careOf(tieCare.id, tieCare.what)] : others,
   }
 }
 

@@ -15,6 +15,7 @@ export const bracket = {
     {
       id: 'screws',
       title: 'Try the screws without the fan',
+      why: 'A screw that bottoms in the channel meets a tube.',
       tell: 'Each screw by hand through bracket and washer: it must bottom on its head, not in the channel.',
       minutes: 8,
       cautions: [],

@@ -15,7 +15,8 @@ export const duct = {
     {
       id: 'drill',
       title: 'Cut the hole for the flange',
-      tell: 'Template from the flange; edges trimmed, bare metal painted.',
+      why: 'It cannot be cut with the fan on.',
+      tell: 'Template from the flange; openings behind covered, edges trimmed, chips out, bare metal painted.',
       minutes: 20,
       cautions: ['drilling', 'eyes'],
     },
@@ -24,6 +25,7 @@ export const duct = {
     {
       id: 'hose',
       title: 'Hose on, last',
+      why: 'Its end is in the way of everything else.',
       tell:
         'Flange nuts and washers tight first: the hose hides them. Clips at both ends, no kink, clear of ' +
         'what is hot.',

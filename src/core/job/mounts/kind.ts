@@ -4,6 +4,7 @@ import type { AlterationKind } from '../choices'
 export interface MountStep {
   readonly id: string
   readonly title: string
+  readonly why: string
   readonly tell: string
   readonly minutes: number
   readonly cautions: readonly Caution[]

@@ -15,7 +15,10 @@ export const panel = {
     {
       id: 'drill',
       title: 'Mark, drill and trim the panel',
-      tell: 'Template from the fan itself; pilot holes first, edges trimmed, bare metal painted.',
+      why: 'It cannot be drilled with the fan on.',
+      tell:
+        'Template from the fan itself; ports and belts behind it covered. Pilot holes first, then to size, edges ' +
+        'deburred before any rubber goes on, chips out with a magnet or a vacuum, bare metal painted.',
       minutes: 25,
       cautions: ['drilling', 'eyes'],
     },

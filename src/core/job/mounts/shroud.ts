@@ -15,6 +15,7 @@ export const shroud = {
     {
       id: 'trim',
       title: 'Edge trim on the shroud',
+      why: 'What leaks past the edge does not go through the fins.',
       tell: 'All round, joint at the lowest point.',
       minutes: 10,
       cautions: [],

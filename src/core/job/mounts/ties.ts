@@ -15,6 +15,7 @@ export const ties = {
     {
       id: 'gaps',
       title: 'Mark the gaps for the ties',
+      why: 'A tie through a tube is a leak.',
       tell: 'Hold the fan in place and mark the gaps between tubes; open each with a blunt needle, never a drill.',
       minutes: 5,
       cautions: ['eyes'],

@@ -21,9 +21,6 @@ export const recordShape = {
     fanWhileCranking: z.boolean(),
   }),
   setting: z.strictObject({ state: z.enum(['test', 'working']) }),
-  build: z.strictObject({
-    done: z.array(z.strictObject({ step: idSchema, at: momentSchema })).max(...upTo('steps')),
-  }),
   proofs: z
     .array(
       z.strictObject({
@@ -32,19 +29,34 @@ export const recordShape = {
         answer: z.enum(['yes', 'no']).nullable(),
         /** why it was not proved */
         notProved: line(300).nullable(),
+        /** what was seen besides, in words */
+        words: line(300),
+        /** a figure that differs and may stand, of the very value that was accepted */
+        accepted: z.strictObject({ value: z.number(), why: name(300), by: name(80), at: momentSchema }).nullable(),
+        /** what was found before it was put right and proved again */
+        earlier: z.array(z.strictObject({ found: name(160), at: momentSchema })).max(...upTo('earlierProofs')),
         at: momentSchema,
       }),
     )
     .max(...upTo('proofs')),
   after: z
-    .array(z.strictObject({ id: idSchema, what: line(120), dueOn: daySchema.nullable(), doneOn: daySchema.nullable() }))
+    .array(
+      z.strictObject({
+        id: idSchema,
+        what: line(120),
+        dueOn: daySchema.nullable(),
+        doneOn: daySchema.nullable(),
+        /** what was found when it was done */
+        found: line(300),
+      }),
+    )
     .max(...upTo('care')),
   acceptances: z
     .array(
       z.strictObject({
         margin: z.enum([...marginIds, 'plan']),
         part: line(60),
-        verdict: z.enum(['unsure', 'open', 'warning']),
+        verdict: z.enum(['unsure', 'open', 'warning', 'short']),
         /** the worst corner that was accepted, in the part's unit; null where there was no figure */
         worst: z.number().nullable(),
         who: name(80),

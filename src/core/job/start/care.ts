@@ -1,8 +1,16 @@
+import type { Job } from '../document'
+
 /** What is rung, checked or looked at once the machine is back at work. */
 export const afterCare = [
-  { id: 'level', what: 'Coolant level again, cold, after the first outing', days: 1 },
-  { id: 'ring', what: 'Ring the owner: how did it run, should the set temperature move', days: 7 },
-  { id: 'again', what: 'Fasteners, ties, leads and joints looked over', days: 30 },
+  { id: 'level', what: 'Coolant level again, cold, after the first outing', days: 1, coolant: true },
+  { id: 'ring', what: 'Ring the owner: how did it run, should the set temperature move', days: 7, coolant: false },
+  { id: 'again', what: 'Fasteners, ties, leads and joints looked over', days: 30, coolant: false },
+  {
+    id: 'season',
+    what: 'Change of season: is the fan wanted, is the setting still right, plug or isolator dry',
+    days: 180,
+    coolant: false,
+  },
 ] as const
 
 /** Ties through fins give where a bracket does not: they are looked at after the first hour. @see typical.md */
@@ -33,3 +41,12 @@ export function careDays(id: string, today: string): number {
   if (flap) return daysUntil(flap.month, today)
   return [...afterCare, tieCare].find((c) => c.id === id)?.days ?? 7
 }
+
+/** Something to look after that no day is set for yet. */
+export const careOf = (id: string, what: string): Job['after'][number] => ({
+  id,
+  what,
+  dueOn: null,
+  doneOn: null,
+  found: '',
+})

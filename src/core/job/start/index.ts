@@ -8,12 +8,12 @@ import { type Job } from '../document'
 import { type JobKind, jobKinds } from '../kinds'
 import { type TypicalMachine, typicalMachines } from '../typical'
 import { blocksFor, mediumOf } from './blocks'
-import { afterCare, tieCare } from './care'
+import { afterCare, careOf, tieCare } from './care'
 import { mm, placeBeside } from './place'
 import { controlConductors, isolatorAt, switchAt, usualColours, wiringBeside } from './wiring'
 
 export { mediumOf } from './blocks'
-export { afterCare, careDays, flapCare, tieCare } from './care'
+export { afterCare, careDays, careOf, flapCare, tieCare } from './care'
 export { controlConductors, usualColours } from './wiring'
 
 export interface Beginning {
@@ -141,7 +141,7 @@ const placeOf = (t: TypicalMachine, medium: Medium): Job['place'] => ({
 })
 
 /** What is kept of a job that nobody has worked on yet. */
-const emptyRecord = (t: TypicalMachine, tied: boolean) =>
+const emptyRecord = (t: TypicalMachine, cooled: boolean) =>
   ({
     limits: { dropShare: 0.03, leastAreaM2: 0.75e-6, boilKeepK: 10 },
     use: {
@@ -151,14 +151,14 @@ const emptyRecord = (t: TypicalMachine, tied: boolean) =>
       fanWhileCranking: true,
     },
     setting: { state: 'test' },
-    build: { done: [] },
+    build: { done: [], passed: [], waits: [], torques: [], own: [], unplanned: [], have: [], left: [] },
+    ledger: [],
+    coolant: { outM3: null, inM3: null },
+    debts: [],
     proofs: [],
-    after: [...afterCare, ...(tied ? [tieCare] : [])].map(({ id, what }) => ({
-      id,
-      what,
-      dueOn: null,
-      doneOn: null,
-    })),
+    after: [...afterCare.filter((c) => cooled || !c.coolant), ...(cooled ? [tieCare] : [])].map(({ id, what }) =>
+      careOf(id, what),
+    ),
     acceptances: [],
     claims: [],
     ended: null,

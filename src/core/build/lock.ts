@@ -1,0 +1,98 @@
+import type { Job } from '../job'
+import { isDry } from './coolant'
+import { holdingEntries, openEntries } from './ledger'
+import { missingNeeds } from './needs'
+import { stateOfProof, unsettledProofs } from './proof-state'
+import { type Proof, proofsOf } from './proofs'
+import type { Step } from './step'
+import { stepsOf } from './steps'
+
+/** What a step or a proof waits for. */
+export interface Lock {
+  readonly waits: readonly string[]
+  /** something was tried and failed, or would be lost: nobody goes past it by name */
+  readonly firm: boolean
+}
+
+export const isTicked = (job: Job, id: string): boolean => job.build.done.some((d) => d.step === id)
+
+const first = (titles: readonly string[]): string[] => {
+  const [one, ...more] = titles
+  if (one === undefined) return []
+  return [`${one}${more.length ? ` and ${more.length} more` : ''} first`]
+}
+
+/** Steps of a list that this job has and that are not ticked. */
+const unticked = (job: Job, ids: readonly string[]): Step[] =>
+  stepsOf(job).filter((s) => ids.includes(s.id) && !isTicked(job, s.id))
+
+/** What some steps wait for besides other steps. */
+const more: Readonly<Record<string, (job: Job) => string[]>> = {
+  'have-all': (job) => {
+    const missing = missingNeeds(job)
+    return missing.length
+      ? [`${missing.length} of what is needed not answered: ${missing[0]!.what}${missing.length > 1 ? ' …' : ''}`]
+      : []
+  },
+  baseline: (job) =>
+    job.baseline.state === 'not yet' ? ['the baseline: taken, or said that it cannot be had (in Machine)'] : [],
+  'working-setting': (job) =>
+    job.setting.state === 'test' ? ['the controller stands on its test setting: say in Prove when it does not'] : [],
+  'last-look': (job) => openEntries(job).map((e) => `${e.what} is not back`),
+}
+
+/** Proofs that a step answers or waits for, in words, and whether one of them failed. */
+function proofsBefore(job: Job, step: Step): { readonly waits: string[]; readonly failed: boolean } {
+  const unsettled = unsettledProofs(job).filter(({ proof }) => step.waitsForProofs || step.asks.includes(proof.id))
+  const failed = unsettled.filter(({ state }) => state !== 'open')
+  return {
+    waits: [
+      ...failed.map(({ proof, state }) => `${proof.name}: ${state}`),
+      ...first(unsettled.filter(({ state }) => state === 'open').map(({ proof }) => proof.name)).map((w) =>
+        step.waitsForProofs ? `to prove: ${w}` : `to answer: ${w}`,
+      ),
+    ],
+    failed: failed.length > 0,
+  }
+}
+
+/** Whether somebody went past a lock by name. */
+export const passedBy = (job: Job, what: string): Job['build']['passed'][number] | undefined =>
+  job.build.passed.find((p) => p.what === what)
+
+const lockOr = (waits: readonly string[], firm: boolean): Lock | null => (waits.length ? { waits, firm } : null)
+
+/**
+ * What a step waits for; null where it can be done. What failed holds whatever anybody says: a fuse does not go in on a
+ * pinched wire.
+ */
+export function lockOf(job: Job, step: Step): Lock | null {
+  const { waits, failed } = proofsBefore(job, step)
+  const all = [...first(unticked(job, step.needs).map((s) => s.title)), ...waits, ...(more[step.id]?.(job) ?? [])]
+  if (failed) return lockOr(all, true)
+  return passedBy(job, step.id) ? null : lockOr(all, false)
+}
+
+/** Why no engine may run; nothing where it may. Nobody goes past that by name. */
+export const engineHeld = (job: Job): string[] => [
+  ...(isDry(job) ? ['the coolant is out: refill and purge first'] : []),
+  ...holdingEntries(job),
+]
+
+/** What a proof waits for: steps, and for one with the engine running whatever an engine must not run without. */
+export function proofLock(job: Job, proof: Proof): Lock | null {
+  const held = proof.engine ? engineHeld(job) : []
+  if (held.length) return { waits: held, firm: true }
+  if (proof.needs.includes('fuse-in')) {
+    const tried = proofsOf(job).filter((p) => !p.needs.includes('fuse-in') && stateOfProof(job, p) === 'failed')
+    if (tried.length) return { waits: tried.map((p) => `${p.name}: failed`), firm: true }
+  }
+  if (passedBy(job, `proof:${proof.id}`)) return null
+  return lockOr(first(unticked(job, proof.needs).map((s) => s.title)), false)
+}
+
+/** The step to do next: the first that is not done and waits for no other step. */
+export function nextStep(job: Job): Step | undefined {
+  const open = stepsOf(job).filter((s) => !isTicked(job, s.id))
+  return open.find((s) => unticked(job, s.needs).length === 0) ?? open[0]
+}

@@ -1,0 +1,60 @@
+import { contactsResistance, CRIMP_OHM, RING_OHM, runningFan, wiresResistance } from '../electrical'
+import { circuitsOf, type FanCircuit, ratingOf, runCurrent, startCurrent, wiresOf, wiresWaitFor } from '../fan-circuit'
+import type { Job } from '../job'
+import type { Bench } from '../reading'
+import { type BenchFigure, type BenchFigureKind, proofId } from '../wiring'
+
+export type ProofFigureKind = BenchFigureKind | 'inrush' | 'loss-plus' | 'loss-minus'
+
+/** A figure of a proof: those that are weighed as evidence, and those that only find a fault. */
+export type ProofFigure = Omit<BenchFigure, 'kind'> & { readonly kind: ProofFigureKind }
+
+/** an ordinary meter across a lead, V; a clamp that holds the highest, as a share */
+const SLACK = { lossV: 0.05, inrush: 0.25 }
+
+/** Ohm on one side of a fan: its wires, and half of the joints; fuse and contacts where they sit. @see engineering §1.2 */
+function ohmOn(bench: Bench, job: Job, circuit: FanCircuit, side: 'plus' | 'minus'): number {
+  const run = wiresOf(bench, circuit)
+  const amps = runCurrent(bench, circuit.fan!).value
+  const back = circuit.conductors.map((c) => c.role === 'return')
+  const own = run.conductors.filter((_, i) => back[i] === (side === 'minus'))
+  const wires = wiresResistance(amps, { conductors: own, frame: side === 'minus' && run.frame }).value
+  const joints = (run.crimps * CRIMP_OHM + run.rings * RING_OHM) / 2
+  const contacts = contactsResistance(run).value - 2 * joints
+  const switchedBack = circuit.run.switchedBy === 'controller' && job.wiring.side === 'ground'
+  return wires + joints + (switchedBack === (side === 'minus') ? contacts : 0)
+}
+
+/** Volts lost on one side at the current that the fan then takes. @see engineering §1.2, §1.6 */
+function lostOn(bench: Bench, job: Job, circuit: FanCircuit, side: 'plus' | 'minus'): number {
+  const [plus, minus] = [ohmOn(bench, job, circuit, 'plus'), ohmOn(bench, job, circuit, 'minus')]
+  const volts = bench.value('charging.regulatorV')
+  return runningFan(ratingOf(bench, circuit.fan!), volts, plus + minus).currentA * (side === 'plus' ? plus : minus)
+}
+
+/** What is measured besides: the first instant, and what is lost on each side of a fan. */
+export function lossFigures(job: Job): ProofFigure[] {
+  return circuitsOf(job).flatMap((circuit, n): ProofFigure[] => {
+    const { fan, suffix } = circuit
+    const wired = fan !== null && wiresWaitFor(circuit) === null
+    const of = (kind: ProofFigureKind) => ({ kind, id: proofId(kind, circuit, n), circuit })
+    const loss = (side: 'plus' | 'minus'): ProofFigure => ({
+      ...of(`loss-${side}`),
+      name: side === 'plus' ? `Lost on the way out${suffix}` : `Lost on the way back${suffix}`,
+      quantity: 'voltage',
+      slack: SLACK.lossV,
+      at: wired ? (b) => lostOn(b, job, circuit, side) : null,
+    })
+    return [
+      {
+        ...of('inrush'),
+        name: `Starting current${suffix}`,
+        quantity: 'current',
+        slack: fan ? SLACK.inrush * (fan.part.lockedA?.value ?? 4 * fan.part.ratedA.value) : 0,
+        at: fan && ((b) => startCurrent(b, fan).value),
+      },
+      loss('plus'),
+      loss('minus'),
+    ]
+  })
+}

@@ -1,0 +1,150 @@
+import { eachOnce, fannedCircuits } from '../fan-circuit'
+import { fuseForms } from '../electrical'
+import { type Job, mountOf } from '../job'
+import { cutList } from '../wiring'
+import type { Part } from '../parts'
+import { format } from '../units'
+import { coreOff, engined, mountsFan, opensCoolant, pinMovesM } from './asks'
+import { tiesOf } from './fastening'
+
+export const needGroups = ['parts', 'wire and small parts', 'consumables', 'tools'] as const
+export type NeedGroup = (typeof needGroups)[number]
+
+/** One thing that has to lie there before the first bolt. */
+export interface Need {
+  /** the same for the same thing, so that an answer finds it again */
+  readonly id: string
+  readonly group: NeedGroup
+  readonly what: string
+  readonly amount: string
+  /** what the shelf says of it, where somebody counts; it is there only once somebody has said so */
+  readonly shelf: string
+}
+
+const need = (group: NeedGroup, what: string, amount = '1', shelf = ''): Need => ({
+  id: `${group.slice(0, 1)}:${what}`.slice(0, 80),
+  group,
+  what,
+  amount,
+  shelf,
+})
+
+/** Fans, controllers and probes that were chosen, a new core. */
+function partsNeeded(job: Job, shelf: readonly Part[]): Need[] {
+  const counted = (id: string): string => (shelf.some((p) => p.id === id) ? 'on the shelf’s list, not counted' : '')
+  const each = (name: string, id: string): Need => need('parts', name, '1', counted(id))
+  const more = (list: readonly Need[]): Need[] =>
+    [...new Map(list.map((n) => [n.id, n])).values()].map((n) => ({
+      ...n,
+      amount: String(list.filter((o) => o.id === n.id).length),
+    }))
+  return more([
+    ...fannedCircuits(job).map(({ fan }) => each(fan.part.name, fan.part.id)),
+    ...eachOnce(job, 'controller').map(([c]) => each(c.part.name, c.part.id)),
+    ...eachOnce(job, 'probe').flatMap(([p]) => (p.part ? [each(p.part.name, p.part.id)] : [])),
+    ...(job.newCore ? [need('parts', 'the new core, its rubbers and pins')] : []),
+  ])
+}
+
+/** The circuit's wire, fuses, joints and sleeves, as the cut list has them. */
+const wiringNeeded = (job: Job, shelf: readonly Part[]): Need[] =>
+  cutList(job, shelf).shopping.map((s) =>
+    need(
+      'wire and small parts',
+      s.what,
+      s.unit === 'm' ? format(s.count, 'run', job.units) : String(s.count),
+      shelf.length === 0 ? '' : `${s.has}${s.note ? `: ${s.note}` : ''}`,
+    ),
+  )
+
+/** coolant is bought with so much to spare (estimate) */
+const SPARE = 1.1
+
+function consumablesNeeded(job: Job): Need[] {
+  const { figures } = mountOf(job)
+  const places = new Set(job.probes.map((p) => p.place))
+  const tied = fannedCircuits(job).flatMap((c) => tiesOf(job, c) ?? [])
+  const of = (what: string, amount?: string): Need => need('consumables', what, amount)
+  return [
+    ...(opensCoolant(job)
+      ? [
+          of('coolant, mixed as its maker says', format(SPARE * job.cooling!.volumeM3.value, 'volume', job.units, 2)),
+          of('washer for the drain bolt'),
+          of('clean rag and plugs for the openings', '2'),
+        ]
+      : []),
+    ...(places.has('fin-paste') ? [of('heat-conducting paste')] : []),
+    ...(places.has('threaded') ? [of('PTFE tape for a taper thread, or a new washer for a straight one')] : []),
+    ...(mountsFan(job) && tied.length
+      ? [
+          of(
+            `ties through fins, ${format(Math.max(...tied.map((t) => t.lengthM)), 'length', job.units, 3)} or longer`,
+            `${4 * tied.length} and ${4 * tied.length} to spare`,
+          ),
+          of('foam for the corners', String(4 * tied.length)),
+        ]
+      : []),
+    ...(mountsFan(job) && figures.includes('screw') ? [of('threadlocker, medium'), of('locking washers', '4')] : []),
+    ...(mountsFan(job) && figures.includes('stand-offs') ? [of('locking nuts and large washers', '4')] : []),
+    ...(mountsFan(job) && mountOf(job).onSheet ? [of('paint for bare metal'), of('edge trim')] : []),
+    ...(mountsFan(job) && mountOf(job).shrouded ? [of('edge trim, all round the shroud')] : []),
+    ...(job.newCore && pinMovesM(job) !== 0 ? [of('paint for the moved hole')] : []),
+    of('isopropyl alcohol and wipes'),
+    of('labels, two a wire'),
+    of('adhesive tape'),
+  ]
+}
+
+/** Tools, those besides that are usually forgotten. */
+function toolsNeeded(job: Job): Need[] {
+  const of = (what: string): Need => need('tools', what)
+  const drills = (mountsFan(job) && mountOf(job).onSheet) || pinMovesM(job) !== 0 || mountOf(job).alters !== null
+  const forms = new Set(job.fuses.map((f) => fuseForms[f.kind].name))
+  return [
+    of('sockets and spanners, odd sizes too; a long extension'),
+    of('short screwdriver, and one for worm-drive clips'),
+    of('hex and six-lobe keys'),
+    of('side cutter'),
+    of('pick, or a blunt needle'),
+    of('wire stripper'),
+    of('crimping pliers for these terminals'),
+    ...(job.wiring.joints === 'sealed crimp' || job.wiring.joints === 'solder and sleeve' ? [of('heat gun')] : []),
+    of('multimeter with sharp leads'),
+    of('clamp meter for direct current that holds the highest'),
+    of('torque wrench from 2 N·m'),
+    of('tape measure, caliper'),
+    ...(forms.size ? [of(`fuse puller (${[...forms].join(', ')})`)] : []),
+    ...(engined(job) ? [of('thermometer, or a gauge that can be trusted')] : []),
+    ...(opensCoolant(job) ? [of('catch pan, measuring jug and funnel')] : []),
+    ...(coreOff(job) ? [of('pliers for hose clips')] : []),
+    ...(drills ? [of('drill, bits from pilot to size, deburrer, magnet for the chips'), of('eye protection')] : []),
+    of('lidded tins for small parts'),
+  ]
+}
+
+/**
+ * Everything that a job's choices ask for, each thing once. What a harness or kit brings is that kit, one thing.
+ * @param shelf what the workshop has; it is told beside a thing, and never taken for an answer
+ */
+export function needsOfJob(job: Job, shelf: readonly Part[] = []): Need[] {
+  const all = [...partsNeeded(job, shelf), ...wiringNeeded(job, shelf), ...consumablesNeeded(job), ...toolsNeeded(job)]
+  return [...new Map(all.map((n) => [n.id, n])).values()]
+}
+
+export type HaveState = 'not answered' | 'here' | 'to get' | 'without'
+
+/** How a thing stands: here, still to get, or gone without by somebody's name and reason. */
+export function haveOf(job: Job, { id }: Pick<Need, 'id'>): HaveState {
+  const answer = job.build.have.find((h) => h.need === id)
+  if (!answer) return 'not answered'
+  if (answer.here) return 'here'
+  return answer.why.trim() && answer.by.trim() ? 'without' : 'to get'
+}
+
+/** What holds the start: neither here nor gone without. */
+export const missingNeeds = (job: Job): Need[] =>
+  needsOfJob(job).filter((n) => ['not answered', 'to get'].includes(haveOf(job, n)))
+
+/** What is to be bought: everything that somebody said is not there, and is not gone without. */
+export const shoppingList = (job: Job, shelf: readonly Part[]): Need[] =>
+  needsOfJob(job, shelf).filter((n) => haveOf(job, n) === 'to get')

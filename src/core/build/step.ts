@@ -1,0 +1,55 @@
+import type { Caution, Job } from '../job'
+
+/** What a step closes the way to: what is done there comes before it. */
+export type Place = 'the core on the bench' | 'wires still loose' | 'under the covers'
+
+/** A torque that is guessed by size until somebody gives the maker's. @see typical.md */
+export interface GuessedTorque {
+  readonly newtonMetres: number
+  readonly of: string
+}
+
+/** One step at the bench. `waitMinutes` needs no hands. */
+export interface Step {
+  readonly id: string
+  readonly title: string
+  readonly tell: string
+  /** why it is done, or why now, in a line */
+  readonly why: string
+  readonly minutes: number
+  readonly waitMinutes?: number
+  readonly cautions: readonly Caution[]
+  /** steps of this very job that come before it */
+  readonly needs: readonly string[]
+  /** proofs that are answered with it: it is done when they are */
+  readonly asks: readonly string[]
+  /** every proof is answered before it */
+  readonly waitsForProofs: boolean
+  /** the engine runs, or may be run, from here on */
+  readonly runs: boolean
+  readonly torque: GuessedTorque | null
+  /** added at the bench */
+  readonly own: boolean
+}
+
+/** A step as it stands in the catalogue: which jobs have it, and what it needs, hides and waits for. */
+export interface StepRule {
+  readonly id: string
+  readonly title: string
+  readonly why: string
+  readonly tell: string | ((job: Job) => string)
+  readonly minutes: number
+  readonly waitMinutes?: number
+  readonly cautions: readonly Caution[]
+  readonly when?: (job: Job) => boolean
+  readonly also?: (job: Job) => readonly Caution[]
+  /** what must be done before it, of what this job has; everything that stands before it in the catalogue */
+  readonly needs?: readonly string[] | 'all before'
+  /** where it is worked, if something may close the way to it */
+  readonly at?: Place
+  readonly hides?: readonly Place[]
+  readonly asks?: readonly string[]
+  readonly waitsForProofs?: true
+  readonly runs?: true
+  readonly torque?: (job: Job) => GuessedTorque | null
+}

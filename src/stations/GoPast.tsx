@@ -1,0 +1,56 @@
+'use client'
+
+import { useState } from 'react'
+import type { Lock } from '@/core/build'
+import { passLock } from '@/core/job'
+import { ReasonForm } from '@/ui/ReasonForm'
+import type { StationProps } from './station'
+
+/** What is waited for, and a way past it by name, where nothing was tried and failed. */
+export function GoPast({
+  lock,
+  what,
+  name,
+  settle,
+  now,
+}: Pick<StationProps, 'settle' | 'now'> & {
+  readonly lock: Lock
+  /** what is gone past: a step's id, or a proof's behind "proof:" */
+  readonly what: string
+  readonly name: string
+}) {
+  const [asking, setAsking] = useState(false)
+  return (
+    <div className="lock" role="status">
+      <p className="mb-1">
+        <span className="lock-word">waits</span> {lock.waits.join('; ')}.
+      </p>
+      {lock.firm && <p className="small mb-0">Nobody goes past that: put it right first.</p>}
+      {!lock.firm && !asking && (
+        <button
+          type="button"
+          className="word-button soft"
+          aria-label={`go past it by name: ${name}`}
+          onClick={() => setAsking(true)}
+        >
+          go past it by name
+        </button>
+      )}
+      {!lock.firm && asking && (
+        <ReasonForm
+          id={`pass-${what.replace(':', '-')}`}
+          label="Why it is done all the same"
+          act="Go past it"
+          onCancel={() => setAsking(false)}
+          onGive={(why, by) => {
+            const at = now().toISOString()
+            settle((j) => {
+              const next = passLock(j, what, why, { by, at })
+              return 'full' in next ? j : next
+            })
+          }}
+        />
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,141 @@
+'use client'
+
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import { haveOf, missingNeeds, type Need, needGroups, needsOfJob } from '@/core/build'
+import { answerNeeds } from '@/core/job'
+import { ReasonForm } from '@/ui/ReasonForm'
+import { useName } from '@/ui/use-name'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'shelf'>
+
+const words = { 'not answered': '', here: 'here', 'to get': 'to get', without: 'without it' } as const
+
+function NeedLine({ need, job, settle, now }: Omit<Props, 'shelf'> & { readonly need: Need }) {
+  const [asking, setAsking] = useState(false)
+  const [name] = useName()
+  const state = haveOf(job, need)
+  const answer = (here: boolean): void => {
+    const at = now().toISOString()
+    settle((j) =>
+      answerNeeds(j, [need.id], haveOf(j, need) === (here ? 'here' : 'to get') ? null : { here }, { by: name, at }),
+    )
+  }
+  const given = job.build.have.find((h) => h.need === need.id)
+  return (
+    <li className="need">
+      <span>
+        {need.what}
+        {need.shelf && <span className="soft small"> {need.shelf}</span>}
+        {state === 'without' && given && (
+          <span className="small">
+            {' '}
+            without it: {given.by}: {given.why}
+          </span>
+        )}
+      </span>
+      <span className="figure-text">{need.amount}</span>
+      <span className="need-buttons">
+        <Button
+          variant={state === 'here' ? 'primary' : 'outline-dark'}
+          aria-pressed={state === 'here'}
+          aria-label={`here: ${need.what}`}
+          onClick={() => answer(true)}
+        >
+          here
+        </Button>
+        <Button
+          variant={state === 'to get' ? 'danger' : 'outline-dark'}
+          aria-pressed={state === 'to get'}
+          aria-label={`to get: ${need.what}`}
+          onClick={() => answer(false)}
+        >
+          to get
+        </Button>
+        {state === 'to get' && !asking && (
+          <button
+            type="button"
+            className="word-button soft"
+            aria-label={`go without: ${need.what}`}
+            onClick={() => setAsking(true)}
+          >
+            go without
+          </button>
+        )}
+        <span className="visually-hidden">{words[state]}</span>
+      </span>
+      {asking && (
+        <ReasonForm
+          id={`without-${need.id}`}
+          label="Why it goes without"
+          act="Go without"
+          onCancel={() => setAsking(false)}
+          onGive={(why, by) => {
+            const at = now().toISOString()
+            settle((j) => answerNeeds(j, [need.id], { here: false, why }, { by, at }))
+            setAsking(false)
+          }}
+        />
+      )}
+    </li>
+  )
+}
+
+/** Everything that the job's choices ask for, with the shelf's word beside it; here only where somebody says so. */
+export function HaveAll({ job, settle, now, shelf }: Props) {
+  const [name] = useName()
+  const needs = needsOfJob(job, shelf)
+  const missing = missingNeeds(job)
+  const toGet = needs.filter((n) => haveOf(job, n) === 'to get')
+  return (
+    <>
+      <p role="status">
+        {missing.length === 0
+          ? 'All of it is here, or gone without by name.'
+          : `${missing.length} of ${needs.length} still hold the start.`}
+        {toGet.length > 0 && (
+          <>
+            {' '}
+            <a href={`${window.location.pathname}/shopping`}>Shopping list of {toGet.length}</a>
+          </>
+        )}
+      </p>
+      {needGroups.map((group) => {
+        const own = needs.filter((n) => n.group === group)
+        const open = own.filter((n) => haveOf(job, n) === 'not answered')
+        return own.length === 0 ? null : (
+          <section key={group} aria-label={group}>
+            <div className="d-flex justify-content-between align-items-baseline gap-2">
+              <h3>{group}</h3>
+              {open.length > 1 && (
+                <button
+                  type="button"
+                  className="word-button"
+                  onClick={() => {
+                    const at = now().toISOString()
+                    settle((j) =>
+                      answerNeeds(
+                        j,
+                        open.map((n) => n.id),
+                        { here: true },
+                        { by: name, at },
+                      ),
+                    )
+                  }}
+                >
+                  all {open.length} of these lie here
+                </button>
+              )}
+            </div>
+            <ul className="needs">
+              {own.map((need) => (
+                <NeedLine key={need.id} need={need} job={job} settle={settle} now={now} />
+              ))}
+            </ul>
+          </section>
+        )
+      })}
+    </>
+  )
+}

@@ -1,0 +1,138 @@
+'use client'
+
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
+import { isDry, isTicked, openEntries, opensCoolant } from '@/core/build'
+import { comeBack, type Job, leaveWork, type Leaving as Safe, leavings } from '@/core/job'
+import { useName } from '@/ui/use-name'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
+interface Fields {
+  readonly why: string
+  readonly awaits: string
+  readonly by: string
+}
+
+/** What has to be safe as this job stands now: no fuel line on a trailer, no coolant in an air bay. */
+const safeFor = (job: Job): Safe[] =>
+  leavings.filter(
+    (l) =>
+      (l !== 'fuel shut and capped' || job.engine !== null) &&
+      (l !== 'coolant caught, covered and labelled' || opensCoolant(job)) &&
+      (l !== 'openings plugged' || isDry(job)),
+  )
+
+/** Leaves work lying: what must be safe first, why, and what is awaited. */
+export function LeaveIt({ job, settle, now }: Props) {
+  const [asking, setAsking] = useState(false)
+  const [safe, setSafe] = useState<readonly Safe[]>([])
+  const [name, remember] = useName()
+  const {
+    register,
+    handleSubmit,
+    formState: { errors },
+  } = useForm<Fields>({ defaultValues: { why: '', awaits: '', by: name } })
+  const given = (v: string): boolean => v.trim() !== ''
+  const must = safeFor(job)
+  const unsafe = must.filter((m) => !safe.includes(m))
+  if (!asking)
+    return (
+      <Button variant="outline-dark" onClick={() => setAsking(true)}>
+        Leave it here
+      </Button>
+    )
+  return (
+    <Form
+      noValidate
+      className="not-as-planned"
+      onSubmit={handleSubmit(({ why, awaits, by }) => {
+        if (unsafe.length) return
+        const at = now().toISOString()
+        remember(by.trim())
+        settle((j) => {
+          const left = leaveWork(j, why.trim(), awaits.trim(), safe, { by: by.trim(), at })
+          return 'full' in left ? j : left
+        })
+        setAsking(false)
+        setSafe([])
+      })}
+    >
+      <h3>Safe to leave?</h3>
+      {must.map((m) => (
+        <Form.Check
+          key={m}
+          id={`safe-${m}`}
+          label={m}
+          checked={safe.includes(m)}
+          onChange={(e) => setSafe(e.target.checked ? [...safe, m] : safe.filter((s) => s !== m))}
+        />
+      ))}
+      <Form.Group controlId="leave-why">
+        <Form.Label className="mb-0">Why it is left</Form.Label>
+        <Form.Control maxLength={300} isInvalid={!!errors.why} {...register('why', { validate: given })} />
+        <Form.Control.Feedback type="invalid">Say why.</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="leave-awaits">
+        <Form.Label className="mb-0">What is awaited</Form.Label>
+        <Form.Control maxLength={200} {...register('awaits')} />
+      </Form.Group>
+      <Form.Group controlId="leave-by">
+        <Form.Label className="mb-0">Name</Form.Label>
+        <Form.Control maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: given })} />
+        <Form.Control.Feedback type="invalid">Say who.</Form.Control.Feedback>
+      </Form.Group>
+      {unsafe.length > 0 && <p className="small mb-1">Not yet said to be safe: {unsafe.join('; ')}.</p>}
+      <div className="d-flex gap-2">
+        <Button type="submit" variant="outline-dark" disabled={unsafe.length > 0}>
+          Leave it
+        </Button>
+        <Button variant="link" onClick={() => setAsking(false)}>
+          Cancel
+        </Button>
+      </div>
+    </Form>
+  )
+}
+
+/** Work that was left lying: what was awaited, and what is open, before anything goes on. */
+export function LeftLying({ job, settle, now }: Props) {
+  const left = job.build.left.find((l) => l.backAt === null)
+  if (!left) return null
+  const open = openEntries(job)
+  const off = isTicked(job, 'battery-off') && !isTicked(job, 'battery-on')
+  return (
+    <section className="big-step" aria-label="Left lying">
+      <h2>Left on {left.at.slice(0, 10)}</h2>
+      <p>
+        {left.why}
+        {left.awaits && `; awaits ${left.awaits}`} ({left.by}).
+      </p>
+      <ul>
+        {isDry(job) && <li>The coolant is out.</li>}
+        {off && <li>The battery is off.</li>}
+        {open.map((e) => (
+          <li key={e.id}>
+            Off: {e.what}
+            {e.smallParts && `, small parts: ${e.smallParts}`}
+          </li>
+        ))}
+        {left.safe.map((s) => (
+          <li key={s} className="soft">
+            Left so: {s}.
+          </li>
+        ))}
+      </ul>
+      <Button
+        onClick={() => {
+          const at = now().toISOString()
+          settle((j) => comeBack(j, at))
+        }}
+      >
+        Go on with it
+      </Button>
+    </section>
+  )
+}

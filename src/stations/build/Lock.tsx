@@ -1,0 +1,17 @@
+'use client'
+
+import { lockOf, passedBy, type Step } from '@/core/build'
+import { GoPast } from '../GoPast'
+import type { StationProps } from '../station'
+
+/** What a step waits for; a lock that was passed is told with who and why. */
+export function Lock({ step, job, ...change }: Pick<StationProps, 'job' | 'settle' | 'now'> & { readonly step: Step }) {
+  const lock = lockOf(job, step)
+  if (lock) return <GoPast {...change} lock={lock} what={step.id} name={step.title} />
+  const passed = passedBy(job, step.id)
+  return passed ? (
+    <p className="small soft">
+      Gone past its lock: {passed.by}, {passed.at.slice(0, 10)}: {passed.why}
+    </p>
+  ) : null
+}

@@ -1,0 +1,105 @@
+'use client'
+
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import { isTicked, lockOf, proofsOf, type Step } from '@/core/build'
+import { cautions, choiceEnds, noteTorque, tickStep } from '@/core/job'
+import { format } from '@/core/units'
+import { QuantityField } from '@/ui/QuantityField'
+import { ProofAnswer } from '../prove/ProofAnswer'
+import type { StationProps } from '../station'
+import { Lock } from './Lock'
+import { NotAsPlanned } from './NotAsPlanned'
+import { Wait } from './Wait'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
+  readonly step: Step
+  readonly at: number
+  readonly of: number
+  readonly onDone: () => void
+}
+
+/** The maker's torque where somebody gave it, else ours with what it is: a guess by size. */
+function Torque({ step, job, settle }: Pick<Props, 'step' | 'job' | 'settle'>) {
+  const guess = step.torque
+  if (!guess) return null
+  const maker = job.build.torques.find((t) => t.step === step.id)
+  return (
+    <div className="torque">
+      <p className="mb-0">
+        {maker ? (
+          <>
+            <strong className="figure-text">{format(maker.newtonMetres, 'torque', job.units, 2)}</strong>, as its maker
+            gives it
+          </>
+        ) : (
+          <>
+            <strong className="figure-text">{format(guess.newtonMetres, 'torque', job.units, 2)}</strong> for {guess.of}
+            : a guess by size. The maker’s figure comes before it.
+          </>
+        )}
+      </p>
+      <QuantityField
+        name={`torque.${step.id}`}
+        label="maker’s torque"
+        value={maker?.newtonMetres ?? null}
+        quantity="torque"
+        system={job.units}
+        range={choiceEnds.torqueNm}
+        onSettle={(newtonMetres, typed) => settle((j) => noteTorque(j, step.id, { newtonMetres, typed }))}
+      />
+    </div>
+  )
+}
+
+/** One step, large: what, why, what it waits for, and one big button. */
+export function StepCard({ step, at, of, onDone, ...props }: Props) {
+  const { job, settle, now } = props
+  const [otherwise, setOtherwise] = useState(false)
+  const done = isTicked(job, step.id)
+  const lock = done ? null : lockOf(job, step)
+  const asked = proofsOf(job).filter((p) => step.asks.includes(p.id))
+  const minutes = step.waitMinutes ? `wait about ${step.waitMinutes} min` : `${step.minutes} min`
+  return (
+    <section className="big-step" aria-label={`Step ${at + 1} of ${of}`}>
+      <div className="soft">
+        Step {at + 1} of {of} · {minutes}
+        {done && <span className="verdict-holds"> · done</span>}
+      </div>
+      <h2>{step.title}</h2>
+      <p className="why soft">{step.why}</p>
+      <p>{step.tell}</p>
+      <Torque step={step} job={job} settle={settle} />
+      {step.cautions.map((c) => (
+        <p key={c} className="caution">
+          {cautions[c]}
+        </p>
+      ))}
+      {!done && <Wait {...props} step={step} />}
+      {asked.map((proof) => (
+        <div key={proof.id} className="asked" role="group" aria-label={proof.name}>
+          <span className="fw-medium">{proof.name}: as it should be?</span>
+          <ProofAnswer {...props} proof={proof} />
+        </div>
+      ))}
+      {!done && <Lock {...props} step={step} />}
+      <div className="step-buttons">
+        <Button
+          variant={done ? 'outline-dark' : 'primary'}
+          disabled={lock !== null}
+          onClick={() => {
+            const moment = now().toISOString()
+            settle((j) => tickStep(j, step.id, moment))
+            onDone()
+          }}
+        >
+          {done ? 'Not done after all' : 'Done'}
+        </Button>
+        <Button variant="outline-dark" aria-expanded={otherwise} onClick={() => setOtherwise(!otherwise)}>
+          Not as planned
+        </Button>
+      </div>
+      {otherwise && <NotAsPlanned {...props} step={step} onClose={() => setOtherwise(false)} />}
+    </section>
+  )
+}

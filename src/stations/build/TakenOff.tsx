@@ -1,0 +1,137 @@
+'use client'
+
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
+import { engineHeld, openEntries, smallPartsOut } from '@/core/build'
+import { changeEntry, comingOff, removeEntry, takeOff } from '@/core/job'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
+type Fields = Parameters<typeof takeOff>[1]
+const nothing: Fields = { what: '', kind: 'hose', way: '', smallParts: '' }
+
+function TakeOff({ job, settle, now }: Props) {
+  const [full, setFull] = useState<string | null>(null)
+  const {
+    register,
+    handleSubmit,
+    reset,
+    setFocus,
+    formState: { errors },
+  } = useForm<Fields>({ defaultValues: nothing })
+  return (
+    <Form
+      noValidate
+      className="take-off"
+      onSubmit={handleSubmit((typed) => {
+        const at = now().toISOString()
+        const entry = {
+          what: typed.what.trim(),
+          kind: typed.kind,
+          way: typed.way.trim(),
+          smallParts: typed.smallParts.trim(),
+        }
+        const next = takeOff(job, entry, at)
+        if ('full' in next) {
+          setFull(next.full)
+          return
+        }
+        settle((j) => {
+          const noted = takeOff(j, entry, at)
+          return 'full' in noted ? j : noted
+        })
+        reset({ ...nothing, kind: typed.kind })
+        setFocus('what')
+      })}
+    >
+      <Form.Group controlId="off-what">
+        <Form.Label className="mb-0">What comes off</Form.Label>
+        <Form.Control
+          maxLength={80}
+          isInvalid={!!errors.what}
+          placeholder="lower hose, at the core"
+          {...register('what', { validate: (v) => v.trim() !== '' })}
+        />
+        <Form.Control.Feedback type="invalid">Say what it is.</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="off-kind">
+        <Form.Label className="mb-0">It is a</Form.Label>
+        <Form.Select {...register('kind')}>
+          {comingOff.map((k) => (
+            <option key={k}>{k}</option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="off-way">
+        <Form.Label className="mb-0">Which way round</Form.Label>
+        <Form.Control maxLength={160} placeholder="short leg to the core, clip from below" {...register('way')} />
+      </Form.Group>
+      <Form.Group controlId="off-small">
+        <Form.Label className="mb-0">Its small parts lie</Form.Label>
+        <Form.Control maxLength={160} placeholder="washer and nut, lid of the tool box" {...register('smallParts')} />
+      </Form.Group>
+      <Button type="submit" variant="outline-dark">
+        Note it
+      </Button>
+      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+    </Form>
+  )
+}
+
+/** Everything that came off, until it is back; what of it holds the engine. */
+export function TakenOff(props: Props) {
+  const { job, settle, now } = props
+  const open = openEntries(job)
+  const held = engineHeld(job)
+  return (
+    <>
+      {held.length > 0 && (
+        <p className="say say-short" role="status">
+          The engine must not run: {held.join('; ')}.
+        </p>
+      )}
+      {smallPartsOut(job).length > 0 && <p className="small">Small parts out: {smallPartsOut(job).join('; ')}.</p>}
+      <TakeOff {...props} />
+      {job.ledger.length > 0 && (
+        <h3 className="mt-3">
+          {open.length === 0 ? 'All of it is back' : `${open.length} of ${job.ledger.length} still off`}
+        </h3>
+      )}
+      <ul className="ledger">
+        {job.ledger.map((e) => (
+          <li key={e.id}>
+            <span>
+              <span className="fw-medium">{e.what}</span> <span className="soft small">{e.kind}</span>
+              {(e.way || e.smallParts) && (
+                <span className="small d-block">
+                  {[e.way, e.smallParts && `small parts: ${e.smallParts}`].filter(Boolean).join('; ')}
+                </span>
+              )}
+            </span>
+            <Button
+              variant={e.backAt ? 'primary' : 'outline-dark'}
+              aria-pressed={e.backAt !== null}
+              aria-label={`back on: ${e.what}`}
+              onClick={() => {
+                const at = now().toISOString()
+                settle((j) => changeEntry(j, e.id, { backAt: e.backAt ? null : at }))
+              }}
+            >
+              {e.backAt ? `back ${e.backAt.slice(0, 10)}` : 'back on'}
+            </Button>
+            <button
+              type="button"
+              className="word-button soft"
+              aria-label={`never came off: ${e.what}`}
+              onClick={() => settle((j) => removeEntry(j, e.id))}
+            >
+              take out
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}

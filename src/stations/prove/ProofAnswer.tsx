@@ -1,0 +1,188 @@
+'use client'
+
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import { answerTo, explanations, mayStand, type Proof, proofLock, stateOfProof } from '@/core/build'
+import { acceptProof, answerProof, choiceEnds, type ProofAnswer as Answer, proofWords } from '@/core/job'
+import { QuantityField } from '@/ui/QuantityField'
+import { ReasonForm } from '@/ui/ReasonForm'
+import { TextField } from '@/ui/TextField'
+import { GoPast } from '../GoPast'
+import type { StationProps } from '../station'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & { readonly proof: Proof }
+const nothing: Answer = { measured: null, answer: null, notProved: null }
+
+/** A figure that is not as predicted: what would explain it, and what may be done about it. */
+function Differs({ proof, job, settle, now, goTo }: Props) {
+  const [asking, setAsking] = useState(false)
+  const measured = answerTo(job, proof)?.measured?.value
+  if (measured === undefined) return null
+  const stand = mayStand(job, proof, measured)
+  return (
+    <div className="say say-short">
+      <p className="mb-1">Not as predicted. What would explain it:</p>
+      <ul className="mb-1">
+        {explanations(job, proof).map((e) => (
+          <li key={e}>{e}</li>
+        ))}
+      </ul>
+      <p className="mb-1">
+        Put it right and prove it again: the field takes the new figure, the old one stays in the record.{' '}
+        <button type="button" className="word-button" onClick={() => goTo('wire')}>
+          Try a fault in the circuit
+        </button>
+      </p>
+      {!stand.ok && <p className="mb-0">It cannot stand: {stand.why}</p>}
+      {stand.ok && asking && (
+        <ReasonForm
+          id={`stand-${proof.id}`}
+          label="Why it may stand, and what the owner was told"
+          act="Let it stand"
+          onCancel={() => setAsking(false)}
+          onGive={(why, by) => {
+            const at = now().toISOString()
+            settle((j) => acceptProof(j, proof.id, why, { by, at }))
+          }}
+        />
+      )}
+      {stand.ok && !asking && (
+        <button
+          type="button"
+          className="word-button"
+          aria-label={`let it stand by name: ${proof.name}`}
+          onClick={() => setAsking(true)}
+        >
+          let it stand by name
+        </button>
+      )}
+    </div>
+  )
+}
+
+type Say = (answer: Answer | null) => void
+
+/** Yes or no, pressed as it was found. */
+function YesNo({ proof, found, say }: { readonly proof: Proof; readonly found: string | null; readonly say: Say }) {
+  const pressed = { yes: 'primary', no: 'danger' } as const
+  return (['yes', 'no'] as const).map((a) => (
+    <Button
+      key={a}
+      variant={found === a ? pressed[a] : 'outline-dark'}
+      aria-pressed={found === a}
+      aria-label={`${a}: ${proof.name}`}
+      onClick={() => say({ ...nothing, answer: a })}
+    >
+      {a}
+    </Button>
+  ))
+}
+
+/** The answer itself: yes and no or a figure, what was seen besides, and ways to take it back. */
+function Found({ proof, job, settle, say, onNot }: Props & { readonly say: Say; readonly onNot: () => void }) {
+  const done = answerTo(job, proof)
+  return (
+    <div className="d-flex gap-2 flex-wrap align-items-center">
+      {proof.kind === 'yes or no' && <YesNo proof={proof} found={done?.answer ?? null} say={say} />}
+      {proof.predicted && (
+        <QuantityField
+          name={`proof.${proof.id}`}
+          label="measured"
+          value={done?.measured?.value ?? null}
+          quantity={proof.predicted.quantity}
+          system={job.units}
+          range={choiceEnds.proof}
+          onSettle={(value, typed) => say({ ...nothing, measured: { value, typed } })}
+        />
+      )}
+      {!done && (
+        <button type="button" className="word-button soft" aria-label={`not proved: ${proof.name}`} onClick={onNot}>
+          not proved
+        </button>
+      )}
+      {done && (
+        <>
+          <TextField
+            name={`proof-words.${proof.id}`}
+            label={`what was seen: ${proof.name}`}
+            hideLabel
+            value={done.words}
+            placeholder="what was seen, by what"
+            most={300}
+            onSettle={(words) => settle((j) => proofWords(j, proof.id, words))}
+          />
+          <button
+            type="button"
+            className="word-button soft"
+            aria-label={`take back: ${proof.name}`}
+            onClick={() => say(null)}
+          >
+            take back
+          </button>
+        </>
+      )}
+    </div>
+  )
+}
+
+/** What was found before, and by whom what differs may stand. */
+function Record({ proof, job }: Pick<Props, 'proof' | 'job'>) {
+  const done = answerTo(job, proof)
+  if (!done) return null
+  return (
+    <>
+      {done.earlier.length > 0 && (
+        <div className="small soft">
+          Before: {done.earlier.map((e) => `${e.found} (${e.at.slice(0, 10)})`).join(', ')}.
+        </div>
+      )}
+      {done.accepted && stateOfProof(job, proof) === 'accepted' && (
+        <p className="small mb-0">
+          Differs, and stands: {done.accepted.by}, {done.accepted.at.slice(0, 10)}: {done.accepted.why}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Yes, no, a figure, or why it was not proved; with what was seen besides, and what to do where it differs. */
+export function ProofAnswer(props: Props) {
+  const { proof, job, settle, now } = props
+  const done = answerTo(job, proof)
+  const [asking, setAsking] = useState(false)
+  const lock = done ? null : proofLock(job, proof)
+  const say: Say = (answer) => {
+    const at = now().toISOString()
+    settle((j) => answerProof(j, proof.id, answer, at))
+  }
+  if (lock) return <GoPast lock={lock} what={`proof:${proof.id}`} name={proof.name} settle={settle} now={now} />
+  if (asking)
+    return (
+      <ReasonForm
+        id={`unproved-${proof.id}`}
+        label="Why it is not proved"
+        act="Note it"
+        onCancel={() => setAsking(false)}
+        onGive={(why, by) => {
+          say({ ...nothing, notProved: `${why} (${by})`.slice(0, 300) })
+          setAsking(false)
+        }}
+      />
+    )
+  if (done?.notProved != null)
+    return (
+      <div>
+        Not proved: {done.notProved}{' '}
+        <button type="button" className="word-button" onClick={() => say(null)}>
+          take back
+        </button>
+      </div>
+    )
+  return (
+    <>
+      <Found {...props} say={say} onNot={() => setAsking(true)} />
+      <Record proof={proof} job={job} />
+      {stateOfProof(job, proof) === 'differs' && <Differs {...props} />}
+    </>
+  )
+}

@@ -1,0 +1,71 @@
+'use client'
+
+import { useEffect } from 'react'
+import { useForm } from 'react-hook-form'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
+import { useName } from './use-name'
+
+interface Fields {
+  readonly why: string
+  readonly by: string
+}
+
+/** Something that stands by name only: why, who, and a way out. Both are asked for; what was typed stays. */
+export function ReasonForm({
+  id,
+  label,
+  act,
+  most = 300,
+  onGive,
+  onCancel,
+}: {
+  readonly id: string
+  /** what the reason is for */
+  readonly label: string
+  /** the word on the button */
+  readonly act: string
+  readonly most?: number
+  readonly onGive: (why: string, by: string) => void
+  readonly onCancel: () => void
+}) {
+  const [name, remember] = useName()
+  const {
+    register,
+    handleSubmit,
+    setFocus,
+    formState: { errors },
+  } = useForm<Fields>({ defaultValues: { why: '', by: name } })
+  const given = (v: string): boolean => v.trim() !== ''
+  // it opens where something was just pressed: typing goes on there
+  useEffect(() => setFocus('why'), [setFocus])
+  return (
+    <Form
+      noValidate
+      className="reason-form"
+      onSubmit={handleSubmit(({ why, by }) => {
+        remember(by.trim())
+        onGive(why.trim(), by.trim())
+      })}
+    >
+      <Form.Group controlId={`${id}-why`}>
+        <Form.Label className="mb-0">{label}</Form.Label>
+        <Form.Control maxLength={most} isInvalid={!!errors.why} {...register('why', { validate: given })} />
+        <Form.Control.Feedback type="invalid">Say why.</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId={`${id}-by`}>
+        <Form.Label className="mb-0">Name</Form.Label>
+        <Form.Control maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: given })} />
+        <Form.Control.Feedback type="invalid">Say who.</Form.Control.Feedback>
+      </Form.Group>
+      <div className="d-flex gap-2">
+        <Button type="submit" variant="outline-dark">
+          {act}
+        </Button>
+        <Button variant="link" onClick={onCancel}>
+          Cancel
+        </Button>
+      </div>
+    </Form>
+  )
+}
