@@ -4,8 +4,8 @@ import { holdingEntries, openEntries } from './ledger'
 import { missingNeeds } from './needs'
 import { stateOfProof, unsettledProofs } from './proof-state'
 import { type Proof, proofsOf } from './proofs'
-import type { Step } from './step'
-import { stepsOf } from './steps'
+import { isTicked, plannedSteps } from './planned'
+import type { PlannedStep } from './step'
 
 /** What a step or a proof waits for. */
 export interface Lock {
@@ -14,8 +14,6 @@ export interface Lock {
   readonly firm: boolean
 }
 
-export const isTicked = (job: Job, id: string): boolean => job.build.done.some((d) => d.step === id)
-
 const first = (titles: readonly string[]): string[] => {
   const [one, ...more] = titles
   if (one === undefined) return []
@@ -23,8 +21,8 @@ const first = (titles: readonly string[]): string[] => {
 }
 
 /** Steps of a list that this job has and that are not ticked. */
-const unticked = (job: Job, ids: readonly string[]): Step[] =>
-  stepsOf(job).filter((s) => ids.includes(s.id) && !isTicked(job, s.id))
+const unticked = (job: Job, ids: readonly string[]): PlannedStep[] =>
+  plannedSteps(job).filter((s) => ids.includes(s.id) && !isTicked(job, s.id))
 
 /** What some steps wait for besides other steps. */
 const more: Readonly<Record<string, (job: Job) => string[]>> = {
@@ -42,7 +40,7 @@ const more: Readonly<Record<string, (job: Job) => string[]>> = {
 }
 
 /** Proofs that a step answers or waits for, in words, and whether one of them failed. */
-function proofsBefore(job: Job, step: Step): { readonly waits: string[]; readonly failed: boolean } {
+function proofsBefore(job: Job, step: PlannedStep): { readonly waits: string[]; readonly failed: boolean } {
   const unsettled = unsettledProofs(job).filter(({ proof }) => step.waitsForProofs || step.asks.includes(proof.id))
   const failed = unsettled.filter(({ state }) => state !== 'open')
   return {
@@ -66,7 +64,7 @@ const lockOr = (waits: readonly string[], firm: boolean): Lock | null => (waits.
  * What a step waits for; null where it can be done. What failed holds whatever anybody says: a fuse does not go in on a
  * pinched wire.
  */
-export function lockOf(job: Job, step: Step): Lock | null {
+export function lockOf(job: Job, step: PlannedStep): Lock | null {
   const { waits, failed } = proofsBefore(job, step)
   const all = [...first(unticked(job, step.needs).map((s) => s.title)), ...waits, ...(more[step.id]?.(job) ?? [])]
   if (failed) return lockOr(all, true)
@@ -92,7 +90,7 @@ export function proofLock(job: Job, proof: Proof): Lock | null {
 }
 
 /** The step to do next: the first that is not done and waits for no other step. */
-export function nextStep(job: Job): Step | undefined {
-  const open = stepsOf(job).filter((s) => !isTicked(job, s.id))
+export function nextStep(job: Job): PlannedStep | undefined {
+  const open = plannedSteps(job).filter((s) => !isTicked(job, s.id))
   return open.find((s) => unticked(job, s.needs).length === 0) ?? open[0]
 }

@@ -9,40 +9,38 @@ export interface GuessedTorque {
   readonly of: string
 }
 
-/** One step at the bench. `waitMinutes` needs no hands. */
-export interface Step {
+/** A step of a job in its place: what counts, locks and signs knows no more of it. `waitMinutes` needs no hands. */
+export interface PlannedStep {
   readonly id: string
   readonly title: string
-  readonly tell: string
-  /** why it is done, or why now, in a line */
-  readonly why: string
   readonly minutes: number
   readonly waitMinutes?: number
-  readonly cautions: readonly Caution[]
   /** steps of this very job that come before it */
   readonly needs: readonly string[]
   /** proofs that are answered with it: it is done when they are */
   readonly asks: readonly string[]
   /** every proof is answered before it */
   readonly waitsForProofs: boolean
-  /** the engine runs, or may be run, from here on */
-  readonly runs: boolean
-  readonly torque: GuessedTorque | null
   /** added at the bench */
   readonly own: boolean
+}
+
+/** The same with what is said of it. */
+export interface Step extends PlannedStep {
+  readonly tell: string
+  /** why it is done, or why now, in a line */
+  readonly why: string
+  readonly cautions: readonly Caution[]
+  readonly torque: GuessedTorque | null
 }
 
 /** A step as it stands in the catalogue: which jobs have it, and what it needs, hides and waits for. */
 export interface StepRule {
   readonly id: string
   readonly title: string
-  readonly why: string
-  readonly tell: string | ((job: Job) => string)
   readonly minutes: number
   readonly waitMinutes?: number
-  readonly cautions: readonly Caution[]
   readonly when?: (job: Job) => boolean
-  readonly also?: (job: Job) => readonly Caution[]
   /** what must be done before it, of what this job has; everything that stands before it in the catalogue */
   readonly needs?: readonly string[] | 'all before'
   /** where it is worked, if something may close the way to it */
@@ -50,6 +48,13 @@ export interface StepRule {
   readonly hides?: readonly Place[]
   readonly asks?: readonly string[]
   readonly waitsForProofs?: true
-  readonly runs?: true
+}
+
+/** What is said of a step: read only where it is worked or printed. */
+export interface StepWords {
+  readonly why: string
+  readonly tell: string | ((job: Job) => string)
+  readonly cautions: readonly Caution[]
+  readonly also?: (job: Job) => readonly Caution[]
   readonly torque?: (job: Job) => GuessedTorque | null
 }

@@ -1,6 +1,6 @@
 import { cureChecks } from './cure'
 import { fieldsAt, type Job, jobKinds, wiresInUse } from '../job'
-import { type Proof, proofsOf, stateOfProof, stepsOf } from '../build'
+import { type Proof, proofsOf, stateOfProof, plannedSteps } from '../build'
 import type { Station } from '../fields'
 
 export interface Filled {
@@ -61,7 +61,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     { name: 'a controller', made: job.controllers.length > 0 },
     { name: 'a probe', made: job.probes.every((p) => p.part !== null) },
   ],
-  build: (job) => stepsOf(job).map((s) => ({ name: s.title, made: job.build.done.some((d) => d.step === s.id) })),
+  build: (job) => plannedSteps(job).map((s) => ({ name: s.title, made: job.build.done.some((d) => d.step === s.id) })),
   prove: (job) => [
     ...proofsOf(job).map((p) => ({ name: p.name, made: isSettled(job, p) })),
     { name: 'the working setting', made: job.setting.state === 'working' },

@@ -1,6 +1,5 @@
 import { circuitsOf } from '../fan-circuit'
 import {
-  addDays,
   coreOff,
   dangerousDebts,
   isDry,
@@ -10,10 +9,10 @@ import {
   proofsOf,
   type ProofState,
   stateOfProof,
-  stepsOf,
+  plannedSteps,
 } from '../build'
 import { planWarnings } from './warnings'
-import { careDays, type Job, type MarginId, wiresInUse } from '../job'
+import { type Job, type MarginId, wiresInUse } from '../job'
 import {
   CORE_VERSION,
   type Evaluation,
@@ -105,7 +104,7 @@ const countInWords = (list: readonly string[], thing: string, not: string): stri
 
 /** Steps that are not ticked and proofs that are not settled. */
 function workBlockers(job: Job): string[] {
-  const unmade = stepsOf(job).filter((s) => askedThen(job, s.id) && !job.build.done.some((d) => d.step === s.id))
+  const unmade = plannedSteps(job).filter((s) => askedThen(job, s.id) && !job.build.done.some((d) => d.step === s.id))
   const stood = provenBy(job).map((proof) => ({ name: proof.name, state: stateOfProof(job, proof) }))
   const named = (state: ProofState): string[] => stood.flatMap((p) => (p.state === state ? [p.name] : []))
   return [
@@ -227,54 +226,4 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
     }))
   const toAccept = [...margins, ...plan]
   return { blockers, toAccept, ready: blockers.length === 0 && toAccept.every((a) => a.accepted) }
-}
-
-/** A signed job without what was seen of the machine since: its signature never answered for that. */
-export const asSigned = (job: Job): Job => {
-  const at = job.signature?.at
-  return at === undefined || job.observations.every((o) => o.at <= at)
-    ? job
-    : { ...job, observations: job.observations.filter((o) => o.at <= at) }
-}
-
-/** What a signature stands for: everything but the signature itself, what is looked after and what is seen later. */
-const signedContent = (job: Job, at: string): string =>
-  JSON.stringify({
-    ...job,
-    observations: job.observations.filter((o) => o.at <= at),
-    claims: [],
-    signature: null,
-    after: [],
-  })
-
-/** A job without what was seen since an older version of it: whatever a clock says, that was not there to be signed. */
-const withoutNewlySeen = (job: Job, before: Job): Job => ({
-  ...job,
-  observations: job.observations.filter((o) => before.observations.some((b) => b.id === o.id)),
-})
-
-/**
- * Whether the next version of a job may carry the signature it has: none, or the same with nothing that was signed
- * changed.
- */
-export const keepsSignature = (before: Job, after: Job): boolean =>
-  after.signature === null ||
-  (JSON.stringify(after.signature) === JSON.stringify(before.signature) &&
-    signedContent(before, after.signature.at) === signedContent(withoutNewlySeen(after, before), after.signature.at))
-
-/** The next version of a job: a change to anything that was signed takes the signature off it. */
-export const withoutStaleSignature = (before: Job, after: Job): Job =>
-  keepsSignature(before, after) ? after : { ...after, signature: null }
-
-/**
- * The signed job: signature set and the days of aftercare filled in where nobody chose them.
- * @param at moment of signing, ISO
- */
-export function signed(job: Job, by: string, at: string): Job {
-  const day = at.slice(0, 10)
-  return {
-    ...job,
-    after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, careDays(a.id, day)) } : a)),
-    signature: { by, at, coreVersion: CORE_VERSION },
-  }
 }
