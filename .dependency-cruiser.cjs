@@ -38,6 +38,7 @@ rooms.advice = [...rooms.evidence, 'circuit', 'placing', 'evidence']
 rooms.drawing = [...rooms.advice, 'advice']
 rooms.build = [...rooms.drawing, 'drawing']
 rooms.plan = [...rooms.build, 'build']
+rooms.sheets = [...rooms.plan, 'plan']
 
 module.exports = {
   forbidden: [

@@ -1,7 +1,7 @@
 import type { Transaction } from 'kysely'
 import type { Job } from '../core/job'
 import { type Evaluation, evaluationSchema } from '../core/margins'
-import { benchSheet, sheetSchema, type Sheet } from '../core/plan'
+import { benchSheet, sheetSchema, type Sheet } from '../core/sheets'
 import { circuitPlan } from '../layout/circuit-plan'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'

@@ -1,6 +1,6 @@
 import { canBeKnown } from '../core/evidence'
 import { judge } from '../core/margins'
-import { benchSheet, type Sheet } from '../core/plan'
+import { benchSheet, type Sheet } from '../core/sheets'
 import { circuitPlan } from '../layout/circuit-plan'
 import { readRevision } from './history'
 import { readHead } from './jobs'

@@ -1,5 +1,5 @@
 import { sheetPdf, papers, type Paper } from '@/formats/pdf/sheet-pdf'
-import type { Sheet } from '@/core/plan'
+import type { Sheet } from '@/core/sheets'
 
 /** The paper that a request asks for; A4 where it asks for none that is known. */
 const paperOf = (request: Request): Paper => {

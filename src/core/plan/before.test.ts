@@ -19,13 +19,13 @@ import {
 } from '../job'
 import { evaluate } from '../margins'
 import { stepsOf } from '../build'
+import { measuringSheet } from '../sheets'
 import {
   alterationsOf,
   cureChecks,
   dueOn,
   filled,
   ingressShort,
-  measuringSheet,
   nextThing,
   planWarnings,
   summaryOf,

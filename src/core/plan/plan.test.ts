@@ -14,7 +14,8 @@ import { evaluate } from '../margins'
 import { format } from '../units'
 import { addSecondFan, relayEach } from '../wiring'
 import { addDays, asPredicted, daysBetween, proofsOf, stepsOf, whatToPress } from '../build'
-import { benchSheet, filled, keepsSignature, nextThing, planWarnings, signed, signing, withoutStaleSignature } from '.'
+import { benchSheet } from '../sheets'
+import { filled, keepsSignature, nextThing, planWarnings, signed, signing, withoutStaleSignature } from '.'
 
 const done = example('fell-bike-signed')
 const open: Job = { ...done, signature: null }

@@ -1,7 +1,7 @@
 import path from 'node:path'
 import PDFDocument from 'pdfkit'
 import type { Drawing } from '../../core/drawing'
-import type { Sheet } from '../../core/plan'
+import type { Sheet } from '../../core/sheets'
 
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
 export type Paper = keyof typeof papers

@@ -3,7 +3,7 @@
 import { useEffect } from 'react'
 import Link from 'next/link'
 import Button from 'react-bootstrap/Button'
-import type { Sheet } from '@/core/plan'
+import type { Sheet } from '@/core/sheets'
 import { DrawingView } from '@/ui/DrawingView'
 
 interface Props {

@@ -4,7 +4,8 @@ import { evaluate } from '../../margins'
 import { runWaitsFor, simulate, usualCircumstances } from '../../run'
 import { cutList, netlistOf, provedCircuit } from '../../wiring'
 import { stepsOf } from '../../build'
-import { benchSheet, measuringSheet, nextThing, signing, summaryOf } from '..'
+import { benchSheet, measuringSheet } from '../../sheets'
+import { nextThing, signing, summaryOf } from '..'
 
 /** Everything that is ever made of a job, once. @throws what any of it throws */
 export function everythingOf(job: Job): void {

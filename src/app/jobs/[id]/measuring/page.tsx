@@ -1,4 +1,4 @@
-import { measuringSheet } from '@/core/plan'
+import { measuringSheet } from '@/core/sheets'
 import { jobPage } from '../../../trouble'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 

@@ -1,4 +1,4 @@
-import { measuringSheet } from '@/core/plan'
+import { measuringSheet } from '@/core/sheets'
 import { readHead, theStore } from '@/store'
 import { answering } from '../../../answers'
 import { pdfAnswer } from '../../../pdf'

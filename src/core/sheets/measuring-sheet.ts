@@ -4,9 +4,9 @@ import { askedFields, type Job, jobKinds, typicalMachines } from '../job'
 import { CORE_VERSION, firmsUp } from '../margins'
 import { stations } from '../fields'
 import { format, shown } from '../units'
-import { cureChecks } from './cure'
-import { stationNames } from './next'
-import { complaintInWords } from './complaint-words'
+import { cureChecks } from '../plan'
+import { stationNames } from '../plan'
+import { complaintInWords } from '../plan'
 
 const BLANK = '______________'
 

@@ -17,12 +17,12 @@ import { fasteningWords } from '../build'
 import { leadReaches } from '../placing'
 import { whatToPress } from '../build'
 import { asPredicted, proofsOf, type Prediction } from '../build'
-import { signing } from './sign'
-import { planWarnings } from './warnings'
-import { alterationsOf, alterationWords } from './alterations'
-import { cureChecks } from './cure'
+import { signing } from '../plan'
+import { planWarnings } from '../plan'
+import { alterationsOf, alterationWords } from '../plan'
+import { cureChecks } from '../plan'
 import { handsOnMinutes, sideInWords, stepsOf } from '../build'
-import { complaintInWords } from './complaint-words'
+import { complaintInWords } from '../plan'
 type Section = Sheet['sections'][number]
 
 const sourceWords = { measured: 'measured', label: 'label', seen: 'seen', typical: 'typical, a guess' } as const

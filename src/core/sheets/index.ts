@@ -1,0 +1,3 @@
+export * from './bench-sheet'
+export * from './measuring-sheet'
+export * from './sheet-schema'
