@@ -1,11 +1,9 @@
 import Papa from 'papaparse'
 import type { CutList } from '../core/wiring'
+import { plain } from './plain-cell'
 
 const metres = (m: number): string => m.toFixed(3)
 const millimetres = (m: number): string => String(Math.round(m * 1000))
-
-/** a spreadsheet would take what begins like this for a formula */
-const plain = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)
 
 /** Wires to cut, one a row, then what to have in hand: lengths in metres, strips in millimetres. */
 export function writeCutListCsv(list: CutList): string {

@@ -4,7 +4,9 @@ import { withoutStaleSignature } from '../core/plan'
 import { readJob } from '../formats'
 import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
-import { appendRevision, parsedJob, readHeadIn, type Saved } from './jobs'
+import { appendRevision, readHeadIn, type Saved } from './jobs'
+import { parsedJob } from './parsed-job'
+import { isSealedAs } from './seals'
 
 export interface PastRevision {
   readonly number: number
@@ -89,8 +91,8 @@ export const readRevision = (
   })
 
 /**
- * Brings an old revision back as a new one; what came between stays in the history. A signature does not come back with
- * it.
+ * Brings an old revision back as a new one; what came between stays in the history. A signature comes back only with the
+ * very state that it was given to.
  */
 export const bringBack = ({ db, file }: Store, id: string, number: number, at: string): Promise<Saved> =>
   patiently(file, () =>
@@ -103,7 +105,8 @@ export const bringBack = ({ db, file }: Store, id: string, number: number, at: s
         .where('number', '=', number)
         .executeTakeFirst()
       if (!newest || !row) return { kind: 'unknown' }
-      const job = withoutStaleSignature(newest.job, parsedJob(row.document, file))
+      const old = parsedJob(row.document, file)
+      const job = (await isSealedAs(trx, file, id, old)) ? old : withoutStaleSignature(newest.job, old)
       const revision = await appendRevision(trx, id, job, newest.revision, randomUUID(), at)
       return { kind: 'saved', revision, savedAt: at }
     }),

@@ -10,9 +10,9 @@ import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'
 import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
-import { seal } from './seals'
+import { parsedJob } from './parsed-job'
+import { isSealedAs, seal } from './seals'
 import type { Tables } from './tables'
-import { StoreTrouble } from './trouble'
 import { yardColumns, type YardColumns } from './yard'
 
 export interface JobRevision {
@@ -30,13 +30,6 @@ export type Saved =
   | { readonly kind: 'refused'; readonly message: string }
 
 type Writer = Kysely<Tables> | Transaction<Tables>
-
-/** @throws StoreTrouble for a document that is no job any more */
-export function parsedJob(document: string, file: string): Job {
-  const read = readJob(jsonOr(document, null))
-  if (!read.ok) throw new StoreTrouble(`A job in ${file} cannot be read. ${read.message}`, 'broken')
-  return read.job
-}
 
 /** A job at its newest revision, inside a transaction or out. */
 export async function readHeadIn(db: Writer, file: string, id: string): Promise<JobRevision | null> {
@@ -245,7 +238,7 @@ export async function saveJob({ db, file }: Store, id: string, { from, key, job,
       const newest = await readHeadIn(trx, file, id)
       if (!newest) return { kind: 'unknown' }
       if (newest.revision !== from) return { kind: 'stale', theirs: newest }
-      if (!keepsSignature(newest.job, job))
+      if (!keepsSignature(newest.job, job) && !(await isSealedAs(trx, file, id, job)))
         return { kind: 'refused', message: 'A signature cannot be saved with a change: the job must be signed again.' }
       const revision = await appendRevision(trx, id, job, from, key, at)
       return { kind: 'saved', revision, savedAt: at }

@@ -2,7 +2,9 @@ import type { Transaction } from 'kysely'
 import type { Job } from '../core/job'
 import { type Evaluation, evaluationSchema } from '../core/margins'
 import { benchSheet, sheetSchema, type Sheet } from '../core/sheets'
+import { keepsSignature } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
+import { parsedJob } from './parsed-job'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
 
@@ -37,6 +39,25 @@ export async function seal(
       sheet: JSON.stringify(benchSheet(job, evaluation, await circuitPlan(job))),
     })
     .execute()
+}
+
+/**
+ * Whether a job's signature stands for it as it is: it was sealed here with just this content, whatever was done to the
+ * job in between. So a step back, or an old state brought back, has the signature that it had.
+ */
+export async function isSealedAs(trx: Transaction<Tables>, file: string, id: string, job: Job): Promise<boolean> {
+  if (!job.signature) return false
+  const rows = await trx
+    .selectFrom('seals')
+    .innerJoin('revisions', (join) =>
+      join.onRef('revisions.job_id', '=', 'seals.job_id').onRef('revisions.number', '=', 'seals.revision'),
+    )
+    .select('revisions.document')
+    .where('seals.job_id', '=', id)
+    .where('seals.signed_at', '=', job.signature.at)
+    .where('seals.signed_by', '=', job.signature.by)
+    .execute()
+  return rows.some((r) => keepsSignature(parsedJob(r.document, file), job))
 }
 
 /** The newest seal of a job, or that of one revision: the evaluation and sheet as they were signed. */

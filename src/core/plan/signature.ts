@@ -15,6 +15,8 @@ const signedContent = (job: Job, at: string): string =>
   JSON.stringify({
     ...job,
     observations: job.observations.filter((o) => o.at <= at),
+    // the units it is shown in change nothing of it
+    units: null,
     claims: [],
     signature: null,
     after: [],

@@ -2,7 +2,8 @@ import { type Summary } from './summary-schema'
 import { CORE_VERSION, type Evaluation, evaluate, worstInWords } from '../margins'
 import { type Job, jobKinds } from '../job'
 import { stations } from '../fields'
-import { openDebts, proofsOf, stateOfProof } from '../build'
+import { proofsOf, stateOfProof } from '../build'
+import { callsOf } from './calls'
 import { filled } from './filled'
 import { nextThing } from './next'
 import { complaintInWords } from './complaint-words'
@@ -50,12 +51,6 @@ export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Sum
       const { done, total } = filled(job, s)
       return total > 0 && done === total ? 'full' : done > 0 ? 'begun' : 'empty'
     }),
-    care: [
-      ...job.after.flatMap((a) => (a.dueOn !== null && a.doneOn === null ? [{ what: a.what, dueOn: a.dueOn }] : [])),
-      ...openDebts(job).map((d) => ({
-        what: `Only for now, since ${d.at.slice(0, 10)}: ${d.what}`,
-        dueOn: d.until ?? d.at.slice(0, 10),
-      })),
-    ],
+    care: callsOf(job).map(({ what, dueOn }) => ({ what, dueOn })),
   }
 }

@@ -1,4 +1,5 @@
 import { mountOf } from '../job'
+import { benchSection, proofSection } from './bench-record'
 import { section } from './section'
 import { seenSection } from './seen-section'
 import { type Sheet } from './sheet-schema'
@@ -16,7 +17,6 @@ import { cautions, type Caution } from '../job'
 import { fasteningWords } from '../build'
 import { leadReaches } from '../placing'
 import { whatToPress } from '../build'
-import { asPredicted, proofsOf, type Prediction } from '../build'
 import { signing } from '../plan'
 import { planWarnings } from '../plan'
 import { alterationsOf, alterationWords } from '../plan'
@@ -256,28 +256,6 @@ function settingSection(job: Job, units: UnitSystem): Section {
   ])
 }
 
-const predictedWords = (p: Prediction, units: UnitSystem): string =>
-  `${format(p.value, p.quantity, units, 3)} (${format(p.low, p.quantity, units, 3)} to ` +
-  `${format(p.high, p.quantity, units, 3)})`
-
-function proofSection(job: Job, units: UnitSystem): Section {
-  const rows = proofsOf(job).map((p) => {
-    const done = job.proofs.find((d) => d.id === p.id)
-    const predicted = p.predicted ? predictedWords(p.predicted, units) : p.kind === 'figure' ? 'not worked out' : 'yes'
-    if (!done) return [p.name, predicted, '', '']
-    if (done.notProved !== null) return [p.name, predicted, 'not proved', done.notProved]
-    if (done.measured && p.predicted)
-      return [
-        p.name,
-        predicted,
-        format(done.measured.value, p.predicted.quantity, units),
-        asPredicted(p.predicted, done.measured.value) ? 'as predicted' : 'differs',
-      ]
-    return [p.name, predicted, done.answer ?? done.measured?.typed ?? '', '']
-  })
-  return section('Proof against prediction', [], ['proof', 'predicted', 'found', 'verdict'], rows)
-}
-
 function signatureSection(job: Job, evaluation: Evaluation): Section {
   const accepted = job.acceptances.map(
     (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${a.at.slice(0, 10)}: ${a.why}`,
@@ -373,6 +351,7 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
           job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',
         ]),
       ),
+      ...[benchSection(job, units) ?? []].flat(),
       proofSection(job, units),
       section(
         'Cautions',

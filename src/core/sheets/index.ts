@@ -1,3 +1,5 @@
 export * from './bench-sheet'
 export * from './measuring-sheet'
 export * from './sheet-schema'
+export * from './owners-card'
+export * from './shopping-sheet'

@@ -10,8 +10,9 @@ interface Props {
   readonly sheet: Sheet
   /** where the same is had as PDF; the paper is added to it */
   readonly pdf: string
-  /** where the job's file is had, where that is offered */
+  /** where it is had as another file, where that is offered */
   readonly file?: string
+  readonly fileName?: string
   readonly back: string
   readonly backName: string
   readonly note: string
@@ -23,7 +24,7 @@ const onPaper = (address: string, paper: string): string =>
   `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
 
 /** A sheet as it is printed, with what leads away from it. */
-export function SheetPage({ sheet, pdf, file, back, backName, note, children }: Props) {
+export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backName, note, children }: Props) {
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'
   }, [])
@@ -35,7 +36,7 @@ export function SheetPage({ sheet, pdf, file, back, backName, note, children }: 
         </Button>
         <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
         <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
-        {file && <a href={file}>Job file</a>}
+        {file && <a href={file}>{fileName}</a>}
         <Link href={back} prefetch={false}>
           {backName}
         </Link>

@@ -1,21 +1,16 @@
 'use client'
 
+import { usePathname } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { careDays, type Job } from '@/core/job'
-import { addDays, isDay } from '@/core/build'
 import { signing, type ToAccept } from '@/core/plan'
 import { EvidenceStrip } from '../evidence/EvidenceStrip'
 import type { StationProps, StationView } from '../station'
 import { BeforeAfter } from './BeforeAfter'
 import { Claims } from './Claims'
-
-const changeCare = (job: Job, id: string, part: Partial<Job['after'][number]>): Job => ({
-  ...job,
-  after: job.after.map((a) => (a.id === id ? { ...a, ...part } : a)),
-})
+import { DaysToCome } from './DaysToCome'
 
 function Acceptances({
   open,
@@ -76,7 +71,7 @@ function Acceptances({
           <Form.Control.Feedback type="invalid">Say who accepts it.</Form.Control.Feedback>
         </Form.Group>
         <Form.Group className="col-sm-8" controlId="accept-why">
-          <Form.Label className="mb-0">Why</Form.Label>
+          <Form.Label className="mb-0">Why it may stand, and what the owner was told</Form.Label>
           <Form.Control
             maxLength={400}
             isInvalid={!!errors.why}
@@ -132,6 +127,7 @@ const shortSince = ({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'
 function Stage(props: StationProps) {
   const { job, evaluation, run, settle, now, sign } = props
   const short = shortSince(props)
+  const path = usePathname()
   const { blockers, toAccept, ready } = signing(job, evaluation)
   const open = toAccept.filter((a) => !a.accepted)
   // what is to be accepted is told from draws: until they are made for this very job it may change
@@ -167,6 +163,10 @@ function Stage(props: StationProps) {
           </fieldset>
         </>
       )}
+      <p className="mt-3 d-flex gap-3 flex-wrap">
+        <a href={`${path}/card`}>Owner’s card</a>
+        <a href={`${path}/sheet`}>Bench sheet</a>
+      </p>
       {short.length > 0 && (
         <p className="say say-short" role="status">
           By what was seen since the signature {short.join(', ')} {short.length === 1 ? 'is' : 'are'} short.
@@ -191,48 +191,4 @@ function Stage(props: StationProps) {
   )
 }
 
-function Tray({ job, settle, now }: StationProps) {
-  const today = now().toISOString().slice(0, 10)
-  return (
-    <>
-      <h2>Days to come</h2>
-      <p className="small soft">Left empty, they are filled in when the job is signed.</p>
-      {job.after.map((a) => (
-        <Form.Group key={a.id} controlId={`care-${a.id}`} className="border-bottom py-2">
-          <Form.Label className="mb-1">{a.what}</Form.Label>
-          <div className="d-flex gap-2 align-items-center">
-            <Form.Control
-              type="date"
-              style={{ maxWidth: 165 }}
-              value={a.dueOn ?? ''}
-              onChange={(e) => {
-                const day = e.target.value
-                if (isDay(day) || day === '') settle((j) => changeCare(j, a.id, { dueOn: day || null }))
-              }}
-            />
-            {a.dueOn === null ? (
-              <button
-                type="button"
-                className="word-button"
-                onClick={() => settle((j) => changeCare(j, a.id, { dueOn: addDays(today, careDays(a.id, today)) }))}
-              >
-                in {careDays(a.id, today)} d
-              </button>
-            ) : (
-              <button
-                type="button"
-                className="word-button"
-                aria-label={`${a.doneOn ? `done ${a.doneOn}, take back` : 'done'}: ${a.what}`}
-                onClick={() => settle((j) => changeCare(j, a.id, { doneOn: a.doneOn ? null : today }))}
-              >
-                {a.doneOn ? `done ${a.doneOn}` : 'done'}
-              </button>
-            )}
-          </div>
-        </Form.Group>
-      ))}
-    </>
-  )
-}
-
-export const afterStation: StationView = { Stage, Tray }
+export const afterStation: StationView = { Stage, Tray: DaysToCome }

@@ -1,5 +1,6 @@
 'use client'
 
+import { usePathname } from 'next/navigation'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { haveOf, missingNeeds, type Need, needGroups, needsOfJob } from '@/core/build'
@@ -87,6 +88,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
   const [name] = useName()
   const needs = needsOfJob(job, shelf)
   const missing = missingNeeds(job)
+  const path = usePathname()
   const toGet = needs.filter((n) => haveOf(job, n) === 'to get')
   return (
     <>
@@ -97,7 +99,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
         {toGet.length > 0 && (
           <>
             {' '}
-            <a href={`${window.location.pathname}/shopping`}>Shopping list of {toGet.length}</a>
+            <a href={`${path}/shopping`}>Shopping list of {toGet.length}</a>
           </>
         )}
       </p>

@@ -32,6 +32,9 @@ import { useStationKeys } from './use-station-keys'
 const ConflictDialog = dynamic(() => persistently(() => import('@/ui/ConflictDialog')).then((m) => m.ConflictDialog), {
   ssr: false,
 })
+const ReopenDialog = dynamic(() => persistently(() => import('@/ui/ReopenDialog')).then((m) => m.ReopenDialog), {
+  ssr: false,
+})
 const KeysDialog = dynamic(() => persistently(() => import('@/ui/KeysDialog')).then((m) => m.KeysDialog), {
   ssr: false,
 })
@@ -288,6 +291,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
           <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
         </div>
       </div>
+      {doc.reopening && <ReopenDialog {...doc.reopening} />}
       {keysShown && <KeysDialog show onHide={() => setKeysShown(false)} />}
       {doc.state.kind === 'stale' && (
         <ConflictDialog

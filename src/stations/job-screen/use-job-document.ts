@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { temporal } from 'zundo'
 import { changeInWords, differences, type Job } from '@/core/job'
@@ -26,6 +26,15 @@ export interface Opened {
   /** what its runs came to, where they are kept */ readonly findings?: Findings | null
 }
 
+/** A signed job that somebody is about to change. */
+export interface Reopening {
+  readonly by: string
+  /** day of the signature, 2026-01-31 */
+  readonly on: string
+  /** opens the job again with the change that was made, or leaves it signed as it is */
+  readonly answer: (reopen: boolean) => void
+}
+
 export interface JobDocument {
   /** what is shown: the settled job, or a preview while something is typed or dragged */
   readonly job: Job
@@ -34,6 +43,8 @@ export interface JobDocument {
   readonly settle: (change: (job: Job) => Job) => void
   /** what would be if the change were settled; null ends it */
   readonly preview: (change: ((job: Job) => Job) | null) => void
+  /** a change that would take the signature off, waiting for a word; null: none does */
+  readonly reopening: Reopening | null
   /** why the last change was not taken, in words; null once one is */
   readonly notTaken: string | null
   /** waiting changes that cannot be read any more */
@@ -72,6 +83,7 @@ export function useJobDocument(
   const [notTaken, setNotTaken] = useState<string | null>(null)
   const [aside, setAside] = useState<readonly KeptAside[]>([])
   const [base, setBase] = useState(opened)
+  const [asked, setAsked] = useState<Job | null>(null)
   const newest = useRef(opened.job)
   const saver = useRef<Saver | null>(null)
   const early = useRef<Job | null>(null)
@@ -147,13 +159,9 @@ export function useJobDocument(
       setState({ kind: 'saving' })
     }
   }, [])
-  const settle = useCallback(
-    (change: (job: Job) => Job) => {
-      const before = newest.current
-      const after = withoutStaleSignature(before, change(before))
-      setShown(null)
-      if (after === before) return
-      // what a save would refuse is refused here, before it stands
+  /** what a save would refuse is refused here, before it stands */
+  const take = useCallback(
+    (after: Job) => {
       const wrong = refusalOf(after)
       setNotTaken(wrong)
       if (wrong) return
@@ -163,6 +171,35 @@ export function useJobDocument(
     },
     [history, countSteps, stand],
   )
+  const settle = useCallback(
+    (change: (job: Job) => Job) => {
+      const before = newest.current
+      const after = withoutStaleSignature(before, change(before))
+      setShown(null)
+      if (after === before) return
+      // a slip does not take a signature off: somebody says so first
+      if (before.signature && !after.signature) {
+        setAsked(after)
+        return
+      }
+      take(after)
+    },
+    [take],
+  )
+  const reopening = useMemo(
+    () =>
+      asked && newest.current.signature
+        ? {
+            by: newest.current.signature.by,
+            on: newest.current.signature.at.slice(0, 10),
+            answer: (reopen: boolean) => {
+              setAsked(null)
+              if (reopen) take(asked)
+            },
+          }
+        : null,
+    [asked, take],
+  )
   const step = useCallback(
     (way: 'undo' | 'redo'): string | null => {
       const { pastStates, futureStates, undo, redo } = history.temporal.getState()
@@ -171,7 +208,8 @@ export function useJobDocument(
       if (way === 'undo') undo()
       else redo()
       countSteps()
-      const after = withoutStaleSignature(before, history.getState().job)
+      // what was settled here before had the signature it has: a step back brings it back with its very state
+      const after = history.getState().job
       setShown(null)
       stand(after)
       const [first, ...more] = differences(before, after)
@@ -216,6 +254,7 @@ export function useJobDocument(
   )
   return {
     notTaken,
+    reopening,
     aside,
     dropAside: drop,
     job: shown ?? settled,

@@ -1,0 +1,20 @@
+import { shoppingSheet } from '@/core/sheets'
+import { SheetPage } from '@/screens/sheet/SheetPage'
+import { listParts } from '@/store'
+import { jobPage } from '../../../trouble'
+
+export const dynamic = 'force-dynamic'
+
+export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
+  return jobPage(params, async ({ id, job }, store) => (
+    <SheetPage
+      sheet={shoppingSheet(job, await listParts(store))}
+      pdf={`/api/jobs/${id}/shopping.pdf`}
+      file={`/api/jobs/${id}/shopping.csv`}
+      fileName="CSV"
+      back={`/jobs/${id}?station=build`}
+      backName="Back to the job"
+      note="what somebody said is not there"
+    />
+  ))
+}

@@ -1,0 +1,22 @@
+import { openDebts } from '../build'
+import type { Job } from '../job'
+
+/** Something of a job that falls due on a day. */
+export interface Call {
+  readonly id: string
+  readonly what: string
+  /** calendar day, 2026-01-31 */
+  readonly dueOn: string
+}
+
+/** What is looked after and not done yet, and fixes for now on the day they may stand until, or that of their making. */
+export const callsOf = (job: Job): Call[] => [
+  ...job.after.flatMap((a) =>
+    a.dueOn !== null && a.doneOn === null ? [{ id: a.id, what: a.what, dueOn: a.dueOn }] : [],
+  ),
+  ...openDebts(job).map((d) => ({
+    id: d.id,
+    what: `Only for now, since ${d.at.slice(0, 10)}: ${d.what}`,
+    dueOn: d.until ?? d.at.slice(0, 10),
+  })),
+]

@@ -1,0 +1,139 @@
+'use client'
+
+import { usePathname } from 'next/navigation'
+import { useForm } from 'react-hook-form'
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
+import { addDays, isDay } from '@/core/build'
+import { addCare, careDays, changeCare, type Job, removeCare } from '@/core/job'
+import { TextField } from '@/ui/TextField'
+import type { StationProps } from '../station'
+
+type Care = Job['after'][number]
+
+/** One thing to look after: when, whether it was done, and what was found. */
+function CareLine({
+  care,
+  today,
+  settle,
+}: { readonly care: Care; readonly today: string } & Pick<StationProps, 'settle'>) {
+  const change = (part: Partial<Care>): void => settle((j) => changeCare(j, care.id, part))
+  const days = careDays(care.id, today)
+  return (
+    <Form.Group controlId={`care-${care.id}`} className="border-bottom py-2">
+      <Form.Label className="mb-1">{care.what}</Form.Label>
+      <div className="d-flex gap-2 align-items-center flex-wrap">
+        <Form.Control
+          type="date"
+          style={{ maxWidth: 165 }}
+          value={care.dueOn ?? ''}
+          onChange={(e) => {
+            const day = e.target.value
+            if (isDay(day) || day === '') change({ dueOn: day || null })
+          }}
+        />
+        {care.dueOn === null ? (
+          <button type="button" className="word-button" onClick={() => change({ dueOn: addDays(today, days) })}>
+            in {days} d
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="word-button"
+            aria-label={`${care.doneOn ? `done ${care.doneOn}, take back` : 'done'}: ${care.what}`}
+            onClick={() => change({ doneOn: care.doneOn ? null : today })}
+          >
+            {care.doneOn ? `done ${care.doneOn}` : 'done'}
+          </button>
+        )}
+        {care.id.startsWith('own') && (
+          <button
+            type="button"
+            className="word-button soft"
+            aria-label={`take out: ${care.what}`}
+            onClick={() => settle((j) => removeCare(j, care.id))}
+          >
+            take out
+          </button>
+        )}
+      </div>
+      {care.doneOn && (
+        <TextField
+          name={`care-found.${care.id}`}
+          label={`what was found: ${care.what}`}
+          hideLabel
+          value={care.found}
+          placeholder="what was found: level, torque, setting"
+          most={300}
+          onSettle={(found) => change({ found })}
+        />
+      )}
+    </Form.Group>
+  )
+}
+
+interface Own {
+  readonly what: string
+  readonly dueOn: string
+}
+
+function OwnCare({ settle }: Pick<StationProps, 'settle'>) {
+  const [full, setFull] = useState<string | null>(null)
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<Own>({ defaultValues: { what: '', dueOn: '' } })
+  return (
+    <Form
+      noValidate
+      className="take-off"
+      onSubmit={handleSubmit(({ what, dueOn }) => {
+        settle((j) => {
+          const next = addCare(j, what.trim(), isDay(dueOn) ? dueOn : null)
+          setFull('full' in next ? next.full : null)
+          return 'full' in next ? j : next
+        })
+        reset()
+      })}
+    >
+      <Form.Group controlId="own-care">
+        <Form.Label className="mb-0">Also to look after</Form.Label>
+        <Form.Control
+          maxLength={120}
+          isInvalid={!!errors.what}
+          {...register('what', { validate: (v) => v.trim() !== '' })}
+        />
+        <Form.Control.Feedback type="invalid">Say what.</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="own-care-day">
+        <Form.Label className="mb-0">On</Form.Label>
+        <Form.Control type="date" {...register('dueOn')} />
+      </Form.Group>
+      <Button type="submit" variant="outline-dark">
+        Add it
+      </Button>
+      {full && <p className="say say-short">It cannot be added: {full}.</p>}
+    </Form>
+  )
+}
+
+/** What is rung, checked or looked at once the machine is back at work; in any calendar as a file. */
+export function DaysToCome({ job, settle, now }: StationProps) {
+  const today = now().toISOString().slice(0, 10)
+  const path = usePathname()
+  return (
+    <>
+      <h2>Days to come</h2>
+      <p className="small soft">
+        Left empty, they are filled in when the job is signed. <a href={`/api${path}/after.ics`}>As a calendar</a>
+      </p>
+      {job.after.map((care) => (
+        <CareLine key={care.id} care={care} today={today} settle={settle} />
+      ))}
+      <OwnCare settle={settle} />
+    </>
+  )
+}
