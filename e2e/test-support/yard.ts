@@ -215,17 +215,44 @@ export async function takeSize(page: Page, size: string): Promise<void> {
   await page.getByRole('button', { name: `Use ${size}` }).click()
 }
 
-/** Ticks every build step that is left. */
-export async function buildAll(page: Page): Promise<void> {
-  await go(page, 'Build')
-  while (await page.getByRole('button', { name: 'Done', exact: true }).count())
-    await page.getByRole('button', { name: 'Done', exact: true }).click()
+/** Says of everything that is needed that it lies there. */
+export async function haveAll(page: Page): Promise<void> {
+  await page.getByRole('tab', { name: 'Have it all' }).click()
+  await expect(page.getByText('hold the start').or(page.getByText('All of it is here'))).toBeVisible()
+  for (const group of await page.getByRole('button', { name: /^all \d+ of these lie here/ }).all()) await group.click()
+  for (const one of await page.locator('.need button[aria-label^="here: "][aria-pressed="false"]').all())
+    await one.click()
+  await expect(page.getByText('All of it is here')).toBeVisible()
+  await page.getByRole('tab', { name: 'All steps' }).click()
 }
 
-/** Answers every proof: yes, or the predicted figure as measured. */
+/** Ticks steps as far as they can be: what waits for proofs or for the setting is left. */
+export async function tickSteps(page: Page): Promise<void> {
+  await go(page, 'Build')
+  const done = page.getByRole('button', { name: 'Done', exact: true })
+  for (;;) {
+    await expect(done.or(page.getByText('Every step is done'))).toBeVisible()
+    if (!(await done.count())) return
+    const card = page.locator('.big-step')
+    const title = await card.locator('h2').textContent()
+    for (const yes of await card.getByRole('button', { name: /^yes: / }).all()) await yes.click()
+    if (await done.isDisabled()) return
+    await done.click()
+    await expect(card.locator('h2')).not.toHaveText(title!)
+  }
+}
+
+/** Lays out what is needed and ticks every build step up to the proofs. */
+export async function buildAll(page: Page): Promise<void> {
+  await go(page, 'Build')
+  await haveAll(page)
+  await tickSteps(page)
+}
+
+/** Answers every proof: yes, or the predicted figure as measured; then puts covers back and ticks what is left. */
 export async function proveAll(page: Page): Promise<void> {
   await go(page, 'Prove')
-  for (const yes of await page.getByRole('button', { name: /^yes: / }).all()) await yes.click()
+  for (const yes of await page.locator('[aria-label^="yes: "][aria-pressed="false"]').all()) await yes.click()
   for (const proof of await page.locator('section:has(label:text-is("measured"))').all()) {
     const predicted = /Predicted ([^,]+),/.exec((await proof.textContent())!)![1]!
     await proof.getByLabel('measured').fill(predicted)
@@ -233,6 +260,8 @@ export async function proveAll(page: Page): Promise<void> {
     await expect(proof).toContainText('as predicted')
   }
   await page.getByLabel('Setting', { exact: true }).selectOption('working')
+  await tickSteps(page)
+  await expect(page.getByText('Every step is done')).toBeVisible()
 }
 
 /** Accepts what is unsure, open or warned of, and signs. */
@@ -244,7 +273,7 @@ export async function acceptAndSign(page: Page, who: string): Promise<void> {
     if (!(await box.isChecked()) && /^accept-/.test((await box.getAttribute('id')) ?? '')) await box.check()
   if (await page.getByLabel('Who', { exact: true }).count()) {
     await page.getByLabel('Who', { exact: true }).fill(who)
-    await page.getByLabel('Why', { exact: true }).fill('told to the owner, looked at together')
+    await page.getByLabel(/^Why it may stand/).fill('told to the owner, looked at together')
     await page.getByRole('button', { name: 'Accept what is ticked' }).click()
   }
   await saved(page)

@@ -13,11 +13,11 @@ export const byRelay = (job: Job): boolean => job.runs.some((r) => r.switchedBy 
 export const coreOff = (job: Job): boolean =>
   job.newCore !== null || (job.cooling !== null && mountsFan(job) && mountOf(job).coreComesOff)
 
-export const feels = ({ controller }: FanCircuit): boolean =>
-  controller === null || (isThermostat(controller.part) && controller.part.fixed === undefined)
+/** It goes by a probe, or is one itself: a thermo-switch is placed like any other. */
+export const feels = ({ controller }: FanCircuit): boolean => controller === null || isThermostat(controller.part)
 
 const threaded = (job: Job): boolean =>
-  job.cooling !== null && circuitsOf(job).some((c) => feels(c) && c.probe?.place === 'threaded')
+  job.cooling !== null && circuitsOf(job).some((c) => feels(c) && c.probe.place === 'threaded')
 
 /** The coolant is opened: the core comes off, or a probe is threaded into it, whatever holds the fan. */
 export const opensCoolant = (job: Job): boolean => coreOff(job) || threaded(job)

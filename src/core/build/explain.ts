@@ -1,7 +1,7 @@
 import { circuitsOf } from '../fan-circuit'
 import { type Job, roleNames, withReading } from '../job'
 import { format, thinnerThan } from '../units'
-import { answerTo, ampsBeside, missingVolts } from './proof-state'
+import { ampsBeside, answerTo, missingVolts, wattsInWords } from './proof-state'
 import { asPredicted, type Proof, proofsOf } from './proofs'
 
 /** A battery at rest, well charged; 24 V is two of them. V. @see engineering §1.9 */
@@ -54,7 +54,7 @@ function poorJoint(job: Job, proof: Proof, measured: number): string[] {
   const ohm = missing / current
   return [
     `A joint or ground of ${format(ohm, 'resistance', job.units, 2)} more than it should have: ` +
-      `${format(missing * current, 'power', job.units, 2)} of heat in it. Feel along the wire, then measure across each.`,
+      `${wattsInWords(missing * current)} of heat in it. Feel along the wire, then measure across each.`,
   ]
 }
 

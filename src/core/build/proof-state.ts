@@ -1,6 +1,5 @@
 import type { Job } from '../job'
 import { evaluateSome } from '../margins'
-import { format } from '../units'
 import { asPredicted, type Proof, proofsOf } from './proofs'
 
 export type Answered = Job['proofs'][number]
@@ -73,6 +72,9 @@ export function ampsBeside(job: Job, proof: Proof): number {
   return (amps && answerTo(job, amps)?.measured?.value) ?? amps?.predicted?.value ?? 0
 }
 
+/** "18 W", "0.3 W": heat of one joint, that no table of kilowatts tells. */
+export const wattsInWords = (watts: number): string => `${watts < 10 ? watts.toFixed(1) : Math.round(watts)} W`
+
 /** Volts that are lost beyond what is predicted; 0 where none are. */
 export function missingVolts(proof: Proof, measured: number): number {
   const p = proof.predicted
@@ -94,7 +96,7 @@ export function mayStand(job: Job, proof: Proof, measured: number): MayStand {
   if (p.quantity === 'voltage') {
     const watts = missingVolts(proof, measured) * ampsBeside(job, proof)
     return watts > JOINT_W
-      ? refused(`${format(watts, 'power', job.units, 2)} are lost somewhere on the way: a joint or wire gets that hot.`)
+      ? refused(`${wattsInWords(watts)} are lost somewhere on the way: a joint or wire gets that hot.`)
       : { ok: true }
   }
   const [which] = [

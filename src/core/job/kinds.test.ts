@@ -545,12 +545,27 @@ test('a job of version 8 opens with nothing seen and nothing doubted, its figure
 test('a job of version 9 opens with no place felt, nothing claimed, no mechanical fan; what was seen stays', () => {
   const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-9.job.json'), 'utf8'))
   const seen = { ...example('fell-bike-mid-build').complaint, after: null }
-  expect(readJob(old)).toEqual({ ok: true, job: example('fell-bike-mid-build') })
+  const shipped = example('fell-bike-mid-build')
+  const done = shipped.build.done.filter((d) => d.step !== 'fuel')
+  expect(readJob(old)).toEqual({ ok: true, job: { ...shipped, build: { ...shipped.build, done }, ledger: [] } })
   const noted = { id: 's', kind: 'warm-up', at: '2026-11-25T14:02:00.000Z', by: '', state: 'as it came', work: 'idle' }
   const figures = { airC: 18, fromC: null, toC: 78, forS: null, seen: 400, how: 'by a watch', spread: null }
   const read = readJob({ ...old, observations: [{ ...noted, ...figures, typed: '', doubted: false }] })
   expect(read.ok && read.job.observations).toMatchObject([{ seen: 400, place: '' }])
   expect(seen).toMatchObject({ signs: [], times: null })
+})
+
+test('a signed job of version 10 opens as good as it was: nobody asked then what came off, nor held a proof to its band', () => {
+  const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-10.job.json'), 'utf8'))
+  const read = readJob(old)
+  if (!read.ok) throw new Error(read.message)
+  const { job } = read
+  expect([job.ledger, job.debts, job.build.passed, job.proofs[0]!.earlier]).toEqual([[], [], [], []])
+  expect(signing(job, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+  // signed anew it would have to answer for them
+  expect(signing({ ...job, signature: null }, evaluate(job)).blockers.join()).toMatch(
+    /steps not ticked.*not answered.*differ|as predicted/s,
+  )
 })
 
 test('no figure that is not a number is ever told, of no new job, with or without a fan', () => {
