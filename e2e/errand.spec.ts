@@ -207,6 +207,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 test('without its fuse a finished job cannot be signed, whatever is accepted', async ({ page, yard }) => {
   const address = await openJob(page, yard, 'Fell team bike 2', '?station=wire')
   await page.getByLabel('Rating').selectOption('')
+  await page.getByRole('button', { name: 'Reopen it' }).click()
   await go(page, 'After')
   await expect(page.getByText('No fuse fitted. A job is not signed off without its fuse')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Sign the job' })).toBeDisabled()

@@ -547,7 +547,10 @@ test('a job of version 9 opens with no place felt, nothing claimed, no mechanica
   const seen = { ...example('fell-bike-mid-build').complaint, after: null }
   const shipped = example('fell-bike-mid-build')
   const done = shipped.build.done.filter((d) => d.step !== 'fuel')
-  expect(readJob(old)).toEqual({ ok: true, job: { ...shipped, build: { ...shipped.build, done }, ledger: [] } })
+  expect(readJob(old)).toEqual({
+    ok: true,
+    job: { ...shipped, build: { ...shipped.build, done, have: [] }, ledger: [] },
+  })
   const noted = { id: 's', kind: 'warm-up', at: '2026-11-25T14:02:00.000Z', by: '', state: 'as it came', work: 'idle' }
   const figures = { airC: 18, fromC: null, toC: 78, forS: null, seen: 400, how: 'by a watch', spread: null }
   const read = readJob({ ...old, observations: [{ ...noted, ...figures, typed: '', doubted: false }] })

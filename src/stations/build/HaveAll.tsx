@@ -3,7 +3,7 @@
 import { usePathname } from 'next/navigation'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { haveOf, missingNeeds, type Need, needGroups, needsOfJob } from '@/core/build'
+import { haveOf, isTicked, missingNeeds, type Need, needGroups, needsOfJob } from '@/core/build'
 import { answerNeeds } from '@/core/job'
 import { ReasonForm } from '@/ui/ReasonForm'
 import { useName } from '@/ui/use-name'
@@ -88,6 +88,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
   const [name] = useName()
   const needs = needsOfJob(job, shelf)
   const missing = missingNeeds(job)
+  const started = isTicked(job, 'have-all')
   const path = usePathname()
   const toGet = needs.filter((n) => haveOf(job, n) === 'to get')
   return (
@@ -95,7 +96,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
       <p role="status">
         {missing.length === 0
           ? 'All of it is here, or gone without by name.'
-          : `${missing.length} of ${needs.length} still hold the start.`}
+          : `${missing.length} of ${needs.length} ${started ? 'never answered, or still to get.' : 'still hold the start.'}`}
         {toGet.length > 0 && (
           <>
             {' '}

@@ -61,7 +61,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
   const asked = proofsOf(job).filter((p) => step.asks.includes(p.id))
   const minutes = step.waitMinutes ? `wait about ${step.waitMinutes} min` : `${step.minutes} min`
   return (
-    <section className="big-step" aria-label={`Step ${at + 1} of ${of}`}>
+    <section className="big-step at-work" aria-label={`Step ${at + 1} of ${of}`}>
       <div className="soft">
         Step {at + 1} of {of} · {minutes}
         {done && <span className="verdict-holds"> · done</span>}

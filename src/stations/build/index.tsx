@@ -85,7 +85,7 @@ function Stage(props: StationProps) {
       ) : (
         <section className="big-step">
           <h2>Every step is done</h2>
-          <p>All that is left is the signature.</p>
+          <p>{job.signature ? 'It is signed.' : 'All that is left is the signature.'}</p>
           <Button variant="primary" onClick={() => goTo('after')}>
             Go to After
           </Button>
