@@ -60,7 +60,7 @@ test('what comes off is kept, coolant counted, work left lying and taken up, a f
   await expect(page.getByText('Not back yet: hose, top.')).toBeVisible()
   await saved(page)
   await page.goto(yard.url)
-  await expect(page.getByRole('link', { name: 'Fell team bike 3' })).toContainText(
+  await expect(page.locator('.yard-line', { hasText: 'Fell team bike 3' })).toContainText(
     'Nobody drives before it is put right: tie instead of a screw',
   )
 })
@@ -115,7 +115,9 @@ test('built, proved and handed over: what differs holds it, what may stand stand
   await expect(page.getByText('Nothing. It can be signed.')).toHaveCount(0)
   await saved(page)
   await page.goto(yard.url)
-  await expect(page.getByRole('link', { name: 'Fell team bike 1' })).toContainText('Proof differs: Running current')
+  await expect(page.locator('.yard-line', { hasText: 'Fell team bike 1' })).toContainText(
+    'Proof differs: Running current',
+  )
 
   await page.goto(`${yard.url}${address}?station=prove`)
   await ready(page)

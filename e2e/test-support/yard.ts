@@ -4,7 +4,7 @@ import net from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { test as base, type BrowserContext, expect, type Page } from '@playwright/test'
+import { test as base, type BrowserContext, expect, type Locator, type Page } from '@playwright/test'
 import { DEMO } from './demo'
 
 const NEXT = path.join('node_modules', 'next', 'dist', 'bin', 'next')
@@ -215,18 +215,20 @@ export async function takeSize(page: Page, size: string): Promise<void> {
   await page.getByRole('button', { name: `Use ${size}` }).click()
 }
 
+/** Presses each of some buttons that go once they are pressed. */
+async function pressEach(button: Locator): Promise<void> {
+  for (let left = await button.count(); left > 0; left = await button.count()) {
+    await button.first().click()
+    await expect(button).toHaveCount(left - 1)
+  }
+}
+
 /** Says of everything that is needed that it lies there. */
 export async function haveAll(page: Page): Promise<void> {
   await page.getByRole('tab', { name: 'Have it all' }).click()
   await expect(page.getByText('hold the start').or(page.getByText('All of it is here'))).toBeVisible()
-  const answer = async (button: ReturnType<Page['locator']>): Promise<void> => {
-    for (let left = await button.count(); left > 0; left = await button.count()) {
-      await button.first().click()
-      await expect(button).toHaveCount(left - 1)
-    }
-  }
-  await answer(page.getByRole('button', { name: /^all \d+ of these lie here/ }))
-  await answer(page.locator('.need button[aria-label^="here: "][aria-pressed="false"]'))
+  await pressEach(page.getByRole('button', { name: /^all \d+ of these lie here/ }))
+  await pressEach(page.locator('.need button[aria-label^="here: "][aria-pressed="false"]'))
   await expect(page.getByText('All of it is here')).toBeVisible()
   await page.getByRole('tab', { name: 'All steps' }).click()
 }
@@ -257,7 +259,7 @@ export async function buildAll(page: Page): Promise<void> {
 /** Answers every proof: yes, or the predicted figure as measured; then puts covers back and ticks what is left. */
 export async function proveAll(page: Page, { finish = true } = {}): Promise<void> {
   await go(page, 'Prove')
-  for (const yes of await page.locator('[aria-label^="yes: "][aria-pressed="false"]').all()) await yes.click()
+  await pressEach(page.locator('[aria-label^="yes: "][aria-pressed="false"]'))
   for (const proof of await page.locator('section:has(label:text-is("measured"))').all()) {
     const predicted = /Predicted ([^,]+),/.exec((await proof.textContent())!)![1]!
     await proof.getByLabel('measured').fill(predicted)

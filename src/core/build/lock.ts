@@ -1,3 +1,4 @@
+import type { Station } from '../fields'
 import type { Job } from '../job'
 import { isDry } from './coolant'
 import { holdingEntries, openEntries } from './ledger'
@@ -12,6 +13,8 @@ export interface Lock {
   readonly waits: readonly string[]
   /** something was tried and failed, or would be lost: nobody goes past it by name */
   readonly firm: boolean
+  /** where the first of it is settled */
+  readonly station: Station
 }
 
 const first = (titles: readonly string[]): string[] => {
@@ -58,7 +61,15 @@ function proofsBefore(job: Job, step: PlannedStep): { readonly waits: string[]; 
 export const passedBy = (job: Job, what: string): Job['build']['passed'][number] | undefined =>
   job.build.passed.find((p) => p.what === what)
 
-const lockOr = (waits: readonly string[], firm: boolean): Lock | null => (waits.length ? { waits, firm } : null)
+const lockOr = (waits: readonly string[], firm: boolean, station: Station = 'build'): Lock | null =>
+  waits.length ? { waits, firm, station } : null
+
+/** Where that is settled which some steps wait for besides other steps. */
+const settledAt: Readonly<Record<string, Station>> = {
+  baseline: 'machine',
+  'working-setting': 'prove',
+  covers: 'prove',
+}
 
 /**
  * What a step waits for; null where it can be done. What failed holds whatever anybody says: a fuse does not go in on a
@@ -66,9 +77,11 @@ const lockOr = (waits: readonly string[], firm: boolean): Lock | null => (waits.
  */
 export function lockOf(job: Job, step: PlannedStep): Lock | null {
   const { waits, failed } = proofsBefore(job, step)
-  const all = [...first(unticked(job, step.needs).map((s) => s.title)), ...waits, ...(more[step.id]?.(job) ?? [])]
-  if (failed) return lockOr(all, true)
-  return passedBy(job, step.id) ? null : lockOr(all, false)
+  const before = first(unticked(job, step.needs).map((s) => s.title))
+  const all = [...before, ...waits, ...(more[step.id]?.(job) ?? [])]
+  const station = before.length ? 'build' : settledAt[step.id]
+  if (failed) return lockOr(all, true, station)
+  return passedBy(job, step.id) ? null : lockOr(all, false, station)
 }
 
 /** Why no engine may run; nothing where it may. Nobody goes past that by name. */
@@ -80,10 +93,11 @@ export const engineHeld = (job: Job): string[] => [
 /** What a proof waits for: steps, and for one with the engine running whatever an engine must not run without. */
 export function proofLock(job: Job, proof: Proof): Lock | null {
   const held = proof.engine ? engineHeld(job) : []
-  if (held.length) return { waits: held, firm: true }
+  if (held.length) return lockOr(held, true)
   if (proof.needs.includes('fuse-in')) {
     const tried = proofsOf(job).filter((p) => !p.needs.includes('fuse-in') && stateOfProof(job, p) === 'failed')
-    if (tried.length) return { waits: tried.map((p) => `${p.name}: failed`), firm: true }
+    const failed = tried.map((p) => `${p.name}: failed`)
+    if (failed.length) return lockOr(failed, true)
   }
   if (passedBy(job, `proof:${proof.id}`)) return null
   return lockOr(first(unticked(job, proof.needs).map((s) => s.title)), false)

@@ -32,19 +32,14 @@ const lookAtNext = (job: Job, look: Look, margin: string): string =>
 const lookStation = (job: Job, { address }: Look): Station =>
   (address === null ? undefined : fieldsOf(job).get(address)?.station) ?? 'machine'
 
-/** Where that is settled which a step waits for. */
-function stationOf(waits: string): Station {
-  if (/^to (prove|answer)|in Prove/.test(waits)) return 'prove'
-  return /in Machine/.test(waits) ? 'machine' : 'build'
-}
-
 /** The next step at the bench, and where that is settled which it waits for. */
 function atTheBench(job: Job): NextThing | null {
   const step = nextStep(job)
   if (!step) return null
-  const waits = lockOf(job, step)?.waits[0]
-  const station = waits === undefined ? 'build' : stationOf(waits)
-  return { text: `Build: ${step.title}${station === 'build' ? '' : `, waits ${waits}`}`, station }
+  const lock = lockOf(job, step)
+  return lock && lock.station !== 'build'
+    ? { text: `Build: ${step.title}, waits ${lock.waits[0]}`, station: lock.station }
+    : { text: `Build: ${step.title}`, station: 'build' }
 }
 
 /** The first station that is not filled, or the signature. */

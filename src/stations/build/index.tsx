@@ -6,6 +6,7 @@ import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
 import { handsOnMinutes, isTicked, lockOf, nextStep, openDebts, openEntries, opensCoolant, stepsOf } from '@/core/build'
 import { cautions } from '@/core/job'
+import { stationNames } from '@/core/plan'
 import type { StationProps, StationView } from '../station'
 import { Coolant } from './Coolant'
 import { ForNow } from './ForNow'
@@ -75,7 +76,8 @@ function Stage(props: StationProps) {
   const at = Math.min(picked ?? first, steps.length - 1)
   const step = steps[at]
   const left = job.build.left.some((l) => l.backAt === null)
-  const waitsForProofs = step?.waitsForProofs === true && lockOf(job, step) !== null
+  const lock = step && !isTicked(job, step.id) ? lockOf(job, step) : null
+  const elsewhere = !left && lock && lock.station !== 'build' ? lock.station : null
   return (
     <>
       {left ? (
@@ -91,9 +93,11 @@ function Stage(props: StationProps) {
           </Button>
         </section>
       )}
-      {waitsForProofs && !left && (
+      {elsewhere && (
         <p>
-          <Button onClick={() => goTo('prove')}>Prove it now</Button>
+          <Button onClick={() => goTo(elsewhere)}>
+            {elsewhere === 'prove' ? 'Prove it now' : `Go to ${stationNames[elsewhere]}`}
+          </Button>
         </p>
       )}
       <Tabs defaultActiveKey="steps" id="build-views" mountOnEnter unmountOnExit transition={false} className="mb-2">
