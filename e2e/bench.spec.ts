@@ -61,7 +61,7 @@ test('what comes off is kept, coolant counted, work left lying and taken up, a f
   await saved(page)
   await page.goto(yard.url)
   await expect(page.locator('.yard-line', { hasText: 'Fell team bike 3' })).toContainText(
-    'Nobody drives before it is put right: tie instead of a screw',
+    /Nobody drives with it, since .*: tie instead of a screw/,
   )
 })
 
@@ -148,6 +148,48 @@ test('built, proved and handed over: what differs holds it, what may stand stand
   await expect(page.getByText('Starts, as the probe shows is not as predicted: gauge reads high.')).toBeVisible()
   const pdf = await page.request.get(`${yard.url}/api${address}/card.pdf`)
   expect((await pdf.body()).toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1)
+})
+
+test('a picture is kept small beside its step; what is none is told; a dial without a scale is found out', async ({
+  page,
+  yard,
+}) => {
+  const address = await openJob(page, yard, 'Fell team bike 1', '?station=build')
+  await page.locator('.big-step input[type=file]').setInputFiles({
+    name: 'notes.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('this is no picture'),
+  })
+  await expect(page.getByRole('alert')).toContainText('This is no picture that can be read')
+  const large = await page.screenshot()
+  await page
+    .locator('.big-step input[type=file]')
+    .setInputFiles({ name: 'shot.png', mimeType: 'image/png', buffer: large })
+  const picture = page.locator('.big-step .photos img')
+  await expect(picture).toBeVisible()
+  await saved(page)
+  await page.reload()
+  await ready(page)
+  await expect(picture).toHaveJSProperty('complete', true)
+  expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(300)
+  const cross = await page.request.post(`${yard.url}/api${address}/photos`, {
+    headers: { 'content-type': 'text/plain' },
+    data: 'x',
+  })
+  expect(cross.status()).toBe(415)
+
+  await go(page, 'Prove')
+  await page.getByText('A dial without a scale').click()
+  const note = async (position: string, starts: string): Promise<void> => {
+    await page.getByLabel('The mark points to, by the clock').fill(position)
+    await page.getByLabel('There it starts at').fill(starts)
+    await page.getByRole('button', { name: 'Note the point' }).click()
+  }
+  await note('13', '80 C')
+  await expect(page.getByText('Where the mark points, as on a clock')).toBeVisible()
+  await note('2', '80 C')
+  await note('6', '96 C')
+  await expect(page.getByText(/For 8\d °C: .* give or take 4 K/)).toBeVisible()
 })
 
 test('what is missing goes onto the shopping list and holds the start', async ({ page, yard }) => {

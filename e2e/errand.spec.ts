@@ -163,7 +163,6 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
     'Key off: it stops',
     'Nothing caught, lock to lock',
     'Every row of the table of states',
-    'Override: it runs cold, and stops with it',
   ])
     await page.getByRole('button', { name: `yes: ${proof}` }).click()
   for (const [proof, text] of [

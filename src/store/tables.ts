@@ -28,5 +28,7 @@ export interface Tables {
   }
   /** what a job's runs came to, for the state of it that `run_key` names */
   runs: { job_id: string; run_key: string; findings: string }
+  /** pictures beside a job, JPEG */
+  photos: { id: string; job_id: string; made_at: string; bytes: Uint8Array }
   parts: { id: string; kind: string; name: string; document: string; retired_at: string | null }
 }

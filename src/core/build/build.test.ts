@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
+import { dialFor } from '../control'
 import {
   acceptProof,
   addDebt,
@@ -303,6 +304,21 @@ test('nothing lies there unless somebody said so; what is missing holds the star
       .join(),
   ).toMatch(/15 A/)
   for (const job of everyJob) expect(needsOfJob(job).length).toBeGreaterThan(10)
+})
+
+test('a dial without a scale: between two points, never beyond what was tried, contradictions told', () => {
+  const at = (...points: [number, number][]) => points.map(([position, startsC]) => ({ position, startsC }))
+  expect(dialFor(at([6, 80], [2, 60]), 75)).toEqual({ kind: 'position', position: 5, offK: 5 })
+  expect(dialFor(at([2, 60], [6, 80]), 80)).toEqual({ kind: 'position', position: 6, offK: 2 })
+  // one that turns the other way round does as well
+  expect(dialFor(at([1, 90], [5, 70], [9, 60]), 65)).toMatchObject({ position: 7 })
+  for (const [points, wanted, why] of [
+    [at([2, 60]), 60, /two positions/],
+    [at([2, 60], [6, 80]), 81, /Nothing was tried that far: turn it further/],
+    [at([2, 60], [6, 80]), 59, /turn it lower/],
+    [at([2, 60], [4, 80], [6, 70]), 65, /contradict/],
+  ] as const)
+    expect(dialFor(points, wanted)).toMatchObject({ kind: 'open', why: expect.stringMatching(why) as string })
 })
 
 test('a fix for now needs a reason and a name', () => {

@@ -16,7 +16,7 @@ export const callsOf = (job: Job): Call[] => [
   ),
   ...openDebts(job).map((d) => ({
     id: d.id,
-    what: `Only for now, since ${d.at.slice(0, 10)}: ${d.what}`,
+    what: `${d.dangerous ? 'Nobody drives with it' : 'Only for now'}, since ${d.at.slice(0, 10)}: ${d.what}`,
     dueOn: d.until ?? d.at.slice(0, 10),
   })),
 ]

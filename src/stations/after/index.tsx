@@ -165,7 +165,6 @@ function Stage(props: StationProps) {
       )}
       <p className="mt-3 d-flex gap-3 flex-wrap">
         <a href={`${path}/card`}>Owner’s card</a>
-        <a href={`${path}/sheet`}>Bench sheet</a>
       </p>
       {short.length > 0 && (
         <p className="say say-short" role="status">

@@ -8,6 +8,7 @@ import { format } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import { ProofAnswer } from '../prove/ProofAnswer'
 import type { StationProps } from '../station'
+import { Photos } from '../Photos'
 import { Lock } from './Lock'
 import { NotAsPlanned } from './NotAsPlanned'
 import { Wait } from './Wait'
@@ -82,6 +83,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
           <ProofAnswer {...props} proof={proof} />
         </div>
       ))}
+      <Photos {...props} of={`step:${step.id}`} name={step.title} />
       {!done && <Lock {...props} step={step} />}
       <div className="step-buttons">
         <Button

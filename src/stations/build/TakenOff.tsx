@@ -6,6 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { engineHeld, openEntries, smallPartsOut } from '@/core/build'
 import { changeEntry, comingOff, removeEntry, takeOff } from '@/core/job'
+import { Photos } from '../Photos'
 import type { StationProps } from '../station'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
@@ -121,6 +122,7 @@ export function TakenOff(props: Props) {
             >
               {e.backAt ? `back ${e.backAt.slice(0, 10)}` : 'back on'}
             </Button>
+            <Photos job={job} of={`off:${e.id}`} name={e.what} settle={settle} now={now} />
             <button
               type="button"
               className="word-button soft"

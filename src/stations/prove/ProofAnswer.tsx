@@ -8,6 +8,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import { ReasonForm } from '@/ui/ReasonForm'
 import { TextField } from '@/ui/TextField'
 import { GoPast } from '../GoPast'
+import { Photos } from '../Photos'
 import type { StationProps } from '../station'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & { readonly proof: Proof }
@@ -181,6 +182,7 @@ export function ProofAnswer(props: Props) {
   return (
     <>
       <Found {...props} say={say} onNot={() => setAsking(true)} />
+      {done && <Photos {...props} of={`proof:${proof.id}`} name={proof.name} />}
       <Record proof={proof} job={job} />
       {stateOfProof(job, proof) === 'differs' && <Differs {...props} />}
     </>

@@ -5,6 +5,7 @@ import { cautions } from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps, StationView } from '../station'
+import { Dial } from './Dial'
 import { ProofAnswer } from './ProofAnswer'
 
 const shortStates: ReadonlySet<string> = new Set(['differs', 'failed'])
@@ -70,7 +71,8 @@ function Stage(props: StationProps) {
   )
 }
 
-function Tray({ job, settle }: StationProps) {
+function Tray(props: StationProps) {
+  const { job, settle } = props
   return (
     <>
       <h2>The controller stands on</h2>
@@ -89,6 +91,7 @@ function Tray({ job, settle }: StationProps) {
         again, or stands by name where nothing can burn. What cannot be proved is noted with its reason and listed as
         such.
       </p>
+      <Dial {...props} />
     </>
   )
 }

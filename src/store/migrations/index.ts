@@ -1,7 +1,13 @@
 import type { Kysely } from 'kysely'
 import { firstTables } from './first-tables'
 import { keptRuns } from './kept-runs'
+import { photos } from './photos'
 import { yardLines } from './yard-lines'
 
 /** Every migration in order; the file's `user_version` counts how many it has had. They only go forward. */
-export const migrations: readonly ((db: Kysely<unknown>) => Promise<void>)[] = [firstTables, yardLines, keptRuns]
+export const migrations: readonly ((db: Kysely<unknown>) => Promise<void>)[] = [
+  firstTables,
+  yardLines,
+  keptRuns,
+  photos,
+]

@@ -153,3 +153,22 @@ export const payDebt = (job: Job, id: string, paid: { how: string } | null, by: 
   ...job,
   debts: job.debts.map((d) => (d.id === id ? { ...d, paid: paid && { ...paid, ...by } } : d)),
 })
+
+/** Names a picture that is kept beside the job. */
+export const addPhoto = (job: Job, photo: Job['photos'][number]): Taken =>
+  job.photos.length >= mostOf('photos') ? { full: tooMany('photos') } : { ...job, photos: [...job.photos, photo] }
+
+/** Takes a picture out; older states of the job keep it. */
+export const removePhoto = (job: Job, id: string): Job => ({ ...job, photos: job.photos.filter((p) => p.id !== id) })
+
+/** Notes where a dial stood when the fan started. */
+export const addDialPoint = (
+  job: Job,
+  point: { controller: string; position: number; startsC: number },
+  at: string,
+): Taken =>
+  job.dial.length >= mostOf('dialPoints')
+    ? { full: tooMany('dialPoints') }
+    : { ...job, dial: [...job.dial, { id: freshId('dial', job.dial), ...point, at }] }
+
+export const removeDialPoint = (job: Job, id: string): Job => ({ ...job, dial: job.dial.filter((d) => d.id !== id) })

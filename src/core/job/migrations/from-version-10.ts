@@ -21,6 +21,8 @@ export function fromVersion10(job: Raw): Raw {
     ledger: [],
     coolant: { outM3: null, inM3: null },
     debts: [],
+    photos: [],
+    dial: [],
     ...each(job, 'proofs', (p) => ({ words: '', accepted: null, earlier: [], ...p })),
     ...each(job, 'after', (a) => ({ found: '', ...a })),
   }

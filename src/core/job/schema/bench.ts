@@ -69,6 +69,30 @@ export const benchShape = {
     outM3: notedFigure(choiceEnds.coolantM3),
     inM3: notedFigure(choiceEnds.coolantM3),
   }),
+  /** pictures that are kept beside the job, and of what each is */
+  photos: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        /** "step:mount", "off:off1", "proof:turns", or "machine" */
+        of: line(60),
+        words: line(120),
+        at: momentSchema,
+      }),
+    )
+    .max(...upTo('photos')),
+  /** where a dial without a scale stood when a fan started: position by the clock, 0 to 12 */
+  dial: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        controller: idSchema,
+        position: between(choiceEnds.dialPosition),
+        startsC: between(choiceEnds.setC),
+        at: momentSchema,
+      }),
+    )
+    .max(...upTo('dialPoints')),
   /** what is right for now only */
   debts: z
     .array(

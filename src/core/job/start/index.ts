@@ -155,6 +155,8 @@ const emptyRecord = (t: TypicalMachine, cooled: boolean) =>
     ledger: [],
     coolant: { outM3: null, inM3: null },
     debts: [],
+    photos: [],
+    dial: [],
     proofs: [],
     after: [...afterCare.filter((c) => cooled || !c.coolant), ...(cooled ? [tieCare] : [])].map(({ id, what }) =>
       careOf(id, what),
