@@ -60,14 +60,21 @@ export async function isSealedAs(trx: Transaction<Tables>, file: string, id: str
   return rows.some((r) => keepsSignature(parsedJob(r.document, file), job))
 }
 
-/** The newest seal of a job, or that of one revision: the evaluation and sheet as they were signed. */
-export async function newestSeal({ db, file }: Store, id: string, revision?: number): Promise<Seal | null> {
+/**
+ * The newest seal of a job, or that which belongs to one signature, whatever was signed after it: the evaluation and
+ * sheet as they were signed.
+ */
+export async function newestSeal(
+  { db, file }: Store,
+  id: string,
+  signature: Job['signature'] = null,
+): Promise<Seal | null> {
   return patiently(file, async () => {
     const row = await db
       .selectFrom('seals')
       .selectAll()
       .where('job_id', '=', id)
-      .$if(revision !== undefined, (q) => q.where('revision', '=', revision!))
+      .$if(signature !== null, (q) => q.where('signed_at', '=', signature!.at).where('signed_by', '=', signature!.by))
       .orderBy('revision', 'desc')
       .executeTakeFirst()
     return row

@@ -5,7 +5,7 @@ import { circuitPlan } from '../layout/circuit-plan'
 import { readRevision } from './history'
 import { readHead } from './jobs'
 import { findingsFor } from './kept-findings'
-import { patiently, type Store } from './patience'
+import type { Store } from './patience'
 import { newestSeal } from './seals'
 
 /**
@@ -28,9 +28,7 @@ export async function sheetOf(
   if (!found) return null
   const { job } = found
   // aftercare goes on under a signature: the newest revision then carries the signature of an older seal
-  const seal = job.signature
-    ? await newestSeal(store, id, revision === undefined ? undefined : await sealAtOrBefore(store, id, revision))
-    : null
+  const seal = job.signature ? await newestSeal(store, id, job.signature) : null
   if (seal) return { sheet: seal.sheet, sealed: true, unsettled: false, title: job.title }
   const findings = await findingsFor(store, id, job)
   return {
@@ -40,18 +38,3 @@ export async function sheetOf(
     title: job.title,
   }
 }
-
-const sealAtOrBefore = ({ db, file }: Store, id: string, revision: number): Promise<number | undefined> =>
-  patiently(
-    file,
-    async () =>
-      (
-        await db
-          .selectFrom('seals')
-          .select('revision')
-          .where('job_id', '=', id)
-          .where('revision', '<=', revision)
-          .orderBy('revision', 'desc')
-          .executeTakeFirst()
-      )?.revision,
-  )

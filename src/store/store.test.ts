@@ -306,9 +306,18 @@ test(
     ])
     expect(await sheetOf(store, id, 2)).toEqual(sealed)
     expect((await sheetOf(store, id))!.sealed).toBe(false)
-    // the signed revision brought back comes without its signature, which belongs to the seal
+    // the signed revision brought back is signed again, by its own seal; that signature goes with nothing else
+    const later = '2026-02-01T10:00:00.000Z'
+    await signJob(store, id, 4, 'Bench two', later)
     await bringBack(store, id, 2, AT)
-    expect((await readHead(store, id))!.job.signature).toBeNull()
+    expect((await readHead(store, id))!.job.signature).toEqual(job.signature)
+    expect(await sheetOf(store, id)).toEqual(sealed)
+    await bringBack(store, id, 3, AT)
+    const forged = { ...changeSetting(job, 'controller1', 83, 5), signature: job.signature }
+    expect(await saveJob(store, id, { from: 7, key: 'forged-1', job: forged, at: AT })).toMatchObject({
+      kind: 'refused',
+    })
+    expect(await saveJob(store, id, { from: 7, key: 'undone-1', job, at: AT })).toMatchObject({ kind: 'saved' })
     expect(await bringBack(store, id, 99, AT)).toEqual({ kind: 'unknown' })
   },
 )
