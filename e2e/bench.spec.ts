@@ -160,7 +160,7 @@ test('a picture is kept small beside its step; what is none is told; a dial with
     mimeType: 'image/png',
     buffer: Buffer.from('this is no picture'),
   })
-  await expect(page.getByRole('alert')).toContainText('This is no picture that can be read')
+  await expect(page.getByText('This is no picture that can be read')).toBeVisible()
   const large = await page.screenshot()
   await page
     .locator('.big-step input[type=file]')

@@ -128,16 +128,19 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await page.goto(`${yard.url}${address}/sheet`)
   await expect(page.getByRole('heading', { level: 2 })).toContainText([
     'Job and complaint',
+    'Setting and keys',
+    /Steps/,
+    'Cut list',
+    'Proof against prediction',
+    'Cautions',
+    'Signature',
+    'Circuit',
     'Before anything comes apart',
     'Readings',
     'Margins',
     'Parts and wire',
     'Place',
-    'Setting and keys',
-    /Steps/,
-    'Proof against prediction',
-    'Cautions',
-    'Signature',
+    'Steps in full',
   ])
   expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(20_000)
 

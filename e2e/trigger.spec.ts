@@ -39,6 +39,7 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await page.getByLabel('On', { exact: true }).selectOption('coldest')
   await expect(says).toContainText(/peaks at (99|10\d)/)
   await page.goto(`${yard.url}${job}/sheet`)
+  await page.getByText('Annex:').click()
   await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible()
   // a change whose run nobody has waited for: the sheet says so, and makes it
   await page.goto(`${yard.url}${job}?station=machine`)
@@ -47,6 +48,7 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await saved(page)
   await page.goto(`${yard.url}${job}/sheet`)
   await expect(page.getByText('The day is being run')).toBeVisible()
+  await page.getByText('Annex:').click()
   await expect(page.getByText(/rule of thumb/).first()).toBeVisible()
   await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible({ timeout: 60_000 })
   await expect(page.getByText(/rules? of thumb/)).toHaveCount(0)

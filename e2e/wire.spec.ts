@@ -350,6 +350,7 @@ test('two fans on two cores, from Place to hand-over: each placed, called, fused
   await expect(page.getByText('It turns, the right way, fan 2').first()).toBeVisible()
   await saved(page)
   await page.getByRole('link', { name: /sheet/ }).click()
+  await page.getByText('Annex:').click()
   await expect(page.getByRole('cell', { name: 'fuse, fan 2' })).toBeVisible()
   await expect(page.getByText(/A for fan 1 and .* A for fan 2/).first()).toBeVisible()
 })

@@ -17,7 +17,9 @@ const fileName = (title: string): string =>
 
 /** A sheet as a PDF answer. */
 export async function pdfAnswer(request: Request, sheet: Sheet): Promise<Response> {
-  const bytes = await sheetPdf(sheet, paperOf(request))
+  const bytes = await sheetPdf(sheet, paperOf(request), {
+    annex: new URL(request.url).searchParams.get('annex') === 'yes',
+  })
   return new Response(new Uint8Array(bytes), {
     headers: {
       'content-type': 'application/pdf',

@@ -111,21 +111,24 @@ test('the sheet reads in working order and tells of a missing fuse', () => {
   const sheet = benchSheet(changeFuse(open, null), evaluate(changeFuse(open, null)))
   expect(sheet.sections.map((s) => s.heading.replace(/,.*/, ''))).toEqual([
     'Job and complaint',
+    'Setting and keys',
+    'Steps',
+    'Cut list',
+    'Proof against prediction',
+    'Cautions',
+    'Signature',
     'Before anything comes apart',
     'Readings',
     'What was seen',
     'Margins',
     'Parts and wire',
     'Circuit',
-    'Cut list',
     'Labels for the wire ends',
     'Place',
-    'Setting and keys',
-    'Steps',
-    'Proof against prediction',
-    'Cautions',
-    'Signature',
+    'Steps in full',
   ])
+  // what lies on the bench comes before what is looked up
+  expect(sheet.sections.findIndex((s) => s.annex === true)).toBe(7)
   expect(JSON.stringify(sheet)).toMatch(/NONE FITTED/)
 })
 

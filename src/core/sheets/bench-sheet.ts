@@ -1,6 +1,6 @@
 import { mountOf } from '../job'
 import { benchSection, proofSection } from './bench-record'
-import { section } from './section'
+import { inAnnex, section } from './section'
 import { seenSection } from './seen-section'
 import { type Sheet } from './sheet-schema'
 import { circuitsOf, eachOnce, type FanCircuit, isThermostat } from '../fan-circuit'
@@ -187,7 +187,8 @@ function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Se
     `${w.sleeve}; ${w.insulationC} °C`,
   ])
   return [
-    { ...section('Circuit', says, ['state', 'fan', 'asked'], states), ...(drawn ? { drawings: [drawn] } : {}) },
+    section('Circuit, every state', says, ['state', 'fan', 'asked'], states),
+    ...(drawn ? [{ ...section('Circuit', []), drawings: [drawn] }] : []),
     section(
       'Cut list',
       [
@@ -309,6 +310,49 @@ function beforeSection(job: Job, units: UnitSystem): Section {
   )
 }
 
+const doneOn = (job: Job, id: string): string => job.build.done.find((d) => d.step === id)?.at.slice(0, 10) ?? ''
+
+/** Of the circuit's sections those that lie on the bench; the rest is looked up. */
+const atHand: ReadonlySet<string> = new Set(['Cut list', 'Circuit'])
+
+/** What lies on the bench: what it is, how it is set, steps with boxes, wires, proofs with blanks, and the circuit large. */
+function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section[]): Section[] {
+  const units = job.units
+  const steps = stepsOf(job)
+  const named = new Set<Caution>(['maker', ...steps.flatMap((s) => s.cautions)])
+  const [drawn, lists] = [true, false].map((d) => circuits.filter((c) => atHand.has(c.heading) && !!c.drawings === d))
+  return [
+    section('Job and complaint', [
+      `${jobKinds[job.kind].name}. ${complaintInWords(job)}.`,
+      ...(job.ended
+        ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${job.ended.at.slice(0, 10)})`]
+        : []),
+      `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`,
+    ]),
+    settingSection(job, units),
+    section(
+      `Steps, ${handsOnMinutes(steps)} min of hands`,
+      [],
+      ['no.', 'step', 'minutes', 'done'],
+      steps.map((s, i) => [
+        String(i + 1),
+        s.title,
+        s.waitMinutes ? `wait ${s.waitMinutes}` : String(s.minutes),
+        doneOn(job, s.id) || '[   ]',
+      ]),
+    ),
+    ...lists!,
+    ...[benchSection(job, units) ?? []].flat(),
+    proofSection(job, units),
+    section(
+      'Cautions',
+      (Object.keys(cautions) as Caution[]).filter((c) => named.has(c)).map((c) => cautions[c]),
+    ),
+    signatureSection(job, evaluation),
+    ...drawn!,
+  ]
+}
+
 /**
  * The bench sheet of a job, in the order in which it is read at the bench.
  * @param evaluation of the same job
@@ -317,7 +361,7 @@ function beforeSection(job: Job, units: UnitSystem): Section {
 export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | null = null): Sheet {
   const units = job.units
   const steps = stepsOf(job)
-  const named = new Set<Caution>(['maker', ...steps.flatMap((s) => s.cautions)])
+  const circuits = circuitSections(job, units, circuit)
   return {
     title: job.title,
     subtitle:
@@ -325,39 +369,22 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
       `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}`,
     coreVersion: evaluation.coreVersion,
     sections: [
-      section('Job and complaint', [
-        `${jobKinds[job.kind].name}. ${complaintInWords(job)}.`,
-        ...(job.ended
-          ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${job.ended.at.slice(0, 10)})`]
-          : []),
-        `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`,
+      ...onTheBench(job, evaluation, circuits),
+      ...inAnnex([
+        beforeSection(job, units),
+        readings(job, units),
+        ...seenSection(job, evaluation),
+        marginSection(evaluation, units),
+        partsAndWire(job, units),
+        ...circuits.filter((c) => !atHand.has(c.heading)),
+        ...placeSection(job),
+        section(
+          'Steps in full',
+          [],
+          ['no.', 'step', 'how', 'done'],
+          steps.map((s, i) => [String(i + 1), s.title, s.tell, doneOn(job, s.id)]),
+        ),
       ]),
-      beforeSection(job, units),
-      readings(job, units),
-      ...seenSection(job, evaluation),
-      marginSection(evaluation, units),
-      partsAndWire(job, units),
-      ...circuitSections(job, units, circuit),
-      ...placeSection(job),
-      settingSection(job, units),
-      section(
-        `Steps, ${handsOnMinutes(steps)} min of hands`,
-        [],
-        ['no.', 'step', 'how', 'done'],
-        steps.map((s, i) => [
-          String(i + 1),
-          s.title,
-          s.tell,
-          job.build.done.find((d) => d.step === s.id)?.at.slice(0, 10) ?? '',
-        ]),
-      ),
-      ...[benchSection(job, units) ?? []].flat(),
-      proofSection(job, units),
-      section(
-        'Cautions',
-        (Object.keys(cautions) as Caution[]).filter((c) => named.has(c)).map((c) => cautions[c]),
-      ),
-      signatureSection(job, evaluation),
     ],
   }
 }

@@ -9,6 +9,8 @@ export const sheetSchema = z.strictObject({
   sections: z.array(
     z.strictObject({
       heading: z.string(),
+      /** printed on request: a bench has no room for it; sheets signed before that was asked have none */
+      annex: z.boolean().optional(),
       lines: z.array(z.string()),
       table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
       /** to scale, beside each other; sheets signed before there were drawings have none */

@@ -435,7 +435,7 @@ test('what differs about the wiring between two windows has a name, and the shee
   for (const { label } of differences(buggy, there))
     expect(label).not.toMatch(/[A-Z][a-z]+[A-Z]|, (intent|wiring)|^wiring/)
   const sheet = benchSheet(buggy, evaluate(buggy))
-  expect(sheet.sections.find((s) => s.heading === 'Circuit')!.table!.rows).toHaveLength(12)
+  expect(sheet.sections.find((s) => s.heading === 'Circuit, every state')!.table!.rows).toHaveLength(12)
   expect(sheet.sections.find((s) => s.heading === 'Cut list')!.table!.rows).toHaveLength(
     cutList(buggy, []).wires.length,
   )

@@ -66,13 +66,22 @@ function table(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readon
 }
 
 const DRAWN = 190
+/** smallest lettering of a drawing that is read at arm's length, pt; and room for the foot of a page */
+const LEAST_PT = 8
+const FOOT = 24
 
 /** Drawings side by side in one row, to scale with each other. */
 function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void {
   const room = doc.page.width - 2 * MARGIN
   const apart = 16
   const wide = drawings.reduce((sum, d) => sum + d.w, 0)
-  const scale = Math.min((room - apart * (drawings.length - 1)) / wide, DRAWN / Math.max(...drawings.map((d) => d.h)))
+  const tallest = Math.max(...drawings.map((d) => d.h))
+  const fits = (w: number, h: number): number => Math.min((w - apart * (drawings.length - 1)) / wide, h / tallest)
+  const least = Math.min(...drawings.flatMap((d) => d.shapes).map((s) => (s.kind === 'text' ? s.size : Infinity)))
+  const turned = fits(room, DRAWN) * least < LEAST_PT
+  // what could not be read at arm's length has a page across to itself
+  if (turned) doc.addPage({ size: [doc.page.width, doc.page.height], layout: 'landscape', margin: MARGIN })
+  const scale = turned ? fits(doc.page.width - 2 * MARGIN, doc.page.height - 2 * MARGIN - FOOT) : fits(room, DRAWN)
   const high = Math.max(...drawings.map((d) => d.h)) * scale
   if (doc.y + high > doc.page.height - MARGIN) doc.addPage()
   const top = doc.y + 4
@@ -116,10 +125,10 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
 }
 
 /**
- * A sheet as PDF: the same words as its print, on A4 or Letter.
+ * A sheet as PDF: the same words as its print, on A4 or Letter; its annex only where that is asked for.
  * @returns the file's bytes
  */
-export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
+export function sheetPdf(sheet: Sheet, paper: Paper, { annex = false } = {}): Promise<Buffer> {
   const doc = new PDFDocument({
     size: papers[paper],
     margin: MARGIN,
@@ -138,7 +147,7 @@ export function sheetPdf(sheet: Sheet, paper: Paper): Promise<Buffer> {
   })
   doc.font('heading').fontSize(17).text(sheet.title)
   doc.font('text').fontSize(10).text(sheet.subtitle)
-  for (const { heading, lines, table: t, drawings } of sheet.sections) {
+  for (const { heading, lines, table: t, drawings } of sheet.sections.filter((s) => annex || s.annex !== true)) {
     if (doc.y > doc.page.height - MARGIN - 60) doc.addPage()
     doc.moveDown(0.7).font('heading').fontSize(12).text(heading, MARGIN)
     doc

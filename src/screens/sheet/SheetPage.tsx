@@ -23,7 +23,49 @@ interface Props {
 const onPaper = (address: string, paper: string): string =>
   `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
 
-/** A sheet as it is printed, with what leads away from it. */
+function SheetSection({ section: s }: { readonly section: Sheet['sections'][number] }) {
+  return (
+    <section>
+      <h2>{s.heading}</h2>
+      {s.lines.map((line, i) => (
+        <p key={i} className="mb-1">
+          {line}
+        </p>
+      ))}
+      {s.drawings && (
+        <div className="two-drawings">
+          {s.drawings.map((d) => (
+            <DrawingView key={d.title} drawing={d} maxHeight={340} />
+          ))}
+        </div>
+      )}
+      {s.table && (
+        <table>
+          <thead>
+            <tr>
+              {s.table.columns.map((c, i) => (
+                <th key={i} scope="col">
+                  {c}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {s.table.rows.map((row, i) => (
+              <tr key={i}>
+                {row.map((cell, k) => (
+                  <td key={k}>{cell}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  )
+}
+
+/** A sheet as it is printed, with what leads away from it; its annex is printed where it is unfolded. */
 export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backName, note, children }: Props) {
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'
@@ -36,6 +78,7 @@ export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backN
         </Button>
         <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
         <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
+        {sheet.sections.some((s) => s.annex === true) && <a href={`${onPaper(pdf, 'a4')}&annex=yes`}>PDF with annex</a>}
         {file && <a href={file}>{fileName}</a>}
         <Link href={back} prefetch={false}>
           {backName}
@@ -45,45 +88,21 @@ export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backN
       {children}
       <h1>{sheet.title}</h1>
       <p>{sheet.subtitle}</p>
-      {sheet.sections.map((s) => (
-        <section key={s.heading}>
-          <h2>{s.heading}</h2>
-          {s.lines.map((line, i) => (
-            <p key={i} className="mb-1">
-              {line}
-            </p>
-          ))}
-          {s.drawings && (
-            <div className="two-drawings">
-              {s.drawings.map((d) => (
-                <DrawingView key={d.title} drawing={d} maxHeight={340} />
-              ))}
-            </div>
-          )}
-          {s.table && (
-            <table>
-              <thead>
-                <tr>
-                  {s.table.columns.map((c, i) => (
-                    <th key={i} scope="col">
-                      {c}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {s.table.rows.map((row, i) => (
-                  <tr key={i}>
-                    {row.map((cell, k) => (
-                      <td key={k}>{cell}</td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
-        </section>
-      ))}
+      {sheet.sections
+        .filter((s) => s.annex !== true)
+        .map((s) => (
+          <SheetSection key={s.heading} section={s} />
+        ))}
+      {sheet.sections.some((s) => s.annex === true) && (
+        <details className="annex">
+          <summary>Annex: readings, margins, states, steps in full</summary>
+          {sheet.sections
+            .filter((s) => s.annex === true)
+            .map((s) => (
+              <SheetSection key={s.heading} section={s} />
+            ))}
+        </details>
+      )}
     </main>
   )
 }
