@@ -126,6 +126,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
 
   const address = new URL(page.url()).pathname
   await page.goto(`${yard.url}${address}/sheet`)
+  await page.getByText('Annex:').click()
   await expect(page.getByRole('heading', { level: 2 })).toContainText([
     'Job and complaint',
     'Setting and keys',

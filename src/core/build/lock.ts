@@ -17,10 +17,12 @@ export interface Lock {
   readonly station: Station
 }
 
+const andMore = ([one, ...more]: readonly string[]): string | null =>
+  one === undefined ? null : `${one}${more.length ? ` and ${more.length} more` : ''}`
+
 const first = (titles: readonly string[]): string[] => {
-  const [one, ...more] = titles
-  if (one === undefined) return []
-  return [`${one}${more.length ? ` and ${more.length} more` : ''} first`]
+  const named = andMore(titles)
+  return named === null ? [] : [`${named} first`]
 }
 
 /** Steps of a list that this job has and that are not ticked. */
@@ -46,12 +48,11 @@ const more: Readonly<Record<string, (job: Job) => string[]>> = {
 function proofsBefore(job: Job, step: PlannedStep): { readonly waits: string[]; readonly failed: boolean } {
   const unsettled = unsettledProofs(job).filter(({ proof }) => step.waitsForProofs || step.asks.includes(proof.id))
   const failed = unsettled.filter(({ state }) => state !== 'open')
+  const open = andMore(unsettled.flatMap(({ proof, state }) => (state === 'open' ? [proof.name] : [])))
   return {
     waits: [
       ...failed.map(({ proof, state }) => `${proof.name}: ${state}`),
-      ...first(unsettled.filter(({ state }) => state === 'open').map(({ proof }) => proof.name)).map((w) =>
-        step.waitsForProofs ? `to prove: ${w}` : `to answer: ${w}`,
-      ),
+      ...(open === null ? [] : [`to ${step.waitsForProofs ? 'prove' : 'answer'}: ${open}`]),
     ],
     failed: failed.length > 0,
   }

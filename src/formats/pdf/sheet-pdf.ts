@@ -70,18 +70,29 @@ const DRAWN = 190
 const LEAST_PT = 8
 const FOOT = 24
 
-/** Drawings side by side in one row, to scale with each other. */
-function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void {
-  const room = doc.page.width - 2 * MARGIN
-  const apart = 16
+const APART = 16
+
+/** How much larger than in their own millimetres some drawings can be side by side in a room, pt. */
+function scaleIn(drawings: readonly Drawing[], w: number, h: number): number {
   const wide = drawings.reduce((sum, d) => sum + d.w, 0)
-  const tallest = Math.max(...drawings.map((d) => d.h))
-  const fits = (w: number, h: number): number => Math.min((w - apart * (drawings.length - 1)) / wide, h / tallest)
+  return Math.min((w - APART * (drawings.length - 1)) / wide, h / Math.max(...drawings.map((d) => d.h)))
+}
+
+const isAcross = ({ page }: PDFKit.PDFDocument): boolean => page.width > page.height
+const roomOf = ({ page }: PDFKit.PDFDocument): number => page.width - 2 * MARGIN
+
+/** Whether drawings could not be read at arm's length in a row of an upright page: then they have a page across. */
+function wantAcross(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): boolean {
   const least = Math.min(...drawings.flatMap((d) => d.shapes).map((s) => (s.kind === 'text' ? s.size : Infinity)))
-  const turned = fits(room, DRAWN) * least < LEAST_PT
-  // what could not be read at arm's length has a page across to itself
-  if (turned) doc.addPage({ size: [doc.page.width, doc.page.height], layout: 'landscape', margin: MARGIN })
-  const scale = turned ? fits(doc.page.width - 2 * MARGIN, doc.page.height - 2 * MARGIN - FOOT) : fits(room, DRAWN)
+  return scaleIn(drawings, Math.min(doc.page.width, doc.page.height) - 2 * MARGIN, DRAWN) * least < LEAST_PT
+}
+
+/** Drawings side by side in one row, to scale with each other; on a page across they fill it. */
+function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void {
+  const apart = APART
+  const scale = isAcross(doc)
+    ? scaleIn(drawings, roomOf(doc), doc.page.height - doc.y - MARGIN - FOOT)
+    : scaleIn(drawings, roomOf(doc), DRAWN)
   const high = Math.max(...drawings.map((d) => d.h)) * scale
   if (doc.y + high > doc.page.height - MARGIN) doc.addPage()
   const top = doc.y + 4
@@ -148,7 +159,10 @@ export function sheetPdf(sheet: Sheet, paper: Paper, { annex = false } = {}): Pr
   doc.font('heading').fontSize(17).text(sheet.title)
   doc.font('text').fontSize(10).text(sheet.subtitle)
   for (const { heading, lines, table: t, drawings } of sheet.sections.filter((s) => annex || s.annex !== true)) {
-    if (doc.y > doc.page.height - MARGIN - 60) doc.addPage()
+    const across = drawings !== undefined && drawings.length > 0 && wantAcross(doc, drawings)
+    if (across) doc.addPage({ size: papers[paper], layout: 'landscape', margin: MARGIN })
+    else if (isAcross(doc) || doc.y > doc.page.height - MARGIN - 60)
+      doc.addPage({ size: papers[paper], margin: MARGIN })
     doc.moveDown(0.7).font('heading').fontSize(12).text(heading, MARGIN)
     doc
       .moveTo(MARGIN, doc.y)

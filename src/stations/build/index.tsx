@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
@@ -73,6 +73,7 @@ function Stage(props: StationProps) {
   const next = nextStep(job)
   const first = next ? steps.findIndex((s) => s.id === next.id) : -1
   const [picked, setPicked] = useState<number | null>(null)
+  const card = useRef<HTMLDivElement>(null)
   const at = Math.min(picked ?? first, steps.length - 1)
   const step = steps[at]
   const left = job.build.left.some((l) => l.backAt === null)
@@ -80,6 +81,7 @@ function Stage(props: StationProps) {
   const elsewhere = !left && lock && lock.station !== 'build' ? lock.station : null
   return (
     <>
+      <div ref={card} className="step-top" />
       {left ? (
         <LeftLying {...props} />
       ) : step ? (
@@ -102,7 +104,14 @@ function Stage(props: StationProps) {
       )}
       <Tabs defaultActiveKey="steps" id="build-views" mountOnEnter unmountOnExit transition={false} className="mb-2">
         <Tab eventKey="steps" title="All steps">
-          <AllSteps job={job} at={at} onPick={setPicked} />
+          <AllSteps
+            job={job}
+            at={at}
+            onPick={(i) => {
+              setPicked(i)
+              card.current?.scrollIntoView({ block: 'start' })
+            }}
+          />
           <Unplanned job={job} />
         </Tab>
         <Tab eventKey="have" title="Have it all">

@@ -80,7 +80,7 @@ function YesNo({ proof, found, say }: { readonly proof: Proof; readonly found: s
 }
 
 /** The answer itself: yes and no or a figure, what was seen besides, and ways to take it back. */
-function Found({ proof, job, settle, say, onNot }: Props & { readonly say: Say; readonly onNot: () => void }) {
+function Found({ proof, job, settle, now, say, onNot }: Props & { readonly say: Say; readonly onNot: () => void }) {
   const done = answerTo(job, proof)
   return (
     <div className="d-flex gap-2 flex-wrap align-items-center">
@@ -112,6 +112,7 @@ function Found({ proof, job, settle, say, onNot }: Props & { readonly say: Say; 
             most={300}
             onSettle={(words) => settle((j) => proofWords(j, proof.id, words))}
           />
+          <Photos job={job} settle={settle} now={now} of={`proof:${proof.id}`} name={proof.name} />
           <button
             type="button"
             className="word-button soft"
@@ -182,7 +183,6 @@ export function ProofAnswer(props: Props) {
   return (
     <>
       <Found {...props} say={say} onNot={() => setAsking(true)} />
-      {done && <Photos {...props} of={`proof:${proof.id}`} name={proof.name} />}
       <Record proof={proof} job={job} />
       {stateOfProof(job, proof) === 'differs' && <Differs {...props} />}
     </>
