@@ -91,8 +91,8 @@ export const readRevision = (
   })
 
 /**
- * Brings an old revision back as a new one; what came between stays in the history. A signature comes back only with the
- * very state that it was given to.
+ * Brings an old revision back as a new one; what came between stays in the history. A signature comes back only with
+ * the very state that it was given to.
  */
 export const bringBack = ({ db, file }: Store, id: string, number: number, at: string): Promise<Saved> =>
   patiently(file, () =>

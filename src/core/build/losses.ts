@@ -12,7 +12,10 @@ export type ProofFigure = Omit<BenchFigure, 'kind'> & { readonly kind: ProofFigu
 /** an ordinary meter across a lead, V; a clamp that holds the highest, as a share */
 const SLACK = { lossV: 0.05, inrush: 0.25 }
 
-/** Ohm on one side of a fan: its wires, and half of the joints; fuse and contacts where they sit. @see engineering §1.2 */
+/**
+ * Ohm on one side of a fan: its wires, and half of the joints; fuse and contacts where they sit. @see
+ * engineering §1.2
+ */
 function ohmOn(bench: Bench, job: Job, circuit: FanCircuit, side: 'plus' | 'minus'): number {
   const run = wiresOf(bench, circuit)
   const amps = runCurrent(bench, circuit.fan!).value

@@ -131,7 +131,8 @@ const beforePower = (): Proof[] => [
   yes(
     'continuity',
     'Continuity, battery off',
-    'Every way under 0.5 ohm, each wire to its own label. Meter’s leads held together first: what they show is taken off.',
+    'Every way under 0.5 ohm, each wire to its own label. Meter’s leads held together first: what they show is ' +
+      'taken off.',
     { needs: ['fasten'], engine: false },
   ),
   yes(

@@ -14,13 +14,13 @@ export type DialAnswer =
 const LEAST_OFF_K = 2
 
 /**
- * Where a dial without a scale must stand for a start: between the two points that bracket it, in a straight line; never
- * beyond what was tried.
+ * Where a dial without a scale must stand for a start: between the two points that bracket it, in a straight line;
+ * never beyond what was tried.
  * @param points two or more, in any order
  * @param wantedC start that is wanted, at the probe, °C
  * @returns position by the clock and what it may be off by, K; or why that cannot be told
  * @see engineering §3.3
- * @example dialFor([{ position: 2, startsC: 60 }, { position: 6, startsC: 80 }], 75) //=> { kind: 'position', position: 5, offK: 5 }
+ * @example dialFor([2, 6].map((p) => ({ position: p, startsC: 50 + 5 * p })), 70) //=> { kind: 'position', position: 4, offK: 5 }
  */
 export function dialFor(points: readonly DialPoint[], wantedC: number): DialAnswer {
   const sorted = [...points].sort((a, b) => a.position - b.position)

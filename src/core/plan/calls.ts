@@ -9,7 +9,10 @@ export interface Call {
   readonly dueOn: string
 }
 
-/** What is looked after and not done yet, and fixes for now on the day they may stand until, or that of their making. */
+/**
+ * What is looked after and not done yet, and fixes for now on the day they may stand until, or that of their
+ * making.
+ */
 export const callsOf = (job: Job): Call[] => [
   ...job.after.flatMap((a) =>
     a.dueOn !== null && a.doneOn === null ? [{ id: a.id, what: a.what, dueOn: a.dueOn }] : [],

@@ -151,7 +151,9 @@ export function planWarnings(job: Job): PlanWarning[] {
   if (duct.splitter && duct.leadsTo === 'the cab' && job.surroundings.hottestC.value > WARM_C && job.bay)
     found.push({
       id: 'flap',
-      text: 'The flap leads to the cab, and the machine works on warm days too: then the heat goes where somebody sits.',
+      text:
+        'The flap leads to the cab, and the machine works on warm days too: then the heat goes where somebody ' +
+        'sits.',
       helps: 'Two days of the year stand in After: to the cab before the cold ones, outside before the warm ones.',
     })
   for (const { fan, suffix } of fannedCircuits(job)) {

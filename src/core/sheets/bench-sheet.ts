@@ -315,7 +315,10 @@ const doneOn = (job: Job, id: string): string => job.build.done.find((d) => d.st
 /** Of the circuit's sections those that lie on the bench; the rest is looked up. */
 const atHand: ReadonlySet<string> = new Set(['Cut list', 'Circuit'])
 
-/** What lies on the bench: what it is, how it is set, steps with boxes, wires, proofs with blanks, and the circuit large. */
+/**
+ * What lies on the bench: what it is, how it is set, steps with boxes, wires, proofs with blanks, and the
+ * circuit large.
+ */
 function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section[]): Section[] {
   const units = job.units
   const steps = stepsOf(job)

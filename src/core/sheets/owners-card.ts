@@ -64,7 +64,8 @@ function honestly(job: Job): string[] {
       .filter((a) => a.verdict === 'short')
       .map(
         (a) =>
-          `${a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)} is short: ${a.why} (${a.who}).`,
+          `${a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)} is short: ` +
+          `${a.why} (${a.who}).`,
       ),
     ...stood
       .filter((p) => p.state === 'accepted')
@@ -81,7 +82,10 @@ function honestly(job: Job): string[] {
   ]
 }
 
-/** One page for whoever drives it: what was fitted, what it does by itself, how to stop it, what to look at and when. */
+/**
+ * One page for whoever drives it: what was fitted, what it does by itself, how to stop it, what to look at and
+ * when.
+ */
 export function ownersCard(job: Job): Sheet {
   const units = job.units
   const named = honestly(job)
@@ -98,7 +102,9 @@ export function ownersCard(job: Job): Sheet {
       section('Fitted', [
         ...circuitsOf(job).flatMap((c) => (c.fan ? [`${c.fan.part.name}${c.suffix}`] : [])),
         ...startsItself(job, units),
-        `The controller stands on its ${job.setting.state} setting${job.setting.state === 'test' ? ': NOT FOR DRIVING' : ''}.`,
+        job.setting.state === 'test'
+          ? 'The controller stands on its test setting: NOT FOR DRIVING.'
+          : 'The controller stands on its working setting.',
       ]),
       section('How to stop it', howToStop(job)),
       section('Fuses', fuses(job).length ? fuses(job) : ['None chosen.']),

@@ -88,7 +88,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
   const [name] = useName()
   const needs = needsOfJob(job, shelf)
   const missing = missingNeeds(job)
-  const started = isTicked(job, 'have-all')
+  const held = isTicked(job, 'have-all') ? 'never answered, or still to get.' : 'still hold the start.'
   const path = usePathname()
   const toGet = needs.filter((n) => haveOf(job, n) === 'to get')
   return (
@@ -96,7 +96,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
       <p role="status">
         {missing.length === 0
           ? 'All of it is here, or gone without by name.'
-          : `${missing.length} of ${needs.length} ${started ? 'never answered, or still to get.' : 'still hold the start.'}`}
+          : `${missing.length} of ${needs.length} ${held}`}
         {toGet.length > 0 && (
           <>
             {' '}

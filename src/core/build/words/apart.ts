@@ -33,7 +33,8 @@ export const apartWords: Readonly<Record<string, StepWords>> = {
   drain: {
     why: 'What comes out is held against what goes back in.',
     tell: (job) =>
-      `A pan of ${format(PAN * job.cooling!.volumeM3.value, 'volume', job.units)} or more under it, guard plates off. ` +
+      `A pan of ${format(PAN * job.cooling!.volumeM3.value, 'volume', job.units)} or more under it, guard plates ` +
+      `off. ` +
       'Drain bolt first, cap last: with the cap on it comes as a thin jet, with it off as a strong one to the side. ' +
       'Measure it and note it under "Coolant"; drain bolt straight back in, with a new washer, by hand.',
     cautions: ['hotCoolant', 'poison'],
@@ -49,8 +50,9 @@ export const apartWords: Readonly<Record<string, StepWords>> = {
     why: 'The new core’s pin sits elsewhere: it cannot be drilled with the core in.',
     tell: (job) =>
       `The hole moves by ${format(Math.abs(pinMovesM(job)), 'length', job.units, 3)} ` +
-      `${pinMovesM(job) > 0 ? 'away from' : 'towards'} the new core’s face. Mark it from the core held in place, ` +
-      'centre-punch, pilot hole, then to size; deburr both edges before the rubber goes in, chips out, bare metal painted.',
+      `${pinMovesM(job) > 0 ? 'further off' : 'nearer to'} the new core’s face. Mark it from the core held in place, ` +
+      'centre-punch, pilot hole, then to size; deburr both edges before the rubber goes in, chips out, bare metal ' +
+      'painted.',
     cautions: ['drilling', 'eyes'],
   },
 }

@@ -5,7 +5,9 @@ import type { StepWords } from '../step'
 export const beforeWords: Readonly<Record<string, StepWords>> = {
   'have-all': {
     why: 'What is missing is found now, not with the machine in pieces.',
-    tell: 'Nothing comes apart before it is all here, the right fuse too. Answer the list: here, or go without and why.',
+    tell:
+      'Nothing comes apart before it is all here, the right fuse too. Answer the list: here, or go without ' +
+      'and why.',
     cautions: ['maker'],
   },
   baseline: {

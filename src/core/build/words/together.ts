@@ -30,7 +30,8 @@ export const togetherWords: Readonly<Record<string, StepWords>> = {
   refill: {
     why: 'An engine run dry is lost in minutes; trapped air boils first.',
     tell: (job) =>
-      `It holds ${format(job.cooling!.volumeM3.value, 'volume', job.units)}; fill slowly, bleed at the highest point, ` +
+      `It holds ${format(job.cooling!.volumeM3.value, 'volume', job.units)}; fill slowly, bleed at the highest ` +
+      `point, ` +
       'tip the machine both ways. Note what went in under "Coolant": a difference is air, or a leak.',
     cautions: ['poison', 'hotCoolant'],
   },
@@ -56,7 +57,9 @@ export const togetherWords: Readonly<Record<string, StepWords>> = {
   },
   'working-setting': {
     why: 'A job never closes on a test setting.',
-    tell: 'As the setting in Trigger says; then say in Prove that it stands on the working setting, and look at the display.',
+    tell:
+      'As the setting in Trigger says; then say in Prove that it stands on the working setting, and look at ' +
+      'the display.',
     cautions: ['surprise'],
   },
   covers: {

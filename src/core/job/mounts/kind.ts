@@ -10,7 +10,10 @@ export interface MountStep {
   readonly cautions: readonly Caution[]
 }
 
-/** Figures of the machine's own that a way of holding a fan is done by; how each is told stands in `build/fastening`. */
+/**
+ * Figures of the machine's own that a way of holding a fan is done by; how each is told stands in
+ * `build/fastening`.
+ */
 export type FasteningFigure = 'screw' | 'ties' | 'edge leak' | 'stand-offs' | 'hose' | 'inlet'
 
 /** A way of holding a fan: what it is to air, core and machine, what it asks for, and how it is done. */

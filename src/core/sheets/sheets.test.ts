@@ -1,0 +1,66 @@
+import { example } from '@/formats/test-support/examples'
+import { acceptProof, addDebt, answerNeeds, answerProof, type Job, passLock, takeOff } from '../job'
+import { evaluate } from '../margins'
+import { needsOfJob } from '../build'
+import { benchSheet, ownersCard, shoppingSheet } from '.'
+
+const AT = '2026-03-01T10:00:00Z'
+const BY = { by: 'Bench one', at: AT }
+const signed = example('fell-bike-signed')
+const open: Job = { ...signed, signature: null }
+const job = (next: Job | { readonly full: string }): Job => {
+  if ('full' in next) throw new Error(next.full)
+  return next
+}
+const words = (of: { readonly sections: readonly { heading: string; lines: readonly string[] }[] }, heading: string) =>
+  of.sections.find((s) => s.heading === heading)?.lines.join(' ') ?? ''
+
+test('the owner is told what was not proved, what differs, what is short by name and what holds for now only', () => {
+  expect(words(ownersCard(signed), 'Said plainly')).toBe('All of it was proved, and nothing was left open.')
+  expect(ownersCard(open).subtitle).toMatch(/NOT SIGNED/)
+  const high = answerProof(
+    open,
+    'starts',
+    { measured: { value: 91, typed: '91 C' }, answer: null, notProved: null },
+    AT,
+  )
+  expect(words(ownersCard(high), 'Said plainly')).toMatch(/NOT RIGHT, differs: Starts/)
+  const stands = acceptProof(high, 'starts', 'gauge reads high', BY)
+  expect(words(ownersCard(stands), 'Said plainly')).toMatch(/Starts.* is not as predicted: gauge reads high\./)
+  const unproved = answerProof(open, 'key-off', { measured: null, answer: null, notProved: 'no key' }, AT)
+  expect(words(ownersCard(unproved), 'Said plainly')).toMatch(/Not proved, Key off.*: no key/)
+  const debt = { what: 'tie for a screw', why: 'none long enough', dangerous: true, until: '2026-04-01' }
+  expect(words(ownersCard(job(addDebt(open, debt, BY))), 'Said plainly')).toMatch(
+    /tie for a screw, until 2026-04-01\. DO NOT DRIVE/,
+  )
+  const short = { margin: 'boil' as const, part: 'peak', verdict: 'short' as const, worst: -2, who: 'me', at: AT }
+  const told: Job = { ...open, acceptances: [{ ...short, why: 'owner told: ease off on climbs' }] }
+  expect(words(ownersCard(told), 'Said plainly')).toMatch(/Boil is short: owner told: ease off on climbs/)
+  expect(words(ownersCard({ ...open, setting: { state: 'test' } }), 'Fitted')).toMatch(/NOT FOR DRIVING/)
+})
+
+test('the bench sheet records what was gone past and what is off, and never what did not happen', () => {
+  const plain = benchSheet({ ...open, ledger: [] }, evaluate(open))
+  expect(plain.sections.some((s) => s.heading === 'At the bench')).toBe(false)
+  const off = job(takeOff(open, { what: 'cap', kind: 'cap', way: '', smallParts: 'spring, tin 2' }, AT))
+  const past = job(passLock(off, 'fasten', 'tied last week', BY))
+  const bench = words(benchSheet(past, evaluate(past)), 'At the bench')
+  expect(bench).toMatch(/Off: cap; small parts: spring, tin 2\./)
+  expect(bench).toMatch(/Gone past a lock, Fasten the wires: tied last week \(Bench one, 2026-03-01\)/)
+})
+
+test('a shopping list has what somebody said is not there, and tells apart what nobody looked for', () => {
+  const needs = needsOfJob(open)
+  const none: Job = { ...open, build: { ...open.build, have: [] } }
+  expect(shoppingSheet(none, []).sections.map((s) => s.heading)).toEqual(['Not looked for yet'])
+  const all = answerNeeds(
+    none,
+    needs.map((n) => n.id),
+    { here: true },
+    BY,
+  )
+  expect(shoppingSheet(all, []).sections[0]!.lines).toEqual(['Nothing: all of it is here.'])
+  const [first] = needs
+  const lacking = answerNeeds(all, [first!.id], { here: false }, BY)
+  expect(shoppingSheet(lacking, []).sections.map((s) => s.table!.rows.map(([what]) => what))).toEqual([[first!.what]])
+})
