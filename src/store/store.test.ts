@@ -113,7 +113,7 @@ test('signing seals the evaluation and the sheet; a signature cannot be saved in
   expect(await signJob(store, id, 1, 'Bench one', AT)).toMatchObject({ kind: 'saved', revision: 2 })
   const seal = (await newestSeal(store, id))!
   expect(seal).toMatchObject({ revision: 2, signedBy: 'Bench one', coreVersion: CORE_VERSION })
-  expect(seal.sheet.sections.at(-1)!.heading).toBe('Signature')
+  expect(seal.sheet.sections.find((s) => s.heading === 'Signature')!.lines.at(-1)).toMatch(/^Signed by Bench one/)
   const { job } = (await readHead(store, id))!
   expect(
     await saveJob(store, id, { from: 2, key: 'changed-1', job: changeSetting(job, 'controller1', 90, 5), at: AT }),

@@ -22,7 +22,7 @@ export interface Need {
 }
 
 const need = (group: NeedGroup, what: string, amount = '1', shelf = ''): Need => ({
-  id: `${group.slice(0, 1)}:${what}`.slice(0, 80),
+  id: `${group.slice(0, 1)}:${what}`.slice(0, 160),
   group,
   what,
   amount,

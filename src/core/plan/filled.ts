@@ -15,8 +15,13 @@ interface Choice {
   readonly made: boolean
 }
 
+/** Ticked; what is signed is not asked for steps that came with a newer core. */
+const isMade = (job: Job, step: string): boolean =>
+  job.signature !== null || job.build.done.some((d) => d.step === step)
+
 /** Answered, and neither failed nor other than predicted. */
-const isSettled = (job: Job, proof: Proof): boolean => !['open', 'failed', 'differs'].includes(stateOfProof(job, proof))
+const isSettled = (job: Job, proof: Proof): boolean =>
+  job.signature !== null || !['open', 'failed', 'differs'].includes(stateOfProof(job, proof))
 
 /** The choices that each station asks for besides its readings. */
 const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
@@ -61,7 +66,7 @@ const choices: Readonly<Record<Station, (job: Job) => Choice[]>> = {
     { name: 'a controller', made: job.controllers.length > 0 },
     { name: 'a probe', made: job.probes.every((p) => p.part !== null) },
   ],
-  build: (job) => plannedSteps(job).map((s) => ({ name: s.title, made: job.build.done.some((d) => d.step === s.id) })),
+  build: (job) => plannedSteps(job).map((s) => ({ name: s.title, made: isMade(job, s.id) })),
   prove: (job) => [
     ...proofsOf(job).map((p) => ({ name: p.name, made: isSettled(job, p) })),
     { name: 'the working setting', made: job.setting.state === 'working' },

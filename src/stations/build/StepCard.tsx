@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { isTicked, lockOf, proofsOf, type Step } from '@/core/build'
 import { cautions, choiceEnds, noteTorque, tickStep } from '@/core/job'
@@ -19,6 +19,9 @@ type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
   readonly of: number
   readonly onDone: () => void
 }
+
+/** two taps of one thumb come within this */
+const TWICE_MS = 350
 
 /** The maker's torque where somebody gave it, else ours with what it is: a guess by size. */
 function Torque({ step, job, settle }: Pick<Props, 'step' | 'job' | 'settle'>) {
@@ -57,6 +60,12 @@ function Torque({ step, job, settle }: Pick<Props, 'step' | 'job' | 'settle'>) {
 export function StepCard({ step, at, of, onDone, ...props }: Props) {
   const { job, settle, now } = props
   const [otherwise, setOtherwise] = useState(false)
+  const [fresh, setFresh] = useState(true)
+  // a thumb that taps twice ticks one step: the next takes nothing in its first moment
+  useEffect(() => {
+    const timer = setTimeout(() => setFresh(false), TWICE_MS)
+    return () => clearTimeout(timer)
+  }, [])
   const done = isTicked(job, step.id)
   const lock = done ? null : lockOf(job, step)
   const asked = proofsOf(job).filter((p) => step.asks.includes(p.id))
@@ -88,7 +97,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
       <div className="step-buttons">
         <Button
           variant={done ? 'outline-dark' : 'primary'}
-          disabled={lock !== null}
+          disabled={lock !== null || fresh}
           onClick={() => {
             const moment = now().toISOString()
             settle((j) => tickStep(j, step.id, moment))

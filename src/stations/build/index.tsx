@@ -71,7 +71,8 @@ function Stage(props: StationProps) {
   const { job, goTo } = props
   const steps = stepsOf(job)
   const next = nextStep(job)
-  const first = next ? steps.findIndex((s) => s.id === next.id) : -1
+  // what is signed is not asked for steps that came with a newer core
+  const first = next && !job.signature ? steps.findIndex((s) => s.id === next.id) : -1
   const [picked, setPicked] = useState<number | null>(null)
   const card = useRef<HTMLDivElement>(null)
   const at = Math.min(picked ?? first, steps.length - 1)

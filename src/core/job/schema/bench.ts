@@ -32,7 +32,7 @@ export const benchShape = {
       .max(...upTo('unplanned')),
     /** what is needed and does not lie there, or does */
     have: z
-      .array(z.strictObject({ need: line(80), here: z.boolean(), why: line(300), by: line(80), at: momentSchema }))
+      .array(z.strictObject({ need: line(160), here: z.boolean(), why: line(300), by: line(80), at: momentSchema }))
       .max(...upTo('needs')),
     /** the times that work was left; the last is open until somebody comes back */
     left: z
