@@ -170,6 +170,7 @@ test('the way it is held reaches Build and Wire reaches Air; the drawing leaves 
   await saved(page)
   await page.goto(`${yard.url}${address}/sheet`)
   await ready(page)
+  await page.getByText('Annex:').click()
   await expect(page.getByRole('img', { name: /core from behind/ })).toBeVisible()
 })
 
