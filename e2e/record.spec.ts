@@ -279,7 +279,7 @@ test('the bench sheet as PDF says what the print says, on A4 and Letter; one wit
   ).json()) as { id: string }
   const bare = await readPdf(await (await page.request.get(`${yard.url}/api/jobs/${id}/sheet.pdf`)).body())
   expect(bare.text).toContain('Nocontrollerchosen.')
-  expect(bare.text).toContain('Nofusefitted.')
+  expect(bare.text).toContain('Nofanchosen.')
   const whole = await readPdf(await (await page.request.get(`${yard.url}/api/jobs/${id}/sheet.pdf?annex=yes`)).body())
   expect(whole.text).toContain('NONEFITTED')
   const measuring = await readPdf(await (await page.request.get(`${yard.url}/api/jobs/${id}/measuring.pdf`)).body())
