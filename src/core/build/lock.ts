@@ -32,10 +32,8 @@ const unticked = (job: Job, ids: readonly string[]): PlannedStep[] =>
 /** What some steps wait for besides other steps. */
 const more: Readonly<Record<string, (job: Job) => string[]>> = {
   'have-all': (job) => {
-    const missing = missingNeeds(job)
-    return missing.length
-      ? [`${missing.length} of what is needed not answered: ${missing[0]!.what}${missing.length > 1 ? ' …' : ''}`]
-      : []
+    const missing = andMore(missingNeeds(job).map((n) => n.what))
+    return missing === null ? [] : [`what is needed, not answered: ${missing}`]
   },
   baseline: (job) =>
     job.baseline.state === 'not yet' ? ['the baseline: taken, or said that it cannot be had (in Machine)'] : [],
