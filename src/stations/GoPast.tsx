@@ -5,21 +5,24 @@ import type { Lock } from '@/core/build'
 import { passLock } from '@/core/job'
 import { ReasonForm } from '@/ui/ReasonForm'
 import type { StationProps } from './station'
+import { useTaken } from './use-taken'
 
 /** What is waited for, and a way past it by name, where nothing was tried and failed. */
 export function GoPast({
   lock,
   what,
   name,
+  job,
   settle,
   now,
-}: Pick<StationProps, 'settle' | 'now'> & {
+}: Pick<StationProps, 'job' | 'settle' | 'now'> & {
   readonly lock: Lock
   /** what is gone past: a step's id, or a proof's behind "proof:" */
   readonly what: string
   readonly name: string
 }) {
   const [asking, setAsking] = useState(false)
+  const { full, take } = useTaken({ job, settle })
   return (
     <div className="lock" role="status">
       <p className="mb-1">
@@ -43,14 +46,11 @@ export function GoPast({
           act="Go past it"
           onCancel={() => setAsking(false)}
           onGive={(why, by) => {
-            const at = now().toISOString()
-            settle((j) => {
-              const next = passLock(j, what, why, { by, at })
-              return 'full' in next ? j : next
-            })
+            take((j) => passLock(j, what, why, { by, at: now().toISOString() }))
           }}
         />
       )}
+      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
     </div>
   )
 }

@@ -4,6 +4,7 @@ import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
+import { FormLine, given } from './FormLine'
 import { useName } from './use-name'
 
 interface Fields {
@@ -36,7 +37,6 @@ export function ReasonForm({
     setFocus,
     formState: { errors },
   } = useForm<Fields>({ defaultValues: { why: '', by: name } })
-  const given = (v: string): boolean => v.trim() !== ''
   // it opens where something was just pressed: typing goes on there
   useEffect(() => setFocus('why'), [setFocus])
   return (
@@ -48,16 +48,20 @@ export function ReasonForm({
         onGive(why.trim(), by.trim())
       })}
     >
-      <Form.Group controlId={`${id}-why`}>
-        <Form.Label className="mb-0">{label}</Form.Label>
-        <Form.Control maxLength={most} isInvalid={!!errors.why} {...register('why', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say why.</Form.Control.Feedback>
-      </Form.Group>
-      <Form.Group controlId={`${id}-by`}>
-        <Form.Label className="mb-0">Name</Form.Label>
-        <Form.Control maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say who.</Form.Control.Feedback>
-      </Form.Group>
+      <FormLine
+        id={`${id}-why`}
+        label={label}
+        most={most}
+        field={register('why', { validate: given })}
+        wrong={errors.why && 'Say why.'}
+      />
+      <FormLine
+        id={`${id}-by`}
+        label="Name"
+        most={80}
+        field={register('by', { validate: given })}
+        wrong={errors.by && 'Say who.'}
+      />
       <div className="d-flex gap-2">
         <Button type="submit" variant="outline-dark">
           {act}

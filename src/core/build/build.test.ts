@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import { dialFor } from '../control'
+import { startedJobs } from '../job/test-support/started'
 import {
   acceptProof,
   addDebt,
@@ -10,16 +11,12 @@ import {
   changeEntry,
   changeMount,
   type Job,
-  type JobKind,
   jobSchema,
-  type MachineKind,
   mountsIn,
   noteCoolant,
   passLock,
-  startJob,
   takeOff,
   tickStep,
-  typicalMachines,
 } from '../job'
 import {
   coolantAccount,
@@ -60,20 +57,8 @@ const measured = (job: Job, id: string, value: number): Job =>
 const said = (job: Job, id: string, answer: 'yes' | 'no'): Job =>
   answerProof(job, id, { measured: null, answer, notProved: null }, AT)
 
-const everyJob: readonly Job[] = Object.entries(typicalMachines).flatMap(([kind, t]) =>
-  t.jobs.flatMap((job: JobKind) => {
-    const begun = startJob({
-      title: 't',
-      kind: kind as MachineKind,
-      job,
-      machineName: 'm',
-      owner: '',
-      units: 'metric',
-      startedOn: '2026-01-01',
-      promisedOn: null,
-    })
-    return mountsIn(begun.cooling ? 'coolant' : 'air').map((m) => changeMount(begun, m))
-  }),
+const everyJob: readonly Job[] = startedJobs().flatMap((job) =>
+  mountsIn(job.cooling ? 'coolant' : 'air').map((m) => changeMount(job, m)),
 )
 
 const places: readonly Place[] = ['the core on the bench', 'wires still loose', 'under the covers']

@@ -1,24 +1,12 @@
 import fc from 'fast-check'
 import { example, exampleShelf } from '@/formats/test-support/examples'
 import { everythingOf } from './test-support/everything'
-import { type Job, type JobKind, jobSchema, type MachineKind, startJob, typicalMachines } from '../job'
+import { type Job, jobSchema, typicalMachines } from '../job'
+import { startedJobs } from '../job/test-support/started'
 import type { Part } from '../parts'
 
 /** Documents of every kind, empty and finished, to damage. */
-const started = Object.entries(typicalMachines).flatMap(([kind, t]) =>
-  t.jobs.map((job: JobKind) =>
-    startJob({
-      title: 't',
-      kind: kind as MachineKind,
-      job,
-      machineName: 'm',
-      owner: '',
-      units: 'metric',
-      startedOn: '2026-01-01',
-      promisedOn: null,
-    }),
-  ),
-)
+const started = startedJobs()
 const finished = ['fell-bike-signed', 'vineyard-buggy-ready', 'churchyard-digger-bay', 'market-cold-trailer'].map(
   example,
 )

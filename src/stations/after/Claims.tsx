@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
@@ -20,6 +19,7 @@ import {
 import { format, parse, percent, type Quantity, type UnitSystem } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -43,7 +43,7 @@ const checks =
   }
 
 function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim }) {
-  const [trouble, setTrouble] = useState<string | null>(null)
+  const { full: trouble, take } = useTaken({ job, settle })
   const last = claim.runs.at(-1)
   const {
     register,
@@ -57,14 +57,7 @@ function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim })
     const [f, a] = [parse(figure, 'count', job.units), parse(air, 'temperature', job.units)]
     if (!f.ok || !a.ok) return
     const run = { at: now().toISOString(), state, figure: f.value, airC: a.value, way: way.trim() }
-    const added = addClaimRun(job, claim.id, run)
-    if ('full' in added) return setTrouble(added.full)
-    setTrouble(null)
-    settle((j) => {
-      const next = addClaimRun(j, claim.id, run)
-      return 'full' in next ? j : next
-    })
-    reset({ state, figure: '', air, way })
+    if (take((j) => addClaimRun(j, claim.id, run))) reset({ state, figure: '', air, way })
   }
   const id = (name: string): string => `${claim.id}-${name}`
   return (
@@ -192,15 +185,10 @@ function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n
 
 /** What is claimed of the fan besides cooling, held against runs that were made for it. */
 export function Claims(props: Props) {
-  const { job, settle } = props
-  const [trouble, setTrouble] = useState<string | null>(null)
+  const { job } = props
+  const { full: trouble, take } = useTaken(props)
   const add = (what: ClaimKind): void => {
-    const added = addClaim(job, what, '')
-    if ('full' in added) return setTrouble(added.full)
-    settle((j) => {
-      const next = addClaim(j, what, '')
-      return 'full' in next ? j : next
-    })
+    take((j) => addClaim(j, what, ''))
   }
   return (
     <section aria-label="Claims">

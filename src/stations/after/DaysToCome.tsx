@@ -2,13 +2,14 @@
 
 import { usePathname } from 'next/navigation'
 import { useForm } from 'react-hook-form'
-import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { addDays, isDay } from '@/core/build'
 import { addCare, careDays, changeCare, type Job, removeCare } from '@/core/job'
 import { TextField } from '@/ui/TextField'
+import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 type Care = Job['after'][number]
 
@@ -78,8 +79,8 @@ interface Own {
   readonly dueOn: string
 }
 
-function OwnCare({ settle }: Pick<StationProps, 'settle'>) {
-  const [full, setFull] = useState<string | null>(null)
+function OwnCare({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const { full, take } = useTaken({ job, settle })
   const {
     register,
     handleSubmit,
@@ -91,27 +92,17 @@ function OwnCare({ settle }: Pick<StationProps, 'settle'>) {
       noValidate
       className="take-off"
       onSubmit={handleSubmit(({ what, dueOn }) => {
-        settle((j) => {
-          const next = addCare(j, what.trim(), isDay(dueOn) ? dueOn : null)
-          setFull('full' in next ? next.full : null)
-          return 'full' in next ? j : next
-        })
-        reset()
+        if (take((j) => addCare(j, what.trim(), isDay(dueOn) ? dueOn : null))) reset()
       })}
     >
-      <Form.Group controlId="own-care">
-        <Form.Label className="mb-0">Also to look after</Form.Label>
-        <Form.Control
-          maxLength={120}
-          isInvalid={!!errors.what}
-          {...register('what', { validate: (v) => v.trim() !== '' })}
-        />
-        <Form.Control.Feedback type="invalid">Say what.</Form.Control.Feedback>
-      </Form.Group>
-      <Form.Group controlId="own-care-day">
-        <Form.Label className="mb-0">On</Form.Label>
-        <Form.Control type="date" {...register('dueOn')} />
-      </Form.Group>
+      <FormLine
+        id="own-care"
+        label="Also to look after"
+        most={120}
+        field={register('what', { validate: given })}
+        wrong={errors.what && 'Say what.'}
+      />
+      <FormLine id="own-care-day" label="On" type="date" field={register('dueOn')} />
       <Button type="submit" variant="outline-dark">
         Add it
       </Button>
@@ -133,7 +124,7 @@ export function DaysToCome({ job, settle, now }: StationProps) {
       {job.after.map((care) => (
         <CareLine key={care.id} care={care} today={today} settle={settle} />
       ))}
-      <OwnCare settle={settle} />
+      <OwnCare job={job} settle={settle} />
     </>
   )
 }

@@ -8,7 +8,9 @@ import { type Debt, debtAge, openDebts } from '@/core/build'
 import { addDebt, payDebt } from '@/core/job'
 import { ReasonForm } from '@/ui/ReasonForm'
 import { useName } from '@/ui/use-name'
+import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -21,7 +23,7 @@ interface Fields {
 
 function NewDebt({ job, settle, now }: Props) {
   const [name, remember] = useName()
-  const [full, setFull] = useState<string | null>(null)
+  const { full, take } = useTaken({ job, settle })
   const nothing: Fields = { what: '', why: '', until: '', dangerous: false, by: name }
   const {
     register,
@@ -29,7 +31,6 @@ function NewDebt({ job, settle, now }: Props) {
     reset,
     formState: { errors },
   } = useForm<Fields>({ defaultValues: nothing, values: nothing, resetOptions: { keepDirtyValues: true } })
-  const given = (v: string): boolean => v.trim() !== ''
   return (
     <Form
       noValidate
@@ -42,43 +43,34 @@ function NewDebt({ job, settle, now }: Props) {
           dangerous: typed.dangerous,
           until: typed.until || null,
         }
-        const next = addDebt(job, debt, by)
-        if ('full' in next) {
-          setFull(next.full)
-          return
-        }
+        if (!take((j) => addDebt(j, debt, by))) return
         remember(by.by)
-        settle((j) => {
-          const noted = addDebt(j, debt, by)
-          return 'full' in noted ? j : noted
-        })
         reset({ ...nothing, by: by.by })
       })}
     >
-      <Form.Group controlId="debt-what">
-        <Form.Label className="mb-0">What holds for now only</Form.Label>
-        <Form.Control
-          maxLength={120}
-          isInvalid={!!errors.what}
-          placeholder="tie instead of the bracket’s third screw"
-          {...register('what', { validate: given })}
-        />
-        <Form.Control.Feedback type="invalid">Say what it is.</Form.Control.Feedback>
-      </Form.Group>
-      <Form.Group controlId="debt-why">
-        <Form.Label className="mb-0">Why</Form.Label>
-        <Form.Control maxLength={300} isInvalid={!!errors.why} {...register('why', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say why.</Form.Control.Feedback>
-      </Form.Group>
-      <Form.Group controlId="debt-until">
-        <Form.Label className="mb-0">Until</Form.Label>
-        <Form.Control type="date" {...register('until')} />
-      </Form.Group>
-      <Form.Group controlId="debt-by">
-        <Form.Label className="mb-0">Name</Form.Label>
-        <Form.Control maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say who.</Form.Control.Feedback>
-      </Form.Group>
+      <FormLine
+        id="debt-what"
+        label="What holds for now only"
+        most={120}
+        placeholder="tie instead of the bracket’s third screw"
+        field={register('what', { validate: given })}
+        wrong={errors.what && 'Say what it is.'}
+      />
+      <FormLine
+        id="debt-why"
+        label="Why"
+        most={300}
+        field={register('why', { validate: given })}
+        wrong={errors.why && 'Say why.'}
+      />
+      <FormLine id="debt-until" label="Until" type="date" field={register('until')} />
+      <FormLine
+        id="debt-by"
+        label="Name"
+        most={80}
+        field={register('by', { validate: given })}
+        wrong={errors.by && 'Say who.'}
+      />
       <Form.Check id="debt-dangerous" label="nobody may drive with it" {...register('dangerous')} />
       <Button type="submit" variant="outline-dark">
         Note it

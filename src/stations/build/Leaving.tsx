@@ -7,7 +7,9 @@ import Form from 'react-bootstrap/Form'
 import { isDry, isTicked, openEntries, opensCoolant } from '@/core/build'
 import { comeBack, type Job, leaveWork, type Leaving as Safe, leavings } from '@/core/job'
 import { useName } from '@/ui/use-name'
+import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -30,12 +32,12 @@ export function LeaveIt({ job, settle, now }: Props) {
   const [asking, setAsking] = useState(false)
   const [safe, setSafe] = useState<readonly Safe[]>([])
   const [name, remember] = useName()
+  const { full, take } = useTaken({ job, settle })
   const {
     register,
     handleSubmit,
     formState: { errors },
   } = useForm<Fields>({ defaultValues: { why: '', awaits: '', by: name } })
-  const given = (v: string): boolean => v.trim() !== ''
   const must = safeFor(job)
   const unsafe = must.filter((m) => !safe.includes(m))
   if (!asking)
@@ -52,10 +54,8 @@ export function LeaveIt({ job, settle, now }: Props) {
         if (unsafe.length) return
         const at = now().toISOString()
         remember(by.trim())
-        settle((j) => {
-          const left = leaveWork(j, why.trim(), awaits.trim(), safe, { by: by.trim(), at })
-          return 'full' in left ? j : left
-        })
+        const who = { by: by.trim(), at }
+        if (!take((j) => leaveWork(j, why.trim(), awaits.trim(), safe, who))) return
         setAsking(false)
         setSafe([])
       })}
@@ -70,20 +70,22 @@ export function LeaveIt({ job, settle, now }: Props) {
           onChange={(e) => setSafe(e.target.checked ? [...safe, m] : safe.filter((s) => s !== m))}
         />
       ))}
-      <Form.Group controlId="leave-why">
-        <Form.Label className="mb-0">Why it is left</Form.Label>
-        <Form.Control maxLength={300} isInvalid={!!errors.why} {...register('why', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say why.</Form.Control.Feedback>
-      </Form.Group>
-      <Form.Group controlId="leave-awaits">
-        <Form.Label className="mb-0">What is awaited</Form.Label>
-        <Form.Control maxLength={200} {...register('awaits')} />
-      </Form.Group>
-      <Form.Group controlId="leave-by">
-        <Form.Label className="mb-0">Name</Form.Label>
-        <Form.Control maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say who.</Form.Control.Feedback>
-      </Form.Group>
+      <FormLine
+        id="leave-why"
+        label="Why it is left"
+        most={300}
+        field={register('why', { validate: given })}
+        wrong={errors.why && 'Say why.'}
+      />
+      <FormLine id="leave-awaits" label="What is awaited" most={200} field={register('awaits')} />
+      <FormLine
+        id="leave-by"
+        label="Name"
+        most={80}
+        field={register('by', { validate: given })}
+        wrong={errors.by && 'Say who.'}
+      />
+      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
       {unsafe.length > 0 && <p className="small mb-1">Not yet said to be safe: {unsafe.join('; ')}.</p>}
       <div className="d-flex gap-2">
         <Button type="submit" variant="outline-dark" disabled={unsafe.length > 0}>

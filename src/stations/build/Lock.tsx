@@ -7,7 +7,7 @@ import type { StationProps } from '../station'
 /** What a step waits for; a lock that was passed is told with who and why. */
 export function Lock({ step, job, ...change }: Pick<StationProps, 'job' | 'settle' | 'now'> & { readonly step: Step }) {
   const lock = lockOf(job, step)
-  if (lock) return <GoPast {...change} lock={lock} what={step.id} name={step.title} />
+  if (lock) return <GoPast {...change} job={job} lock={lock} what={step.id} name={step.title} />
   const passed = passedBy(job, step.id)
   return passed ? (
     <p className="small soft">

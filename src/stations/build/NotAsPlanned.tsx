@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
@@ -8,7 +7,9 @@ import { isTicked, type Step, stepsOf, unplannedMeans } from '@/core/build'
 import { type Job, noteUnplanned, type UnplannedKind, unplannedKinds } from '@/core/job'
 import { stationNames } from '@/core/plan'
 import { useName } from '@/ui/use-name'
+import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
   readonly step: Step
@@ -28,7 +29,7 @@ const withoutTicks = (job: Job, ids: readonly string[]): Job => ({
 /** What turned out otherwise: noted with who and when, steps that it undoes unticked, and where it is chosen anew. */
 export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
   const [name, remember] = useName()
-  const [full, setFull] = useState<string | null>(null)
+  const { full, take } = useTaken({ job, settle })
   const {
     register,
     watch,
@@ -37,7 +38,6 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
   } = useForm<Fields>({ defaultValues: { what: unplannedKinds[0], words: '', by: name } })
   const means = unplannedMeans[watch('what')]
   const again = stepsOf(job).filter((s) => means.again.includes(s.id) && isTicked(job, s.id))
-  const given = (v: string): boolean => v.trim() !== ''
   return (
     <Form
       noValidate
@@ -45,16 +45,12 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
       onSubmit={handleSubmit(({ what, words, by }) => {
         const at = now().toISOString()
         remember(by.trim())
-        const next = noteUnplanned(job, step.id, what, words.trim(), { by: by.trim(), at })
-        if ('full' in next) {
-          setFull(next.full)
-          return
-        }
         const ids = again.map((s) => s.id)
-        settle((j) => {
-          const noted = noteUnplanned(j, step.id, what, words.trim(), { by: by.trim(), at })
-          return 'full' in noted ? j : withoutTicks(noted, ids)
+        const noted = take((j) => {
+          const next = noteUnplanned(j, step.id, what, words.trim(), { by: by.trim(), at })
+          return 'full' in next ? next : withoutTicks(next, ids)
         })
+        if (!noted) return
         onClose()
         if (means.station !== 'build') goTo(means.station)
       })}
@@ -68,16 +64,20 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
           ))}
         </Form.Select>
       </Form.Group>
-      <Form.Group controlId="unplanned-words">
-        <Form.Label className="mb-0">In a few words</Form.Label>
-        <Form.Control maxLength={300} isInvalid={!!errors.words} {...register('words', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say what is otherwise.</Form.Control.Feedback>
-      </Form.Group>
-      <Form.Group controlId="unplanned-by">
-        <Form.Label className="mb-0">Name</Form.Label>
-        <Form.Control maxLength={80} isInvalid={!!errors.by} {...register('by', { validate: given })} />
-        <Form.Control.Feedback type="invalid">Say who.</Form.Control.Feedback>
-      </Form.Group>
+      <FormLine
+        id="unplanned-words"
+        label="In a few words"
+        most={300}
+        field={register('words', { validate: given })}
+        wrong={errors.words && 'Say what is otherwise.'}
+      />
+      <FormLine
+        id="unplanned-by"
+        label="Name"
+        most={80}
+        field={register('by', { validate: given })}
+        wrong={errors.by && 'Say who.'}
+      />
       <p className="small mb-1">
         {means.tell}
         {again.length > 0 && ` To be done again: ${again.map((s) => s.title).join(', ')}.`}

@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form'
 import { closers, stepsOf } from '@/core/build'
 import { addOwnStep } from '@/core/job'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 interface Fields {
   readonly title: string
@@ -29,17 +30,14 @@ export function OwnStep({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     reset,
     formState: { errors },
   } = useForm<Fields>({ defaultValues: { title: '', before: 'covers' } })
+  const { full, take } = useTaken({ job, settle })
   const closing = stepsOf(job).filter((s) => closers.some((c) => c === s.id))
   return (
     <Form
       noValidate
       className="take-off"
       onSubmit={handleSubmit(({ title, before }) => {
-        settle((j) => {
-          const next = addOwnStep(j, title.trim(), before, MINUTES)
-          return 'full' in next ? j : next
-        })
-        reset({ title: '', before })
+        if (take((j) => addOwnStep(j, title.trim(), before, MINUTES))) reset({ title: '', before })
       })}
     >
       <Form.Group controlId="own-title">
@@ -70,6 +68,7 @@ export function OwnStep({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       <Button type="submit" variant="outline-dark">
         Add it
       </Button>
+      {full && <p className="say say-short">It cannot be added: {full}.</p>}
     </Form>
   )
 }

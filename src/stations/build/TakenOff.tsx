@@ -1,20 +1,21 @@
 'use client'
 
-import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { engineHeld, openEntries, smallPartsOut } from '@/core/build'
 import { changeEntry, comingOff, removeEntry, takeOff } from '@/core/job'
 import { Photos } from '../Photos'
+import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 type Fields = Parameters<typeof takeOff>[1]
 const nothing: Fields = { what: '', kind: 'hose', way: '', smallParts: '' }
 
 function TakeOff({ job, settle, now }: Props) {
-  const [full, setFull] = useState<string | null>(null)
+  const { full, take } = useTaken({ job, settle })
   const {
     register,
     handleSubmit,
@@ -34,29 +35,19 @@ function TakeOff({ job, settle, now }: Props) {
           way: typed.way.trim(),
           smallParts: typed.smallParts.trim(),
         }
-        const next = takeOff(job, entry, at)
-        if ('full' in next) {
-          setFull(next.full)
-          return
-        }
-        settle((j) => {
-          const noted = takeOff(j, entry, at)
-          return 'full' in noted ? j : noted
-        })
+        if (!take((j) => takeOff(j, entry, at))) return
         reset({ ...nothing, kind: typed.kind })
         setFocus('what')
       })}
     >
-      <Form.Group controlId="off-what">
-        <Form.Label className="mb-0">What comes off</Form.Label>
-        <Form.Control
-          maxLength={80}
-          isInvalid={!!errors.what}
-          placeholder="lower hose, at the core"
-          {...register('what', { validate: (v) => v.trim() !== '' })}
-        />
-        <Form.Control.Feedback type="invalid">Say what it is.</Form.Control.Feedback>
-      </Form.Group>
+      <FormLine
+        id="off-what"
+        label="What comes off"
+        most={80}
+        placeholder="lower hose, at the core"
+        field={register('what', { validate: given })}
+        wrong={errors.what && 'Say what it is.'}
+      />
       <Form.Group controlId="off-kind">
         <Form.Label className="mb-0">It is a</Form.Label>
         <Form.Select {...register('kind')}>
@@ -65,14 +56,20 @@ function TakeOff({ job, settle, now }: Props) {
           ))}
         </Form.Select>
       </Form.Group>
-      <Form.Group controlId="off-way">
-        <Form.Label className="mb-0">Which way round</Form.Label>
-        <Form.Control maxLength={160} placeholder="short leg to the core, clip from below" {...register('way')} />
-      </Form.Group>
-      <Form.Group controlId="off-small">
-        <Form.Label className="mb-0">Its small parts lie</Form.Label>
-        <Form.Control maxLength={160} placeholder="washer and nut, lid of the tool box" {...register('smallParts')} />
-      </Form.Group>
+      <FormLine
+        id="off-way"
+        label="Which way round"
+        most={160}
+        placeholder="short leg to the core, clip from below"
+        field={register('way')}
+      />
+      <FormLine
+        id="off-small"
+        label="Its small parts lie"
+        most={160}
+        placeholder="washer and nut, lid of the tool box"
+        field={register('smallParts')}
+      />
       <Button type="submit" variant="outline-dark">
         Note it
       </Button>

@@ -157,7 +157,8 @@ export function ProofAnswer(props: Props) {
     const at = now().toISOString()
     settle((j) => answerProof(j, proof.id, answer, at))
   }
-  if (lock) return <GoPast lock={lock} what={`proof:${proof.id}`} name={proof.name} settle={settle} now={now} />
+  if (lock)
+    return <GoPast lock={lock} what={`proof:${proof.id}`} name={proof.name} job={job} settle={settle} now={now} />
   if (asking)
     return (
       <ReasonForm
