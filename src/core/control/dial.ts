@@ -20,7 +20,7 @@ const LEAST_OFF_K = 2
  * @param wantedC start that is wanted, at the probe, °C
  * @returns position by the clock and what it may be off by, K; or why that cannot be told
  * @see engineering §3.3
- * @example dialFor([2, 6].map((p) => ({ position: p, startsC: 50 + 5 * p })), 70) //=> { kind: 'position', position: 4, offK: 5 }
+ * @example dialFor([2, 6].map((p) => ({ position: p, startsC: 5 * p })), 20).kind //=> 'position'
  */
 export function dialFor(points: readonly DialPoint[], wantedC: number): DialAnswer {
   const sorted = [...points].sort((a, b) => a.position - b.position)
