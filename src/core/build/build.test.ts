@@ -288,6 +288,14 @@ test('nothing lies there unless somebody said so; what is missing holds the star
       .map((n) => n.what)
       .join(),
   ).toMatch(/15 A/)
+  // with no fan chosen nobody can have it all
+  const none: Job = {
+    ...all,
+    fans: [],
+    runs: all.runs.map((r) => ({ ...r, fan: null })),
+    build: { ...all.build, done: [] },
+  }
+  expect(lockOf(none, step(none, 'have-all'))!.waits[0]).toMatch(/a fan to choose/)
   for (const job of everyJob) expect(needsOfJob(job).length).toBeGreaterThan(10)
 })
 

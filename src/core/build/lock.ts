@@ -33,7 +33,10 @@ const unticked = (job: Job, ids: readonly string[]): PlannedStep[] =>
 const more: Readonly<Record<string, (job: Job) => string[]>> = {
   'have-all': (job) => {
     const missing = andMore(missingNeeds(job).map((n) => n.what))
-    return missing === null ? [] : [`what is needed, not answered: ${missing}`]
+    return [
+      ...(job.fans.length ? [] : ['a fan to choose first']),
+      ...(missing === null ? [] : [`what is needed, not answered: ${missing}`]),
+    ]
   },
   baseline: (job) =>
     job.baseline.state === 'not yet' ? ['the baseline: taken, or said that it cannot be had (in Machine)'] : [],

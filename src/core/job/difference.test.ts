@@ -38,6 +38,9 @@ test('two versions are told apart in words', () => {
   expect(
     words(job, { ...job, build: { ...job.build, done: [{ step: 'battery-off', at: '2026-01-15T09:00:00Z' }] } }),
   ).toEqual(['step battery off: not there here, done in the other window'])
+  // the same step ticked on two phones is no difference, whatever their clocks say
+  const ticked = (at: string): Job => ({ ...job, build: { ...job.build, done: [{ step: 'cool', at }] } })
+  expect(words(ticked('2026-01-15T09:00:00Z'), ticked('2026-01-15T09:00:07Z'))).toEqual([])
   expect(
     words(job, {
       ...job,

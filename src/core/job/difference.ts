@@ -25,6 +25,9 @@ const keyOf = (entry: unknown, index: number): string => {
   return e.id ?? e.step ?? (e.margin ? `${e.margin} ${e.part} ${e.at}` : String(index))
 }
 
+/** when the same was ticked or answered in two windows: nobody has to choose between two clocks */
+const onlyWhen = /^(build\.done|proofs)\.[\w-]+\.at$/
+
 const isList = (value: unknown): value is readonly unknown[] => Array.isArray(value)
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !isList(value)
 /** where something sits is one place: across and down are taken together */
@@ -278,7 +281,7 @@ export function differences(mine: Job, theirs: Job, units: UnitSystem = mine.uni
   }
   const walk = (a: unknown, b: unknown, path: Path): void => {
     const address = path.join('.')
-    if (grouped.has(address) || same(a, b)) return
+    if (grouped.has(address) || same(a, b) || onlyWhen.test(address)) return
     const field = myFields.get(address) ?? theirFields.get(address)
     if (field) {
       const words = (r: unknown): string =>
