@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs'
+import { createServer, get } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import type { APIRequestContext } from '@playwright/test'
 import { expect, openJob, ready, test, type, verdict, takeSize } from './test-support/yard'
 
@@ -166,3 +168,34 @@ test(
     await expect(verdict(page, 'wire')).toHaveText('holds')
   },
 )
+
+test('a page from elsewhere, or under another name, neither writes nor reads', async ({ page, yard }) => {
+  const elsewhere = createServer((_, answer) => {
+    answer.setHeader('content-type', 'text/html')
+    answer.end(`<form method="post" action="${yard.url}/api/import" enctype="text/plain">
+      <input name='${JSON.stringify(fresh).replaceAll("'", '&#39;').slice(0, -1)},"x":"' value='"}'>
+      <button>Win</button></form>`)
+  })
+  await new Promise<void>((resolve) => elsewhere.listen(0, '127.0.0.1', resolve))
+  const { port } = elsewhere.address() as AddressInfo
+  await page.goto(`http://127.0.0.1:${port}`)
+  const [answer] = await Promise.all([
+    page.waitForResponse((r) => r.url().endsWith('/api/import')),
+    page.getByRole('button', { name: 'Win' }).click(),
+  ])
+  expect(answer.status()).toBe(403)
+  elsewhere.close()
+  // a name of theirs that is pointed at this machine
+  const status = await new Promise<number | undefined>((resolve, reject) => {
+    const asked = get(`${yard.url}/api/export`, { headers: { host: 'elsewhere.example' } }, (r) => {
+      r.resume()
+      resolve(r.statusCode)
+    })
+    asked.on('error', reject)
+  })
+  expect(status).toBe(421)
+  const own = await page.goto(yard.url)
+  const headers = own!.headers()
+  expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY' })
+  expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/)
+})

@@ -7,6 +7,7 @@ import '@fontsource/ibm-plex-mono/latin-400.css'
 import '@fontsource/ibm-plex-mono/latin-600.css'
 import '@/ui/theme.scss'
 import type { Metadata, Viewport } from 'next'
+import { headers } from 'next/headers'
 import { Providers } from '@/ui/Providers'
 
 export const metadata: Metadata = {
@@ -22,11 +23,12 @@ export const viewport: Viewport = {
   ],
 }
 
-export default function Layout({ children }: { readonly children: React.ReactNode }) {
+export default async function Layout({ children }: { readonly children: React.ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <Providers>{children}</Providers>
+        <Providers {...(nonce ? { nonce } : {})}>{children}</Providers>
       </body>
     </html>
   )
