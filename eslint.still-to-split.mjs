@@ -92,7 +92,6 @@ export const stillToSplit = {
     'src/core/electrical/conductor-choice.ts',
     'src/core/fan-circuit/wires.ts',
     'src/core/job/core-name.ts',
-    'src/core/job/difference.ts',
     'src/core/margins/battery.ts',
     'src/core/margins/fit.ts',
     'src/core/margins/supply.ts',

@@ -293,6 +293,10 @@ export const leavings = [
 ] as const
 export type Leaving = (typeof leavings)[number]
 
+/** What a setting was left for. */
+export const settingPurposes = ['working', 'summer', 'winter', 'test'] as const
+export type SettingPurpose = (typeof settingPurposes)[number]
+
 /** What turns out otherwise at the bench; what each changes stands in `build/unplanned`. */
 export const unplannedKinds = [
   'a hole does not line up',

@@ -1,11 +1,10 @@
-import { type LeadName } from './choices'
 import { type Reading, spreadOf } from '../reading'
 import { format, type Quantity, type UnitSystem } from '../units'
 import { fieldsOf } from './address'
 import { coreName } from './core-name'
 import type { Job } from './document'
 import type { Seat } from './schema/place'
-import { conductorName } from './role-names'
+import { nameOf, type Path } from './difference-names'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */
 export interface Difference {
@@ -16,7 +15,6 @@ export interface Difference {
   readonly paths: readonly Path[]
 }
 
-type Path = readonly string[]
 type Node = Readonly<Record<string, unknown>>
 
 /** what an entry of a list is known by */
@@ -60,147 +58,20 @@ function put(node: unknown, path: Path, value: unknown): unknown {
   return { ...(node as Node), [head]: put((node as Node)[head], rest, value) }
 }
 
-/** what is chosen about a thing that is near, or a panel */
-const nearWords: Readonly<Record<string, string>> = {
-  kind: 'what it is',
-  side: 'which side',
-  core: 'which core',
-  name: 'its name',
-  faces: 'what it faces',
-  flywheel: 'flywheel fan there',
-}
+/** what an entry of a list is told by: the first of these that it has */
+const tellingKeys = ['name', 'what', 'found', 'answer', 'typed', 'notProved', 'where', 'why', 'from'] as const
 
-/** Names of what is not a reading, by the end of its address; `*` stands for one step. The first that fits counts. */
-const names: readonly (readonly [
-  pattern: RegExp,
-  name: string | ((job: Job, path: Path) => string),
-  quantity?: Quantity,
-])[] = [
-  [/^conductors\.([\w-]+)\.size$/, (job, path) => conductorName(job, path[1]!)],
-  [/^conductors\.([\w-]+)$/, (job, path) => conductorName(job, path[1]!)],
-  [/^conductors\.([\w-]+)\.colour$/, (job, path) => `${conductorName(job, path[1]!)}, colour`],
-  [/^wiring\.intent\.control$/, 'fan is wanted by'],
-  [/^wiring\.intent\.ifControllerDies$/, 'with a dead controller'],
-  [/^wiring\.intent\.deadWhenParked$/, 'dead when parked'],
-  [/^wiring\.intent\.alsoFor$/, 'may also be called by'],
-  [/^wiring\.side$/, 'thermostat switches the side'],
-  [/^wiring\.controlFrom$/, 'coil and controller draw behind'],
-  [/^wiring\.override$/, 'override'],
-  [/^wiring\.(override|isolator)Switch$/, (_, path) => `${path[1]!.replace('Switch', '')} chosen`],
-  [/^wiring\.isolator$/, 'own isolator'],
-  [/^wiring\.timer$/, 'after-run timer'],
-  [/^wiring\.call$/, "other system's call"],
-  [/^wiring\.lamp$/, 'lamp'],
-  [/^wiring\.feedRatedA$/, 'what the feed may be loaded with', 'current'],
-  [/^wiring\.edits\.(\w+)/, 'change to the harness'],
-  [
-    /^wiring\.unknowns\.(\w+)/,
-    (job, path) => `meter on ${job.wiring.unknowns.find((x) => x.id === path[2])?.name ?? 'the unknown wires'}`,
-  ],
-  [/^runs\.\w+$/, 'way of a second fan'],
-  [/^runs\.\w+\.conductors$/, 'wires of a fan'],
-  [/^conductors\.[\w-]+\.insulationC$/, 'insulation', 'temperature'],
-  [/^conductors\.[\w-]+\.bundled$/, 'wires in the bundle'],
-  [/^controllers\.\w+\.spanK$/, 'span', 'temperatureDifference'],
-  [/^duty$/, 'the day it is run through'],
-  [/^duty\.(name|from)$/, 'name of the day'],
-  [/^duty\.legs(\.|$)/, 'leg of the day'],
-  [/^controllers\.\w+\.setC$/, 'set', 'temperature'],
-  [/^controllers\.\w+\.bandK$/, 'band', 'temperatureDifference'],
-  [/^fuses\.\w+\.ratingA$/, 'fuse', 'current'],
-  [/^fuses\.\w+\.kind$/, 'form of the fuse'],
-  [/^runs\.\w+\.source$/, 'source of power'],
-  [/^runs\.\w+\.switchedBy$/, 'switched by'],
-  [/^runs\.\w+\.frame$/, 'back through the frame'],
-  [/^runs\.\w+\.crimps$/, 'crimps'],
-  [/^runs\.\w+\.rings$/, 'rings'],
-  [/^probes\.\w+\.place$/, 'place of the probe'],
-  [/^probes\.\w+\.atOutlet$/, 'probe at the outlet'],
-  [/^probes\.\w+\.part$/, 'probe'],
-  [/^build\.done\.(.+)$/, (_, path) => `step ${path[2]!.replaceAll('-', ' ')}`],
-  [/^proofs\.(\w|-)+$/, (_, path) => `proof ${path[1]!.replaceAll('-', ' ')}`],
-  [/^proofs\./, (_, path) => `proof ${path[1]!.replaceAll('-', ' ')}`],
-  [/^checks\./, (_, path) => `is it the ${path[1]!.replaceAll('-', ' ')}`],
-  [/^acceptances\./, (_, path) => `acceptance ${path[1]!.split(' ').slice(0, 2).join(' ')}`],
-  [/^after\.\w+\.doneOn$/, (job, path) => `done: ${job.after.find((a) => a.id === path[1])?.what ?? ''}`],
-  [/^after\.\w+\.dueOn$/, (job, path) => `due: ${job.after.find((a) => a.id === path[1])?.what ?? ''}`],
-  [/^alterations\./, 'mark on the machine'],
-  [/^limits\.dropShare$/, 'may be lost in wires', 'share'],
-  [/^limits\.leastAreaM2$/, 'least for strength', 'area'],
-  [/^limits\.boilKeepK$/, 'kept free below boiling', 'temperatureDifference'],
-  [/^machine\.systemV$/, 'system, volts'],
-  [/^machine\.hasBattery$/, 'there is a battery'],
-  [/^machine\.outputDc$/, 'its output is DC'],
-  [/^machine\.ownerAllows$/, 'the owner allows'],
-  [/^surroundings\.livesIn$/, 'it lives'],
-  [/^place\.mount$/, 'held by'],
-  [/^place\.side$/, 'side'],
-  [/^place\.neighbour$/, 'behind it is'],
-  [/^place\.blowsOn$/, 'the hot air blows on'],
-  [/^trailer\.cableSize$/, 'tow cable'],
-  [/^promisedOn$/, 'promised for'],
-  [/^setting\.state$/, 'setting'],
-  [/^ended$/, 'ended without a fan'],
-  [/^signature$/, 'signature'],
-  [
-    /^fans\.(\w+)\.seat$/,
-    (job, path) => `where ${job.fans.find((f) => f.id === path[1])?.part.name ?? 'the fan'} sits`,
-  ],
-  [/^probes\.\w+\.seat$/, 'where the probe sits'],
-  [/^fans\.\w+\.wiresSwapped$/, 'wires of the fan are swapped'],
-  [/^fans\.\w+\.bladeTurned$/, 'blade of the fan is turned over'],
-  [/^oldFan$/, 'fan that comes off'],
-  [/^place\.obstacles\.(\w+)$/, 'near the core'],
-  [
-    /^place\.obstacles\.\w+\.\w+$/,
-    (job, path) =>
-      `${job.place.obstacles.find((o) => o.id === path[2])?.name ?? 'near the core'}, ` +
-      `${nearWords[path[3]!] ?? path[3]!}`,
-  ],
-  [/^bay\.panels\.(\w+)$/, 'panel of the bay'],
-  [
-    /^bay\.panels\.\w+\.\w+$/,
-    (job, path) =>
-      `${job.bay?.panels.find((p) => p.id === path[2])?.name ?? 'panel'}, ${nearWords[path[3]!] ?? path[3]!}`,
-  ],
-  [/^place\.panel$/, (job) => `on which of ${job.bay?.panels.length ?? 0} panels`],
-  [/^place\.leads\.\w+\.\w+(\.name)?$/, (_, path) => `leg of the ${path[2] as LeadName} lead`],
-  [/^place\.leadsLeave$/, 'leads leave at the'],
-  [/^place\.inletFrom$/, 'where the air is drawn in'],
-  [/^place\.duct\.bends$/, 'bends of the hose'],
-  [/^place\.duct\.splitter$/, 'splitter in the hose'],
-  [/^place\.duct\.leadsTo$/, 'hose leads to'],
-  [/^surroundings\.ground$/, 'it works on'],
-  [/^bay\.intakeFrom$/, 'intake breathes'],
-  [/^bay\.flywheel$/, 'flywheel fan'],
-  [/^cooling\.coresJoined$/, 'cores are joined'],
-  [/^cooling\.passes$/, 'coolant crosses, times'],
-  [/^complaint\.what$/, 'complaint'],
-  [/^complaint\.signs/, 'what was noticed with the complaint'],
-  [/^complaint\.times$/, 'how often it happened'],
-  [/^mechanicalFan/, 'mechanical fan that comes off'],
-  [/^claims\.\w+\.runs/, 'run of a claim'],
-  [/^claims/, 'claim of fuel or power'],
-  [/^complaint\.doubted$/, 'complaint is doubted'],
-  [/^observations\.[\w-]+\.doubted$/, 'what was seen is doubted'],
-  [/^observations\./, 'what was seen'],
-  [/^use\.live$/, 'live'],
-  [/^use\.fanWhileCranking$/, 'may run while cranking'],
-  [/^charging\.known$/, 'charging known by'],
-]
-
-const spoken = (step: string): string =>
-  step
-    .replace(/(C|M|M2|M3|A|V|K|S|W|Pa)$/, '')
-    .replace(/([a-z])([A-Z])/g, '$1 $2')
-    .toLowerCase()
-
-function nameOf(job: Job, path: Path): { readonly label: string; readonly quantity: Quantity | undefined } {
-  const address = path.join('.')
-  const found = names.find(([pattern]) => pattern.test(address))
-  if (!found) return { label: path.map(spoken).join(', '), quantity: undefined }
-  const [, name, quantity] = found
-  return { label: typeof name === 'string' ? name : name(job, path), quantity }
+/** An entry of a list as a mechanic would say it. */
+function entryInWords(entry: Node): string {
+  for (const inside of ['part', 'measured']) {
+    const node = entry[inside]
+    const told = isNode(node) ? (node.name ?? node.typed) : null
+    if (typeof told === 'string') return told
+  }
+  for (const key of tellingKeys) if (typeof entry[key] === 'string') return entry[key]
+  if (entry.ratingA) return `${String(entry.ratingA)} A`
+  if (entry.step) return 'done'
+  return typeof entry.by === 'string' && entry.by ? `by ${entry.by}` : 'there'
 }
 
 /** A value as a mechanic would say it. */
@@ -210,35 +81,8 @@ function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSyst
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number') return quantity ? format(value, quantity, units) : String(value)
   if (typeof value === 'string') return value === '' ? 'empty' : value
-  if (isList(value)) return value.length === 0 ? 'none' : value.map((v) => inWords(v, quantity, units)).join(', ')
-  const known = value as {
-    name?: string
-    what?: string
-    ratingA?: number
-    part?: { name: string } | null
-    answer?: string | null
-    notProved?: string | null
-    measured?: { typed: string } | null
-    typed?: string
-    found?: string
-    at?: string
-    why?: string
-    value?: number
-    by?: string
-    step?: string
-  }
-  return (
-    known.part?.name ??
-    known.name ??
-    known.what ??
-    known.found ??
-    known.answer ??
-    known.measured?.typed ??
-    known.typed ??
-    known.notProved ??
-    known.why ??
-    (known.ratingA ? `${known.ratingA} A` : known.step ? 'done' : known.by ? `by ${known.by}` : 'there')
-  )
+  if (!isList(value)) return entryInWords(value as Node)
+  return value.length === 0 ? 'none' : value.map((v) => inWords(v, quantity, units)).join(', ')
 }
 
 function readingInWords({ value, source, spread }: Reading, quantity: Quantity, units: UnitSystem): string {

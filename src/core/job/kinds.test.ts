@@ -603,3 +603,11 @@ test('a second fan without a place on the core leaves Air open: what is paid for
   expect(air(homeless).verdict).toBe('open')
   expect(JSON.stringify(air(homeless))).toContain('a place on the core for fan 2')
 })
+
+test('a job of version 11 opens with no hours, nothing bought, no trace; what was done stays', () => {
+  const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-11.job.json'), 'utf8'))
+  const read = readJob(old)
+  if (!read.ok) throw new Error(read.message)
+  expect([read.job.hours, read.job.bought, read.job.settings, read.job.looseJoints, read.job.traces].flat()).toEqual([])
+  expect(read.job.build).toEqual(old.build)
+})

@@ -10,6 +10,7 @@ import { machineShape } from './schema/machine'
 import { placeSchema } from './schema/place'
 import { powerShape, trailerSchema } from './schema/power'
 import { benchShape } from './schema/bench'
+import { keptShape } from './schema/kept'
 import { recordShape } from './schema/record'
 import { wiringSchema } from './schema/wiring'
 
@@ -39,6 +40,7 @@ export const writtenSchema = z.strictObject({
   duty: dutySchema,
   place: placeSchema,
   ...benchShape,
+  ...keptShape,
   ...recordShape,
 })
 

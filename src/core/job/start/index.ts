@@ -157,6 +157,12 @@ const emptyRecord = (t: TypicalMachine, cooled: boolean) =>
     debts: [],
     photos: [],
     dial: [],
+    hours: [],
+    money: { currency: '', perHour: null },
+    bought: [],
+    settings: [],
+    looseJoints: [],
+    traces: [],
     proofs: [],
     after: [...afterCare.filter((c) => cooled || !c.coolant), ...(cooled ? [tieCare] : [])].map(({ id, what }) =>
       careOf(id, what),
