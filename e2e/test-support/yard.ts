@@ -24,6 +24,8 @@ export class Yard {
   url = ''
   /** ISO moment at which the server's clock is fixed, from its next start */
   clock: string | undefined
+  /** where a logger of this yard's server speaks, if one does */
+  loggerPort = 0
   private port = 0
   private server: ChildProcess | undefined
   /** the clock of the server that is up */
@@ -31,6 +33,7 @@ export class Yard {
 
   async start(): Promise<void> {
     this.port ||= await freePort()
+    this.loggerPort ||= await freePort()
     this.startedWith = this.clock
     this.url = `http://127.0.0.1:${this.port}`
     this.server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
@@ -103,6 +106,7 @@ export class Yard {
       NODE_ENV: 'production',
       PYRAXIS_DB: this.database,
       NEXT_TELEMETRY_DISABLED: '1',
+      PYRAXIS_LOGGER: `http://127.0.0.1:${this.loggerPort}/live.ndjson`,
       ...(this.clock ? { PYRAXIS_NOW: this.clock } : {}),
     }
   }

@@ -1,12 +1,19 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { answerTo, type Proof, proofsOf, stateOfProof, stateRows, wrongWayAdvice } from '@/core/build'
 import { cautions } from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
+import { Coming, persistently } from '@/ui/persistently'
 import type { StationProps, StationView } from '../station'
 import { Dial } from './Dial'
 import { ProofAnswer } from './ProofAnswer'
+
+const Logger = dynamic(() => persistently(() => import('./Logger')), {
+  ssr: false,
+  loading: () => <Coming height={160} />,
+})
 
 const shortStates: ReadonlySet<string> = new Set(['differs', 'failed'])
 
@@ -67,6 +74,7 @@ function Stage(props: StationProps) {
           </section>
         )
       })}
+      <Logger {...props} />
     </>
   )
 }
