@@ -37,6 +37,7 @@ rooms.evidence = [...rooms.run, 'run']
 rooms.advice = [...rooms.evidence, 'circuit', 'placing', 'evidence']
 rooms.drawing = [...rooms.advice, 'advice']
 rooms.build = [...rooms.drawing, 'drawing']
+rooms.schedule = [...rooms.build, 'build']
 rooms.plan = [...rooms.build, 'build']
 rooms.sheets = [...rooms.plan, 'plan']
 

@@ -1,5 +1,6 @@
 export * from './clock'
 export * from './database'
+export * from './day-plans'
 export * from './history'
 export * from './jobs'
 export { findingsFor } from './kept-findings'

@@ -30,5 +30,7 @@ export interface Tables {
   runs: { job_id: string; run_key: string; findings: string }
   /** pictures beside a job, JPEG */
   photos: { id: string; job_id: string; made_at: string; bytes: Uint8Array }
+  /** how a day at the bench was laid out by hand */
+  day_plans: { day: string; plan: string }
   parts: { id: string; kind: string; name: string; document: string; retired_at: string | null }
 }

@@ -10,7 +10,10 @@ export const asSigned = (job: Job): Job => {
     : { ...job, observations: job.observations.filter((o) => o.at <= at) }
 }
 
-/** What a signature stands for: everything but the signature itself, what is looked after and what is seen later. */
+/**
+ * What a signature stands for: everything but the signature itself, what is looked after and seen later, and the
+ * workshop's own notes of hours, parts, settings as left and traces.
+ */
 const signedContent = (job: Job, at: string): string =>
   JSON.stringify({
     ...job,
@@ -18,6 +21,12 @@ const signedContent = (job: Job, at: string): string =>
     // the units it is shown in change nothing of it
     units: null,
     claims: [],
+    hours: [],
+    money: null,
+    bought: [],
+    settings: [],
+    looseJoints: [],
+    traces: [],
     signature: null,
     after: [],
   })

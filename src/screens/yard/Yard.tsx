@@ -114,6 +114,9 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
         </span>
         <span className="right">
           <FindButton />
+          <Link href="/day" prefetch={false}>
+            Day
+          </Link>
           <Link href="/shelf" prefetch={false}>
             Shelf
           </Link>

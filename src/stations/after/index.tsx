@@ -11,6 +11,7 @@ import type { StationProps, StationView } from '../station'
 import { BeforeAfter } from './BeforeAfter'
 import { Claims } from './Claims'
 import { DaysToCome } from './DaysToCome'
+import { SettingsLeft } from './SettingsLeft'
 
 function Acceptances({
   open,
@@ -190,4 +191,13 @@ function Stage(props: StationProps) {
   )
 }
 
-export const afterStation: StationView = { Stage, Tray: DaysToCome }
+function Tray(props: StationProps) {
+  return (
+    <>
+      <DaysToCome {...props} />
+      <SettingsLeft {...props} />
+    </>
+  )
+}
+
+export const afterStation: StationView = { Stage, Tray }

@@ -10,6 +10,7 @@ import { ReasonForm } from '@/ui/ReasonForm'
 import { useName } from '@/ui/use-name'
 import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
+import { LooseJoints } from './LooseJoints'
 import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
@@ -141,6 +142,7 @@ export function ForNow(props: Props) {
           <DebtLine key={d.id} debt={d} settle={props.settle} now={props.now} />
         ))}
       </ul>
+      <LooseJoints {...props} />
     </>
   )
 }

@@ -8,6 +8,8 @@ import { handsOnMinutes, isTicked, lockOf, nextStep, openDebts, openEntries, ope
 import { cautions } from '@/core/job'
 import { stationNames } from '@/core/plan'
 import type { StationProps, StationView } from '../station'
+import { Bought } from './Bought'
+import { Clock } from './Clock'
 import { Coolant } from './Coolant'
 import { ForNow } from './ForNow'
 import { HaveAll } from './HaveAll'
@@ -128,6 +130,10 @@ function Stage(props: StationProps) {
         )}
         <Tab eventKey="now" title={counted('For now', openDebts(job).length)}>
           <ForNow {...props} />
+        </Tab>
+        <Tab eventKey="hours" title="Hours and parts">
+          <Clock {...props} />
+          <Bought {...props} />
         </Tab>
       </Tabs>
     </>

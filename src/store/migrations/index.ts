@@ -1,4 +1,5 @@
 import type { Kysely } from 'kysely'
+import { dayPlans } from './day-plans'
 import { firstTables } from './first-tables'
 import { keptRuns } from './kept-runs'
 import { photos } from './photos'
@@ -10,4 +11,5 @@ export const migrations: readonly ((db: Kysely<unknown>) => Promise<void>)[] = [
   yardLines,
   keptRuns,
   photos,
+  dayPlans,
 ]

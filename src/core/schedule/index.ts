@@ -1,0 +1,5 @@
+export * from './cost'
+export * from './day-plan'
+export * from './hours'
+export * from './lay-out'
+export * from './work-left'

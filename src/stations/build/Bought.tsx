@@ -1,0 +1,166 @@
+'use client'
+
+import { usePathname } from 'next/navigation'
+import { useForm } from 'react-hook-form'
+import Button from 'react-bootstrap/Button'
+import { isDay } from '@/core/build'
+import { costOf } from '@/core/schedule'
+import { addBought, choiceEnds, removeBought, setMoney } from '@/core/job'
+import { parse } from '@/core/units'
+import { FormLine, given } from '@/ui/FormLine'
+import { QuantityField } from '@/ui/QuantityField'
+import { TextField } from '@/ui/TextField'
+import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
+
+type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
+type Fields = Readonly<Record<'what' | 'number' | 'from' | 'count' | 'price' | 'until', string>>
+const nothing: Fields = { what: '', number: '', from: '', count: '1', price: '', until: '' }
+
+/** A plain number within two ends; null where it is none. */
+function plain(text: string, [low, high]: readonly [number, number]): number | null {
+  const read = parse(text, 'count', 'metric')
+  return read.ok && read.value >= low && read.value <= high ? read.value : null
+}
+
+function Buy({ job, settle, now }: Props) {
+  const { full, take } = useTaken({ job, settle })
+  const {
+    register,
+    handleSubmit,
+    reset,
+    setFocus,
+    formState: { errors },
+  } = useForm<Fields>({ defaultValues: nothing })
+  const priced = (text: string): boolean => text.trim() === '' || plain(text, choiceEnds.price) !== null
+  return (
+    <form
+      noValidate
+      className="take-off"
+      onSubmit={handleSubmit(({ what, number, from, count, price, until }) => {
+        const entry = {
+          what: what.trim(),
+          number: number.trim(),
+          from: from.trim(),
+          count: plain(count, choiceEnds.count) ?? 1,
+          price: price.trim() === '' ? null : plain(price, choiceEnds.price),
+          warrantyUntil: isDay(until) ? until : null,
+          at: now().toISOString(),
+        }
+        if (!take((j) => addBought(j, entry))) return
+        reset(nothing)
+        setFocus('what')
+      })}
+    >
+      <FormLine
+        id="bought-what"
+        label="What went in"
+        most={120}
+        placeholder="fan, controller, coolant"
+        field={register('what', { validate: given })}
+        wrong={errors.what && 'Say what it is.'}
+      />
+      <FormLine id="bought-number" label="Number on it" most={60} field={register('number')} />
+      <FormLine id="bought-from" label="From" most={80} field={register('from')} />
+      <FormLine
+        id="bought-count"
+        label="How many"
+        inputMode="decimal"
+        field={register('count', { validate: (v) => plain(v, choiceEnds.count) !== null })}
+        wrong={errors.count && 'A number, 0 to 9999.'}
+      />
+      <FormLine
+        id="bought-price"
+        label="Price of one"
+        inputMode="decimal"
+        field={register('price', { validate: priced })}
+        wrong={errors.price && 'A price, or nothing.'}
+      />
+      <FormLine id="bought-until" label="Warranty until" type="date" field={register('until')} />
+      <Button type="submit" variant="outline-dark">
+        Note the part
+      </Button>
+      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+    </form>
+  )
+}
+
+/** What went into the machine, and what the job costs. */
+export function Bought(props: Props) {
+  const { job, settle, now } = props
+  const path = usePathname()
+  const cost = costOf(job, now().toISOString())
+  const money = (v: number | null): string => (v === null ? '–' : v.toFixed(2))
+  return (
+    <section aria-label="Parts and cost">
+      <h3 className="mt-3">Parts</h3>
+      {job.bought.map((b) => (
+        <p key={b.id} className="mb-1">
+          {b.count === 1 ? '' : `${b.count} × `}
+          {b.what}
+          <span className="soft">
+            {[b.number && `no. ${b.number}`, b.from, b.warrantyUntil && `warranty until ${b.warrantyUntil}`]
+              .filter(Boolean)
+              .map((w) => `, ${w}`)}
+          </span>{' '}
+          <button
+            type="button"
+            className="word-button soft"
+            aria-label={`take out: ${b.what}`}
+            onClick={() => settle((j) => removeBought(j, b.id))}
+          >
+            take out
+          </button>
+        </p>
+      ))}
+      <Buy {...props} />
+      <h3 className="mt-3">Cost</h3>
+      <QuantityField
+        name="money.perHour"
+        label="an hour costs"
+        value={job.money.perHour}
+        quantity="count"
+        system={job.units}
+        range={choiceEnds.price}
+        onSettle={(perHour) => settle((j) => setMoney(j, { perHour }))}
+      />
+      <TextField
+        name="money.currency"
+        label="in"
+        value={job.money.currency}
+        placeholder="your money"
+        most={8}
+        onSettle={(currency) => settle((j) => setMoney(j, { currency }))}
+      />
+      <table className="plain-table mt-2">
+        <thead>
+          <tr>
+            <th>what</th>
+            <th className="text-end">how much</th>
+            <th className="text-end">each</th>
+            <th className="text-end">{job.money.currency || 'sum'}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cost.lines.map((l, i) => (
+            <tr key={i}>
+              <th scope="row">{l.what}</th>
+              <td className="figure-text text-end">
+                {l.count} {l.unit}
+              </td>
+              <td className="figure-text text-end">{money(l.each)}</td>
+              <td className="figure-text text-end">{money(l.total)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2" role="status">
+        {cost.unpriced ? `At least ${money(cost.total)}: ` : `${money(cost.total)} `}
+        {cost.unpriced
+          ? `${cost.unpriced} ${cost.unpriced === 1 ? 'line has' : 'lines have'} no price yet.`
+          : `${cost.currency} in all.`}{' '}
+        <a href={`/api${path}/cost.csv`}>as CSV</a>
+      </p>
+    </section>
+  )
+}
