@@ -80,6 +80,12 @@ function newest(place) {
 /** Builds the application unless the last build is newer than everything it was made from. */
 export function build() {
   const built = newest(path.join('.next', 'BUILD_ID'))
-  if (built > Math.max(...['src', 'next.config.ts', 'package.json', 'package-lock.json'].map(newest))) return
+  const worker = path.join('public', 'sw.js')
+  if (
+    existsSync(worker) &&
+    built > Math.max(...['src', 'next.config.ts', 'package.json', 'package-lock.json'].map(newest))
+  )
+    return
   run('build', process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'build'])
+  run('service worker', process.execPath, [path.join('scripts', 'service-worker.mjs')])
 }

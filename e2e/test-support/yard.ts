@@ -142,6 +142,8 @@ export const test = base.extend<{ yard: Yard }, { workerYard: Yard; workerContex
       const context = await playwright.chromium.launchPersistentContext(folder, {
         ...launchOptions,
         viewport: viewport ?? null,
+        // what a device keeps for later has errands of its own
+        serviceWorkers: 'block',
       })
       await use(context)
       await context.close()

@@ -6,6 +6,7 @@ import { temporal } from 'zundo'
 import { changeInWords, differences, type Job } from '@/core/job'
 import type { Findings } from '@/core/margins'
 import { withoutStaleSignature } from '@/core/plan'
+import { newerThan, noteLast } from './last-known'
 import { fetchReader, refusalOf } from './reader'
 import { Saver, type PendingSave, type SaveAnswer, type SaverState } from './saver'
 import {
@@ -103,13 +104,29 @@ export function useJobDocument(
     [history, countSteps],
   )
 
+  const takeUp = useCallback(
+    (next: Opened) => {
+      newest.current = next.job
+      setSettled(next.job)
+      setState({ kind: 'saved', at: next.savedAt })
+      setBase(next)
+      noteLast({ id: next.id, revision: next.revision, savedAt: next.savedAt, job: next.job })
+      beginHistory(next.job)
+    },
+    [beginHistory],
+  )
+
   useEffect(() => {
     let ended = false
     let made: Saver | null = null
     const idle = window.requestIdleCallback ?? ((then: () => void) => window.setTimeout(then, 200))
     idle(() => void fetchReader())
-    void openWaitingRoom(base.id).then((room) => {
+    void Promise.all([openWaitingRoom(base.id), newerThan(base.id, base.revision)]).then(([room, newer]) => {
       if (ended) return
+      if (newer) {
+        takeUp(newer)
+        return
+      }
       if (isBehind(base.id, base.revision)) {
         window.location.reload()
         return
@@ -125,7 +142,12 @@ export function useJobDocument(
           if (next.kind === 'stale' && differences(next.mine, next.theirs.job).length === 0)
             queueMicrotask(() => made?.resolve(next.theirs.job))
           else {
-            if (next.kind === 'saved' && made) noteAcknowledged(base.id, made.revision)
+            if (next.kind === 'saved' && made) {
+              noteAcknowledged(base.id, made.revision)
+              const [revision, savedAt] = [made.revision, next.at]
+              // once whoever asked for it has taken up what stands
+              queueMicrotask(() => noteLast({ id: base.id, revision, savedAt, job: newest.current }))
+            }
             setState(next)
           }
         },
@@ -148,7 +170,7 @@ export function useJobDocument(
       made?.stop()
       saver.current = null
     }
-  }, [base, send, beginHistory])
+  }, [base, send, beginHistory, takeUp])
 
   const stand = useCallback((after: Job) => {
     newest.current = after
@@ -230,16 +252,6 @@ export function useJobDocument(
       newest.current = job
       setSettled(job)
       beginHistory(job)
-    },
-    [beginHistory],
-  )
-  const takeUp = useCallback(
-    (next: Opened) => {
-      newest.current = next.job
-      setSettled(next.job)
-      setState({ kind: 'saved', at: next.savedAt })
-      setBase(next)
-      beginHistory(next.job)
     },
     [beginHistory],
   )
