@@ -1,6 +1,8 @@
 import type { Job } from '../core/job'
 import type { Findings } from '../core/margins'
+import { readJob } from '../formats'
 import { readHeadIn } from './jobs'
+import { jsonOr } from './json-or'
 import { findingsIn } from './kept-findings'
 import { patiently, type Store } from './patience'
 
@@ -34,4 +36,29 @@ export const lastOn = (
       .executeTakeFirst()
     const head = row && (await readHeadIn(db, file, row.id))
     return head ? { job: head.job, findings: await findingsIn(db, head.id, head.job) } : null
+  })
+
+/** so many jobs of one machine are told at once */
+const MOST_OF_LIFE = 200
+
+/** Every job on the machine that a job is on, at their newest revisions; those that cannot be read are left out. */
+export const jobsOfMachine = (
+  { db, file }: Store,
+  job: string,
+): Promise<readonly { readonly id: string; readonly job: Job }[]> =>
+  patiently(file, async () => {
+    const rows = await db
+      .selectFrom('jobs')
+      .innerJoin('revisions', (join) =>
+        join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+      )
+      .select(['jobs.id', 'revisions.document'])
+      .where('jobs.machine_id', '=', (q) => q.selectFrom('jobs').select('machine_id').where('id', '=', job))
+      .orderBy('jobs.created_at', 'desc')
+      .limit(MOST_OF_LIFE)
+      .execute()
+    return rows.flatMap((r) => {
+      const read = readJob(jsonOr(r.document, null))
+      return read.ok ? [{ id: r.id, job: read.job }] : []
+    })
   })

@@ -16,8 +16,13 @@ const fileName = (title: string): string =>
   }.pdf`
 
 /** A sheet as a PDF answer. */
-export async function pdfAnswer(request: Request, sheet: Sheet): Promise<Response> {
+export async function pdfAnswer(
+  request: Request,
+  sheet: Sheet,
+  pictures: ReadonlyMap<string, Uint8Array> = new Map(),
+): Promise<Response> {
   const bytes = await sheetPdf(sheet, paperOf(request), {
+    pictures,
     annex: new URL(request.url).searchParams.get('annex') === 'yes',
   })
   return new Response(new Uint8Array(bytes), {

@@ -18,13 +18,16 @@ const isDirect = (job: Job): boolean =>
       ),
   )
 
+/** Whether the fan is alive without the key by wish. */
+const isKeyless = ({ use }: Job): boolean => use.live === 'isolator' || use.live === 'whenever hot'
+
 /**
  * Where an override takes its current: with the key where it carries a coil only; from behind the fan's own fuse where
  * it carries the fan, or must work without the key.
  */
 function overrideOf(job: Job): Wiring['override'] {
   if (!wantsOverride(job)) return 'none'
-  const keyless = job.engine === null || job.use.live === 'isolator' || job.wiring.intent.overrideLive === 'always'
+  const keyless = job.engine === null || isKeyless(job) || job.wiring.intent.overrideLive === 'always'
   return keyless || isDirect(job) ? 'feed' : 'key'
 }
 
@@ -67,11 +70,11 @@ const SURELY = 0.75
 export function meeting(job: Job, controlFrom: Wiring['controlFrom']): Job {
   const { intent } = job.wiring
   const trailer = job.engine === null
-  const keyless = job.use.live === 'isolator' || trailer
+  const keyless = isKeyless(job) || trailer
   const wished = changeWiring(job, {
     controlFrom: keyless ? 'feed' : controlFrom,
     override: overrideOf(job),
-    isolator: keyless,
+    isolator: job.use.live === 'isolator' || trailer,
     timer: job.use.live === 'after-run' && !trailer,
     timerFrom: 'feed',
     call: intent.alsoFor !== 'nothing',

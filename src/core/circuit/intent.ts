@@ -2,7 +2,7 @@ import type { Conditions, Netlist } from './netlist'
 
 /** What is wanted of a circuit, as data. */
 export interface CircuitIntent {
-  readonly live: 'key only' | 'after-run' | 'isolator'
+  readonly live: 'key only' | 'after-run' | 'isolator' | 'whenever hot'
   readonly control: 'thermostat' | 'thermostat and override' | 'hand switch' | 'always on'
   /** when an override may run the fans: whenever they may be live, or without the key too */
   readonly overrideLive: 'as the fan' | 'always'
@@ -22,7 +22,13 @@ export const allows = (intent: CircuitIntent, net: Netlist, c: Conditions): bool
   const keyed = net.elements.some((e) => e.kind === 'switch' && e.by === 'key')
   if (c.override && intent.overrideLive === 'always' && byHand(intent)) return true
   // a machine without a key has only its isolator, if that
-  return intent.live === 'isolator' || !keyed || c.key || (intent.live === 'after-run' && c.timer)
+  return (
+    intent.live === 'isolator' ||
+    intent.live === 'whenever hot' ||
+    !keyed ||
+    c.key ||
+    (intent.live === 'after-run' && c.timer)
+  )
 }
 
 /** What calls the fans besides the thermostat. */
@@ -51,4 +57,5 @@ export const liveWords: Readonly<Record<CircuitIntent['live'], string>> = {
   'key only': 'you asked for key only',
   'after-run': 'you asked for the key and the after-run only',
   isolator: 'you asked for its isolator',
+  'whenever hot': 'you asked for it whenever it is hot',
 }

@@ -6,6 +6,7 @@ import type { Lookup, Reading } from '../reading'
 import type { Job } from './document'
 import fieldTable from './fields.json'
 import { jobKinds } from './kinds'
+import { outlivesKey } from './outlives-key'
 import { conductorName } from './role-names'
 import { typicalMachines } from './typical'
 import { wiresInUse } from './wires-in-use'
@@ -95,7 +96,7 @@ const conditions: readonly Question[] = [
     (job) => job.wiring.plugSpeed === 'low' && job.runs.some((r) => r.source === 'existing plug'),
   ],
   [/^wiring\.feedLoadA$/, (job) => job.runs.some((r) => r.source !== 'battery' && r.source !== 'road lights')],
-  [/^use\.afterRunS$/, (job) => job.trailer === null && job.use.live === 'after-run'],
+  [/^use\.afterRunS$/, (job) => job.trailer === null && outlivesKey(job)],
   [/^cooling\.glycolShare$/, (job) => job.cooling?.coolant !== 'water'],
   [/^cooling\.(core|fins|tank|ram|resistance|transfer)/, mountsFan],
   [/^cooling\.ramShare$/, travels],

@@ -1,7 +1,7 @@
 import { outcomeAt } from './outcomes'
 import { standingTime } from '../electrical'
 import { batteryAt, crankingAt, crankingFloor, cranks, fansAtRest } from '../fan-circuit'
-import type { Job } from '../job'
+import { type Job, outlivesKey } from '../job'
 import { type Bench, following } from '../reading'
 import { parkedDraw } from '../wiring'
 import { aloneTime } from './battery-outlook'
@@ -40,7 +40,7 @@ export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): 
   const controller = job.controllers.length > 0
   const alone = job.trailer
     ? { id: 'standing alone', name: 'standing alone', wanted: 'trailer.aloneS' }
-    : job.use.live === 'after-run'
+    : outlivesKey(job)
       ? { id: 'after switch-off', name: 'after switch-off', wanted: 'use.afterRunS' }
       : null
   const standing = { id: 'standing', name: 'standing', unit: 'd', required: 0 } as const

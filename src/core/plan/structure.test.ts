@@ -117,7 +117,7 @@ const damages: readonly Damage[] = [
     wiring.call = (n & 64) > 0
   },
   (job, n) => {
-    ;(job.use as Node).live = pick(['key only', 'after-run', 'isolator'], n)
+    ;(job.use as Node).live = pick(['key only', 'after-run', 'isolator', 'whenever hot'], n)
     job.kind = pick(['core', 'bay', 'thicker-core', 'wiring'], n >> 2)
   },
   (job, n) => {

@@ -1,5 +1,7 @@
+export * from './as-built-sheet'
 export * from './bench-sheet'
 export * from './measuring-sheet'
 export * from './sheet-schema'
 export * from './owners-card'
 export * from './shopping-sheet'
+export * from './machine-life'

@@ -27,6 +27,7 @@ function startsItself(job: Job, units: UnitSystem): string[] {
 const liveInWords: Readonly<Record<Job['use']['live'], string>> = {
   'key only': 'With the key off it stops.',
   'after-run': 'It may run on after the key is off, and start by itself.',
+  'whenever hot': 'It runs whenever its probe is hot, key or no key: it may start by itself at any time.',
   isolator: 'It may start whenever its isolator is on.',
 }
 

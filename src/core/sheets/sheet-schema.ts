@@ -15,6 +15,8 @@ export const sheetSchema = z.strictObject({
       table: z.strictObject({ columns: z.array(z.string()), rows: z.array(z.array(z.string())) }).nullable(),
       /** to scale, beside each other; sheets signed before there were drawings have none */
       drawings: z.array(drawingSchema).max(8).optional(),
+      /** pictures that are kept beside the job, each with its words; sheets without any have none */
+      pictures: z.array(z.strictObject({ id: z.string(), words: z.string() })).optional(),
     }),
   ),
 })

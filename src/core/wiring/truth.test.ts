@@ -303,7 +303,7 @@ const anyWiring = fc.record({
   source: one(['battery', 'key switch', 'accessory block', 'existing plug'] as const),
   switchedBy: one(['relay', 'controller'] as const),
   frame: fc.boolean(),
-  live: one(['key only', 'after-run', 'isolator'] as const),
+  live: one(['key only', 'after-run', 'isolator', 'whenever hot'] as const),
   wiring: fc.record({
     side: one(['positive', 'ground'] as const),
     override: one(['none', 'key', 'feed'] as const),
@@ -371,4 +371,36 @@ test('over circuits of every make: nothing called “as asked” feeds the ignit
     }),
     { numRuns: 100, seed: 14 },
   )
+})
+
+test('a kit that is fed by the battery and switches by its own contact is as asked by one wish only, its battery beside it', () => {
+  const kit = (live: Job['use']['live']): Job =>
+    changeWiring(
+      changeIntent(
+        changeRun(
+          { ...bike, use: { ...bike.use, live } },
+          {
+            source: 'battery',
+            switchedBy: 'controller',
+          },
+        ),
+        { control: 'thermostat', deadWhenParked: 'the fan' },
+      ),
+      {
+        controlFrom: 'feed',
+        timer: false,
+        isolator: false,
+        override: 'none',
+        call: false,
+        diodes: [],
+        side: 'positive',
+      },
+    )
+  expect(wrong(kit('whenever hot'))).toEqual([])
+  for (const live of ['key only', 'after-run', 'isolator'] as const) expect(wrong(kit(live))).not.toEqual([])
+  const parts = (live: Job['use']['live']) => margin(kit(live), 'battery').parts.map((p) => p.name)
+  expect(parts('whenever hot')).toContain('after switch-off')
+  expect(parts('key only')).not.toContain('after switch-off')
+  // what is fed by the key cannot be what was asked
+  expect(wrong(changeRun(kit('whenever hot'), { source: 'key switch' }))).not.toEqual([])
 })

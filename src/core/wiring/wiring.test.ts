@@ -464,7 +464,7 @@ test(
       switchedBy: one(['relay', 'controller'] as const),
       frame: yes,
       fuse: fc.option(one([3, 7.5, 15, 40])),
-      live: one(['key only', 'after-run', 'isolator'] as const),
+      live: one(['key only', 'after-run', 'isolator', 'whenever hot'] as const),
       wiring: fc.record({
         side: one(['positive', 'ground'] as const),
         controlFrom: one(['key', 'feed'] as const),

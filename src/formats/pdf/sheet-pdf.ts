@@ -135,11 +135,49 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
   doc.y = top + high + 4
 }
 
+const PICTURE = 150
+
+interface PdfOptions {
+  /** with what is printed on request only */
+  readonly annex?: boolean
+  /** JPEG by id, of what the sheet names */
+  readonly pictures?: ReadonlyMap<string, Uint8Array>
+}
+
+/** Pictures in rows, each with its words below; one that is not there any more is named all the same. */
+function pictureRows(
+  doc: PDFKit.PDFDocument,
+  pictures: readonly { readonly id: string; readonly words: string }[],
+  bytes: ReadonlyMap<string, Uint8Array>,
+): void {
+  const wide = (roomOf(doc) - 2 * APART) / 3
+  for (let i = 0; i < pictures.length; i += 3) {
+    if (doc.y + PICTURE + FOOT > doc.page.height - MARGIN) doc.addPage()
+    const top = doc.y + 4
+    pictures.slice(i, i + 3).forEach(({ id, words }, k) => {
+      const left = MARGIN + k * (wide + APART)
+      const jpeg = bytes.get(id)
+      if (jpeg) doc.image(Buffer.from(jpeg), left, top, { fit: [wide, PICTURE] })
+      doc.font('text').fontSize(SIZE)
+      doc.text(jpeg ? words : `${words} (the picture is not here)`, left, top + PICTURE + 2, {
+        width: wide,
+        height: FOOT,
+      })
+    })
+    doc.x = MARGIN
+    doc.y = top + PICTURE + FOOT
+  }
+}
+
 /**
  * A sheet as PDF: the same words as its print, on A4 or Letter; its annex only where that is asked for.
  * @returns the file's bytes
  */
-export function sheetPdf(sheet: Sheet, paper: Paper, { annex = false } = {}): Promise<Buffer> {
+export function sheetPdf(
+  sheet: Sheet,
+  paper: Paper,
+  { annex = false, pictures = new Map() }: PdfOptions = {},
+): Promise<Buffer> {
   const doc = new PDFDocument({
     size: papers[paper],
     margin: MARGIN,
@@ -158,7 +196,9 @@ export function sheetPdf(sheet: Sheet, paper: Paper, { annex = false } = {}): Pr
   })
   doc.font('heading').fontSize(17).text(sheet.title)
   doc.font('text').fontSize(10).text(sheet.subtitle)
-  for (const { heading, lines, table: t, drawings } of sheet.sections.filter((s) => annex || s.annex !== true)) {
+  for (const { heading, lines, table: t, drawings, pictures: shown } of sheet.sections.filter(
+    (s) => annex || s.annex !== true,
+  )) {
     const across = drawings !== undefined && drawings.length > 0 && wantAcross(doc, drawings)
     if (across) doc.addPage({ size: papers[paper], layout: 'landscape', margin: MARGIN })
     else if (isAcross(doc) || doc.y > doc.page.height - MARGIN - 60)
@@ -173,6 +213,7 @@ export function sheetPdf(sheet: Sheet, paper: Paper, { annex = false } = {}): Pr
     doc.moveDown(0.25).font('text').fontSize(SIZE)
     for (const line of lines) doc.text(line || ' ', MARGIN, doc.y, { width: doc.page.width - 2 * MARGIN })
     if (drawings?.length) drawingRow(doc, drawings)
+    if (shown?.length) pictureRows(doc, shown, pictures)
     if (t && lines.length) doc.moveDown(0.4)
     if (t) table(doc, t.columns, t.rows)
   }

@@ -10,6 +10,8 @@ interface Props {
   readonly sheet: Sheet
   /** where the same is had as PDF; the paper is added to it */
   readonly pdf: string
+  /** where its pictures are had, if it has any */
+  readonly pictures?: string
   /** where it is had as another file, where that is offered */
   readonly file?: string
   readonly fileName?: string
@@ -23,7 +25,13 @@ interface Props {
 const onPaper = (address: string, paper: string): string =>
   `${address}${address.includes('?') ? '&' : '?'}paper=${paper}`
 
-function SheetSection({ section: s }: { readonly section: Sheet['sections'][number] }) {
+function SheetSection({
+  section: s,
+  pictures,
+}: {
+  readonly section: Sheet['sections'][number]
+  readonly pictures: string
+}) {
   return (
     <section>
       <h2>{s.heading}</h2>
@@ -36,6 +44,16 @@ function SheetSection({ section: s }: { readonly section: Sheet['sections'][numb
         <div className="two-drawings">
           {s.drawings.map((d) => (
             <DrawingView key={d.title} drawing={d} maxHeight={340} />
+          ))}
+        </div>
+      )}
+      {s.pictures && (
+        <div className="sheet-pictures">
+          {s.pictures.map((p) => (
+            <figure key={p.id}>
+              <img src={`${pictures}/${p.id}`} alt={p.words} />
+              <figcaption className="small">{p.words}</figcaption>
+            </figure>
           ))}
         </div>
       )}
@@ -66,7 +84,17 @@ function SheetSection({ section: s }: { readonly section: Sheet['sections'][numb
 }
 
 /** A sheet as it is printed, with what leads away from it; its annex is printed where it is unfolded. */
-export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backName, note, children }: Props) {
+export function SheetPage({
+  sheet,
+  pdf,
+  pictures = '',
+  file,
+  fileName = 'Job file',
+  back,
+  backName,
+  note,
+  children,
+}: Props) {
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'
   }, [])
@@ -91,7 +119,7 @@ export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backN
       {sheet.sections
         .filter((s) => s.annex !== true)
         .map((s) => (
-          <SheetSection key={s.heading} section={s} />
+          <SheetSection key={s.heading} pictures={pictures} section={s} />
         ))}
       {sheet.sections.some((s) => s.annex === true) && (
         <details className="annex">
@@ -99,7 +127,7 @@ export function SheetPage({ sheet, pdf, file, fileName = 'Job file', back, backN
           {sheet.sections
             .filter((s) => s.annex === true)
             .map((s) => (
-              <SheetSection key={s.heading} section={s} />
+              <SheetSection key={s.heading} pictures={pictures} section={s} />
             ))}
         </details>
       )}

@@ -166,6 +166,8 @@ function Stage(props: StationProps) {
       )}
       <p className="mt-3 d-flex gap-3 flex-wrap">
         <a href={`${path}/card`}>Owner’s card</a>
+        <a href={`${path}/built`}>As built</a>
+        <a href={`${path}/life`}>The machine’s life</a>
       </p>
       {short.length > 0 && (
         <p className="say say-short" role="status">

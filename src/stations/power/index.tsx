@@ -4,7 +4,15 @@ import { Coming, persistently } from '@/ui/persistently'
 import { powerFlows, servingBattery } from '@/core/fan-circuit'
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
-import { type Battery, changeCharging, changeTrailer, type Job, lookupOf, takeBatteryLabel } from '@/core/job'
+import {
+  type Battery,
+  changeCharging,
+  changeTrailer,
+  type Job,
+  lookupOf,
+  outlivesKey,
+  takeBatteryLabel,
+} from '@/core/job'
 import { batteryOutlook, type Findings, outcomeNames } from '@/core/margins'
 import { batteryKindName, batteryKinds } from '@/core/electrical'
 import { format, nearestInOtherSystem, sizesOf, percent } from '@/core/units'
@@ -36,7 +44,7 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
     job,
     new Bench(lookupOf(job)),
   )
-  const wanted = job.trailer ? job.trailer.aloneS.value : job.use.live === 'after-run' ? job.use.afterRunS.value : null
+  const wanted = job.trailer ? job.trailer.aloneS.value : outlivesKey(job) ? job.use.afterRunS.value : null
   const time = job.trailer ? 'hours' : 'minutes'
   const rows: readonly (readonly [name: string, value: string, against: string, short: boolean])[] = [
     ...(aloneS === null
@@ -217,6 +225,7 @@ function Tray(props: StationProps) {
               { value: 'key only', name: 'with the key only' },
               { value: 'after-run', name: 'also after switch-off' },
               { value: 'isolator', name: 'by its own isolator' },
+              { value: 'whenever hot', name: 'whenever it is hot, key or not' },
             ]}
             onChange={(live) => settle((j) => changeUse(j, { live }))}
           />

@@ -1,6 +1,6 @@
 'use client'
 
-import { changeIntent, controlIntents, otherSystems, parkedIntents } from '@/core/job'
+import { changeIntent, controlIntents, otherSystems, outlivesKey, parkedIntents } from '@/core/job'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
@@ -21,11 +21,12 @@ export function Intent(props: StationProps) {
             { value: 'key only', name: 'only with the key' },
             { value: 'after-run', name: 'also after switch-off, so long' },
             { value: 'isolator', name: 'by its own isolator' },
+            { value: 'whenever hot', name: 'whenever it is hot, key or not' },
           ]}
           onChange={(live) => settle((j) => ({ ...j, use: { ...j.use, live } }))}
         />
       )}
-      {job.use.live === 'after-run' && <Readings {...props} station="power" only={(a) => a === 'use.afterRunS'} />}
+      {outlivesKey(job) && <Readings {...props} station="power" only={(a) => a === 'use.afterRunS'} />}
       <ChoiceField
         label="Run by"
         value={intent.control}

@@ -15,7 +15,7 @@ export const recordShape = {
     boilKeepK: between(choiceEnds.boilKeepK),
   }),
   use: z.strictObject({
-    live: z.enum(['key only', 'after-run', 'isolator']),
+    live: z.enum(['key only', 'after-run', 'isolator', 'whenever hot']),
     afterRunS: field('after-run wanted', 'minutes', [0, 36_000], 'power', 'minutes with the key off', true),
     standsS: field('longest it stands', 'days', [0, 3.2e7], 'power', 'days between outings', true),
     fanWhileCranking: z.boolean(),

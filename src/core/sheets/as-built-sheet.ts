@@ -1,0 +1,109 @@
+import { probePlaces } from '../control'
+import { stepsOf } from '../build'
+import { type Drawing, placeViews } from '../drawing'
+import { circuitsOf, eachOnce } from '../fan-circuit'
+import { type Job, jobKinds, typicalMachines } from '../job'
+import { CORE_VERSION } from '../margins'
+import { format } from '../units'
+import { circuitSections, partsAndWire, settingSection } from './circuit-sections'
+import { type Section, section } from './section'
+import type { Sheet } from './sheet-schema'
+
+/** Of the circuit's sections those that say how it was built, not how it was proved. */
+const built: ReadonlySet<string> = new Set(['Cut list', 'Circuit', 'Labels for the wire ends'])
+
+/** Where what cannot be seen from outside lies. */
+function whereSection(job: Job): Section {
+  const { units } = job
+  const lines = [
+    ...eachOnce(job, 'probe').map(([probe, { suffix }]) => {
+      const at = probePlaces[probe.place].name
+      return `Probe${suffix}: ${at}${probe.atOutlet ? ', at the outlet' : ''}.`
+    }),
+    ...circuitsOf(job).flatMap((c) => [
+      ...(c.fuse
+        ? [`Fuse${c.suffix}: ${c.fuse.ratingA} A, ${format(c.fuse.fromPostM.value, 'length', units)} from the post.`]
+        : []),
+      `${c.run.switchedBy === 'relay' ? 'Relay' : 'Switch'}${c.suffix}: ` +
+        `${format(c.run.switchAtM.value, 'run', units)} along the feed.`,
+      c.run.frame
+        ? `Return${c.suffix}: through the frame, ${c.run.rings} rings.`
+        : `Return${c.suffix}: a wire of its own back to the battery, ${c.run.rings} rings.`,
+    ]),
+    ...job.looseJoints.map((j) => `Held by friction only: ${j.where}.`),
+    ...job.build.torques.map((t) => {
+      const step = stepsOf(job).find((s) => s.id === t.step)
+      return `${step?.title ?? t.step}: ${format(t.newtonMetres, 'torque', units, 3)}, as its maker gives it.`
+    }),
+  ]
+  return section('Where it lies', lines)
+}
+
+/** What was left set, and the numbers of what went in. */
+function leftSections(job: Job): Section[] {
+  const celsius = (c: number): string => format(c, 'temperature', job.units, 3)
+  return [
+    ...(job.settings.length
+      ? [
+          section(
+            'Settings as left',
+            [],
+            ['day', 'for', 'starts', 'stops', 'why', 'by'],
+            job.settings.map((s) => [s.at.slice(0, 10), s.purpose, celsius(s.startsC), celsius(s.stopsC), s.why, s.by]),
+          ),
+        ]
+      : []),
+    ...(job.bought.length
+      ? [
+          section(
+            'Parts by number',
+            [],
+            ['part', 'number', 'from', 'how many', 'warranty until'],
+            job.bought.map((b) => [b.what, b.number, b.from, String(b.count), b.warrantyUntil ?? '']),
+          ),
+        ]
+      : []),
+  ]
+}
+
+/** What a picture is of, in words of the job. */
+function pictureOf(job: Job, of: string): string {
+  const [kind, id] = of.split(':')
+  if (kind === 'step') return stepsOf(job).find((s) => s.id === id)?.title ?? 'a step'
+  if (kind === 'off') return job.ledger.find((e) => e.id === id)?.what ?? 'what came off'
+  return kind === 'proof' ? 'a proof' : 'the machine'
+}
+
+/**
+ * How it was built, for whoever opens it next: what is in it, where it lies, its wires with colours and lengths as they
+ * were cut, what was left set, and pictures.
+ * @param circuit in its running state, as somebody has laid it out
+ */
+export function asBuiltSheet(job: Job, circuit: Drawing | null = null): Sheet {
+  const pictures = job.photos.map((p) => ({
+    id: p.id,
+    words: [pictureOf(job, p.of), p.words, p.at.slice(0, 10)].filter(Boolean).join(', '),
+  }))
+  const circuits = circuitSections(job, job.units, circuit).filter((s) => built.has(s.heading))
+  return {
+    title: `${job.machine.name}: as built`,
+    subtitle:
+      `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ` +
+      (job.signature
+        ? `Signed by ${job.signature.by}, ${job.signature.at.slice(0, 10)}.`
+        : 'NOT SIGNED: as it is planned and ticked so far.'),
+    coreVersion: CORE_VERSION,
+    sections: [
+      partsAndWire(job, job.units),
+      whereSection(job),
+      settingSection(job, job.units),
+      ...leftSections(job),
+      ...circuits.filter((s) => !s.drawings),
+      ...(jobKinds[job.kind].mountsFan && job.fans.length
+        ? [{ ...section('Place', []), drawings: placeViews(job) }]
+        : []),
+      ...circuits.filter((s) => s.drawings),
+      ...(pictures.length ? [{ ...section('Pictures', []), pictures }] : []),
+    ],
+  }
+}

@@ -1,0 +1,172 @@
+import { mismatchInWords, stateInWords } from '../circuit'
+import { onOffPoints } from '../control'
+import { boilsAt } from '../cooling'
+import { type Drawing } from '../drawing'
+import { sideInWords, whatToPress } from '../build'
+import { circuitsOf, eachOnce, type FanCircuit, isThermostat } from '../fan-circuit'
+import { type Job, jobKinds, lookupOf, mountOf, roleNames } from '../job'
+import { Bench } from '../reading'
+import { format, nearestInOtherSystem, type UnitSystem } from '../units'
+import { cutList, editInWords, fansInWords, type Guard, guardsOf, provedCircuit } from '../wiring'
+import { type Section, section } from './section'
+
+const partName = (part: { name: string; maker: string } | null | undefined): string =>
+  part ? `${part.name}${part.maker ? ` (${part.maker})` : ''}` : 'not chosen'
+
+/** What stands in one fan's path, a row each; what it shares with an earlier fan is said once. */
+function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[], units: UnitSystem): string[][] {
+  const { run, suffix, fan, controller, probe, relay, fuse } = circuit
+  const shared = (key: 'controller' | 'probe' | 'relay' | 'fuse'): boolean =>
+    circuit[key] !== null && before.some((o) => o[key]?.id === circuit[key]?.id)
+  const row = (name: string, what: string, how = ''): string[] => [`${name}${suffix}`, what, how]
+  const part = (key: 'controller' | 'probe' | 'relay', of: Parameters<typeof partName>[0]): string[][] =>
+    shared(key) ? [] : [row(key, partName(of))]
+  return [
+    row(
+      'fan',
+      partName(fan?.part),
+      jobKinds[job.kind].mountsFan ? `${mountOf(job).name}. ${sideInWords(job)}` : 'stays as it is',
+    ),
+    ...part('controller', controller?.part),
+    ...part('probe', probe.part),
+    ...(run.switchedBy === 'relay' ? part('relay', relay?.part) : []),
+    ...(shared('fuse')
+      ? []
+      : [
+          row(
+            'fuse',
+            fuse ? `${fuse.ratingA} A ${fuse.kind}` : 'NONE FITTED',
+            fuse ? `${format(fuse.fromPostM.value, 'length', units)} from the post` : '',
+          ),
+        ]),
+    ...circuit.conductors.map((c) =>
+      row(
+        roleNames[c.role],
+        c.size ? `${c.size} (nearest ${nearestInOtherSystem(c.size)})` : 'size not chosen',
+        format(c.lengthM.value, 'run', units),
+      ),
+    ),
+    row('source', feedWords[run.source], run.frame ? 'back through the frame' : 'back to the battery'),
+  ]
+}
+
+/** What was chosen, in each fan's path. */
+export function partsAndWire(job: Job, units: UnitSystem): Section {
+  const circuits = circuitsOf(job)
+  const rows = circuits.flatMap((c, i) => circuitRows(job, c, circuits.slice(0, i), units))
+  return section('Parts and wire', [], ['part', 'what', 'how'], rows)
+}
+
+/** Where each kind of feed comes from, in words. */
+export const feedWords: Readonly<Record<Job['runs'][number]['source'], string>> = {
+  battery: 'fused straight from the battery',
+  'key switch': 'through the key switch',
+  'accessory block': 'from the accessory block',
+  'existing plug': "from the loom's own plug",
+  'road lights': 'FROM A ROAD-LIGHTING WIRE',
+}
+
+/** What stands before a wire that no fuse guards as it should. */
+function guardInWords(g: Guard, units: UnitSystem): string {
+  if (g.verdict === 'short by practice') return 'nothing before it; kept short, in a sleeve of its own'
+  if (g.verdict === 'unknown') return 'NOT KNOWN what fuse of the machine’s own stands before it'
+  const may = `it may carry ${format(g.allowedA, 'current', units, 2)}`
+  return g.bare
+    ? `NO FUSE before it, it would carry ${format(g.wouldCarryA, 'current', units, 2)}, ${may}`
+    : `ITS FUSE IS TOO LARGE, ${format(g.letsThroughA, 'current', units, 3)}, ${may}`
+}
+
+/**
+ * The circuit as drawn and proved, and every wire as it is cut.
+ * @param drawn in its running state; null where nobody has laid it out
+ */
+export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | null): Section[] {
+  const { net, mismatches, rows, latches, switches, liveWhenParked, parkedDrawA } = provedCircuit(job)
+  const says = [
+    ...net.problems.map((p) => (p.level === 'refused' ? `REFUSED: ${p.text}` : p.text)),
+    ...mismatches.map((m) => `Not as asked. ${mismatchInWords(net, m)}.`),
+    ...latches
+      .filter((l) => !l.mismatch)
+      .map(
+        (l) => `Holds itself, as asked: from “${stateInWords(l.from, net)}” to “${stateInWords(l.conditions, net)}”.`,
+      ),
+    ...guardsOf(job)
+      .filter((g) => g.verdict !== 'guarded')
+      .map((g) => `${g.name}: ${guardInWords(g, units)}.`),
+    `Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then: ` +
+      `${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
+    ...switches.map((s) => {
+      const mayCarry = s.mayCarryA === null ? ', rating unknown' : ` of ${format(s.mayCarryA, 'current', units, 2)}`
+      return `${s.label}: ${format(s.amps, 'current', units, 2)}${mayCarry}${s.verdict === 'short' ? ', SHORT' : ''}.`
+    }),
+  ]
+  const states = rows
+    .flatMap((r) => r.states)
+    .map((s) => [stateInWords(s.conditions, net), fansInWords(s.fans, units), s.mismatch ? 'not as asked' : 'as asked'])
+  const cut = cutList(job, [])
+  const wires = cut.wires.map((w) => [
+    String(w.number),
+    w.label,
+    `${w.size ?? 'size?'} ${w.colour}`,
+    format(w.cutM, 'run', units, 3),
+    w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '),
+    `${w.sleeve}; ${w.insulationC} °C`,
+  ])
+  return [
+    section('Circuit, every state', says, ['state', 'fan', 'asked'], states),
+    ...(drawn ? [{ ...section('Circuit', []), drawings: [drawn] }] : []),
+    section(
+      'Cut list',
+      [
+        ...cut.totals.map(
+          (t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`,
+        ),
+        ...cut.inline.map((x) => `In the wires, ${x.what}: ${x.from} to ${x.to}.`),
+        ...cut.gaps.map((g) => `NO WIRE leads to ${g.at}.`),
+        ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`),
+      ],
+      ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'],
+      wires,
+    ),
+    section(
+      'Labels for the wire ends',
+      [],
+      ['first end', 'other end'],
+      cut.wires.map((w) => w.ends.map((e) => `${w.number} · ${e.at}`)),
+    ),
+  ]
+}
+
+/** What one controller is set to, and what to press for it. */
+function settingLines(controller: Job['controllers'][number], units: UnitSystem): string[] {
+  const { part, setC, bandK, spanK } = controller
+  const points = onOffPoints(
+    part.band,
+    { setC, bandK },
+    part.fixed ? { closesC: part.fixed.closesC.value, opensC: part.fixed.opensC.value } : undefined,
+  )
+  return [
+    points
+      ? `At the probe: on ${format(points.on.c, 'temperature', units)}, off ` +
+        `${format(points.off.c, 'temperature', units)}.`
+      : 'No thermostat.',
+    ...(isThermostat(part) ? [`Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`] : []),
+    ...whatToPress(part, setC, bandK, units, spanK).map((k, i) => `${i + 1}. ${k}`),
+  ]
+}
+
+/** What the controllers are set to, and what to press for it. */
+export function settingSection(job: Job, units: UnitSystem): Section {
+  const controllers = eachOnce(job, 'controller')
+  if (!controllers.length) return section('Setting', ['No controller chosen.'])
+  const boils = job.cooling ? boilsAt(new Bench(lookupOf(job)), job).at : null
+  return section('Setting and keys', [
+    ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
+    ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
+    `Now on its ${job.setting.state} setting.`,
+    ...controllers.flatMap(([controller, circuit]) => [
+      ...(controllers.length > 1 ? [`${controller.part.name}${circuit.suffix}:`] : []),
+      ...settingLines(controller, units),
+    ]),
+  ])
+}
