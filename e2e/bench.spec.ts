@@ -71,7 +71,15 @@ test('not as planned: a hole that does not line up undoes what stands on it, and
 }) => {
   await openJob(page, yard, 'Fell team bike 1', '?station=build')
   await page.getByRole('button', { name: 'Mount the fan' }).click()
+  await page.getByText('on the drawing').click()
+  await expect(page.locator('.step-drawing svg').first()).toBeVisible()
   await page.getByRole('button', { name: 'Not as planned' }).click()
+  await page.getByLabel('Off by').fill('3 mm')
+  await page.getByLabel('Slot, over its ends').fill('16')
+  await page.getByLabel('Screw', { exact: true }).fill('bananas')
+  await expect(page.getByText(/bananas/)).toBeVisible()
+  await page.getByLabel('Screw', { exact: true }).fill('6 mm')
+  await expect(page.getByText('The slot takes it, with 2 mm left')).toBeVisible()
   await page.getByLabel('In a few words').fill('upper gap is bent shut')
   await expect(
     page.getByText(/To be done again: Mark the gaps for the ties, Mount the fan, Spin it by hand/),

@@ -92,6 +92,16 @@ test('hours by the clock, parts with number and warranty, what it costs; a loose
     page.getByText(/working: starts 8\d.* °C, stops .*; clear of its thermostat \(Bench one\)/),
   ).toBeVisible()
   await saved(page)
+  await page.getByRole('link', { name: 'The machine’s life' }).click()
+  const life = page.locator('.life')
+  await expect(life).toContainText(/setting.*for working, clear of its thermostat \(Bench one\)/)
+  await expect(life).toContainText('=fan, 190 mm, no. BM-190, warranty until 2028-05-01')
+  await page.getByLabel('Show').selectOption('part')
+  await expect(life.getByRole('listitem')).toHaveCount(1)
+  await page.goto(`${yard.url}${address}/built`)
+  await expect(page.getByText('Held by friction only: blade terminals at the lamp.')).toBeVisible()
+  const pdf = await (await page.request.get(`${yard.url}/api${address}/built.pdf`)).body()
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
   const csv = await (await page.request.get(`${yard.url}/api${address}/cost.csv`)).text()
   // a name that begins like a formula is guarded
   expect(csv).toContain('"\'=fan, 190 mm",BM-190,1,pcs,59.90,59.90')

@@ -8,6 +8,8 @@ test('the network gone: an opened job opens again as it was saved last, is worke
   const browser = await chromium.launch(launchOptions)
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
   const page = await phone.newPage()
+  const errors: string[] = []
+  page.on('pageerror', (e) => errors.push(e.message))
   const address = await openJob(page, yard, 'Fell team bike 1', '?station=build')
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready
@@ -30,7 +32,9 @@ test('the network gone: an opened job opens again as it was saved last, is worke
   await page.goto(`${yard.url}${address}?station=build`)
   await ready(page)
   await expect(page.locator('.big-step h2')).toHaveText('Dry fit: every wire laid in its place')
+  // workers too begin from what is kept: the day is run through
   await go(page, 'After')
+  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
   await expect(page.getByText('Days to come')).toBeVisible()
   await page.goto(`${yard.url}/jobs/never-opened`)
   await expect(page.getByRole('heading', { name: 'Not on this device yet' })).toBeVisible()
@@ -54,5 +58,6 @@ test('the network gone: an opened job opens again as it was saved last, is worke
   await saved(desk)
   await phone.setOffline(false)
   await expect(page.getByRole('dialog')).toContainText('rinse it')
+  expect(errors).toEqual([])
   await browser.close()
 })

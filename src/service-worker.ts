@@ -1,10 +1,29 @@
-import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, StaleWhileRevalidate } from 'serwist'
+import {
+  CacheFirst,
+  ExpirationPlugin,
+  NetworkFirst,
+  type PrecacheEntry,
+  Serwist,
+  type SerwistPlugin,
+  StaleWhileRevalidate,
+} from 'serwist'
 
 declare const self: ServiceWorkerGlobalScope & { readonly precached: (PrecacheEntry | string)[] }
 
 /** the server is waited for so long before what it said last is shown, s */
 const PATIENCE_S = 4
 const DAY_S = 86_400
+
+/**
+ * A web worker reads from its own address how it is to begin. A kept answer names the address that it was kept under, and
+ * would hide that: so it is given as one without an address, which takes the one that was asked for.
+ */
+const ownAddress: SerwistPlugin = {
+  cachedResponseWillBeUsed: async ({ event, cachedResponse }) =>
+    cachedResponse && event instanceof FetchEvent && event.request.destination === 'worker'
+      ? new Response(cachedResponse.body, cachedResponse)
+      : (cachedResponse ?? null),
+}
 
 const never = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>Pyraxis</title><body style="font:16px sans-serif;margin:2rem;max-width:32rem"><h1>Not on this device yet</h1>
@@ -17,6 +36,7 @@ const never = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="
  */
 const worker = new Serwist({
   precacheEntries: self.precached,
+  precacheOptions: { plugins: [ownAddress] },
   skipWaiting: true,
   clientsClaim: true,
   runtimeCaching: [
@@ -34,7 +54,10 @@ const worker = new Serwist({
     },
     {
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
-      handler: new CacheFirst({ cacheName: 'own files', plugins: [new ExpirationPlugin({ maxEntries: 400 })] }),
+      handler: new CacheFirst({
+        cacheName: 'own files',
+        plugins: [ownAddress, new ExpirationPlugin({ maxEntries: 400 })],
+      }),
     },
     {
       matcher: ({ url, sameOrigin, request }) =>

@@ -153,8 +153,27 @@ const keyOff = (job: Job): Proof =>
         running(job),
       )
 
+/** A thermo-switch is found out by bridging it: with it out of the way the rest of the circuit shows itself. */
+const bridged = (job: Job): Proof[] =>
+  circuitsOf(job).flatMap((c, n) =>
+    c.controller?.part.fixed && circuitsOf(job).findIndex((o) => o.controller?.id === c.controller?.id) === n
+      ? [
+          {
+            ...yes(
+              proofId('bridge', c, n),
+              `Bridged at its switch, it runs${c.suffix}`,
+              'Plug off the thermo-switch; a short lead with a fuse of its own across the two contacts of that plug, ' +
+                'and across nothing else: never from a live wire to the frame. Hands away, then the lead off again.',
+            ),
+            run: c.run.id,
+          },
+        ]
+      : [],
+  )
+
 /** What is switched besides the thermostat, each apart from it. */
 const switched = (job: Job): Proof[] => [
+  ...bridged(job),
   ...(job.wiring.override !== 'none'
     ? [
         yes(

@@ -32,6 +32,8 @@ export interface Step extends PlannedStep {
   readonly why: string
   readonly cautions: readonly Caution[]
   readonly torque: GuessedTorque | null
+  /** where it is seen: the core with its fan, or the circuit; null: nowhere */
+  readonly seenIn: 'place' | 'circuit' | null
 }
 
 /** A step as it stands in the catalogue: which jobs have it, and what it needs, hides and waits for. */

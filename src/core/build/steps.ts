@@ -27,6 +27,15 @@ const otherWords = (job: Job, id: string): StepWords => {
   )
 }
 
+/** Steps of the core, by their words; what the way of fastening brings is one of them. */
+const ofTheCore = (id: string): boolean => id in fanWords || id === 'core-off' || !(id in words)
+/** Where a step is seen on a drawing. */
+const seenIn = ({ id, own }: Pick<Step, 'id' | 'own'>): Step['seenIn'] => {
+  if (own) return null
+  if (id in wireWords || id === 'relay' || id === 'controller') return 'circuit'
+  return ofTheCore(id) ? 'place' : null
+}
+
 const known = new WeakMap<Job, readonly Step[]>()
 
 /** The steps of a job in their order, each with what is said of it. */
@@ -41,6 +50,7 @@ export function stepsOf(job: Job): readonly Step[] {
       tell: typeof tell === 'string' ? tell : tell(job),
       cautions: [...new Set([...cautions, ...(also?.(job) ?? [])])],
       torque: torque?.(job) ?? null,
+      seenIn: seenIn(planned),
     }
   })
   known.set(job, steps)

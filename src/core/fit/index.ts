@@ -1,2 +1,3 @@
 export * from './shapes'
+export * from './slot'
 export * from './fixing'

@@ -26,6 +26,9 @@ function whereSection(job: Job): Section {
         : []),
       `${c.run.switchedBy === 'relay' ? 'Relay' : 'Switch'}${c.suffix}: ` +
         `${format(c.run.switchAtM.value, 'run', units)} along the feed.`,
+      ...(c.run.source === 'existing plug' && job.wiring.plugSpeed !== 'one speed'
+        ? [`Fed from the ${job.wiring.plugSpeed} speed of the machine’s own plug${c.suffix}; the other is not used.`]
+        : []),
       c.run.frame
         ? `Return${c.suffix}: through the frame, ${c.run.rings} rings.`
         : `Return${c.suffix}: a wire of its own back to the battery, ${c.run.rings} rings.`,

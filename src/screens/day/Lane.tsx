@@ -163,7 +163,7 @@ export function Lane({ lane, plan, now, first, last, onChange, onMove }: LanePro
           <span className="day-now" style={{ left: share(plan, now) }} />
         )}
         {lane.stints.map((s) => (
-          <Bar key={`${s.from} ${s.person}`} stint={s} title={title} plan={plan} onChange={onChange} />
+          <Bar key={s.placed.at(0)!.block.id} stint={s} title={title} plan={plan} onChange={onChange} />
         ))}
       </div>
     </div>

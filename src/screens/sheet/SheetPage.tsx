@@ -41,7 +41,7 @@ function SheetSection({
         </p>
       ))}
       {s.drawings && (
-        <div className="two-drawings">
+        <div className={s.drawings.length > 1 ? 'two-drawings' : ''}>
           {s.drawings.map((d) => (
             <DrawingView key={d.title} drawing={d} maxHeight={340} />
           ))}

@@ -8,6 +8,7 @@ import { type Job, noteUnplanned, type UnplannedKind, unplannedKinds } from '@/c
 import { stationNames } from '@/core/plan'
 import { useName } from '@/ui/use-name'
 import { FormLine, given } from '@/ui/FormLine'
+import { Slot } from './Slot'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 
@@ -78,6 +79,7 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
         field={register('by', { validate: given })}
         wrong={errors.by && 'Say who.'}
       />
+      {watch('what') === 'a hole does not line up' && <Slot job={job} />}
       <p className="small mb-1">
         {means.tell}
         {again.length > 0 && ` To be done again: ${again.map((s) => s.title).join(', ')}.`}

@@ -1,10 +1,12 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import dynamic from 'next/dynamic'
 import Button from 'react-bootstrap/Button'
 import { isTicked, lockOf, proofsOf, type Step } from '@/core/build'
 import { cautions, choiceEnds, noteTorque, tickStep } from '@/core/job'
 import { format } from '@/core/units'
+import { Coming, persistently } from '@/ui/persistently'
 import { QuantityField } from '@/ui/QuantityField'
 import { ProofAnswer } from '../prove/ProofAnswer'
 import type { StationProps } from '../station'
@@ -12,6 +14,11 @@ import { Photos } from '../Photos'
 import { Lock } from './Lock'
 import { NotAsPlanned } from './NotAsPlanned'
 import { Wait } from './Wait'
+
+const StepDrawing = dynamic(() => persistently(() => import('./StepDrawing')), {
+  ssr: false,
+  loading: () => <Coming height={200} />,
+})
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
   readonly step: Step
@@ -56,6 +63,26 @@ function Torque({ step, job, settle }: Pick<Props, 'step' | 'job' | 'settle'>) {
   )
 }
 
+/** Where the step is done: on the drawing of the core, or in the circuit. */
+function Where({ step, job, goTo }: Pick<Props, 'step' | 'job' | 'goTo'>) {
+  const [open, setOpen] = useState(false)
+  if (step.seenIn === 'circuit')
+    return (
+      <p className="mb-1">
+        <button type="button" className="word-button" onClick={() => goTo('wire')}>
+          see it in the circuit
+        </button>
+      </p>
+    )
+  if (step.seenIn === null || !job.fans.length) return null
+  return (
+    <details className="mb-2" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>on the drawing</summary>
+      {open && <StepDrawing job={job} />}
+    </details>
+  )
+}
+
 /** One step, large: what, why, what it waits for, and one big button. */
 export function StepCard({ step, at, of, onDone, ...props }: Props) {
   const { job, settle, now } = props
@@ -80,6 +107,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
       <p className="why soft">{step.why}</p>
       <p>{step.tell}</p>
       <Torque step={step} job={job} settle={settle} />
+      <Where step={step} job={job} goTo={props.goTo} />
       {step.cautions.map((c) => (
         <p key={c} className="caution">
           {cautions[c]}
