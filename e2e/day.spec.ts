@@ -7,6 +7,7 @@ test('a day at the bench: moved by keys and by drag, another order, two people; 
   await page.goto(`${yard.url}/day`)
   await ready(page)
   await page.getByRole('link', { name: 'day after' }).click()
+  await expect(page.getByRole('link', { name: 'today' })).toBeVisible()
   const bars = page.locator('.day-bar')
   const lane = page.locator('.day-lane', { hasText: 'Fell team bike 1' })
   const first = lane.locator('.day-bar').first()

@@ -43,14 +43,16 @@ function Bar({ stint, title, plan, onChange }: BarProps) {
     const at = Math.round(minute / STEP) * STEP
     pin(at <= plan.from ? null : Math.min(1440, at))
   }
-  const drag = useDrag(({ movement: [x], last, tap }) => {
+  const slide = ({ movement: [x], last, tap }: { movement: [number, number]; last: boolean; tap: boolean }): void => {
     if (tap) return
     const lane = bar.current?.parentElement?.clientWidth ?? 0
     if (!lane) return
     const minutes = (x / lane) * (plan.until - plan.from)
     setShift(last ? null : minutes)
     if (last && Math.abs(minutes) >= STEP / 2) to(stint.from + minutes)
-  })
+  }
+  // keys move it by minutes, not by pixels
+  const drag = useDrag(slide, { pointer: { keys: false } })
   const from = stint.from + (shift ?? 0)
   const many = stint.placed.length - 1
   return (
