@@ -17,6 +17,18 @@ const apart = new Set([
   'signature',
   'setting',
   'limits',
+  // what is kept at the bench, and of the work
+  'ledger',
+  'coolant',
+  'photos',
+  'dial',
+  'debts',
+  'hours',
+  'money',
+  'bought',
+  'settings',
+  'looseJoints',
+  'traces',
 ])
 
 /** Two hashes of 32 bits (FNV-1a, and one with another prime), as text. */

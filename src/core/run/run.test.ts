@@ -13,13 +13,16 @@ import {
   withCell,
 } from '../advice'
 import {
+  addLooseJoint,
   changeSetting,
   changeWiring,
+  clockIn,
   fieldsOf,
   type Job,
   jobSchema,
   lookupOf,
   machineKinds,
+  noteCoolant,
   ownProbe,
   withReading,
 } from '../job'
@@ -229,6 +232,14 @@ describe('margins from the run', () => {
   })
   test('what was found belongs to one state of the job: a title is not part of it, a setting is', () => {
     expect(runKey({ ...bike, title: 'another' })).toBe(findings.key)
+    // what is kept at the bench does not set the day running anew
+    const at = '2026-03-01T10:00:00Z'
+    const kept = [
+      clockIn(bike, 'me', at),
+      addLooseJoint(bike, 'lamp', at),
+      noteCoolant(bike, 'outM3', { value: 0.001, typed: '1 l' }),
+    ]
+    for (const job of kept) expect('full' in job ? '' : runKey(job)).toBe(findings.key)
     expect(runKey(JSON.parse(JSON.stringify(Object.fromEntries(Object.entries(bike).reverse()))) as Job)).toBe(
       findings.key,
     )
