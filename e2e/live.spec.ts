@@ -48,6 +48,7 @@ test('a logger is followed through its own and the server’s end, recognised, a
   await page.getByRole('button', { name: 'Reopen it' }).click()
   const starts = page.getByRole('region', { name: 'Starts, as the probe shows', exact: true })
   await expect(starts.getByLabel('measured')).toHaveValue(/^8\d/)
+  await expect(logger.getByRole('row', { name: /Starts/ })).toContainText('answers its proof')
   await logger.getByRole('button', { name: 'Keep the trace with the job' }).click()
   await saved(page)
   await page.reload()

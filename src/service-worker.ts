@@ -11,7 +11,7 @@ import {
 declare const self: ServiceWorkerGlobalScope & { readonly precached: (PrecacheEntry | string)[] }
 
 /** the server is waited for so long before what it said last is shown, s */
-const PATIENCE_S = 4
+const PATIENCE_S = 8
 const DAY_S = 86_400
 
 /**
@@ -41,7 +41,9 @@ const worker = new Serwist({
   clientsClaim: true,
   runtimeCaching: [
     {
-      matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
+      // files that are taken out are always the server's
+      matcher: ({ request, sameOrigin, url }) =>
+        sameOrigin && request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
       handler: new NetworkFirst({
         cacheName: 'pages',
         networkTimeoutSeconds: PATIENCE_S,

@@ -4,13 +4,17 @@ import { Day } from '@/screens/day/Day'
 import { jobsForDay, now, readDayPlan, theStore } from '@/store'
 import { orTrouble } from '../trouble'
 
+/** The calendar day where the workshop is, which is where this machine is. */
+const dayHere = (at: Date): string =>
+  new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 10)
+
 export const dynamic = 'force-dynamic'
 
 export default async function DayPage({ searchParams }: { readonly searchParams: Promise<{ on?: string }> }) {
   return orTrouble(async () => {
     const store = await theStore()
     const at = now()
-    const today = at.toISOString().slice(0, 10)
+    const today = dayHere(at)
     const asked = (await searchParams).on ?? ''
     const day = isDay(asked) ? asked : today
     const { open, recent } = await jobsForDay(store)

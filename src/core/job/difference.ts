@@ -59,7 +59,7 @@ function put(node: unknown, path: Path, value: unknown): unknown {
 }
 
 /** what an entry of a list is told by: the first of these that it has */
-const tellingKeys = ['name', 'what', 'found', 'answer', 'typed', 'notProved', 'where', 'why', 'from'] as const
+const tellingKeys = ['name', 'what', 'found', 'answer', 'typed', 'notProved', 'where', 'why'] as const
 
 /** An entry of a list as a mechanic would say it. */
 function entryInWords(entry: Node): string {

@@ -61,7 +61,7 @@ function leftSections(job: Job): Section[] {
           section(
             'Parts by number',
             [],
-            ['part', 'number', 'from', 'how many', 'warranty until'],
+            ['part', 'number', 'bought at', 'how many', 'warranty until'],
             job.bought.map((b) => [b.what, b.number, b.from, String(b.count), b.warrantyUntil ?? '']),
           ),
         ]

@@ -1,8 +1,7 @@
 'use client'
 
-import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
-import { asPredicted, type TraceAnswer } from '@/core/build'
+import { answerTo, asPredicted, type TraceAnswer } from '@/core/build'
 import { answerProof } from '@/core/job'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
@@ -11,9 +10,9 @@ type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
 /** What the trace answers, beside what was predicted; each is taken by itself, or all that may be. */
 export function TraceAnswers({ answers, job, settle, now }: Props & { readonly answers: readonly TraceAnswer[] }) {
-  const [taken, setTaken] = useState<string | null>(null)
   if (!answers.length) return null
-  const may = answers.filter((a) => a.waits === null)
+  const stands = ({ proof, value }: TraceAnswer): boolean => answerTo(job, proof)?.measured?.value === value
+  const may = answers.filter((a) => a.waits === null && !stands(a))
   const take = (list: readonly TraceAnswer[]): void => {
     const at = now().toISOString()
     settle((j) =>
@@ -23,7 +22,6 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
         return answerProof(next, proof.id, { measured, answer: null, notProved: null }, at)
       }, j),
     )
-    setTaken(list.map((a) => a.proof.name).join(', '))
   }
   return (
     <>
@@ -48,14 +46,18 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
                     {waits ?? (
                       <>
                         {fits ? 'as predicted' : 'differs'}{' '}
-                        <button
-                          type="button"
-                          className="word-button"
-                          aria-label={`take it: ${proof.name}`}
-                          onClick={() => take([{ proof, value, waits }])}
-                        >
-                          take it
-                        </button>
+                        {stands({ proof, value, waits }) ? (
+                          <span className="soft">: answers its proof</span>
+                        ) : (
+                          <button
+                            type="button"
+                            className="word-button"
+                            aria-label={`take it: ${proof.name}`}
+                            onClick={() => take([{ proof, value, waits }])}
+                          >
+                            take it
+                          </button>
+                        )}
                       </>
                     )}
                   </span>
@@ -73,11 +75,6 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
         <Button variant="dark" className="mt-2" onClick={() => take(may)}>
           Answer {may.length} proofs with it
         </Button>
-      )}
-      {taken && (
-        <p className="say mt-2" role="status">
-          Taken: {taken}.
-        </p>
       )}
     </>
   )
