@@ -15,8 +15,8 @@ const PATIENCE_S = 8
 const DAY_S = 86_400
 
 /**
- * A web worker reads from its own address how it is to begin. A kept answer names the address that it was kept under, and
- * would hide that: so it is given as one without an address, which takes the one that was asked for.
+ * A web worker reads from its own address how it is to begin. A kept answer names the address that it was kept under,
+ * and would hide that: so it is given as one without an address, which takes the one that was asked for.
  */
 const ownAddress: SerwistPlugin = {
   cachedResponseWillBeUsed: async ({ event, cachedResponse }) =>

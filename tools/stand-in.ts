@@ -83,11 +83,23 @@ setInterval(
 )
 
 const face = (): string => `<!doctype html><html lang="en"><meta charset="utf-8"><title>Bench stand-in</title>
-<style>body{font:18px sans-serif;margin:2rem}output{font:64px monospace;display:block}button{font-size:20px;padding:12px 20px}</style>
+<style>
+  body { font: 18px sans-serif; margin: 2rem }
+  output { font: 64px monospace; display: block }
+  button { font-size: 20px; padding: 12px 20px }
+</style>
 <h1>Bench stand-in</h1><output id="d">--</output><p id="s"></p>
 <button data-k="raise">raise by 1</button> <button data-k="lower">lower by 1</button>
-<script>new EventSource('/live').onmessage=(e)=>{const l=JSON.parse(e.data);d.textContent=l.display;s.textContent='clamp '+l.clampA+' A, battery '+l.batteryV+' V, fan '+l.fanV+' V'}
-document.onclick=(e)=>{const k=e.target.dataset.k;if(k)fetch('/keys/'+k,{method:'POST'})}</script>`
+<script>
+  new EventSource('/live').onmessage = (e) => {
+    const l = JSON.parse(e.data)
+    d.textContent = l.display
+    s.textContent = 'clamp ' + l.clampA + ' A, battery ' + l.batteryV + ' V, fan ' + l.fanV + ' V'
+  }
+  document.onclick = (e) => {
+    if (e.target.dataset.k) fetch('/keys/' + e.target.dataset.k, { method: 'POST' })
+  }
+</script>`
 
 createServer((request, answer) => {
   const listen = (type: string, form: (line: string) => string): void => {

@@ -14,9 +14,9 @@ const namesAllowed = (listed: string | undefined): readonly string[] =>
     .filter(Boolean)
 
 /**
- * Why a request is not let in, or null. A page elsewhere in the world can make a browser on this machine post here, and a
- * name of its own that is pointed at this machine reads answers as if they were its own: so the name asked for is one
- * that this server knows, and what changes data comes from a page of ours or from no page at all.
+ * Why a request is not let in, or null. A page elsewhere in the world can make a browser on this machine post here, and
+ * a name of its own that is pointed at this machine reads answers as if they were its own: so the name asked for is
+ * one that this server knows, and what changes data comes from a page of ours or from no page at all.
  * @param asked   method and headers of the request
  * @param listed  further names of this server, with commas
  */

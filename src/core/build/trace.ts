@@ -21,7 +21,7 @@ export interface TraceRead {
   readonly fanV: number | null
 }
 
-/** it runs above this share of its running current, and stands below that one (estimates: a clamp's noise, a bus fan) */
+/** it runs above this share of its running current, and stands below that one (estimates: a clamp's noise) */
 const ON = 0.5
 const OFF = 0.25
 /** a start has settled after this, s */

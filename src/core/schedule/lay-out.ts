@@ -44,12 +44,12 @@ export type Pins = ReadonlyMap<string, number>
 export const pinKey = (job: string, block: string): string => `${job} ${block}`
 
 /**
- * Lays work out on a day: whoever is free first takes the first job in the order given whose next block can begin. Waits
- * overlap with other jobs' work; one machine has one person at a time; no block is cut by the pause or the day's end,
+ * Lays work out on a day: whoever is free first takes the first job in the order given whose next block can begin.
+ * Waits overlap with other jobs' work; one machine has one person at a time; no block is cut by the pause or the day's end,
  * and none of a less urgent job stands in the way of one that is held to begin at its minute.
  * @param works in the order of their urgency
  * @returns every block, placed or left over
- * @example layOut([job('a', [20, 40])], { from: 480, until: 600, people: 1, pause: null }, new Map()).placed[1].from //=> 500
+ * @example two blocks of 20 and 40 min from 08:00 begin at 480 and 500
  */
 export function layOut(
   works: readonly Work[],

@@ -79,6 +79,13 @@ function Masthead({ day, today, kept }: Pick<Props, 'day' | 'today'> & { readonl
   )
 }
 
+/** Where the minutes come from. */
+const paceInWords = (pace: Props['pace']): string =>
+  pace
+    ? `Minutes as planned, times ${pace.times.toFixed(2)}: what the clock showed on ${pace.jobs} ` +
+      `${pace.jobs === 1 ? 'job' : 'jobs'}. `
+    : 'Minutes as planned: no job has been clocked long enough to tell the pace here. '
+
 /** What is left of every open job, laid out on one day at the bench; waits overlap with other work. */
 export function Day({ day, today, minute, plan: first, works, pace }: Props) {
   const [plan, setPlan] = useState(first)
@@ -115,10 +122,8 @@ export function Day({ day, today, minute, plan: first, works, pace }: Props) {
         )}
         {works.length > 0 && (
           <p className="small soft">
-            {pace
-              ? `Minutes as planned, times ${pace.times.toFixed(2)}: what the clock showed on ${pace.jobs} ${pace.jobs === 1 ? 'job' : 'jobs'}. `
-              : 'Minutes as planned: no job has been clocked long enough to tell the pace here. '}
-            A bar is dragged to a later hour, or moved with the arrow keys; Delete lets it begin as soon as it can.
+            {paceInWords(pace)}A bar is dragged to a later hour, or moved with the arrow keys; Delete lets it begin as
+            soon as it can.
           </p>
         )}
         <div className="day-lanes" role="group" aria-label="The day by job">
