@@ -26,7 +26,8 @@ export const keepDayPlan = ({ db, file }: Store, day: string, plan: DayPlan): Pr
 
 /** so many open jobs stand on a day's page, and so many tell the workshop's pace */
 const MOST_JOBS = 60
-const MOST_PACED = 120
+const MOST_PACED = 60
+const MOST_LOOKED_AT = 300
 
 /** Jobs at their newest revision: those still open, the earliest promised first, and the newest of all for the pace. */
 export const jobsForDay = ({
@@ -46,7 +47,10 @@ export const jobsForDay = ({
         return one.ok ? [{ id, job: one.job }] : []
       })
     const open = await heads.where('jobs.closed', '=', 0).orderBy('jobs.promise').limit(MOST_JOBS).execute()
+    // of the newest alone: a yard of thousands is not read through for a day's page
+    const newest = db.selectFrom('jobs').select('id').orderBy('created_at', 'desc').limit(MOST_LOOKED_AT)
     const recent = await heads
+      .where('jobs.id', 'in', newest)
       .where('revisions.document', 'like', '%"hours":[{%')
       .orderBy('jobs.created_at', 'desc')
       .limit(MOST_PACED)
