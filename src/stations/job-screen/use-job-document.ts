@@ -123,7 +123,8 @@ export function useJobDocument(
     idle(() => void fetchReader())
     void Promise.all([openWaitingRoom(base.id), newerThan(base.id, base.revision)]).then(([room, newer]) => {
       if (ended) return
-      if (newer) {
+      // what was settled on the older page meanwhile goes out from that one: the server tells that two versions met
+      if (newer && !early.current) {
         takeUp(newer)
         return
       }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { follow, type Followed, nothingFollowed, type Sample } from '@/core/build'
 
 export interface Live {
@@ -21,12 +21,10 @@ const nothing: Live = { followed: nothingFollowed, state: 'off', nonsense: 0 }
 export function useLive(): { readonly live: Live; readonly listen: () => void; readonly stop: () => void } {
   const [live, setLive] = useState<Live>(nothing)
   const [on, setOn] = useState(false)
-  const heard = useRef<{ lines: Sample[]; nonsense: number; state: Live['state']; at: number }>(null)
   useEffect(() => {
     if (!on) return
     const source = new EventSource('/api/live')
     const now = { lines: [] as Sample[], nonsense: 0, state: 'waits' as Live['state'], at: Date.now() }
-    heard.current = now
     const hear = (name: string, act: (data: string) => void): void =>
       source.addEventListener(name, (e) => {
         now.at = Date.now()
