@@ -14,7 +14,7 @@ const shape = {
 }
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'data/'] },
+  { ignores: ['public/sw.js', '.next/', 'node_modules/', 'next-env.d.ts', 'data/'] },
   ...tseslint.configs.recommended,
   { files: ['src/**/*.{ts,tsx}'], ...jsxA11y.flatConfigs.recommended },
   {
