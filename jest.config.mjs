@@ -2,6 +2,8 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.test.ts'],
+  // nothing here waits: a machine that is busy with something else may take long all the same
+  testTimeout: 30_000,
   // the fitting package has ES modules only
   transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|is-any-array)/)'],
   transform: {
