@@ -140,7 +140,9 @@ export function Day({ day, today, minute, plan: first, works, pace }: Props) {
             />
           ))}
         </div>
-        <Agenda stints={stints} titles={titles} people={plan.people} leftOver={leftOver} />
+        {placed.length + leftOver.length > 0 && (
+          <Agenda stints={stints} titles={titles} people={plan.people} leftOver={leftOver} />
+        )}
       </main>
     </>
   )
