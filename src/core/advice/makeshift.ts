@@ -1,11 +1,5 @@
 import { bladeFuseOhm } from '../electrical'
-import type { Reading } from '../reading'
-
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = Math.floor(sorted.length / 2)
-  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
-}
+import { median, type Reading } from '../reading'
 
 /** a meter or a thumb on a watch is never better than this, as a share (estimate) */
 const LEAST_SPREAD = 0.03
@@ -28,7 +22,7 @@ const fromRange = (value: number, all: readonly number[]): Reading => ({
 export function flowByBag(volumeM3: number, seconds: readonly number[]): Reading | null {
   if (!(volumeM3 > 0) || !seconds.length || seconds.some((s) => !(s > 0))) return null
   return fromRange(
-    volumeM3 / median(seconds),
+    volumeM3 / median(seconds)!,
     seconds.map((s) => volumeM3 / s),
   )
 }

@@ -1,5 +1,6 @@
 import { circuitsOf } from '../fan-circuit'
 import { type Job, mostOf, type Trace } from '../job'
+import { median } from '../reading'
 import { proofId } from '../wiring'
 import type { Sample } from './follow'
 import { proofLock } from './lock'
@@ -32,10 +33,6 @@ const FAST_S = 0.3
 const LEAST_A = 0.3
 const LEAST_V = 2
 
-const median = (list: readonly number[]): number | null => {
-  const sorted = [...list].sort((a, b) => a - b)
-  return sorted[Math.floor(sorted.length / 2)] ?? null
-}
 const present = (list: readonly (number | null)[]): number[] => list.filter((v) => v !== null)
 
 /** What tells that it runs, line by line: the clamp where there is one, else the volts at the fan. */

@@ -1,5 +1,6 @@
 import { isTicked, plannedSteps } from '../build'
 import type { Job } from '../job'
+import { median } from '../reading'
 
 const MINUTE_MS = 60_000
 
@@ -33,7 +34,5 @@ export function paceOf(job: Job, now: string): number | null {
 /** The pace of a workshop by its jobs, its middle one: one clock left running moves it little. 1 where none tells. */
 export function usualPace(jobs: readonly Job[], now: string): { readonly pace: number; readonly jobs: number } {
   const paces = jobs.map((j) => paceOf(j, now)).filter((p) => p !== null)
-  const sorted = paces.sort((a, b) => a - b)
-  const middle = (sorted[Math.floor((sorted.length - 1) / 2)] ?? 1) + (sorted[Math.floor(sorted.length / 2)] ?? 1)
-  return { pace: middle / 2, jobs: sorted.length }
+  return { pace: median(paces) ?? 1, jobs: paces.length }
 }

@@ -1,15 +1,15 @@
 'use client'
 
-import { useId, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { usePathname } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
-import Form from 'react-bootstrap/Form'
 import { expectedAmps, proofsOf, readTrace, type Sample, samplesOf, traceAnswers, traceOf } from '@/core/build'
 import { circuitsOf } from '@/core/fan-circuit'
 import { keepTrace, removeTrace, type Trace } from '@/core/job'
 import { proofId } from '@/core/wiring'
 import { format, type Quantity } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
+import { OneFile } from '@/ui/OneFile'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { TraceAnswers } from './TraceAnswers'
@@ -96,10 +96,8 @@ interface SourceProps {
 
 /** Where the lines come from: the logger as it speaks, or a table. */
 function Source({ live, listen, stop, onTable }: SourceProps) {
-  const id = useId()
   const [message, setMessage] = useState<string | null>(null)
-  const open = (file: File | undefined): void => {
-    if (!file) return
+  const open = (file: File): void => {
     void Promise.all([file.text(), import('@/formats/trace-csv')]).then(
       ([text, { readTraceCsv }]) => {
         const got = readTraceCsv(text)
@@ -122,19 +120,7 @@ function Source({ live, listen, stop, onTable }: SourceProps) {
             Stop listening
           </Button>
         )}
-        <label htmlFor={`${id}-table`}>or a table (CSV)</label>
-        <Form.Control
-          id={`${id}-table`}
-          type="file"
-          size="sm"
-          accept=".csv,.txt"
-          style={{ maxWidth: 260 }}
-          onChange={(e) => {
-            const input = e.currentTarget as HTMLInputElement
-            open(input.files?.[0])
-            input.value = ''
-          }}
-        />
+        <OneFile label="or a table (CSV)" accept=".csv,.txt" onOpen={open} />
       </div>
       <p role="status" className="small mb-1">
         {stateWords[live.state]} {unused(live)}

@@ -9,6 +9,7 @@ import type { Work } from '@/core/job'
 import { type Fit, type FitFactor, type LoggedRun, takeFit, workDefinitions, worksOf } from '@/core/run'
 import { format, plainNumber, type UnitSystem } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
+import { OneFile } from '@/ui/OneFile'
 import type { ColumnsChosen, ColumnsTaken } from '@/formats/day/log-csv'
 import type { LogRead, Logs } from '@/workers/calibrate.worker'
 import type { StationProps } from '../station'
@@ -103,8 +104,7 @@ export function LogView({ job, settle }: StationProps) {
     setFit(null)
     setTaken(false)
   }
-  const read = (file: File | undefined): void => {
-    if (!file) return
+  const read = (file: File): void => {
     anew()
     setLogged(null)
     void file.text().then(
@@ -132,19 +132,7 @@ export function LogView({ job, settle }: StationProps) {
         readings of this machine.
       </p>
       <div className="d-flex gap-2 flex-wrap align-items-center mb-2">
-        <label htmlFor={`${id}-log`}>Log, as CSV</label>
-        <Form.Control
-          id={`${id}-log`}
-          type="file"
-          size="sm"
-          accept=".csv,.txt,.tsv"
-          style={{ maxWidth: 300 }}
-          onChange={(e) => {
-            const input = e.currentTarget as HTMLInputElement
-            read(input.files?.[0])
-            input.value = ''
-          }}
-        />
+        <OneFile label="Log, as CSV" accept=".csv,.txt,.tsv" onOpen={read} />
         <Button
           size="sm"
           variant="outline-dark"
