@@ -328,7 +328,7 @@ test('many jobs go in all or none', async () => {
     ...ready[1]!,
     job: { ...ready[1]!.job, machine: { ...fresh.machine, name: null as unknown as string } },
   }
-  await expect(addJobs(store, [ready[0]!, broken], AT)).rejects.toThrow()
+  await expect(addJobs(store, [ready[0]!, broken], AT)).rejects.toHaveProperty('code', 'SQLITE_CONSTRAINT_NOTNULL')
   expect((await readYard(store, '2026-01-22')).total).toBe(0)
   expect(await addJobs(store, ready, AT)).toHaveLength(2)
 })
