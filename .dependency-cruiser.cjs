@@ -40,6 +40,7 @@ rooms.build = [...rooms.drawing, 'drawing']
 rooms.schedule = [...rooms.build, 'build']
 rooms.plan = [...rooms.build, 'build']
 rooms.sheets = [...rooms.plan, 'plan']
+rooms.diagnose = [...rooms.plan, 'plan']
 
 module.exports = {
   forbidden: [

@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
 import { judgeSchemes, type SchemeJudged } from '../core/advice'
+import { areasOf, type Found, fits, pairsOf, standingOf, type Table, tableOf, within, withMore } from '../core/diagnose'
 import { informedJob, knownOf } from '../core/evidence'
 import { fanFirst } from '../core/fan-circuit'
 import type { Job } from '../core/job'
@@ -56,6 +57,21 @@ function charted(job: Job, circumstances: Circumstances, quick: boolean): Charte
 }
 
 let newestRun = 0
+let newestSearch = 0
+
+/** Drains a generator of shares, letting newer questions in; null where one overtook it. */
+async function drained<T>(steps: Generator<number, T>, say: (share: number) => void, mine: number): Promise<T | null> {
+  let said = performance.now()
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+    if (performance.now() - said < SAY_MS) continue
+    said = performance.now()
+    say(step.value)
+    await breath()
+    if (mine !== newestSearch) return null
+  }
+}
 
 /** The runs with the readings as they stand: quick, so that chart and margins follow what is moved. */
 function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, say: (news: RunNews) => void): void {
@@ -99,6 +115,21 @@ const compute = {
 
   /** Every way of wiring it, judged. */
   judge: (job: Job, shelf: readonly Part[]): readonly SchemeJudged[] => judgeSchemes(job, shelf),
+
+  /** What may be wrong with a job's machine, and what each thing that can be looked at would show. */
+  seek: (job: Job, say: (share: number) => void): Promise<Table | null> => drained(tableOf(job), say, ++newestSearch),
+
+  /** The same with two causes at once, for what no single one makes. */
+  async pairs(job: Job, table: Table, found: readonly Found[], say: (share: number) => void): Promise<Table | null> {
+    const likeliest = standingOf(within(table, areasOf(table, found)), found).ranked.map((r) => r.cause)
+    const makesAll = (row: Table['cells'][number]): boolean =>
+      found.every((f) => {
+        const column = table.moves.findIndex((m) => m.id === f.move)
+        return column < 0 || fits(table.moves[column]!, row[column]!, f.found)
+      })
+    const pairs = await drained(pairsOf(job, likeliest, makesAll), say, ++newestSearch)
+    return pairs && withMore(table, pairs.causes, pairs.cells)
+  },
 
   /** Runs a job through its day; a newer question ends what is under way for an older one. */
   async run(question: RunQuestion, say: (news: RunNews) => void): Promise<void> {

@@ -1,5 +1,5 @@
 import { circuitsOf, eachOnce, type FanCircuit, isSettable, isThermostat } from '../fan-circuit'
-import { type Job, jobKinds, mountOf, wiresInUse } from '../job'
+import { type Job, jobKinds, mountOf, type Obstacle, wiresInUse } from '../job'
 
 /** What the steps of a job turn on. */
 
@@ -21,6 +21,10 @@ const threaded = (job: Job): boolean =>
 
 /** The coolant is opened: the core comes off, or a probe is threaded into it, whatever holds the fan. */
 export const opensCoolant = (job: Job): boolean => coreOff(job) || threaded(job)
+
+/** What stands near the core and is moved for the fan, or taken off. */
+export const dealtWith = (job: Job): readonly Obstacle[] =>
+  mountsFan(job) ? job.place.obstacles.filter((o) => o.dealt !== 'stays') : []
 
 /** The new core's pin sits elsewhere: its hole moves by so much, m. */
 export const pinMovesM = ({ newCore }: Job): number =>

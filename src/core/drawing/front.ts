@@ -152,7 +152,7 @@ function coreFront(job: Job, core: number): Drawing {
       ]),
     )
   shapes.push(rect('outline', 0, 0, w, h))
-  for (const o of job.place.obstacles.filter((n) => n.core === core))
+  for (const o of job.place.obstacles.filter((n) => n.core === core && n.dealt !== 'comes off'))
     shapes.push(...obstacleShapes(job, bench, o, size, onFansSide(job, o)))
   if (mountOf(job).shrouded) shapes.push(rect('fan', 1.5, 1.5, w - 3, h - 3))
   for (const fan of job.fans.filter((f) => f.seat?.core === core)) {

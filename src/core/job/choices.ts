@@ -1,5 +1,10 @@
 export const neighbourKinds = ['fixed', 'moves', 'exhaust'] as const
 
+/** What is done about something that stands near the core. */
+export const neighbourDeals = ['stays', 'moved', 'comes off'] as const
+
+export type NeighbourDeal = (typeof neighbourDeals)[number]
+
 export const sides = ['behind', 'front'] as const
 
 /** What a panel of a bay faces, for the hot air that leaves or the cool air that comes in there. */

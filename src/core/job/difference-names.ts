@@ -97,6 +97,7 @@ const names: readonly (readonly [
   [/^fans\.\w+\.bladeTurned$/, 'blade of the fan is turned over'],
   [/^oldFan$/, 'fan that comes off'],
   [/^place\.obstacles\.(\w+)$/, 'near the core'],
+  [/^place\.obstacles\.\w+\.dealt$/, 'what is done about what is near'],
   [
     /^place\.obstacles\.\w+\.\w+$/,
     (job, path) =>
@@ -136,6 +137,7 @@ const names: readonly (readonly [
   [/^bought/, 'what was bought'],
   [/^settings/, 'setting as left'],
   [/^looseJoints/, 'joint without a catch'],
+  [/^searches/, 'search for a fault'],
   [/^traces/, 'trace'],
   [/^use\.live$/, 'live'],
   [/^use\.fanWhileCranking$/, 'may run while cranking'],

@@ -611,3 +611,13 @@ test('a job of version 11 opens with no hours, nothing bought, no trace; what wa
   expect([read.job.hours, read.job.bought, read.job.settings, read.job.looseJoints, read.job.traces].flat()).toEqual([])
   expect(read.job.build).toEqual(old.build)
 })
+
+test('a job of version 12 opens with no fault sought, and what is near it stays where it is', () => {
+  const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-12.job.json'), 'utf8'))
+  const read = readJob(old)
+  if (!read.ok) throw new Error(read.message)
+  expect(read.job.searches).toEqual([])
+  expect(read.job.place.obstacles.length).toBeGreaterThan(0)
+  expect(read.job.place.obstacles.map((o) => o.dealt)).toEqual(read.job.place.obstacles.map(() => 'stays'))
+  expect(read.job.signature).toEqual(old.signature)
+})

@@ -16,9 +16,9 @@ const DEEP = 2
 export const thicker = (bench: Bench, job: Job): number =>
   job.newCore ? bench.value('newCore.thicknessM') - bench.value('cooling.coreThicknessM') : 0
 
-/** Whether an obstacle stands on the side of the core where the fan is. */
-export const onFansSide = (job: Job, { side }: Pick<Obstacle, 'side'>): boolean =>
-  (side === 'behind') === (job.place.side === 'puller')
+/** Whether an obstacle stands on the side of the core where the fan is, and is left there. */
+export const onFansSide = (job: Job, { side, dealt }: Pick<Obstacle, 'side' | 'dealt'>): boolean =>
+  dealt !== 'comes off' && (side === 'behind') === (job.place.side === 'puller')
 
 /**
  * What an obstacle takes up, in the position in which it comes closest; a thicker core grows towards what is behind it.

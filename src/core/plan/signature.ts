@@ -26,6 +26,7 @@ const signedContent = (job: Job, at: string): string =>
     bought: [],
     settings: [],
     looseJoints: [],
+    searches: [],
     traces: [],
     signature: null,
     after: [],

@@ -28,6 +28,7 @@ const apart = new Set([
   'bought',
   'settings',
   'looseJoints',
+  'searches',
   'traces',
 ])
 

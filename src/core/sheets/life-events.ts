@@ -4,7 +4,17 @@ import { format } from '../units'
 import { readTrace, samplesOf } from '../build'
 
 /** What a thing of a machine's life is, as it is marked on its line. */
-export const lifeKinds = ['job', 'setting', 'part', 'seen', 'looked at', 'for now', 'trace', 'not as planned'] as const
+export const lifeKinds = [
+  'job',
+  'setting',
+  'part',
+  'seen',
+  'looked at',
+  'for now',
+  'trace',
+  'not as planned',
+  'fault',
+] as const
 export type LifeKind = (typeof lifeKinds)[number]
 
 /** Something that was done to a machine, or seen of it. */
@@ -100,6 +110,20 @@ const traceEvents = (job: Job): Own[] =>
     }
   })
 
+const faultEvents = (job: Job): Own[] =>
+  job.searches.flatMap(({ ended }): Own[] =>
+    ended
+      ? [
+          {
+            at: ended.at,
+            kind: 'fault',
+            what: `Found: ${ended.words}`,
+            about: `${ended.repair} (${ended.by}). ${ended.proof}`,
+          },
+        ]
+      : [],
+  )
+
 /** Everything of one job that belongs to its machine's life, in no order. */
 export const changesOfLife = (job: Job): Own[] => [
   ...jobEvents(job),
@@ -114,6 +138,7 @@ export const changesOfLife = (job: Job): Own[] => [
   ...careEvents(job),
   ...debtEvents(job),
   ...traceEvents(job),
+  ...faultEvents(job),
   ...job.build.unplanned.map((u): Own => ({
     at: u.at,
     kind: 'not as planned',

@@ -61,6 +61,9 @@ function honestly(job: Job): string[] {
   const stood = proofsOf(job).map((p) => ({ name: p.name, state: stateOfProof(job, p), id: p.id }))
   const why = (id: string) => job.proofs.find((p) => p.id === id)
   return [
+    ...job.place.obstacles
+      .filter((o) => o.dealt === 'comes off')
+      .map((o) => `Taken off for the fan, and not there any more: ${o.name}.`),
     ...job.acceptances
       .filter((a) => a.verdict === 'short')
       .map(

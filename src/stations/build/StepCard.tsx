@@ -117,7 +117,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
       {asked.map((proof) => (
         <div key={proof.id} className="asked" role="group" aria-label={proof.name}>
           <span className="fw-medium">{proof.name}: as it should be?</span>
-          <ProofAnswer {...props} proof={proof} />
+          <ProofAnswer {...props} proof={proof} onSeek={() => props.goTo('prove')} />
         </div>
       ))}
       <Photos {...props} of={`step:${step.id}`} name={step.title} />

@@ -10,6 +10,8 @@ import {
   dropPanel,
   fieldsOf,
   mostOf,
+  type NeighbourDeal,
+  neighbourDeals,
   neighbourKinds,
   type Obstacle,
   panelFaces,
@@ -95,6 +97,12 @@ const usual: Readonly<Record<Obstacle['kind'], readonly string[]>> = {
   exhaust: ['exhaust', 'exhaust shield'],
 }
 
+const dealWords: Readonly<Record<NeighbourDeal, string>> = {
+  stays: 'stays where it is',
+  moved: 'is moved, to where it is measured',
+  'comes off': 'comes off for good',
+}
+
 /** What is near the core: each a rectangle seen from behind, with what is free before it. */
 export function Near(props: Props) {
   const { job, settle } = props
@@ -138,6 +146,19 @@ export function Near(props: Props) {
             >
               <option value="behind">behind the core</option>
               <option value="front">in front of it</option>
+            </Form.Select>
+            <Form.Select
+              size="sm"
+              style={{ width: 'auto' }}
+              aria-label={`What is done about ${o.name}`}
+              value={o.dealt}
+              onChange={(e) => settle((j) => changeObstacle(j, o.id, { dealt: e.target.value as NeighbourDeal }))}
+            >
+              {neighbourDeals.map((d) => (
+                <option key={d} value={d}>
+                  {dealWords[d]}
+                </option>
+              ))}
             </Form.Select>
             {(job.cooling?.cores ?? 1) > 1 && (
               <Form.Select

@@ -3,19 +3,48 @@
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { answerTo, explanations, mayStand, type Proof, proofLock, stateOfProof } from '@/core/build'
-import { acceptProof, answerProof, choiceEnds, type ProofAnswer as Answer, proofWords } from '@/core/job'
+import { foundByProof } from '@/core/diagnose'
+import { acceptProof, answerProof, beginSearch, choiceEnds, type ProofAnswer as Answer, proofWords } from '@/core/job'
 import { QuantityField } from '@/ui/QuantityField'
 import { ReasonForm } from '@/ui/ReasonForm'
 import { TextField } from '@/ui/TextField'
 import { GoPast } from '../GoPast'
 import { Photos } from '../Photos'
 import type { StationProps } from '../station'
+import { useTaken } from '../use-taken'
 
-type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & { readonly proof: Proof }
+type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
+  readonly proof: Proof
+  /** goes to the search for a fault, with what this proof says to it */
+  readonly onSeek: () => void
+}
 const nothing: Answer = { measured: null, answer: null, notProved: null }
 
+/** Goes on from here to what is wrong, with what this proof found already in. */
+function Seek({ proof, job, settle, now, onSeek }: Props) {
+  const { full, take } = useTaken({ job, settle })
+  return (
+    <p className="mb-1">
+      <button
+        type="button"
+        className="word-button"
+        aria-label={`find the fault: ${proof.name}`}
+        onClick={() => {
+          const at = now().toISOString()
+          const known = foundByProof(job, proof)
+          if (take((j) => beginSearch(j, known ? [known] : [], at))) onSeek()
+        }}
+      >
+        Find the fault
+      </button>
+      {full && <span className="say-short"> It cannot be begun: {full}.</span>}
+    </p>
+  )
+}
+
 /** A figure that is not as predicted: what would explain it, and what may be done about it. */
-function Differs({ proof, job, settle, now, goTo }: Props) {
+function Differs(props: Props) {
+  const { proof, job, settle, now, goTo } = props
   const [asking, setAsking] = useState(false)
   const measured = answerTo(job, proof)?.measured?.value
   if (measured === undefined) return null
@@ -34,6 +63,7 @@ function Differs({ proof, job, settle, now, goTo }: Props) {
           Try a fault in the circuit
         </button>
       </p>
+      <Seek {...props} />
       {!stand.ok && <p className="mb-0">It cannot stand: {stand.why}</p>}
       {stand.ok && asking && (
         <ReasonForm
@@ -186,6 +216,7 @@ export function ProofAnswer(props: Props) {
       <Found {...props} say={say} onNot={() => setAsking(true)} />
       <Record proof={proof} job={job} />
       {stateOfProof(job, proof) === 'differs' && <Differs {...props} />}
+      {stateOfProof(job, proof) === 'failed' && <Seek {...props} />}
     </>
   )
 }

@@ -1,8 +1,11 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { useState } from 'react'
+import Tab from 'react-bootstrap/Tab'
+import Tabs from 'react-bootstrap/Tabs'
 import { answerTo, type Proof, proofsOf, stateOfProof, stateRows, wrongWayAdvice } from '@/core/build'
-import { cautions } from '@/core/job'
+import { cautions, openSearch } from '@/core/job'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { Coming, persistently } from '@/ui/persistently'
@@ -13,6 +16,11 @@ import { ProofAnswer } from './ProofAnswer'
 const Logger = dynamic(() => persistently(() => import('./Logger')), {
   ssr: false,
   loading: () => <Coming height={160} />,
+})
+
+const Fault = dynamic(() => persistently(() => import('../fault').then((m) => m.Fault)), {
+  ssr: false,
+  loading: () => <Coming height={240} />,
 })
 
 const shortStates: ReadonlySet<string> = new Set(['differs', 'failed'])
@@ -44,7 +52,8 @@ function StateRows({ job }: Pick<StationProps, 'job'>) {
   )
 }
 
-function Stage(props: StationProps) {
+/** Every proof with its answer. */
+function Proofs({ onSeek, ...props }: StationProps & { readonly onSeek: () => void }) {
   const { job } = props
   return (
     <>
@@ -70,12 +79,35 @@ function Stage(props: StationProps) {
             {proof.turns && answerTo(job, proof)?.answer === 'no' && (
               <p className="say say-short">{wrongWayAdvice(proof.turns)}</p>
             )}
-            <ProofAnswer {...props} proof={proof} />
+            <ProofAnswer {...props} proof={proof} onSeek={onSeek} />
           </section>
         )
       })}
       <Logger {...props} />
     </>
+  )
+}
+
+function Stage(props: StationProps) {
+  const sought = openSearch(props.job) !== null
+  const [view, setView] = useState(sought ? 'fault' : 'proofs')
+  return (
+    <Tabs
+      activeKey={view}
+      onSelect={(key) => setView(key ?? 'proofs')}
+      id="prove-views"
+      mountOnEnter
+      unmountOnExit
+      transition={false}
+      className="mb-2"
+    >
+      <Tab eventKey="proofs" title="Proofs">
+        <Proofs {...props} onSeek={() => setView('fault')} />
+      </Tab>
+      <Tab eventKey="fault" title={sought ? 'Find the fault: under way' : 'Find the fault'}>
+        <Fault {...props} />
+      </Tab>
+    </Tabs>
   )
 }
 

@@ -1,4 +1,4 @@
-import { coreOff, opensCoolant, pinMovesM } from '../asks'
+import { coreOff, dealtWith, opensCoolant, pinMovesM } from '../asks'
 import type { StepRule } from '../step'
 
 /** Taking apart: what comes off is written down as it does. */
@@ -17,6 +17,14 @@ export const apartRules: readonly StepRule[] = [
     needs: ['strip'],
     at: 'under the covers',
     when: (job) => job.mechanicalFan !== null,
+  },
+  {
+    id: 'make-room',
+    title: 'Make room: move or take off what is near',
+    minutes: 15,
+    needs: ['strip'],
+    at: 'under the covers',
+    when: (job) => dealtWith(job).length > 0,
   },
   {
     id: 'drain',

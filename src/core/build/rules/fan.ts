@@ -9,7 +9,7 @@ export const fanRules: readonly StepRule[] = [
     id: 'mount',
     title: 'Mount the fan',
     minutes: 25,
-    needs: ['strip', 'mechanical-fan-off', 'core-off'],
+    needs: ['strip', 'make-room', 'mechanical-fan-off', 'core-off'],
     at: 'the core on the bench',
     when: mountsFan,
   },

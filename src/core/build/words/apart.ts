@@ -1,6 +1,6 @@
 import type { Job } from '../../job'
 import { format } from '../../units'
-import { engined, pinMovesM } from '../asks'
+import { dealtWith, engined, pinMovesM } from '../asks'
 import { holdsOf, holdWords } from '../mechanical-fan'
 import type { StepWords } from '../step'
 
@@ -29,6 +29,19 @@ export const apartWords: Readonly<Record<string, StepWords>> = {
     why: 'The new fan stands in its place.',
     tell: held,
     cautions: ['maker', 'propped'],
+  },
+  'make-room': {
+    why: 'The fan has room only with these out of the way, and what comes off for good is told to the owner.',
+    tell: (job) =>
+      dealtWith(job)
+        .map(({ name, dealt }) =>
+          dealt === 'moved'
+            ? `${name}: moved, then held against a tape where it is now, all of its way.`
+            : `${name}: off, labelled, handed to the owner; look at what it guarded.`,
+        )
+        .join(' '),
+    cautions: ['maker'],
+    also: (job) => (dealtWith(job).some((o) => o.kind === 'exhaust') ? ['exhaust'] : []),
   },
   drain: {
     why: 'What comes out is held against what goes back in.',

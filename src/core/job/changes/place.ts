@@ -62,6 +62,7 @@ export function addObstacle(job: Job, kind: Obstacle['kind'], name: string): Job
     name,
     kind,
     side: place.side === 'puller' ? 'behind' : 'front',
+    dealt: 'stays',
     core: job.fans.find((f) => f.seat !== null)?.seat?.core ?? 0,
     fromLeftM: about(left * w + aside),
     fromTopM: about(top * h + aside),

@@ -49,6 +49,38 @@ export const keptShape = {
   looseJoints: z
     .array(z.strictObject({ id: idSchema, where: name(120), at: momentSchema }))
     .max(...upTo('looseJoints')),
+  /** faults that were sought in it, and what each search ended with */
+  searches: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        at: momentSchema,
+        /** what was looked at, in the order in which it was: a move's id, and the answer's id or a figure in SI */
+        found: z
+          .array(
+            z.strictObject({
+              move: name(80),
+              found: z.union([name(60), between(choiceEnds.foundFigure)]),
+              /** as it was typed; empty where an answer was chosen */
+              typed: line(80),
+              at: momentSchema,
+            }),
+          )
+          .max(...upTo('foundInSearch')),
+        /** what it was, how it was put right, and what showed it; null: it is still sought */
+        ended: z
+          .strictObject({
+            cause: line(120),
+            words: name(300),
+            repair: name(400),
+            proof: name(300),
+            by: name(80),
+            at: momentSchema,
+          })
+          .nullable(),
+      }),
+    )
+    .max(...upTo('searches')),
   /** what a logger showed while it was proved: s, °C, A, V; columns as long as `t` */
   traces: z
     .array(

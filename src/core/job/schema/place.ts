@@ -1,5 +1,5 @@
 import { mountNames } from '../mounts'
-import { neighbourKinds } from '../choices'
+import { neighbourDeals, neighbourKinds } from '../choices'
 import { sides } from '../choices'
 import { panelFaces } from '../choices'
 import { blowsOnto } from '../choices'
@@ -33,6 +33,8 @@ export const obstacleSchema = z.strictObject({
   name,
   kind: z.enum(neighbourKinds),
   side: z.enum(sides),
+  /** what is done about it: it stays and counts, it is moved as measured, or it comes off and does not count */
+  dealt: z.enum(neighbourDeals),
   core: z.int().min(0).max(3),
   fromLeftM: field(
     'left edge, from the core’s left',

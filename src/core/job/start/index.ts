@@ -162,6 +162,7 @@ const emptyRecord = (t: TypicalMachine, cooled: boolean) =>
     bought: [],
     settings: [],
     looseJoints: [],
+    searches: [],
     traces: [],
     proofs: [],
     after: [...afterCare.filter((c) => cooled || !c.coolant), ...(cooled ? [tieCare] : [])].map(({ id, what }) =>

@@ -1,0 +1,66 @@
+import type { Day, Job } from '../job'
+import { plainLeg, runWaitsFor, simulate } from '../run'
+import type { HeatCause } from './heat-causes'
+import type { Cell, Move } from './table'
+
+/** minutes of its usual work, and of standing afterwards */
+const WORKS_MIN = 20
+const STANDS_MIN = 10
+/** a fan that gets so much of its voltage runs */
+const RUNS = 0.05
+
+/** What is timed or read off a gauge over a stint of work: the machine's own runs say what each cause makes of it. */
+export function figureMoves(job: Job): Move[] {
+  if (runWaitsFor(job)) return []
+  const air = `${Math.round(job.surroundings.usualC.value)} °C`
+  const common = {
+    how:
+      `On a day of about ${air}: ${WORKS_MIN} minutes of its usual work, then ${STANDS_MIN} minutes standing with the ` +
+      'engine on. A thermometer at the inlet, or its gauge.',
+    caution: 'Outdoors; nothing near the fan. Stop at the red: a boiled engine is dearer than a reading.',
+    minutes: 32,
+    risk: 1,
+    tier: 'heat' as const,
+    answers: null,
+  }
+  const temperature = { quantity: 'temperature', sd: 3, share: 0, ends: [-20, 200] } as const
+  return [
+    { ...common, id: 'gauge:starts', title: 'How hot it is when the fan starts', figure: temperature },
+    { ...common, id: 'gauge:peak', title: 'The hottest over a stint of work', figure: { ...temperature, sd: 4 } },
+    {
+      ...common,
+      id: 'watch:share',
+      title: 'Share of the last ten minutes that the fan ran',
+      figure: { quantity: 'share', sd: 0.12, share: 0, ends: [0, 1] },
+    },
+  ]
+}
+
+const dutyOf = (job: Job): Day => ({
+  name: 'stint',
+  from: 'hand',
+  legs: [
+    plainLeg('stint1', 'work', job.trailer ? 'towed' : 'slow', WORKS_MIN),
+    plainLeg('stint2', 'standing', job.trailer ? 'alone' : 'idle', STANDS_MIN),
+  ],
+})
+
+/**
+ * What a stint of work shows with a cause, by a run of the machine with it.
+ * @param heat null: nothing is wrong
+ * @returns one cell for each of {@link figureMoves}, in their order; null where no run tells
+ * @throws StiffError where its readings cannot belong to one machine
+ * @see engineering §4, §6
+ */
+export function figuresWith(job: Job, heat: Pick<HeatCause, 'edit' | 'blocked'> | null): Cell[] {
+  if (heat && !heat.edit) return [null, null, null]
+  const run = simulate(
+    heat?.edit ? heat.edit(job) : job,
+    { season: 'usual', fan: 'proposed', whatIf: 'as it is', ...(heat?.blocked ? { blocked: heat.blocked } : {}) },
+    { day: dutyOf(job), roughly: true, everyS: 5 },
+  )!
+  const { trace, legs, peakC } = run
+  const first = trace.share[0]?.findIndex((s) => s > RUNS) ?? -1
+  const last = legs[legs.length - 1]!
+  return [first < 0 ? null : trace.hot[first]!, peakC, last.fanS / Math.max(1, last.leg.seconds)]
+}

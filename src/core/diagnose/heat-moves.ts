@@ -1,0 +1,223 @@
+import { cautions, type Job } from '../job'
+import type { Move } from './table'
+
+/** What a move about heat, noise or coolant is asked of, and which answer is the usual one. */
+export interface HeatMove {
+  readonly move: Move
+  /** what is seen where nothing of it is wrong; null: every cause says its own */
+  readonly usual: string | null
+  readonly when: (job: Job) => boolean
+}
+
+const asWords = (...ids: string[]) => ids.map((id) => ({ id, words: id }))
+const always = (): boolean => true
+const cooled = (job: Job): boolean => job.cooling !== null
+const inBay = (job: Job): boolean => job.bay !== null
+const look = { tier: 'look', figure: null, risk: 0, caution: '' } as const
+const RUNNING = `${cautions.surprise} ${cautions.fumes}`
+
+/** What is complained of where the fan turns and it is not well all the same. */
+export const coolingAnswers = [
+  { id: 'well', words: 'it cools as it should' },
+  { id: 'too hot', words: 'too hot all the same' },
+  { id: 'late', words: 'the fan starts too late' },
+  { id: 'never stops', words: 'the fan never stops once warm' },
+  { id: 'stops by itself', words: 'the fan stops when it is hottest, and comes back by itself' },
+] as const
+
+export const noiseAnswers = [
+  { id: 'none', words: 'none' },
+  { id: 'rubs', words: 'it rubs or ticks, faster as it turns faster' },
+  { id: 'rattles', words: 'it rattles, with the engine too' },
+  { id: 'grinds', words: 'it grinds or whines' },
+] as const
+
+export const levelAnswers = [
+  { id: 'stays', words: 'it stays' },
+  { id: 'falls', words: 'it falls from day to day' },
+  { id: 'fell once', words: 'it fell once after the refill' },
+] as const
+
+/** Questions of heat, noise and coolant: a new one is a new entry. */
+export const heatMoves: readonly HeatMove[] = [
+  {
+    usual: 'well',
+    when: always,
+    move: {
+      ...look,
+      id: 'cooling',
+      title: 'Twenty minutes of its usual work',
+      how: 'Fan and gauge together: when it starts, whether it stops, how hot it gets.',
+      caution: RUNNING,
+      minutes: 22,
+      tier: 'heat',
+      answers: coolingAnswers,
+    },
+  },
+  {
+    usual: 'none',
+    when: always,
+    move: {
+      ...look,
+      id: 'noise',
+      title: 'Listen to it running',
+      how: 'Fan on, engine off if it can be; then with the engine.',
+      caution: cautions.surprise,
+      minutes: 1,
+      answers: noiseAnswers,
+    },
+  },
+  {
+    usual: 'stays',
+    when: cooled,
+    move: {
+      ...look,
+      id: 'falls',
+      title: 'The level over three cold mornings',
+      how: 'A mark with tape; always cold.',
+      caution: cautions.hotCoolant,
+      minutes: 30,
+      answers: levelAnswers,
+    },
+  },
+  {
+    usual: 'held over the whole face',
+    when: always,
+    move: {
+      ...look,
+      id: 'paper',
+      title: 'A sheet of paper at the face that draws',
+      how: 'Fan running, engine stopped. A sheet of paper flat against the face that should draw, moved over all of it.',
+      caution: cautions.surprise,
+      minutes: 2,
+      answers: asWords('held over the whole face', 'held in the middle only', 'held in patches', 'blown off'),
+    },
+  },
+  {
+    usual: 'light all over',
+    when: cooled,
+    move: {
+      ...look,
+      id: 'light',
+      title: 'A lamp behind the core',
+      how: 'Shine through the fins from behind, in the shade.',
+      minutes: 2,
+      answers: asWords('light all over', 'dark patches'),
+    },
+  },
+  {
+    usual: 'free',
+    when: inBay,
+    move: {
+      ...look,
+      id: 'vents',
+      title: 'Every vent, from both sides',
+      how: 'Look and reach in: leaves, a rag, a cover, a louvre bent shut.',
+      minutes: 2,
+      answers: asWords('free', 'partly shut'),
+    },
+  },
+  {
+    usual: 'at its mark',
+    when: cooled,
+    move: {
+      ...look,
+      id: 'level',
+      title: 'Coolant level, cold',
+      how: 'Cold only: at the filler, not at the bottle alone.',
+      caution: cautions.hotCoolant,
+      minutes: 1.5,
+      answers: asWords('at its mark', 'low'),
+    },
+  },
+  {
+    usual: 'even',
+    when: cooled,
+    move: {
+      ...look,
+      id: 'stripes',
+      title: 'A hand or a thermometer over the warm core',
+      how: 'Engine just stopped, fan’s fuse out: over the face from inlet to outlet.',
+      caution: `${cautions.exhaust} ${cautions.surprise}`,
+      minutes: 4,
+      tier: 'heat',
+      answers: asWords('even', 'cold stripes', 'cold all over'),
+    },
+  },
+  {
+    usual: 'firm, where it was planned',
+    when: always,
+    move: {
+      ...look,
+      id: 'seat',
+      title: 'The probe in its place',
+      how: 'Cold. Two fingers at its lead: does it move, does it touch on both sides, is it where the sheet says?',
+      minutes: 1,
+      answers: asWords('firm, where it was planned', 'loose', 'elsewhere, on the cold side'),
+    },
+  },
+  {
+    usual: 'stays on',
+    when: always,
+    move: {
+      ...look,
+      id: 'case',
+      title: 'The controller as the fan stops, hot',
+      how: 'At the moment it stops: its display or lamp, and a hand near its case.',
+      caution: RUNNING,
+      minutes: 25,
+      tier: 'heat',
+      answers: asWords('stays on', 'dark or a fault, and its case is hot'),
+    },
+  },
+  {
+    usual: 'turns free and quiet',
+    when: always,
+    move: {
+      ...look,
+      id: 'spin',
+      title: 'Spin it by hand and listen, its fuse out',
+      how: 'Fuse out first. Once round slowly, then a flick.',
+      caution: 'Never by hand with its fuse in.',
+      minutes: 1,
+      answers: asWords('turns free and quiet', 'touches at one place', 'rough all round'),
+    },
+  },
+  {
+    usual: 'all firm',
+    when: always,
+    move: {
+      ...look,
+      id: 'shake',
+      title: 'Shake shroud, mount and leads',
+      how: 'Engine off. By hand, each of them.',
+      minutes: 1,
+      answers: asWords('all firm', 'shroud or mount moves', 'a lead or tie reaches the blades'),
+    },
+  },
+  {
+    usual: 'dry',
+    when: cooled,
+    move: {
+      ...look,
+      id: 'drips',
+      title: 'Paper under it for a night',
+      how: 'Clean, dry, then newspaper below; look where the drop hangs.',
+      minutes: 4,
+      answers: asWords('dry', 'at a hose', 'at the probe or switch', 'at the drain', 'at the core’s seam'),
+    },
+  },
+  {
+    usual: 'no',
+    when: cooled,
+    move: {
+      ...look,
+      id: 'bubbles',
+      title: 'Bubbles at the filler from a cold start',
+      how: 'Cold, cap off, started and held at a fast idle for two minutes; never opened warm.',
+      caution: `${cautions.hotCoolant} ${cautions.fumes}`,
+      minutes: 4,
+      answers: asWords('no', 'yes, without end', 'some, then none'),
+    },
+  },
+]

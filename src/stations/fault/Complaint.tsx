@@ -1,0 +1,54 @@
+'use client'
+
+import Form from 'react-bootstrap/Form'
+import { askedFirst, type Found, type Move, type Table } from '@/core/diagnose'
+
+const partOf = (id: string): string => id.split(':')[0]!
+
+/** What it does, asked by part before anything is opened. What nobody looked at says nothing. */
+export function Complaint({
+  table,
+  found,
+  onSay,
+}: {
+  readonly table: Table
+  readonly found: readonly Found[]
+  readonly onSay: (move: Move, found: string | null) => void
+}) {
+  // open at first; folded once something was said, so that the next move stands at the top
+  const said = askedFirst(table)
+    .flatMap((a) => a.moves)
+    .filter((m) => found.some((f) => f.move === m.id)).length
+  return (
+    <details className="complaint" open={said === 0 || undefined}>
+      <summary>
+        <h3 className="d-inline">What does it do?</h3> {said > 0 && <span className="soft">{said} said</span>}
+      </summary>
+      <p className="small soft mb-2">Only what was seen for certain; the rest stays open.</p>
+      {askedFirst(table).flatMap(({ part, moves }) =>
+        moves.map((m) => (
+          <Form.Group
+            key={m.id}
+            controlId={`say-${partOf(m.id)}-${m.id.replaceAll(':', '-')}`}
+            className="complaint-line"
+          >
+            <Form.Label className="mb-0">{part === 'A new fuse blows' ? m.title : lineOf(part, m)}</Form.Label>
+            <Form.Select
+              value={String(found.find((f) => f.move === m.id)?.found ?? '')}
+              onChange={(e) => onSay(m, e.target.value || null)}
+            >
+              <option value="">nobody looked</option>
+              {m.answers!.map((a) => (
+                <option key={a.id} value={a.id}>
+                  {a.words}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+        )),
+      )}
+    </details>
+  )
+}
+
+const lineOf = (part: string, { title }: Move): string => (part === 'The fan' || part === 'The relay' ? title : part)

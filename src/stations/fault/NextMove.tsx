@@ -1,0 +1,91 @@
+'use client'
+
+import Button from 'react-bootstrap/Button'
+import { type Found, type Move, type Proposed, type Standing, type Table } from '@/core/diagnose'
+import { choiceEnds } from '@/core/job'
+import type { UnitSystem } from '@/core/units'
+import { QuantityField } from '@/ui/QuantityField'
+import { inWords, shareInWords, tierWords } from './say'
+
+/** so many of the likelier causes are told with what they would show */
+const TOLD = 5
+
+interface Props {
+  readonly table: Table
+  readonly standing: Standing
+  readonly units: UnitSystem
+  readonly at: Proposed
+  readonly onFind: (found: Found, typed: string) => void
+  readonly onSkip: (move: Move) => void
+}
+
+/** What each cause that is still believed would show at a move. */
+function Predicted({ table, standing, units, at }: Pick<Props, 'table' | 'standing' | 'units' | 'at'>) {
+  const column = table.moves.indexOf(at.move)
+  return (
+    <table className="plain-table small mb-2">
+      <thead>
+        <tr>
+          <th>if it is</th>
+          <th>it shows</th>
+        </tr>
+      </thead>
+      <tbody>
+        {standing.ranked.slice(0, TOLD).map(({ cause, index, share }) => (
+          <tr key={cause.id}>
+            <th scope="row" className="fw-normal">
+              {cause.words} <span className="soft">({shareInWords(share)})</span>
+            </th>
+            <td>{inWords(at.move, table.cells[index]![column]!, units)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+/** The next thing to do: where, how, with what, and what it would show. */
+export function NextMove(props: Props) {
+  const { units, at, onFind, onSkip } = props
+  const { move } = at
+  const minutes = move.minutes < 1 ? 'under a minute' : `about ${Math.round(move.minutes)} min`
+  return (
+    <section className="big-step" aria-label="Next">
+      <p className="soft small mb-1">
+        Next: {tierWords[move.tier]}, {minutes}
+      </p>
+      <h2>{move.title}</h2>
+      <p>{move.how}</p>
+      {move.caution && <p className="caution small">{move.caution}</p>}
+      <Predicted {...props} />
+      {move.answers ? (
+        <div className="d-flex flex-wrap gap-2">
+          {move.answers.map((a) => (
+            <Button
+              key={a.id}
+              variant="outline-dark"
+              aria-label={`${a.words}: ${move.title}`}
+              onClick={() => onFind({ move: move.id, found: a.id }, '')}
+            >
+              {a.words}
+            </Button>
+          ))}
+        </div>
+      ) : (
+        <QuantityField
+          key={move.id}
+          name={`seek.${move.id}`}
+          label="it shows"
+          value={null}
+          quantity={move.figure!.quantity}
+          system={units}
+          range={choiceEnds.foundFigure}
+          onSettle={(value, typed) => onFind({ move: move.id, found: value }, typed)}
+        />
+      )}
+      <button type="button" className="word-button soft mt-2" onClick={() => onSkip(move)}>
+        cannot be done here: another
+      </button>
+    </section>
+  )
+}
