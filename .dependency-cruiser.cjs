@@ -41,6 +41,7 @@ rooms.schedule = [...rooms.build, 'build']
 rooms.plan = [...rooms.build, 'build']
 rooms.sheets = [...rooms.plan, 'plan']
 rooms.diagnose = [...rooms.plan, 'plan']
+rooms.practice = [...rooms.diagnose, 'diagnose']
 
 module.exports = {
   forbidden: [

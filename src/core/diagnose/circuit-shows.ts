@@ -34,6 +34,15 @@ const lead = (name: string, a: string, b: string): Element => ({
   conductor: null,
 })
 
+/** What a fan does in a solved state, as one of the answers of {@link fanAnswers}. */
+export function fanWord(s: Solution, motor: Motor): string {
+  if (s.chattering.length) return 'on and off'
+  const speed = s.speeds.get(motor.name) ?? 0
+  if (!turns({ speed })) return 'stands'
+  if (speed < 0 !== (motor.reversed ?? false)) return 'backwards'
+  return Math.abs(speed) < SLOW ? 'slow' : 'runs'
+}
+
 /** One cause's circuit, solved in each state that is asked for, once. */
 export class Faulted {
   private readonly solved = new Map<string, Solution>()
@@ -60,16 +69,11 @@ export class Faulted {
     return made
   }
 
-  private motor(name: string): Motor {
-    return motorsOf(this.sound).find((m) => m.name === name)!
-  }
-
   private fan(s: Solution, name: string): Cell {
-    if (s.chattering.length) return 'on and off'
-    const speed = s.speeds.get(name) ?? 0
-    if (!turns({ speed })) return 'stands'
-    if (speed < 0 !== (this.motor(name).reversed ?? false)) return 'backwards'
-    return Math.abs(speed) < SLOW ? 'slow' : 'runs'
+    return fanWord(
+      s,
+      motorsOf(this.sound).find((m) => m.name === name)!,
+    )
   }
 
   private kinds(): string[] {

@@ -34,11 +34,13 @@ const feelsLess =
   (factor: number) =>
   (job: Job): Job =>
     job.probes.reduce((j, p) => times(`probes.${p.id}.kappa`, factor)(j), job)
+/** so far under that even what the probe shows of a held engine is above its off */
+const UNDER_K = 20
 /** set under what the engine's own thermostat holds; of a bay twenty kelvins lower */
 const underThermostat = (job: Job): Job => {
   const opens = job.engine?.thermostatOpensC?.value ?? null
   return job.controllers.reduce(
-    (j, c) => changeSetting(j, c.id, opens === null ? c.setC - 20 : Math.min(c.setC, opens - 3), c.bandK),
+    (j, c) => changeSetting(j, c.id, opens === null ? c.setC - 20 : Math.min(c.setC, opens - UNDER_K), c.bandK),
     job,
   )
 }

@@ -1,11 +1,8 @@
-import type { Day, Job } from '../job'
-import { plainLeg, runWaitsFor, simulate } from '../run'
+import type { Job } from '../job'
+import { dayOfStint, runWaitsFor, simulate, STINT } from '../run'
 import type { HeatCause } from './heat-causes'
 import type { Cell, Move } from './table'
 
-/** minutes of its usual work, and of standing afterwards */
-const WORKS_MIN = 20
-const STANDS_MIN = 10
 /** a fan that gets so much of its voltage runs */
 const RUNS = 0.05
 
@@ -15,7 +12,7 @@ export function figureMoves(job: Job): Move[] {
   const air = `${Math.round(job.surroundings.usualC.value)} °C`
   const common = {
     how:
-      `On a day of about ${air}: ${WORKS_MIN} minutes of its usual work, then ${STANDS_MIN} minutes standing with the ` +
+      `On a day of about ${air}: ${STINT.worksMin} minutes of its usual work, then ${STINT.standsMin} minutes standing with the ` +
       'engine on. A thermometer at the inlet, or its gauge.',
     caution: 'Outdoors; nothing near the fan. Stop at the red: a boiled engine is dearer than a reading.',
     minutes: 32,
@@ -36,15 +33,6 @@ export function figureMoves(job: Job): Move[] {
   ]
 }
 
-const dutyOf = (job: Job): Day => ({
-  name: 'stint',
-  from: 'hand',
-  legs: [
-    plainLeg('stint1', 'work', job.trailer ? 'towed' : 'slow', WORKS_MIN),
-    plainLeg('stint2', 'standing', job.trailer ? 'alone' : 'idle', STANDS_MIN),
-  ],
-})
-
 /**
  * What a stint of work shows with a cause, by a run of the machine with it.
  * @param heat null: nothing is wrong
@@ -57,7 +45,7 @@ export function figuresWith(job: Job, heat: Pick<HeatCause, 'edit' | 'blocked'> 
   const run = simulate(
     heat?.edit ? heat.edit(job) : job,
     { season: 'usual', fan: 'proposed', whatIf: 'as it is', ...(heat?.blocked ? { blocked: heat.blocked } : {}) },
-    { day: dutyOf(job), roughly: true, everyS: 5 },
+    { day: dayOfStint(job), roughly: true, everyS: 5 },
   )!
   const { trace, legs, peakC } = run
   const first = trace.share[0]?.findIndex((s) => s > RUNS) ?? -1

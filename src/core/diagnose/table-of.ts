@@ -126,6 +126,11 @@ export function* tableOf(job: Job): Generator<number, Table> {
   return { causes: [...inCircuit, ...beside.map((h) => h.cause)], moves: movesOf(a), cells }
 }
 
+/** What one cause of the circuit makes of every move, as a row of {@link tableOf}. */
+export function rowOf(job: Job, cause: Pick<Cause, 'faults'>): Cell[] {
+  return circuitRow(asked(job), cause, runWaitsFor(job) ? [] : figuresWith(job, null))
+}
+
 /** so many of the likelier causes are paired with each other */
 const PAIRED = 26
 /** and so many pairs are kept */

@@ -1,5 +1,5 @@
 import type { Drawing, Shape } from './drawing-schema'
-import { framed, path, rect, text } from './shapes'
+import { circle, framed, path, rect, text } from './shapes'
 
 /** A relay's pins, by the numbers that are stamped beside them. */
 export const relayPins = ['30', '85', '86', '87', '87a'] as const
@@ -76,6 +76,32 @@ export function pinDrawing(title: string, words: PinWords, held: Held, pins: rea
     title,
     `Relay seen onto its ${held.seen === 'pin side' ? 'pins' : 'wires'}: ${told}`.slice(0, 400),
     shapes,
+    3,
+  )
+}
+
+/** Pins without their numbers, one of them marked: for whoever has to know it by its place. */
+export function pinAsked(held: Held, marked: RelayPin): Drawing {
+  const turned = turnedBy(held)
+  const at = pinAt(marked, held)
+  const side = (v: number, low: string, high: string): string => {
+    if (Math.abs(v) < 4) return ''
+    return v < 0 ? low : high
+  }
+  const where = [side(at.y, 'top', 'bottom'), side(at.x, 'left', 'right')].filter(Boolean).join(' ') || 'middle'
+  const corner = turned(-HALF, HALF)
+  return framed(
+    'a relay',
+    `The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? 'top' : 'bottom'} ${corner[0] < 0 ? 'left' : 'right'}.`,
+    [
+      rect('outline', -HALF, -HALF, 2 * HALF, 2 * HALF),
+      path('part-heavy', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)]),
+      ...relayPins.flatMap((pin): Shape[] => {
+        const { x, y, upright } = pinAt(pin, held)
+        const [w, h] = upright ? [THIN, BLADE] : [BLADE, THIN]
+        return [rect('pad', x - w / 2, y - h / 2, w, h), ...(pin === marked ? [circle('part-heavy', x, y, 5.2)] : [])]
+      }),
+    ],
     3,
   )
 }

@@ -10,8 +10,8 @@ const SEED = 0x9e3779b9
 const seedOf = (address: string): number =>
   [...address].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 0x01000193), SEED) >>> 0
 
-/** A small reproducible generator (mulberry32), so that a job gives the same answer twice. */
-function generator(seed: number): () => number {
+/** A small reproducible generator (mulberry32), so that the same seed gives the same answer twice. @returns 0…1 */
+export function generator(seed: number): () => number {
   let state = seed >>> 0
   return () => {
     state = (state + 0x6d2b79f5) >>> 0

@@ -154,3 +154,16 @@ export const daysFor = (kind: MachineKind): readonly Day[] => library[kind]
 export const dayOf = (job: Job): Day => job.duty ?? daysFor(job.machine.kind)[0]!
 /** @returns s */
 export const dayLength = (d: Day): number => d.legs.reduce((sum, l) => sum + l.seconds, 0)
+
+/** minutes of its usual work, and of standing afterwards */
+export const STINT = { worksMin: 20, standsMin: 10 } as const
+
+/** A stint that anybody can repeat: its usual work, then standing with the engine on. */
+export const dayOfStint = (job: Job): Day => ({
+  name: 'stint',
+  from: 'hand',
+  legs: [
+    plainLeg('stint1', 'work', job.trailer ? 'towed' : 'slow', STINT.worksMin),
+    plainLeg('stint2', 'standing', job.trailer ? 'alone' : 'idle', STINT.standsMin),
+  ],
+})
