@@ -42,6 +42,7 @@ rooms.plan = [...rooms.build, 'build']
 rooms.sheets = [...rooms.plan, 'plan']
 rooms.diagnose = [...rooms.plan, 'plan']
 rooms.practice = [...rooms.diagnose, 'diagnose']
+rooms.library = [...rooms.diagnose, 'diagnose']
 
 module.exports = {
   forbidden: [

@@ -32,6 +32,8 @@ interface Props {
   readonly onRemedy: (remedy: Remedy) => void
   readonly onGoTo: (address: string) => void
   readonly onClose: () => void
+  /** what is linked to from here */
+  readonly children?: React.ReactNode
 }
 
 const written = (formula: string, fill: (index: number) => string): string =>
@@ -116,7 +118,7 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
 }
 
 /** The working of one margin: formulas with the numbers put in, where they came from, and what would help most. */
-export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGoTo, onClose }: Props) {
+export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGoTo, onClose, children }: Props) {
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => {
     heading.current?.focus()
@@ -149,6 +151,7 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
           {n}
         </p>
       ))}
+      {children}
       {remedies.length > 0 && (
         <>
           <h3 className="mt-3">What would help most</h3>

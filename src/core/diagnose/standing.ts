@@ -16,13 +16,14 @@ export interface Standing {
   readonly doubt: string | null
 }
 
-/** so much believed is told as likely */
+/** so much believed is told as likely; of a cause that alone makes all that was found, less will do */
 const LIKELY = 0.9
+const LIKELY_ALONE = 0.5
 
 function wordOf(found: readonly Found[], left: number, best: number, bestFits: boolean, more: number): Word {
   if (!found.length) return 'nothing seen'
   if (left === 0) return 'contradicts'
-  if (best >= LIKELY && bestFits) return 'likely'
+  if (bestFits && best >= (left === 1 ? LIKELY_ALONE : LIKELY)) return 'likely'
   return more === 0 ? 'alike' : 'seeking'
 }
 

@@ -249,3 +249,10 @@ export function played(
 export const isOver = (came: readonly Came[]): boolean => came.some((c) => c.harm !== null || c.solved)
 
 export const minutesOf = (came: readonly Came[]): number => came.reduce((m, c) => m + c.minutes, 0)
+
+/** Whether something that was kept is an act: its kind is known, and whatever it names is named by words. */
+export const isAct = (kept: unknown): kept is Act =>
+  typeof kept === 'object' &&
+  kept !== null &&
+  Object.hasOwn(costs, String((kept as { do?: unknown }).do)) &&
+  Object.values(kept).every((v) => typeof v === 'string' || typeof v === 'boolean')

@@ -1,5 +1,5 @@
 import { onOffPoints, proposeSetting, readingOf } from '../control'
-import { type Drawing, type Held, pinAsked, relayPins } from '../drawing'
+import { type Held, pinAsked, relayPins } from '../drawing'
 import {
   blowing,
   bladeFuseOhm,
@@ -11,7 +11,8 @@ import {
 } from '../electrical'
 import type { Job } from '../job'
 import { generator } from '../reading'
-import { air, coolant, format, sizesOf, type Quantity } from '../units'
+import { air, coolant, format, sizesOf } from '../units'
+import type { Drill } from './drill'
 import { traceDrill } from './trace-drill'
 
 /** Drills of a minute each. */
@@ -24,18 +25,6 @@ export const drillKinds = {
   millivolts: 'Millivolts over a fuse to amps',
 } as const
 export type DrillKind = keyof typeof drillKinds
-
-export interface Drill {
-  readonly ask: string
-  readonly picture: Drawing | null
-  readonly answers: readonly string[] | null
-  /** where a figure is asked for: what it is, and what share it may be off by */
-  readonly figure: { readonly quantity: Quantity; readonly value: number; readonly share: number } | null
-  /** the right one of the answers; empty where a figure is asked for */
-  readonly right: string
-  /** how it comes, once it was answered */
-  readonly working: string
-}
 
 type Random = () => number
 const pick = <T>(random: Random, list: readonly T[]): T =>

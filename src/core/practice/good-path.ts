@@ -1,4 +1,4 @@
-import { areasOf, type Found, proposals, standingOf, type Table, within } from '../diagnose'
+import { beliefs, fitting, type Found, proposals, type Table, within } from '../diagnose'
 import type { Round } from './round'
 
 export interface GoodStep {
@@ -21,12 +21,12 @@ export function goodPath(
   round: Round,
   cells: Table['cells'][number],
 ): { steps: GoodStep[]; minutes: number } {
+  const narrowed = within(table, ['circuit'])
   const found: Found[] = [round.complaint]
   const steps: GoodStep[] = []
   for (let n = 0; n < MOST; n++) {
-    const narrowed = within(table, areasOf(table, found))
-    const { ranked } = standingOf(narrowed, found)
-    if (ranked[0]!.share > SURE) break
+    // one that alone makes all of it is named; so is one that is as good as certain
+    if (fitting(narrowed, found).length === 1 || Math.max(...beliefs(narrowed, found)) > SURE) break
     const next = proposals(narrowed, found).find(({ move }) => cells[table.moves.indexOf(move)] !== null)
     if (!next) break
     const shown = cells[table.moves.indexOf(next.move)]!

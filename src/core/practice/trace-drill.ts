@@ -6,7 +6,7 @@ import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { type Circumstances, dayOfStint, runWaitsFor, simulate } from '../run'
 import { air } from '../units'
-import type { Drill } from './drills'
+import type { Drill } from './drill'
 
 /** What a trace may show, and how that looks. */
 const shown = [

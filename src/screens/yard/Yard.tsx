@@ -120,6 +120,9 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
           <Link href="/shelf" prefetch={false}>
             Shelf
           </Link>
+          <Link href="/practice" prefetch={false}>
+            Practice
+          </Link>
           <ThemeButton />
         </span>
       </header>

@@ -4,11 +4,13 @@ import { useEffect, useState } from 'react'
 import dynamic from 'next/dynamic'
 import Button from 'react-bootstrap/Button'
 import { isTicked, lockOf, proofsOf, type Step } from '@/core/build'
+import { questionsAtStep } from '@/core/library/questions'
 import { cautions, choiceEnds, noteTorque, tickStep } from '@/core/job'
 import { format } from '@/core/units'
 import { Coming, persistently } from '@/ui/persistently'
 import { QuantityField } from '@/ui/QuantityField'
 import { ProofAnswer } from '../prove/ProofAnswer'
+import { Asked } from '../Asked'
 import type { StationProps } from '../station'
 import { Photos } from '../Photos'
 import { Lock } from './Lock'
@@ -106,6 +108,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
       <h2>{step.title}</h2>
       <p className="why soft">{step.why}</p>
       <p>{step.tell}</p>
+      <Asked questions={questionsAtStep(step.id)} />
       <Torque step={step} job={job} settle={settle} />
       <Where step={step} job={job} goTo={props.goTo} />
       {step.cautions.map((c) => (
