@@ -1,6 +1,6 @@
 import { example } from '../../formats/test-support/examples'
 import { motorsOf } from '../circuit'
-import { answerProof, type Job } from '../job'
+import { answerProof, type Job, jobSchema, machineKinds, startJob } from '../job'
 import { proofsOf } from '../build'
 import { netlistOf } from '../wiring'
 import {
@@ -8,14 +8,20 @@ import {
   areasOf,
   beliefs,
   bitsOf,
+  calledState,
   doubtful,
+  Faulted,
+  fittedElsewhere,
   fits,
   fitting,
   type Found,
   foundByProof,
+  foundCallers,
+  foundFeeds,
   type Move,
   pairsOf,
   proposals,
+  seekingWaitsFor,
   standingOf,
   type Table,
   tableOf,
@@ -282,4 +288,29 @@ test('a proof that differs goes into the search at its own place; one that is as
   const turns = proofs.find((p) => p.id === 'turns')!
   const no = answerProof(job, 'turns', { measured: null, answer: 'no', notProved: null }, 'x')
   expect(foundByProof(no, turns)).toMatchObject({ move: `fan:called:${motor}`, found: 'backwards' })
+})
+
+test('a machine that was fitted elsewhere, by five things that are seen: valid, runs when it is called, can be sought in', () => {
+  for (const kind of machineKinds)
+    for (const caller of foundCallers)
+      for (const relay of [true, false])
+        for (const feed of foundFeeds) {
+          const begun = startJob({
+            title: 't',
+            kind,
+            job: 'wiring',
+            machineName: 'm',
+            owner: '',
+            units: 'metric',
+            startedOn: '2026-01-01',
+            promisedOn: null,
+          })
+          const job = fittedElsewhere(begun, { amps: null, caller, relay, feed, fuseA: null })
+          const said = [kind, caller, relay, feed]
+          expect([...said, jobSchema.safeParse(job).success, seekingWaitsFor(job)]).toEqual([...said, true, null])
+          const net = netlistOf(job)
+          const fan = motorsOf(net)[0]!
+          const act = { see: 'fan', state: calledState(net, true), motor: fan.name } as const
+          expect([...said, new Faulted(net, { faults: [] }).shows(act)]).toEqual([...said, 'runs'])
+        }
 })

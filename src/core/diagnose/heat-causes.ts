@@ -9,6 +9,8 @@ export interface HeatCause {
   readonly edit: ((job: Job) => Job) | null
   /** share of the core's face that is blocked by it */
   readonly blocked?: number
+  /** how much warmer the air is that it draws in, K */
+  readonly warmerK?: number
   /** answers that it gives to moves of heat, where they are not the usual ones */
   readonly shows: Readonly<Record<string, string>>
 }
@@ -89,6 +91,20 @@ export const heatCauses: readonly HeatCause[] = [
     when: cooled,
     edit: times('cooling.transferFactor', 0.75),
     shows: { cooling: 'too hot', paper: 'held in the middle only' },
+  },
+  {
+    cause: cause(
+      'recirculates',
+      'heat',
+      1.2,
+      'It draws in its own hot air, or that of the exhaust',
+      'what it blows out finds the way back where nothing parts the two sides',
+      does('Part the sides with sheet or foam, or lead the hot air away', 'Air at the inlet is as cool as outside.'),
+    ),
+    when: always,
+    edit: (job) => job,
+    warmerK: 15,
+    shows: { cooling: 'too hot', inlet: 'much warmer than outside' },
   },
   {
     cause: cause(

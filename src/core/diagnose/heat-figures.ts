@@ -40,11 +40,17 @@ export function figureMoves(job: Job): Move[] {
  * @throws StiffError where its readings cannot belong to one machine
  * @see engineering §4, §6
  */
-export function figuresWith(job: Job, heat: Pick<HeatCause, 'edit' | 'blocked'> | null): Cell[] {
+export function figuresWith(job: Job, heat: Pick<HeatCause, 'edit' | 'blocked' | 'warmerK'> | null): Cell[] {
   if (heat && !heat.edit) return [null, null, null]
   const run = simulate(
     heat?.edit ? heat.edit(job) : job,
-    { season: 'usual', fan: 'proposed', whatIf: 'as it is', ...(heat?.blocked ? { blocked: heat.blocked } : {}) },
+    {
+      season: 'usual',
+      fan: 'proposed',
+      whatIf: 'as it is',
+      ...(heat?.blocked ? { blocked: heat.blocked } : {}),
+      ...(heat?.warmerK ? { airC: job.surroundings.usualC.value + heat.warmerK } : {}),
+    },
     { day: dayOfStint(job), roughly: true, everyS: 5 },
   )!
   const { trace, legs, peakC } = run

@@ -94,6 +94,20 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
+    usual: 'as outside',
+    when: always,
+    move: {
+      ...look,
+      id: 'inlet',
+      title: 'A thermometer where it draws in',
+      how: 'Fan running and hot: in the air before the face that draws, and outside in the shade.',
+      caution: RUNNING,
+      minutes: 4,
+      tier: 'heat',
+      answers: asWords('as outside', 'much warmer than outside'),
+    },
+  },
+  {
     usual: 'light all over',
     when: cooled,
     move: {

@@ -82,9 +82,9 @@ function circuitRow(a: Asked, cause: Pick<Cause, 'faults'>, sound: readonly Cell
 }
 
 /** The row of a cause that no circuit shows: the circuit as it should be, and what it is seen by. */
-function heatRow(a: Asked, { shows, edit, blocked, cause }: HeatCause, sound: readonly Cell[]): Cell[] {
-  const runs = edit !== null && a.figures.length > 0
-  const figures = runs ? figuresWith(a.job, { edit, ...(blocked === undefined ? {} : { blocked }) }) : null
+function heatRow(a: Asked, heat: HeatCause, sound: readonly Cell[]): Cell[] {
+  const { shows, cause } = heat
+  const figures = heat.edit !== null && a.figures.length > 0 ? figuresWith(a.job, heat) : null
   const usual = sound.slice(a.circuit.length)
   const unsure = cause.area === 'noise' || cause.area === 'coolant'
   return [

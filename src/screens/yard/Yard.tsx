@@ -157,6 +157,11 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
               )}
             </nav>
           )}
+          <p className="pt-3 mb-0">
+            <Link href="/fault" prefetch={false}>
+              A fan that does not do as it should
+            </Link>
+          </p>
           <p className="pt-3 d-flex flex-wrap gap-4 align-items-start">
             <button type="button" className="word-button condensed fs-5" onClick={() => setStarting(true)}>
               Start a job

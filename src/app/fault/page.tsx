@@ -1,0 +1,5 @@
+import { Elsewhere } from '@/screens/fault/Elsewhere'
+
+export default function FaultPage() {
+  return <Elsewhere />
+}
