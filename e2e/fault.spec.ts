@@ -10,6 +10,7 @@ test('a proof that differs is sought from: the reading is in, moves narrow it, a
   await page.getByRole('button', { name: 'Begin a search' }).click()
   await expect(page.getByText('Say above what it does')).toBeVisible()
   await page.getByLabel('Engine running and hot, the fan').selectOption('stands')
+  await page.getByRole('button', { name: 'That is all: what next?' }).click()
   const next = page.getByRole('region', { name: 'Next' })
   // looking comes first: the display, then the fuse before any meter
   await expect(next).toContainText('look and listen')

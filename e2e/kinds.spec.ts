@@ -3,6 +3,7 @@ import {
   buildAll,
   expect,
   go,
+  openJob,
   proveAll,
   saved,
   startJob,
@@ -11,6 +12,7 @@ import {
   verdict,
   takeSize,
 } from './test-support/yard'
+import { execFileSync } from 'node:child_process'
 import type { Page } from '@playwright/test'
 
 /** What is asked of every machine before anything comes apart. */
@@ -170,3 +172,21 @@ test('a job can end without a fan, and says so in the yard; it can be taken up a
   await page.goto(yard.url)
   await expect(page.getByRole('link', { name: 'Lane pick-up' })).not.toContainText('Ended')
 })
+
+/** The kinds of machine that no errand above starts, each with another kind of job, its parts chosen. */
+for (const [kind, job] of [
+  ['road-bike', 'core'],
+  ['side-by-side', 'thicker-core'],
+  ['digger-liquid', 'bay'],
+  ['older-vehicle', 'wiring'],
+] as const)
+  test(`${kind}, ${job}: built, proved and signed`, async ({ page, yard }) => {
+    const title = `${kind} ${job}`
+    const file = execFileSync(process.execPath, ['--import', 'tsx', 'e2e/test-support/chosen-job.ts', kind, job])
+    const taken = await page.request.post(`${yard.url}/api/import`, { data: file.toString() })
+    expect(taken.ok()).toBe(true)
+    await openJob(page, yard, title, '?station=build')
+    await buildAll(page)
+    await proveAll(page)
+    await acceptAndSign(page, 'Bench two')
+  })

@@ -1,6 +1,9 @@
 import { circuitsOf, eachOnce, type FanCircuit, isSettable, isThermostat } from '../fan-circuit'
 import { type Job, jobKinds, mountOf, type Obstacle, wiresInUse } from '../job'
 
+import type { HarnessPart } from '../parts'
+import { kitConductors } from '../wiring'
+
 /** What the steps of a job turn on. */
 
 export const mountsFan = (job: Job): boolean => jobKinds[job.kind].mountsFan
@@ -35,6 +38,17 @@ export const isSet = (job: Job): boolean =>
 
 export const sizes = (job: Job): string =>
   [...new Set(wiresInUse(job).map((c) => c.size ?? 'a size still to choose'))].join(' and ')
+
+/** Whether a ready-made harness brings a thing. */
+export const kitBrings = (job: Job, what: HarnessPart['brings'][number]): boolean =>
+  job.wiring.kit?.part.brings.includes(what) ?? false
+
+/** Share of the wires in use that come ready made, 0…1. */
+export function readyMade(job: Job): number {
+  const wires = wiresInUse(job)
+  const made = kitConductors(job)
+  return wires.length ? wires.filter((w) => made.has(w.id)).length / wires.length : 0
+}
 
 /** "fan 1", "fan 2"; the first circuit that has a thing shared by several names it. */
 export const fanOf = ({ suffix }: FanCircuit): string => suffix.replace(', ', '') || 'the fan'

@@ -64,10 +64,10 @@ export function plannedSteps(job: Job): readonly PlannedStep[] {
   }))
   const needs = needsOf(orderable)
   const steps = inOrder(orderable).map(
-    ({ rule: { id, title, minutes, waitMinutes, asks, waitsForProofs } }): PlannedStep => ({
+    ({ rule: { id, title, minutes, saved, waitMinutes, asks, waitsForProofs } }): PlannedStep => ({
       id,
       title,
-      minutes,
+      minutes: minutes - (saved?.(job) ?? 0),
       needs: needs.get(id)!,
       asks: asks ?? [],
       waitsForProofs: waitsForProofs ?? false,

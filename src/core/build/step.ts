@@ -41,6 +41,8 @@ export interface StepRule {
   readonly id: string
   readonly title: string
   readonly minutes: number
+  /** minutes of it that a ready-made harness saves */
+  readonly saved?: (job: Job) => number
   readonly waitMinutes?: number
   readonly when?: (job: Job) => boolean
   /** what must be done before it, of what this job has; everything that stands before it in the catalogue */

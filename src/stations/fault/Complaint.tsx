@@ -1,5 +1,7 @@
 'use client'
 
+import { useState } from 'react'
+import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { askedFirst, type Found, type Move, type Table } from '@/core/diagnose'
 
@@ -15,12 +17,13 @@ export function Complaint({
   readonly found: readonly Found[]
   readonly onSay: (move: Move, found: string | null) => void
 }) {
-  // open at first; folded once something was said, so that the next move stands at the top
   const said = askedFirst(table)
     .flatMap((a) => a.moves)
     .filter((m) => found.some((f) => f.move === m.id)).length
+  // open until all of it is said; a search that is taken up again begins with its next move
+  const [open, setOpen] = useState(said === 0)
   return (
-    <details className="complaint" open={said === 0 || undefined}>
+    <details className="complaint" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
         <h3 className="d-inline">What does it do?</h3> {said > 0 && <span className="soft">{said} said</span>}
       </summary>
@@ -46,6 +49,11 @@ export function Complaint({
             </Form.Select>
           </Form.Group>
         )),
+      )}
+      {said > 0 && (
+        <Button variant="outline-dark" className="mb-2" onClick={() => setOpen(false)}>
+          That is all: what next?
+        </Button>
       )}
     </details>
   )

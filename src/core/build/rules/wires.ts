@@ -1,7 +1,11 @@
 import { type Job, typicalMachines } from '../../job'
+import { kitBrings, readyMade } from '../asks'
 import type { StepRule } from '../step'
 
 const steers = (job: Job): boolean => typicalMachines[job.machine.kind].steers
+
+/** of the joints, where every wire comes ready made (estimate) */
+const JOINTS_SAVED = 15
 
 /** Laid, joined, sleeved, tied, and measured before any battery. */
 export const wireRules: readonly StepRule[] = [
@@ -9,6 +13,7 @@ export const wireRules: readonly StepRule[] = [
     id: 'fuse-holder',
     title: 'Fuse holder, without its fuse',
     minutes: 8,
+    saved: (job) => (kitBrings(job, 'fuse holder') ? 5 : 0),
     needs: ['battery-off'],
     at: 'under the covers',
   },
@@ -31,6 +36,7 @@ export const wireRules: readonly StepRule[] = [
     id: 'joints',
     title: 'Crimp and seal the joints',
     minutes: 20,
+    saved: (job) => Math.round(JOINTS_SAVED * readyMade(job)),
     needs: ['dry-fit', 'harness'],
     at: 'wires still loose',
   },
@@ -38,6 +44,7 @@ export const wireRules: readonly StepRule[] = [
     id: 'sleeves',
     title: 'Sleeves on',
     minutes: 8,
+    when: (job) => !(kitBrings(job, 'sleeve') && readyMade(job) === 1),
     needs: ['joints'],
     at: 'wires still loose',
   },
