@@ -79,19 +79,19 @@ function placesFor(points: readonly XY[], half: number, size: number): WordsAt[]
   ]
 }
 
-/** The first place that no upright line crosses and where nothing else stands; taken from then on. */
+/** The first place that no upright line crosses and where nothing else stands, or least; taken from then on. */
 function wordsAt(p: Plate, points: readonly XY[], letters: number): WordsAt {
   const { figure: size } = p.lettering
   const half = (LETTER * size * letters) / 2
   const places = placesFor(points, half, size)
-  const clear = (w: WordsAt): boolean => {
+  // words over words cannot be read; a line through them is the lesser evil
+  const inTheWay = (w: WordsAt): number => {
     const room = roomOf(w, half, size)
-    return (
-      p.uprights.every(([x, top, foot]) => !meet(room, [x - 0.1, top, x + 0.1, foot])) &&
-      p.taken.every((other) => !meet(room, other))
-    )
+    const crossed = p.uprights.filter(([x, top, foot]) => meet(room, [x - 0.1, top, x + 0.1, foot])).length
+    return crossed + 3 * p.taken.filter((other) => meet(room, other)).length
   }
-  const found = places.find(clear) ?? places[0] ?? { at: points[0] ?? [0, 0], beside: false }
+  const least = Math.min(...places.map(inTheWay))
+  const found = places.find((w) => inTheWay(w) === least) ?? { at: points[0] ?? [0, 0], beside: false }
   p.taken.push(roomOf(found, half, size))
   return found
 }
@@ -130,10 +130,12 @@ function wireWords(p: Plate, edge: GraphEdge, points: readonly XY[]): Shape[] {
   const { at, beside } = wordsAt(p, points, Math.max(...lines.map((l) => l.length)))
   // name and current over the line, volts under it; beside an upright one all of them below each other
   const step = 1.15 * size
-  const over = at[1] - 1.6
+  // clear of the line, however thick what flows makes it
+  const half = p.shown ? weightOf(currentIn(p, edge)) / 2 : 0.3
+  const over = at[1] - half - 1
   const heights = beside
     ? [at[1] + 1, at[1] + 1 + step, at[1] + 1 + 2 * step]
-    : [amps ? over - step : over, over, at[1] + 0.8 + size]
+    : [amps ? over - step : over, over, at[1] + half + 0.5 + size]
   return lines.flatMap((l, i): Shape[] =>
     l
       ? [

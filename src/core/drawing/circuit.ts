@@ -121,11 +121,13 @@ const turning = (p: Plate): string =>
     : ''
 
 /** Rooms of the parts, their names with them: the lines run through their middle, so it begins a little inside. */
-function roomsOf(graph: CircuitGraph, laid: LaidOut): (readonly [number, number, number, number])[] {
+function roomsOf(graph: CircuitGraph, laid: LaidOut, over: number): (readonly [number, number, number, number])[] {
   const places = new Map(laid.nodes.map((n) => [n.id, n]))
   return graph.nodes.flatMap((n) => {
     const at = places.get(n.id)
-    return at && n.kind !== 'joint' ? [[at.x + 0.5, at.y + 0.5, at.x + n.w - 0.5, at.y + n.h - 0.5] as const] : []
+    // a part has its figure over it
+    const top = n.element ? over : 0
+    return at && n.kind !== 'joint' ? [[at.x + 0.5, at.y + 0.5 - top, at.x + n.w - 0.5, at.y + n.h - 0.5] as const] : []
   })
 }
 
@@ -156,7 +158,7 @@ export function circuitDrawing(
     wires,
     lettering: shown?.narrow ? large : usual,
     uprights: uprightsOf(laid.edges.map((e) => e.points)),
-    taken: roomsOf(graph, laid),
+    taken: roomsOf(graph, laid, shown?.figures ? 1.4 * (shown.narrow ? large : usual).figure : 0),
     supplyV: source?.kind === 'source' ? source.restV : 12,
   }
   const to: Layers = { shapes: [], flows: [], figures: [] }

@@ -240,3 +240,29 @@ test('a fault moves nothing: every part stays where it is, what is put in lies o
   expect([...names.values()].sort()).toEqual(list.map((w) => `${w.number} ${w.colour}`).sort())
   for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
 })
+
+test('no words of a circuit stand over others, laid out for a sheet with all its figures', async () => {
+  for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay']) {
+    const net = netlistOf(example(name))
+    const graph = circuitGraph(net)
+    const shown = { conditions: runningHot, solution: new Circuit(net).solve(runningHot), figures: true }
+    const d = circuitDrawing('c', net, graph, await layOut(graph, false, true), shown, [], wireNames(example(name)))
+    // a letter is about half as wide as it is high: narrower than what the drawing keeps free
+    const boxes = d.shapes.flatMap((s) => {
+      if (s.kind !== 'text') return []
+      const w = 0.45 * s.size * s.text.length
+      const left = { start: s.x, middle: s.x - w / 2, end: s.x - w }[s.anchor]
+      return [{ text: s.text, box: [left, s.y - 0.7 * s.size, left + w, s.y] as const }]
+    })
+    const over = boxes.flatMap((a, i) =>
+      boxes
+        .slice(i + 1)
+        .flatMap((b) =>
+          a.box[0] < b.box[2] && b.box[0] < a.box[2] && a.box[1] < b.box[3] && b.box[1] < a.box[3]
+            ? [`${a.text} / ${b.text}`]
+            : [],
+        ),
+    )
+    expect([name, over]).toEqual([name, []])
+  }
+})

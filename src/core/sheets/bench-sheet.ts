@@ -174,13 +174,13 @@ function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section
     ),
     ...lists!,
     ...[benchSection(job, units) ?? []].flat(),
-    proofSection(job, units),
-    section(
-      'Cautions',
-      (Object.keys(cautions) as Caution[]).filter((c) => named.has(c)).map((c) => cautions[c]),
-    ),
-    signatureSection(job, evaluation),
+    section('Cautions', [
+      (Object.keys(cautions) as Caution[]).flatMap((c) => (named.has(c) ? [cautions[c]] : [])).join(' '),
+    ]),
+    // the second page: the circuit, and what is proved of it
     ...drawn!,
+    proofSection(job, units),
+    signatureSection(job, evaluation),
   ]
 }
 

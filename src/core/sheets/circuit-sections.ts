@@ -118,9 +118,13 @@ export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | nu
     section(
       'Cut list',
       [
-        ...cut.totals.map(
-          (t) => `${t.size} ${t.colour}, ${t.insulationC} °C: ${format(t.metres, 'run', units, 3)} in all.`,
-        ),
+        ...(cut.totals.length
+          ? [
+              `In all: ${cut.totals
+                .map((t) => `${t.size} ${t.colour}, ${t.insulationC} °C, ${format(t.metres, 'run', units, 3)}`)
+                .join('; ')}.`,
+            ]
+          : []),
         ...cut.inline.map((x) => `In the wires, ${x.what}: ${x.from} to ${x.to}.`),
         ...cut.gaps.map((g) => `NO WIRE leads to ${g.at}.`),
         ...job.wiring.edits.map((e) => `Changed: ${editInWords(job, e)}.`),
@@ -161,9 +165,11 @@ export function settingSection(job: Job, units: UnitSystem): Section {
   if (!controllers.length) return section('Setting', ['No controller chosen.'])
   const boils = job.cooling ? boilsAt(new Bench(lookupOf(job)), job).at : null
   return section('Setting and keys', [
-    ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
-    ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
-    `Now on its ${job.setting.state} setting.`,
+    [
+      ...(boils ? [`Coolant boils at ${format(boils.c, 'temperature', units, 3)}.`] : []),
+      ...(job.bay ? [`The bay may get as hot as ${format(job.bay.allowedC.value, 'temperature', units)}.`] : []),
+      `Now on its ${job.setting.state} setting.`,
+    ].join(' '),
     ...controllers.flatMap(([controller, circuit]) => [
       ...(controllers.length > 1 ? [`${controller.part.name}${circuit.suffix}:`] : []),
       ...settingLines(controller, units),

@@ -1,6 +1,6 @@
 import path from 'node:path'
 import PDFDocument from 'pdfkit'
-import type { Drawing } from '../../core/drawing'
+import type { Drawing, Shape } from '../../core/drawing'
 import type { Sheet } from '../../core/sheets'
 
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
@@ -8,7 +8,7 @@ export type Paper = keyof typeof papers
 
 const fontFile = (family: string, weight: number): string =>
   path.join(process.cwd(), 'node_modules', '@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`)
-const MARGIN = 42
+const MARGIN = 38
 const GAP = 8
 const SIZE = 8.6
 
@@ -21,7 +21,7 @@ function columnWidths(
 ): number[] {
   const cells = columns.map((c, i) => [c, ...rows.map((r) => r[i] ?? '')])
   const least = cells.map((column) =>
-    Math.max(18, ...column.flatMap((t) => t.split(/\s+/)).map((w) => doc.widthOfString(w) + 2)),
+    Math.max(18, ...column.flatMap((t) => t.split(' ')).map((w) => doc.widthOfString(w) + 2)),
   )
   const most = cells.map((column, i) => Math.max(least[i]!, ...column.map((t) => doc.widthOfString(t) + 2)))
   const free = room - GAP * (columns.length - 1)
@@ -33,14 +33,66 @@ function columnWidths(
   return least.map((l, i) => l + wish[i]! * share)
 }
 
+/** a table of so many short rows is laid out in two halves side by side */
+const HALVED_ROWS = 12
+/** a half may be so much narrower than its longest cells want: some of them take two lines */
+const SQUEEZED = 0.8
+/** about how high a row, a line and a heading are, pt */
+const ROW = 13.5
+const LINE = 10.6
+const HEADING = 34
+
+/** Whether a table's rows are many and short enough to stand in two halves. */
+function isHalved(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readonly (readonly string[])[]): boolean {
+  if (rows.length < HALVED_ROWS || columns.length > 4) return false
+  doc.font('text').fontSize(SIZE)
+  const wants = columns.reduce(
+    (sum, c, i) => sum + GAP + Math.max(...[c, ...rows.map((r) => r[i] ?? '')].map((t) => doc.widthOfString(t) + 2)),
+    -GAP,
+  )
+  return SQUEEZED * wants <= (roomOf(doc) - GAP) / 2
+}
+
+/** A figure, or the blank for one, with its unit: never parted by the end of a line. */
+const together = (cell: string): string => cell.replace(/([\d_]) (?=\S{1,5}(?:\s|$|\)))/g, '$1\u00a0')
+
 /** Lays a table out row by row; a row is never torn, and the header comes again on every page. */
-function table(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readonly (readonly string[])[]): void {
+function table(doc: PDFKit.PDFDocument, columns: readonly string[], given: readonly (readonly string[])[]): void {
+  const rows = given.map((r) => r.map(together))
+  if (isHalved(doc, columns, rows)) {
+    const half = Math.ceil(rows.length / 2)
+    // one row of both halves beside each other
+    const beside = Array.from({ length: half }, (_, i) => [
+      ...columns.map((_c, k) => rows[i]![k] ?? ''),
+      ...columns.map((_c, k) => rows[half + i]?.[k] ?? ''),
+    ])
+    return rowsOf(doc, [...columns, ...columns], beside, halfWidths(doc, columns, rows))
+  }
   const room = doc.page.width - 2 * MARGIN
   doc.font('text').fontSize(SIZE)
-  const widths = columnWidths(doc, columns, rows, room)
+  return rowsOf(doc, columns, rows, columnWidths(doc, columns, rows, room))
+}
+
+/** Widths of both halves: the same columns twice. */
+function halfWidths(
+  doc: PDFKit.PDFDocument,
+  columns: readonly string[],
+  rows: readonly (readonly string[])[],
+): number[] {
+  const widths = columnWidths(doc, columns, rows, (roomOf(doc) - GAP) / 2)
+  return [...widths, ...widths]
+}
+
+function rowsOf(
+  doc: PDFKit.PDFDocument,
+  columns: readonly string[],
+  rows: readonly (readonly string[])[],
+  widths: readonly number[],
+): void {
+  const room = doc.page.width - 2 * MARGIN
   const draw = (cells: readonly string[], font: 'text' | 'bold'): void => {
     doc.font(font).fontSize(SIZE)
-    const height = Math.max(...widths.map((w, i) => doc.heightOfString(cells[i] || ' ', { width: w }))) + 3
+    const height = Math.max(...widths.map((w, i) => doc.heightOfString(cells[i] || ' ', { width: w }))) + 2.2
     if (doc.y + height > doc.page.height - MARGIN) {
       doc.addPage()
       if (font === 'text') draw(columns, 'bold')
@@ -59,7 +111,7 @@ function table(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readon
       .strokeColor('#777')
       .stroke()
     doc.x = MARGIN
-    doc.y = top + height + 1
+    doc.y = top + height + 0.6
   }
   draw(columns, 'bold')
   for (const row of rows) draw(row, 'text')
@@ -68,6 +120,7 @@ function table(doc: PDFKit.PDFDocument, columns: readonly string[], rows: readon
 const DRAWN = 190
 /** smallest lettering of a drawing that is read at arm's length, pt; and room for the foot of a page */
 const LEAST_PT = 8
+const ROOMY = 1.06
 const FOOT = 24
 
 const APART = 16
@@ -81,17 +134,24 @@ function scaleIn(drawings: readonly Drawing[], w: number, h: number): number {
 const isAcross = ({ page }: PDFKit.PDFDocument): boolean => page.width > page.height
 const roomOf = ({ page }: PDFKit.PDFDocument): number => page.width - 2 * MARGIN
 
+const leastLetters = (drawings: readonly Drawing[]): number =>
+  Math.min(...drawings.flatMap((d) => d.shapes).map((s) => (s.kind === 'text' ? s.size : Infinity)))
+
 /** Whether drawings could not be read at arm's length in a row of an upright page: then they have a page across. */
 function wantAcross(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): boolean {
-  const least = Math.min(...drawings.flatMap((d) => d.shapes).map((s) => (s.kind === 'text' ? s.size : Infinity)))
-  return scaleIn(drawings, Math.min(doc.page.width, doc.page.height) - 2 * MARGIN, DRAWN) * least < LEAST_PT
+  const wide = Math.min(doc.page.width, doc.page.height) - 2 * MARGIN
+  return scaleIn(drawings, wide, DRAWN) * leastLetters(drawings) < LEAST_PT
 }
 
 /** Drawings side by side in one row, to scale with each other; on a page across they fill it. */
 function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void {
   const apart = APART
+  // across it is as large as it is read at arm's length: what is proved of it stands below
   const scale = isAcross(doc)
-    ? scaleIn(drawings, roomOf(doc), doc.page.height - doc.y - MARGIN - FOOT)
+    ? Math.min(
+        scaleIn(drawings, roomOf(doc), doc.page.height - doc.y - MARGIN - FOOT),
+        (ROOMY * LEAST_PT) / leastLetters(drawings),
+      )
     : scaleIn(drawings, roomOf(doc), DRAWN)
   const high = Math.max(...drawings.map((d) => d.h)) * scale
   if (doc.y + high > doc.page.height - MARGIN) doc.addPage()
@@ -99,16 +159,19 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
   let left = MARGIN
   for (const d of drawings) {
     doc.save().translate(left, top).scale(scale).translate(-d.x, -d.y)
-    for (const s of d.shapes) {
+    // words last, so that nothing is drawn over them
+    const isWords = (s: Shape): boolean => s.kind === 'text'
+    for (const s of [...d.shapes.filter((x) => !isWords(x)), ...d.shapes.filter(isWords)]) {
       if (s.kind === 'text') {
         doc.font('text').fontSize(s.size).fillColor('#111')
         const width = doc.widthOfString(s.text)
-        doc.text(
-          s.text,
-          s.anchor === 'start' ? s.x : s.anchor === 'end' ? s.x - width : s.x - width / 2,
-          s.y - s.size,
-          { lineBreak: false },
-        )
+        const x = s.x - { start: 0, middle: width / 2, end: width }[s.anchor]
+        // no line goes through words
+        doc
+          .rect(x, s.y - 0.78 * s.size, width, 0.8 * s.size)
+          .fill('#fff')
+          .fillColor('#111')
+        doc.text(s.text, x, s.y - s.size, { lineBreak: false })
         continue
       }
       if (s.pen === 'hit' || s.pen === 'flow') continue
@@ -133,6 +196,18 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
   doc.fillColor('#000')
   doc.x = MARGIN
   doc.y = top + high + 4
+}
+
+/** Whether a section has room on a page across, below what stands there. */
+function hasRoom(
+  doc: PDFKit.PDFDocument,
+  lines: readonly string[],
+  t: Sheet['sections'][number]['table'],
+  drawings: unknown,
+): boolean {
+  if (drawings) return false
+  const rows = t ? 1 + (isHalved(doc, t.columns, t.rows) ? Math.ceil(t.rows.length / 2) : t.rows.length) : 0
+  return doc.y + HEADING + LINE * lines.length + ROW * rows < doc.page.height - MARGIN
 }
 
 const PICTURE = 150
@@ -201,7 +276,7 @@ export function sheetPdf(
   )) {
     const across = drawings !== undefined && drawings.length > 0 && wantAcross(doc, drawings)
     if (across) doc.addPage({ size: papers[paper], layout: 'landscape', margin: MARGIN })
-    else if (isAcross(doc) || doc.y > doc.page.height - MARGIN - 60)
+    else if (isAcross(doc) ? !hasRoom(doc, lines, t, drawings) : doc.y > doc.page.height - MARGIN - 60)
       doc.addPage({ size: papers[paper], margin: MARGIN })
     doc.moveDown(0.7).font('heading').fontSize(12).text(heading, MARGIN)
     doc
