@@ -1,3 +1,4 @@
 export * from './shapes'
 export * from './slot'
 export * from './fixing'
+export * from './clocking'

@@ -11,6 +11,7 @@ import {
   jobSchema,
   lookupOf,
   withReading,
+  wiresInUse,
 } from '../job'
 import { evaluate } from '../margins'
 import { alike, copiedFacts, figuresIn, handSwitch, type HarnessPart, type Part, plainWire } from '../parts'
@@ -126,7 +127,14 @@ describe('a ready-made harness', () => {
     expect(after.shopping.filter((s) => s.what === loom.name)).toMatchObject([{ count: 1, has: 'on the shelf' }])
     expect(after.totals.some((t) => t.size === '2.5 mm²')).toBe(false)
     const joints = (l: typeof before) => l.joints.reduce((n, j) => n + j.count, 0)
-    expect(joints(after)).toBe(joints(before) - 2 * after.wires.filter((w) => w.fromKit).length)
+    const made = after.wires.filter((w) => w.fromKit).length
+    expect(joints(after)).toBe(joints(before) - 2 * made)
+    // fifteen of the twenty minutes for joints, by the share of wires that come made; a holder's five where it brings one
+    const minutes = (job: Job, id: string) => stepsOf(job).find((s) => s.id === id)!.minutes
+    const share = made / wiresInUse(taken).length
+    expect(minutes(taken, 'joints')).toBe(minutes(typical, 'joints') - Math.round(15 * share))
+    const holder = loom.brings.includes('fuse holder') ? 5 : 0
+    expect(minutes(taken, 'fuse-holder')).toBe(minutes(typical, 'fuse-holder') - holder)
   })
   test('another fuse than the job asks for is told before it is plugged in; the same one is not bought twice', () => {
     const fused = (ratingA: number) => changeFuse(taken, ratingA)

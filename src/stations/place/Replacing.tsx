@@ -7,6 +7,7 @@ import { chooseOldFan } from '@/core/job'
 import { format, type Quantity } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
+import { Clocking } from './Clocking'
 import { MakeshiftDialog } from './MakeshiftDialog'
 
 /** One fan against the other on one scale: each a dot with what the readings leave open. */
@@ -101,6 +102,7 @@ export function Replacing({ job, shelf, settle }: Pick<StationProps, 'job' | 'sh
           </table>
         </>
       )}
+      <Clocking job={job} />
       {makeshift && <MakeshiftDialog job={job} settle={settle} onHide={() => setMakeshift(false)} />}
     </section>
   )
