@@ -131,7 +131,7 @@ describe('a ready-made harness', () => {
     expect(joints(after)).toBe(joints(before) - 2 * made)
     // fifteen of the twenty minutes for joints, by the share of wires that come made; a holder's five where it brings one
     const minutes = (job: Job, id: string) => stepsOf(job).find((s) => s.id === id)!.minutes
-    const share = made / wiresInUse(taken).length
+    const share = new Set(taken.wiring.kit!.wires.map((w) => w.conductor)).size / wiresInUse(taken).length
     expect(minutes(taken, 'joints')).toBe(minutes(typical, 'joints') - Math.round(15 * share))
     const holder = loom.brings.includes('fuse holder') ? 5 : 0
     expect(minutes(taken, 'fuse-holder')).toBe(minutes(typical, 'fuse-holder') - holder)
