@@ -140,5 +140,24 @@ test('axe finds nothing wrong: where a digger, a trailer and a signed job differ
     }
     await look(view)
   }
+  await page.goto(`${job}?station=prove`)
+  await ready(page)
+  await page.getByRole('tab', { name: 'Find the fault' }).click()
+  await page.getByRole('button', { name: 'Begin a search' }).click()
+  await page.getByLabel('Engine running and hot, the fan').selectOption('stands')
+  await page.getByRole('region', { name: 'What it may be' }).locator('summary').first().click()
+  await page.getByText('It is found and put right').click()
+  await look('a search')
+  await page.goto(`${yard.url}/practice?seed=gate&level=one%20break`)
+  await ready(page)
+  await page.getByRole('button', { name: 'Begin the round' }).click()
+  await page.getByText('It is brought in with:').waitFor()
+  await look('a round')
+  await page.getByRole('tab', { name: 'Drills' }).click()
+  await look('drills')
+  for (const under of ['/fault', '/library', '/library/twice-as-thick']) {
+    await page.goto(`${yard.url}${under}`)
+    await look(under)
+  }
   expect(wrong).toEqual({})
 })

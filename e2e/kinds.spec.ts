@@ -174,15 +174,15 @@ test('a job can end without a fan, and says so in the yard; it can be taken up a
 })
 
 /** The kinds of machine that no errand above starts, each with another kind of job, its parts chosen. */
-for (const [kind, job] of [
-  ['road-bike', 'core'],
-  ['side-by-side', 'thicker-core'],
-  ['digger-liquid', 'bay'],
-  ['older-vehicle', 'wiring'],
+for (const [kind, job, mount] of [
+  ['road-bike', 'core', 'bracket'],
+  ['side-by-side', 'thicker-core', 'shroud'],
+  ['digger-liquid', 'bay', 'duct'],
+  ['older-vehicle', 'wiring', 'ties'],
 ] as const)
-  test(`${kind}, ${job}: built, proved and signed`, async ({ page, yard }) => {
+  test(`${kind}, ${job}, ${mount}: built, proved and signed`, async ({ page, yard }) => {
     const title = `${kind} ${job}`
-    const file = execFileSync(process.execPath, ['--import', 'tsx', 'e2e/test-support/chosen-job.ts', kind, job])
+    const file = execFileSync(process.execPath, ['--import', 'tsx', 'e2e/test-support/chosen-job.ts', kind, job, mount])
     const taken = await page.request.post(`${yard.url}/api/import`, { data: file.toString() })
     expect(taken.ok()).toBe(true)
     await openJob(page, yard, title, '?station=build')

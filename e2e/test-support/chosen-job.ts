@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
-import { type JobKind, type MachineKind, startJob } from '../../src/core/job'
+import { changeMount, type JobKind, type MachineKind, type Mount, startJob } from '../../src/core/job'
 import { chosen } from '../../src/core/plan/test-support/chosen'
 import { readShelfFile, writeJobFile } from '../../src/formats'
 
 /** Prints a job's file: a new one of a kind of machine and of job, with its parts chosen. Run by tsx. */
-const [kind, job] = process.argv.slice(2) as [MachineKind, JobKind]
+const [kind, job, mount] = process.argv.slice(2) as [MachineKind, JobKind, Mount]
 const title = `${kind} ${job}`
 const begun = startJob({
   title,
@@ -19,6 +19,9 @@ const begun = startJob({
 const shelf = readShelfFile(readFileSync('examples/shelf.json', 'utf8'))
 process.stdout.write(
   writeJobFile(
-    chosen({ ...begun, baseline: { ...begun.baseline, state: 'cannot be had' } }, shelf.ok ? shelf.parts : []),
+    changeMount(
+      chosen({ ...begun, baseline: { ...begun.baseline, state: 'cannot be had' } }, shelf.ok ? shelf.parts : []),
+      mount,
+    ),
   ),
 )

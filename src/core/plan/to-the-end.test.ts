@@ -1,6 +1,6 @@
 import { exampleShelf } from '../../formats/test-support/examples'
 import { answerTo, lockOf, needsOfJob, proofLock, proofsOf, stateOfProof, stepsOf } from '../build'
-import { answerNeeds, answerProof, type Job, tickStep } from '../job'
+import { answerNeeds, answerProof, changeMount, type Job, jobKinds, mountsFor, tickStep } from '../job'
 import { startedJobs } from '../job/test-support/started'
 import { evaluate } from '../margins'
 import { signing } from '.'
@@ -51,11 +51,13 @@ function workedThrough(begun: Job): { job: Job; stuck: string[] } {
 }
 
 test('every kind of job on every machine comes to its end: no lock waits for what waits for it, then it can be signed, and not a step before', () => {
-  const jobs = startedJobs()
+  const jobs = startedJobs().flatMap((job) =>
+    (jobKinds[job.kind].mountsFan ? mountsFor(job) : [job.place.mount]).map((mount) => changeMount(job, mount)),
+  )
   expect(jobs.length).toBeGreaterThan(15)
   for (const begun of jobs) {
     const { job, stuck } = workedThrough(chosen({ ...begun, setting: { state: 'test' } }, shelf))
-    const who = [job.machine.kind, job.kind]
+    const who = [job.machine.kind, job.kind, job.place.mount]
     expect([...who, stuck]).toEqual([...who, []])
     const { blockers, toAccept } = signing(job, evaluate(job))
     expect([...who, blockers]).toEqual([...who, []])

@@ -74,7 +74,7 @@ export class PracticeBench {
 
   constructor(
     readonly sound: Netlist,
-    readonly round: Pick<Round, 'cause' | 'shaken' | 'names'>,
+    readonly round: Pick<Round, 'cause' | 'there' | 'names'>,
   ) {
     const gone = this.hidden.filter(([kind]) => kind === 'blown').map(([, name]) => name)
     for (const name of gone) this.blown.add(name)

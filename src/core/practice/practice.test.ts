@@ -31,7 +31,7 @@ const round = (seed: string, level: (typeof levels)[number]): Round =>
   roundOf(table, { seed, level, machine: 0 }, (cause) => rowOf(job, cause))!
 const hiding = (id: string): Round => {
   const cause = table.causes.find((c) => c.id === id)!
-  return { ...round('x', 'one break'), cause, shaken: false, names: [[id]] }
+  return { ...round('x', 'one break'), cause, there: 'always', names: [[id]] }
 }
 const shown = (r: Round, ...acts: Act[]) => played(net, r, acts).came.at(-1)!.shown
 const hot: readonly Act[] = [
@@ -90,10 +90,14 @@ test('the bench is the circuit: a break leaves volts before it and none behind, 
   expect(shown(hiding('bad:return1'), ...hot, { do: 'feel', name: 'feed1_c' })).toBe('cold')
 })
 
-test('what comes and goes is there only while the engine shakes it', () => {
-  const shaken = { ...hiding('open:feed1_b'), shaken: true }
+test('what comes and goes is there only while the engine shakes it, or only while it is hot', () => {
+  const shaken: Round = { ...hiding('open:feed1_b'), there: 'shaken' }
   expect(shown(shaken, ...hot, { do: 'watch', fan })).toBe('runs')
   expect(shown(shaken, ...hot, { do: 'switch', by: 'engine', on: true }, { do: 'watch', fan })).toBe('stands')
+  const warm: Round = { ...hiding('open:feed1_b'), there: 'hot' }
+  const volts: Act = { do: 'meter', red: 'switch1_in', black: 'gnd' }
+  expect(shown(warm, { do: 'switch', by: 'key', on: true }, volts)).toBeGreaterThan(12)
+  expect(shown(warm, ...hot, volts)).toBe(0)
 })
 
 test('what hurts ends the round and says why; the same done safely does not', () => {

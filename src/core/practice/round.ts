@@ -26,6 +26,10 @@ const kindsAt: Readonly<Record<Level, readonly string[] | null>> = {
   'comes and goes': ['open', 'bad', 'dead', 'probe_open'],
 }
 
+/** When a hidden fault is there. */
+export const thereWhen = ['always', 'shaken', 'hot'] as const
+export type There = (typeof thereWhen)[number]
+
 /** A round: what is hidden in which circuit, and what it is brought in with. */
 export interface Round {
   readonly seed: string
@@ -33,8 +37,8 @@ export interface Round {
   /** which of the machines that were offered */
   readonly machine: number
   readonly cause: Cause
-  /** it is there only while the engine shakes it */
-  readonly shaken: boolean
+  /** when it is there: always, only while the engine shakes it, or only while it is hot */
+  readonly there: There
   readonly complaint: Found
   /** for each thing that is hidden, the causes that no look or reading tells from it: any of them names it */
   readonly names: readonly (readonly string[])[]
@@ -82,12 +86,12 @@ export function roundOf(
   const pairs = level === 'two at once' ? may.flatMap((c) => both(first, c) ?? []) : []
   const cause = pairs.length ? pick(pairs) : first
   const cells = pairs.length ? cellsOf(cause) : table.cells[table.causes.indexOf(cause)]!
-  const shaken = level === 'comes and goes'
-  // shaken by the engine: what is brought in with is seen with it running
-  const said = complaints(table, cells).filter((f) => !shaken || f.move.startsWith('fan:called'))
+  const there: There = level === 'comes and goes' ? pick(['shaken', 'hot'] as const) : 'always'
+  // shaken or hot: what it is brought in with is seen with the engine running, hot
+  const said = complaints(table, cells).filter((f) => there === 'always' || f.move.startsWith('fan:called'))
   const complaint = said[0]
   const names = cause.faults.map((f) => alike(table, f))
-  return complaint ? { seed, level, machine, cause, shaken, complaint, names } : null
+  return complaint ? { seed, level, machine, cause, there, complaint, names } : null
 }
 
 /** Causes that show the very same at every move. */
@@ -98,7 +102,8 @@ function alike(table: Table, fault: string): string[] {
 }
 
 /** Whether a round's fault is there in a state. */
-export const isThere = ({ shaken }: Pick<Round, 'shaken'>, c: Conditions): boolean => !shaken || c.engine
+export const isThere = ({ there }: Pick<Round, 'there'>, c: Conditions): boolean =>
+  there === 'always' || (there === 'shaken' ? c.engine : c.heat === 'hot')
 
 /** Everything off, isolator on, cold: how a machine is rolled in. */
 export const rolledIn: Conditions = { ...allOff, isolator: true }

@@ -25,7 +25,7 @@ const levelTells: Readonly<Record<Level, string>> = {
   'joints and pins': 'bad joints, wrong pins, probes, settings',
   anything: 'any one thing',
   'two at once': 'two things that hide each other',
-  'comes and goes': 'only while the engine shakes it',
+  'comes and goes': 'only while it shakes, or only while it is hot',
 }
 
 /** Which round: a level, and a seed that makes it the same for everybody. */

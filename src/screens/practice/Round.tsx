@@ -97,6 +97,8 @@ function Log({ came, names }: { readonly came: readonly Came[]; readonly names: 
   )
 }
 
+const thereWords = { always: '', shaken: ', only while the engine shakes it', hot: ', only while it is hot' } as const
+
 /** One's own way beside a short good one. */
 function Ways({
   came,
@@ -117,7 +119,7 @@ function Ways({
     <section aria-label="How it went">
       <p className={`say ${end.solved ? 'say-holds' : 'say-short'}`}>
         {end.solved ? 'Found' : `Over: ${end.harm}`} It was: {round.cause.words}
-        {round.shaken ? ', only while the engine shakes it' : ''}. How it comes: {round.cause.why}.
+        {thereWords[round.there]}. How it comes: {round.cause.why}.
       </p>
       <div className="two-ways">
         <div>

@@ -120,9 +120,6 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
           <Link href="/shelf" prefetch={false}>
             Shelf
           </Link>
-          <Link href="/practice" prefetch={false}>
-            Practice
-          </Link>
           <ThemeButton />
         </span>
       </header>
@@ -157,9 +154,12 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
               )}
             </nav>
           )}
-          <p className="pt-3 mb-0">
+          <p className="pt-3 mb-0 d-flex flex-wrap gap-4">
             <Link href="/fault" prefetch={false}>
               A fan that does not do as it should
+            </Link>
+            <Link href="/practice" prefetch={false}>
+              Practice
             </Link>
           </p>
           <p className="pt-3 d-flex flex-wrap gap-4 align-items-start">

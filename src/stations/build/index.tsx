@@ -6,7 +6,9 @@ import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
 import { handsOnMinutes, isTicked, lockOf, nextStep, openDebts, openEntries, opensCoolant, stepsOf } from '@/core/build'
 import { cautions } from '@/core/job'
+import { questionsAtStep } from '@/core/library/questions'
 import { stationNames } from '@/core/plan'
+import { Asked } from '../Asked'
 import type { StationProps, StationView } from '../station'
 import { Bought } from './Bought'
 import { Clock } from './Clock'
@@ -159,6 +161,7 @@ function Tray(props: StationProps) {
       <h2>Cautions</h2>
       <p className="caution small">{cautions.surprise}</p>
       <p className="caution small">{cautions.battery}</p>
+      <Asked questions={[...questionsAtStep('fuse-in'), ...questionsAtStep('battery-off')]} />
       {job.cooling && <p className="caution small">{cautions.hotCoolant}</p>}
       <p className="small soft">{cautions.maker}</p>
     </>

@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { askedFirst, type Found, type Move, type Table } from '@/core/diagnose'
@@ -11,19 +10,21 @@ const partOf = (id: string): string => id.split(':')[0]!
 export function Complaint({
   table,
   found,
+  open,
   onSay,
+  onOpen,
 }: {
   readonly table: Table
   readonly found: readonly Found[]
   readonly onSay: (move: Move, found: string | null) => void
+  readonly open: boolean
+  readonly onOpen: (open: boolean) => void
 }) {
   const said = askedFirst(table)
     .flatMap((a) => a.moves)
     .filter((m) => found.some((f) => f.move === m.id)).length
-  // open until all of it is said; a search that is taken up again begins with its next move
-  const [open, setOpen] = useState(said === 0)
   return (
-    <details className="complaint" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details className="complaint" open={open} onToggle={(e) => onOpen(e.currentTarget.open)}>
       <summary>
         <h3 className="d-inline">What does it do?</h3> {said > 0 && <span className="soft">{said} said</span>}
       </summary>
@@ -51,7 +52,7 @@ export function Complaint({
         )),
       )}
       {said > 0 && (
-        <Button variant="outline-dark" className="mb-2" onClick={() => setOpen(false)}>
+        <Button variant="outline-dark" className="mb-2" onClick={() => onOpen(false)}>
           That is all: what next?
         </Button>
       )}

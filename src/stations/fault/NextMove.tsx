@@ -1,5 +1,6 @@
 'use client'
 
+import { useEffect, useRef } from 'react'
 import Button from 'react-bootstrap/Button'
 import { type Found, type Move, type Proposed, type Standing, type Table } from '@/core/diagnose'
 import { choiceEnds } from '@/core/job'
@@ -9,12 +10,16 @@ import { inWords, shareInWords, tierWords } from './say'
 
 /** so many of the likelier causes are told with what they would show */
 const TOLD = 5
+/** what stands over everything at the top, px */
+const MASTHEAD_PX = 80
 
 interface Props {
   readonly table: Table
   readonly standing: Standing
   readonly units: UnitSystem
   readonly at: Proposed
+  /** more is being said above: it stays where it is */
+  readonly still: boolean
   readonly onFind: (found: Found, typed: string) => void
   readonly onSkip: (move: Move) => void
 }
@@ -46,11 +51,19 @@ function Predicted({ table, standing, units, at }: Pick<Props, 'table' | 'standi
 
 /** The next thing to do: where, how, with what, and what it would show. */
 export function NextMove(props: Props) {
-  const { units, at, onFind, onSkip } = props
+  const { units, at, still, onFind, onSkip } = props
   const { move } = at
+  const card = useRef<HTMLElement>(null)
+  const { id } = move
+  // the next one begins at its title, wherever the last one was answered
+  useEffect(() => {
+    if (still) return
+    const top = card.current?.getBoundingClientRect().top ?? 0
+    if (top < MASTHEAD_PX || top > window.innerHeight / 2) card.current?.scrollIntoView({ block: 'start' })
+  }, [id, still])
   const minutes = move.minutes < 1 ? 'under a minute' : `about ${Math.round(move.minutes)} min`
   return (
-    <section className="big-step" aria-label="Next">
+    <section ref={card} className="big-step next-move" aria-label="Next">
       <p className="soft small mb-1">
         Next: {tierWords[move.tier]}, {minutes}
       </p>

@@ -69,6 +69,8 @@ function Come({ standing, paired }: { readonly standing: Standing; readonly pair
 function Under({ job, settle, now, search, whole }: Props & { readonly search: Search; readonly whole: Table }) {
   const { full, take } = useTaken({ job, settle })
   const [skipped, setSkipped] = useState<readonly string[]>([])
+  // until all of it is said; a search that is taken up again begins with its next move
+  const [telling, setTelling] = useState(search.found.every((f) => f.typed !== ''))
   const { found } = search
   const single = useMemo(() => within(whole, areasOf(whole, found)), [whole, found])
   const alone = useMemo(() => standingOf(single, found), [single, found])
@@ -85,6 +87,8 @@ function Under({ job, settle, now, search, whole }: Props & { readonly search: S
       <Complaint
         table={whole}
         found={search.found}
+        open={telling}
+        onOpen={setTelling}
         onSay={(move, found) =>
           found === null ? settle((j) => takeFoundBack(j, search.id, move.id)) : find({ move: move.id, found }, '')
         }
@@ -99,6 +103,7 @@ function Under({ job, settle, now, search, whole }: Props & { readonly search: S
           standing={standing}
           units={job.units}
           at={next}
+          still={telling}
           onFind={find}
           onSkip={(move: Move) => setSkipped([...skipped, move.id])}
         />
