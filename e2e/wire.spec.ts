@@ -133,106 +133,108 @@ test('a circuit that cannot be is refused in words; awkward figures keep what wa
   await expect(page.getByText('No fuse in the feed of fan 1.')).toBeVisible()
 })
 
-test('three unknown wires on the digger are found out in the safest order, kept through a reload; the engine’s is left alone', async ({
-  page,
-  yard,
-}) => {
-  const address = await openJob(page, yard, 'Churchyard digger')
-  await go(page, 'Wire')
-  await wireView(page, 'Unknown wires')
-  await page.getByLabel('Its wires, by colour').fill('red')
-  await page.getByRole('button', { name: 'Find out' }).click()
-  await expect(page.getByText('Name 2 to 8 wires')).toBeVisible()
-  await page.getByLabel('Its wires, by colour').fill('red/white, black, yellow')
-  await page.getByRole('button', { name: 'Find out' }).click()
-  const next = page.getByRole('region', { name: 'Next test' })
-  await expect(next).toContainText('Volts, key off: the red/white wire')
-  const note = async (text: string) => {
-    await next.getByRole('textbox').fill(text)
-    await next.getByRole('button', { name: 'Note it' }).click()
-  }
-  await note('lots')
-  await expect(next).toContainText('An open meter is written OL')
-  await expect(next.getByRole('textbox')).toHaveValue('lots')
-  await note('0 V')
-  await expect(next).toContainText('the black wire')
-  await note('0')
-  await note('0.1')
-  await expect(next).toContainText('Volts, key on, engine off, cold: the red/white wire')
-  await note('12.3')
-  await saved(page)
-  await page.goto(`${yard.url}${address}?station=wire`)
-  await ready(page)
-  await wireView(page, /Unknown wires/)
-  // yellow goes to a coil: live with the key, three ohms, and still live while the starter turns
-  const shows = (title: string): string => {
-    if (title.includes('black')) return title.startsWith('Ohms') ? '0.1 ohm' : '0.02 V'
-    const yellow = title.includes('yellow')
-    if (title.startsWith('Ohms')) return yellow ? '3 ohm' : '60 ohm'
-    return yellow && title.includes('starter') ? '9.8 V' : '12.1 V'
-  }
-  for (let n = 0; n < 20 && (await next.count()); n++)
-    await note(shows((await next.getByRole('heading').textContent())!))
-  const which = page.getByRole('region', { name: 'Which to take' })
-  await expect(which.getByRole('listitem')).toHaveText([/red\/white, switched accessory feed/])
-  await expect(which).toContainText('Leave yellow: it may be the engine’s own feed still.')
-  await page.getByLabel('Size of the red/white wire').selectOption('1.5 mm²')
-  await page.getByLabel('Fuse of the red/white wire').selectOption('10')
-  const row = page.locator('tbody tr').filter({ hasText: 'red/white' }).last()
-  await expect(row).toContainText('switched accessory feed')
-  await expect(row).toContainText('7.5 A')
-  await expect(
-    page.locator('tbody tr').filter({ has: page.getByRole('rowheader', { name: 'black', exact: true }) }),
-  ).toContainText('ground')
-  await row.getByRole('button', { name: /feed the fan from it/ }).click()
-  await expect(page.getByLabel('Fed from')).toHaveValue('key switch')
-  await expect(page.getByLabel('Machine’s fuse before the key')).toHaveValue('10')
-})
+test(
+  'three unknown wires on the digger are found out in the safest order, kept through a reload; the ' +
+    'engine’s is left alone',
+  async ({ page, yard }) => {
+    const address = await openJob(page, yard, 'Churchyard digger')
+    await go(page, 'Wire')
+    await wireView(page, 'Unknown wires')
+    await page.getByLabel('Its wires, by colour').fill('red')
+    await page.getByRole('button', { name: 'Find out' }).click()
+    await expect(page.getByText('Name 2 to 8 wires')).toBeVisible()
+    await page.getByLabel('Its wires, by colour').fill('red/white, black, yellow')
+    await page.getByRole('button', { name: 'Find out' }).click()
+    const next = page.getByRole('region', { name: 'Next test' })
+    await expect(next).toContainText('Volts, key off: the red/white wire')
+    const note = async (text: string) => {
+      await next.getByRole('textbox').fill(text)
+      await next.getByRole('button', { name: 'Note it' }).click()
+    }
+    await note('lots')
+    await expect(next).toContainText('An open meter is written OL')
+    await expect(next.getByRole('textbox')).toHaveValue('lots')
+    await note('0 V')
+    await expect(next).toContainText('the black wire')
+    await note('0')
+    await note('0.1')
+    await expect(next).toContainText('Volts, key on, engine off, cold: the red/white wire')
+    await note('12.3')
+    await saved(page)
+    await page.goto(`${yard.url}${address}?station=wire`)
+    await ready(page)
+    await wireView(page, /Unknown wires/)
+    // yellow goes to a coil: live with the key, three ohms, and still live while the starter turns
+    const shows = (title: string): string => {
+      if (title.includes('black')) return title.startsWith('Ohms') ? '0.1 ohm' : '0.02 V'
+      const yellow = title.includes('yellow')
+      if (title.startsWith('Ohms')) return yellow ? '3 ohm' : '60 ohm'
+      return yellow && title.includes('starter') ? '9.8 V' : '12.1 V'
+    }
+    for (let n = 0; n < 20 && (await next.count()); n++)
+      await note(shows((await next.getByRole('heading').textContent())!))
+    const which = page.getByRole('region', { name: 'Which to take' })
+    await expect(which.getByRole('listitem')).toHaveText([/red\/white, switched accessory feed/])
+    await expect(which).toContainText('Leave yellow: it may be the engine’s own feed still.')
+    await page.getByLabel('Size of the red/white wire').selectOption('1.5 mm²')
+    await page.getByLabel('Fuse of the red/white wire').selectOption('10')
+    const row = page.locator('tbody tr').filter({ hasText: 'red/white' }).last()
+    await expect(row).toContainText('switched accessory feed')
+    await expect(row).toContainText('7.5 A')
+    await expect(
+      page.locator('tbody tr').filter({ has: page.getByRole('rowheader', { name: 'black', exact: true }) }),
+    ).toContainText('ground')
+    await row.getByRole('button', { name: /feed the fan from it/ }).click()
+    await expect(page.getByLabel('Fed from')).toHaveValue('key switch')
+    await expect(page.getByLabel('Machine’s fuse before the key')).toHaveValue('10')
+  },
+)
 
-test('a ready-made harness: which wire is which, whether it reaches, what is cut besides; pins turned, pins moved, the way looked at', async ({
-  page,
-  yard,
-}) => {
-  await openJob(page, yard, 'Vineyard buggy, second controller')
-  await go(page, 'Wire')
-  await wireView(page, 'Harness')
-  await choose(page, 'It came with', 'Ready loom, one fan and relay, Skarn Works')
-  const feed = page.getByRole('row', { name: /^red, 2\.5 mm²/ })
-  await expect(feed).toContainText('0.77 m too short: lengthen it below')
-  await expect(page.getByText("It does not bring: controller's ground.")).toBeVisible()
-  await page.getByLabel('New length').fill('2.7 m')
-  await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(feed).toContainText('reaches, 0.13 m left')
-  await page.getByLabel('What is changed').selectOption('move pins')
-  await page.getByLabel('Which connector, and where').fill('plug at the core')
-  await page.getByLabel('Each hole: before > after').fill('1: red > black')
-  await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(page.locator('#edit-message')).toContainText('Red comes out of hole 1 and goes nowhere')
-  await page.getByLabel('Each hole: before > after').fill('1: red > black\n2: black > red')
-  await page.getByRole('button', { name: 'Change it' }).click()
-  await expect(
-    page.getByText('plug at the core: hole 1: red out, black in; hole 2: black out, red in', { exact: true }),
-  ).toBeVisible()
-  await wireView(page, 'Cut list')
-  await expect(page.getByRole('row', { name: /comes with the harness: not cut/ }).first()).toBeVisible()
-  await expect(page.getByRole('row', { name: /^Ready loom, one fan and relay/ })).toContainText('on the shelf')
-  await wireView(page, 'Pins')
-  const relay = page.getByRole('region', { name: 'Relay' })
-  const words = relay.locator('svg text').filter({ hasText: /white$/ })
-  const left = (await words.boundingBox())!.x
-  await relay.getByRole('button', { name: 'onto the wires' }).click()
-  await expect.poll(async () => (await words.boundingBox())!.x).toBeGreaterThan(left + 50)
-  await expect(relay.getByRole('row', { name: /^86/ })).toContainText('8 white')
-  await wireView(page, 'Way and joints')
-  await page.getByLabel('The circle of the blades').selectOption('passes, guarded')
-  await expect(
-    page.getByText('The way touches the circle of the blades. Right is: 20 mm outside it, tied.'),
-  ).toBeVisible()
-  await choose(page, 'Joints', 'push-on terminals, bare')
-  await go(page, 'Build')
-  await page.getByRole('button', { name: 'Crimp and seal the joints' }).click()
-  await expect(page.getByText(/Joints push-on terminals, bare: not here/)).toBeVisible()
-})
+test(
+  'a ready-made harness: which wire is which, whether it reaches, what is cut besides; pins turned, pins ' +
+    'moved, the way looked at',
+  async ({ page, yard }) => {
+    await openJob(page, yard, 'Vineyard buggy, second controller')
+    await go(page, 'Wire')
+    await wireView(page, 'Harness')
+    await choose(page, 'It came with', 'Ready loom, one fan and relay, Skarn Works')
+    const feed = page.getByRole('row', { name: /^red, 2\.5 mm²/ })
+    await expect(feed).toContainText('0.77 m too short: lengthen it below')
+    await expect(page.getByText("It does not bring: controller's ground.")).toBeVisible()
+    await page.getByLabel('New length').fill('2.7 m')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(feed).toContainText('reaches, 0.13 m left')
+    await page.getByLabel('What is changed').selectOption('move pins')
+    await page.getByLabel('Which connector, and where').fill('plug at the core')
+    await page.getByLabel('Each hole: before > after').fill('1: red > black')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.locator('#edit-message')).toContainText('Red comes out of hole 1 and goes nowhere')
+    await page.getByLabel('Each hole: before > after').fill('1: red > black\n2: black > red')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(
+      page.getByText('plug at the core: hole 1: red out, black in; hole 2: black out, red in', { exact: true }),
+    ).toBeVisible()
+    await wireView(page, 'Cut list')
+    await expect(page.getByRole('row', { name: /comes with the harness: not cut/ }).first()).toBeVisible()
+    await expect(page.getByRole('row', { name: /^Ready loom, one fan and relay/ })).toContainText('on the shelf')
+    await wireView(page, 'Pins')
+    const relay = page.getByRole('region', { name: 'Relay' })
+    const words = relay.locator('svg text').filter({ hasText: /white$/ })
+    const left = (await words.boundingBox())!.x
+    await relay.getByRole('button', { name: 'onto the wires' }).click()
+    await expect.poll(async () => (await words.boundingBox())!.x).toBeGreaterThan(left + 50)
+    await expect(relay.getByRole('row', { name: /^86/ })).toContainText('8 white')
+    await wireView(page, 'Way and joints')
+    await page.getByLabel('The circle of the blades').selectOption('passes, guarded')
+    await expect(
+      page.getByText('The way touches the circle of the blades. Right is: 20 mm outside it, tied.'),
+    ).toBeVisible()
+    await choose(page, 'Joints', 'push-on terminals, bare')
+    await go(page, 'Build')
+    await page.getByRole('button', { name: 'Crimp and seal the joints' }).click()
+    await expect(page.getByText(/Joints push-on terminals, bare: not here/)).toBeVisible()
+  },
+)
 
 test(
   'a harness is changed and taken back, a second fan gets its relay; the cut list is had as CSV, the circuit as ' +

@@ -36,18 +36,22 @@ test('a day’s plan stands as it was kept last, day by day; one that cannot be 
   expect(await readDayPlan(store, '2026-01-15')).toBeNull()
 })
 
-test('a day has the open jobs, the earliest promised first; those with hours tell the pace; a machine has its own jobs', async () => {
-  const clocked = clockIn(job('Clocked', 'Bike one', null), 'me', AT)
-  if ('full' in clocked) throw new Error(clocked.full)
-  const late = await add(job('Late', 'Bike one', '2026-03-01'), '2026-01-15T10:00:01.000Z')
-  const soon = await add(job('Soon', 'Bike two', '2026-02-01'), '2026-01-15T10:00:02.000Z')
-  const free = await add(clocked, '2026-01-15T10:00:03.000Z')
-  await add({
-    ...job('Ended', 'Bike two', null),
-    ended: { why: 'the owner says no', note: '', by: 'me', at: AT },
-  })
-  const { open, recent } = await jobsForDay(store)
-  expect(open.map((o) => o.id)).toEqual([soon, late, free])
-  expect(recent.map((r) => r.title)).toEqual(['Clocked'])
-  expect((await jobsOfMachine(store, late)).map((j) => j.job.title)).toEqual(['Clocked', 'Late'])
-})
+test(
+  'a day has the open jobs, the earliest promised first; those with hours tell the pace; a machine has ' +
+    'its own jobs',
+  async () => {
+    const clocked = clockIn(job('Clocked', 'Bike one', null), 'me', AT)
+    if ('full' in clocked) throw new Error(clocked.full)
+    const late = await add(job('Late', 'Bike one', '2026-03-01'), '2026-01-15T10:00:01.000Z')
+    const soon = await add(job('Soon', 'Bike two', '2026-02-01'), '2026-01-15T10:00:02.000Z')
+    const free = await add(clocked, '2026-01-15T10:00:03.000Z')
+    await add({
+      ...job('Ended', 'Bike two', null),
+      ended: { why: 'the owner says no', note: '', by: 'me', at: AT },
+    })
+    const { open, recent } = await jobsForDay(store)
+    expect(open.map((o) => o.id)).toEqual([soon, late, free])
+    expect(recent.map((r) => r.title)).toEqual(['Clocked'])
+    expect((await jobsOfMachine(store, late)).map((j) => j.job.title)).toEqual(['Clocked', 'Late'])
+  },
+)

@@ -417,17 +417,20 @@ describe('the store of this process', () => {
     else process.env.PYRAXIS_DB = before
   })
 
-  test('a file that was moved away is missed before anything is acknowledged into it, and found when it is back', async () => {
-    await addJob(await theStore(), fresh, AT)
-    renameSync(file('mine.db'), file('aside.db'))
-    await expect(theStore()).rejects.toMatchObject({
-      kind: 'missing',
-      message: expect.stringContaining('moved or deleted') as string,
-    })
-    expect(existsSync(file('mine.db'))).toBe(false)
-    renameSync(file('aside.db'), file('mine.db'))
-    expect(await readYard(await theStore(), '2026-01-15')).toMatchObject({ total: 1 })
-  })
+  test(
+    'a file that was moved away is missed before anything is acknowledged into it, and found when it is ' + 'back',
+    async () => {
+      await addJob(await theStore(), fresh, AT)
+      renameSync(file('mine.db'), file('aside.db'))
+      await expect(theStore()).rejects.toMatchObject({
+        kind: 'missing',
+        message: expect.stringContaining('moved or deleted') as string,
+      })
+      expect(existsSync(file('mine.db'))).toBe(false)
+      renameSync(file('aside.db'), file('mine.db'))
+      expect(await readYard(await theStore(), '2026-01-15')).toMatchObject({ total: 1 })
+    },
+  )
 
   test('another file in its place is opened; rights that were taken are looked at again', async () => {
     const first = await theStore()

@@ -74,7 +74,8 @@ export function windowInWords(w: SwitchWindow, units: UnitSystem): string {
   ]
   if (least > most)
     return (
-      `No switch suits here: it would have to close at ${t(least)} or above and at ${t(most)} or below. Another place ` +
+      `No switch suits here: it would have to close at ${t(least)} or above and at ${t(most)} or below. ` +
+      `Another place ` +
       'for it, a cap of more pressure or another engine thermostat comes first.'
     )
   const opens = w.opensFromC === null ? '' : `, opens at ${t(w.opensFromC)} or above`

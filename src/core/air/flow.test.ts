@@ -304,26 +304,29 @@ test('ground blocks more between finer fins, by the power one and a half, and ne
   expect(blockedShare(0, 30)).toBe(0)
 })
 
-test('two fans through the same vents share their pressure: two alike as each through a path four times as hard', () => {
-  const fan = { freeFlow: 0.09, maxPressure: 110 }
-  const small = { freeFlow: 0.03, maxPressure: 60 }
-  fc.assert(
-    fc.property(
-      fc.double({ min: 500, max: 60_000, noNaN: true }),
-      fc.double({ min: 0.4, max: 1.1, noNaN: true }),
-      (k, speed) => {
-        const row = [{ fan, speed }]
-        const [one, two] = [inSeries(row, 1.1, k), besideEachOther([row, row], 1.1, k)]
-        expect(two / (2 * inSeries(row, 1.1, 4 * k))).toBeCloseTo(1, 4)
-        expect(two).toBeGreaterThan(one)
-        expect(two).toBeLessThan(2 * one)
-        expect(besideEachOther([row], 1.1, k)).toBe(one)
-        // a weak one beside it never takes more than it brings, nor brings more than it has in free air
-        const beside = besideEachOther([row, [{ fan: small, speed }]], 1.1, k)
-        expect(beside).toBeLessThan(one + 0.03 * speed)
-      },
-    ),
-    { numRuns: 60 },
-  )
-  expect(besideEachOther([], 1.1, 900)).toBe(0)
-})
+test(
+  'two fans through the same vents share their pressure: two alike as each through a path four times as ' + 'hard',
+  () => {
+    const fan = { freeFlow: 0.09, maxPressure: 110 }
+    const small = { freeFlow: 0.03, maxPressure: 60 }
+    fc.assert(
+      fc.property(
+        fc.double({ min: 500, max: 60_000, noNaN: true }),
+        fc.double({ min: 0.4, max: 1.1, noNaN: true }),
+        (k, speed) => {
+          const row = [{ fan, speed }]
+          const [one, two] = [inSeries(row, 1.1, k), besideEachOther([row, row], 1.1, k)]
+          expect(two / (2 * inSeries(row, 1.1, 4 * k))).toBeCloseTo(1, 4)
+          expect(two).toBeGreaterThan(one)
+          expect(two).toBeLessThan(2 * one)
+          expect(besideEachOther([row], 1.1, k)).toBe(one)
+          // a weak one beside it never takes more than it brings, nor brings more than it has in free air
+          const beside = besideEachOther([row, [{ fan: small, speed }]], 1.1, k)
+          expect(beside).toBeLessThan(one + 0.03 * speed)
+        },
+      ),
+      { numRuns: 60 },
+    )
+    expect(besideEachOther([], 1.1, 900)).toBe(0)
+  },
+)

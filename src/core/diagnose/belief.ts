@@ -46,7 +46,10 @@ export function fits(move: Move, cell: Cell, found: string | number): boolean {
 
 const columnOf = (table: Table, id: string): number => table.moves.findIndex((m) => m.id === id)
 
-/** What was found at moves that there are, with their columns; a later answer to a move takes the earlier one's place. */
+/**
+ * What was found at moves that there are, with their columns; a later answer to a move takes the earlier one's
+ * place.
+ */
 export function standing(table: Table, found: readonly Found[]): (Found & { readonly column: number })[] {
   const last = new Map(found.map((f) => [f.move, f]))
   return [...last.values()].flatMap((f) => {

@@ -84,21 +84,28 @@ describe('belief, against sums by hand', () => {
     expect(beliefs(small, [])[0]).toBeCloseTo(0.75, 12)
     expect(beliefs(small, [{ move: 'w', found: 'b' }])[1]).toBeCloseTo(0.9 / (0.9 + 0.3), 12)
   })
-  test('12 V read 0.51 V off, one standard deviation: the density of a normal, beside a slip of one in fifty over 60 V', () => {
-    const at = (z: number) => Math.exp(-0.5 * z * z) / (0.51 * Math.sqrt(2 * Math.PI))
-    const x = 3 * (0.98 * at(1) + 0.02 / 60)
-    // nought volts are read to 0.15 V: 11.49 V is no reading of it, only a slip
-    const y = 0.02 / 60
-    expect(beliefs(small, [{ move: 'v', found: 11.49 }])[0]).toBeCloseTo(x / (x + y), 9)
-  })
-  test('a word that parts two even causes tells 1 − H(0.9) bits; volts that lie far apart tell all but the slips', () => {
-    const h = -(0.9 * Math.log2(0.9) + 0.1 * Math.log2(0.1))
-    expect(bitsOf(small, 0, [0.5, 0.5])).toBeCloseTo(1 - h, 12)
-    const bits = bitsOf(small, 1, [0.5, 0.5])
-    expect(bits).toBeGreaterThan(0.9)
-    expect(bits).toBeLessThan(1)
-    expect(bitsOf(small, 1, [1, 0])).toBe(0)
-  })
+  test(
+    '12 V read 0.51 V off, one standard deviation: the density of a normal, beside a slip of one in ' +
+      'fifty over 60 V',
+    () => {
+      const at = (z: number) => Math.exp(-0.5 * z * z) / (0.51 * Math.sqrt(2 * Math.PI))
+      const x = 3 * (0.98 * at(1) + 0.02 / 60)
+      // nought volts are read to 0.15 V: 11.49 V is no reading of it, only a slip
+      const y = 0.02 / 60
+      expect(beliefs(small, [{ move: 'v', found: 11.49 }])[0]).toBeCloseTo(x / (x + y), 9)
+    },
+  )
+  test(
+    'a word that parts two even causes tells 1 − H(0.9) bits; volts that lie far apart tell all but the ' + 'slips',
+    () => {
+      const h = -(0.9 * Math.log2(0.9) + 0.1 * Math.log2(0.1))
+      expect(bitsOf(small, 0, [0.5, 0.5])).toBeCloseTo(1 - h, 12)
+      const bits = bitsOf(small, 1, [0.5, 0.5])
+      expect(bits).toBeGreaterThan(0.9)
+      expect(bits).toBeLessThan(1)
+      expect(bitsOf(small, 1, [1, 0])).toBe(0)
+    },
+  )
   test('what no cause makes is told, and the one answer that would have to be wrong', () => {
     const three: Table = {
       ...small,
@@ -147,27 +154,31 @@ function sought(
   return { standing: standingOf(narrowed, found), table: narrowed, found }
 }
 
-test('every cause that shows at the door is never lost, and found or left with what looks the same, in under half an hour', () => {
-  for (const { table } of tables.values()) {
-    let minutes = 0
-    let played = 0
-    table.causes.forEach(({ id }, truth) => {
-      // every third is enough: each kind of fault comes up somewhere
-      const end = truth % 3 ? null : sought(table, truth)
-      if (!end) return
-      const mine = end.table.causes.findIndex((c) => c.id === id)
-      expect([id, fitting(end.table, end.found).includes(mine)]).toEqual([id, true])
-      const { ranked } = end.standing
-      const share = ranked.find((r) => r.index === mine)!.share
-      // nothing that does not make all of it is believed more than what does
-      expect(ranked.filter((r) => r.share > share && !fitting(end.table, end.found).includes(r.index))).toEqual([])
-      minutes += end.found.slice(1).reduce((m, f) => m + table.moves.find((x) => x.id === f.move)!.minutes, 0)
-      played++
-    })
-    expect(played).toBeGreaterThan(10)
-    expect(minutes / played).toBeLessThan(30)
-  }
-})
+test(
+  'every cause that shows at the door is never lost, and found or left with what looks the same, in ' +
+    'under half an hour',
+  () => {
+    for (const { table } of tables.values()) {
+      let minutes = 0
+      let played = 0
+      table.causes.forEach(({ id }, truth) => {
+        // every third is enough: each kind of fault comes up somewhere
+        const end = truth % 3 ? null : sought(table, truth)
+        if (!end) return
+        const mine = end.table.causes.findIndex((c) => c.id === id)
+        expect([id, fitting(end.table, end.found).includes(mine)]).toEqual([id, true])
+        const { ranked } = end.standing
+        const share = ranked.find((r) => r.index === mine)!.share
+        // nothing that does not make all of it is believed more than what does
+        expect(ranked.filter((r) => r.share > share && !fitting(end.table, end.found).includes(r.index))).toEqual([])
+        minutes += end.found.slice(1).reduce((m, f) => m + table.moves.find((x) => x.id === f.move)!.minutes, 0)
+        played++
+      })
+      expect(played).toBeGreaterThan(10)
+      expect(minutes / played).toBeLessThan(30)
+    }
+  },
+)
 
 describe('orders of checks', () => {
   const stands = [{ move: 'fan:called:fan1', found: 'stands' }]
@@ -179,25 +190,29 @@ describe('orders of checks', () => {
     expect(place((m) => m.tier === 'look')).toBeLessThan(place((m) => m.tier === 'meter'))
     expect(order.slice(0, 3).every((m) => m.tier === 'look')).toBe(true)
   })
-  test('the relay clicks, the fan stands: a bad ground is what lifts the fan’s ground terminal to the battery’s volts', () => {
-    const { table } = of('vineyard-buggy-ready')
-    const clicks = [...stands, { move: 'coil:relay1', found: 'clicks' }]
-    const narrowed = within(table, ['circuit'])
-    const left = fitting(narrowed, clicks).map((i) => narrowed.causes[i]!.id)
-    expect(left).toEqual(expect.arrayContaining(['open:return1', 'blown:fuse1', 'dead:contact1', 'jammed:fan1']))
-    expect(left).not.toContain('blown:loom_fuse')
-    // no current goes, so nothing is lost on the way: the whole of a rested battery stands at the open ground
-    expect(cell(table, 'open:return1', 'volts:called:fan1_minus')).toBeGreaterThan(12)
-    // sound, 5 A over some milliohms
-    expect(cell(table, 'nothing', 'volts:called:fan1_minus')).toBeLessThan(0.2)
-    const lifted = [...clicks, { move: 'volts:called:fan1_minus', found: 12.6 }]
-    expect(standingOf(narrowed, lifted)).toMatchObject({ word: 'likely', left: 1 })
-    expect(standingOf(narrowed, lifted).ranked[0]!.cause.id).toBe('open:return1')
-    // with 20 Ω in it, it creeps, and its ground is lifted by what those keep
-    expect(cell(table, 'bad:return1', 'fan:called:fan1')).toBe('slow')
-    const amps = cell(table, 'bad:return1', 'amps:fan1') as number
-    expect(amps).toBeLessThan(14.5 / 20)
-  })
+  test(
+    'the relay clicks, the fan stands: a bad ground is what lifts the fan’s ground terminal to the ' +
+      'battery’s volts',
+    () => {
+      const { table } = of('vineyard-buggy-ready')
+      const clicks = [...stands, { move: 'coil:relay1', found: 'clicks' }]
+      const narrowed = within(table, ['circuit'])
+      const left = fitting(narrowed, clicks).map((i) => narrowed.causes[i]!.id)
+      expect(left).toEqual(expect.arrayContaining(['open:return1', 'blown:fuse1', 'dead:contact1', 'jammed:fan1']))
+      expect(left).not.toContain('blown:loom_fuse')
+      // no current goes, so nothing is lost on the way: the whole of a rested battery stands at the open ground
+      expect(cell(table, 'open:return1', 'volts:called:fan1_minus')).toBeGreaterThan(12)
+      // sound, 5 A over some milliohms
+      expect(cell(table, 'nothing', 'volts:called:fan1_minus')).toBeLessThan(0.2)
+      const lifted = [...clicks, { move: 'volts:called:fan1_minus', found: 12.6 }]
+      expect(standingOf(narrowed, lifted)).toMatchObject({ word: 'likely', left: 1 })
+      expect(standingOf(narrowed, lifted).ranked[0]!.cause.id).toBe('open:return1')
+      // with 20 Ω in it, it creeps, and its ground is lifted by what those keep
+      expect(cell(table, 'bad:return1', 'fan:called:fan1')).toBe('slow')
+      const amps = cell(table, 'bad:return1', 'amps:fan1') as number
+      expect(amps).toBeLessThan(14.5 / 20)
+    },
+  )
   test('a fan that runs with the key off: taken from the battery, or stuck; not what runs by the key alone', () => {
     const { table } = of('fell-bike-signed')
     const narrowed = within(table, ['circuit'])
@@ -226,28 +241,32 @@ describe('orders of checks', () => {
   })
 })
 
-test('causes of heat: less heat carried is hotter, a probe that feels less starts later, and neither is of the circuit', () => {
-  const { table } = of('fell-bike-signed')
-  const figure = (id: string, move: string): number => cell(table, id, move) as number
-  for (const id of ['core_blocked', 'air_inside', 'duty_heavier'])
-    expect(figure(id, 'gauge:peak')).toBeGreaterThan(figure('nothing', 'gauge:peak'))
-  // 0.8 of the rise over the air is felt: (on − air)/0.8 − (on − air) later, where the fan comes on at all
-  const late = figure('probe_cold_side', 'gauge:starts') - figure('nothing', 'gauge:starts')
-  expect(late).toBeGreaterThan(10)
-  expect(figure('under_thermostat', 'watch:share')).toBeGreaterThan(figure('nothing', 'watch:share'))
-  const hot: Found[] = [
-    { move: 'cooling', found: 'too hot' },
-    { move: 'fan:called:fan1', found: 'runs' },
-  ]
-  const narrowed = within(table, areasOf(table, hot))
-  const left = fitting(narrowed, hot).map((i) => narrowed.causes[i]!.area)
-  expect(left).toEqual(expect.arrayContaining(['heat', 'machine']))
-  expect(left).not.toContain('circuit')
-  expect(areasOf(table, [{ move: 'noise', found: 'rubs' }])).toEqual(['noise'])
-  // a bay has neither coolant nor a core to shine through
-  expect(of('churchyard-digger-bay').table.moves.map((m) => m.id)).not.toEqual(expect.arrayContaining(['level']))
-  expect(of('churchyard-digger-bay').table.causes.map((c) => c.id)).toContain('vents_shut')
-})
+test(
+  'causes of heat: less heat carried is hotter, a probe that feels less starts later, and neither is of ' +
+    'the circuit',
+  () => {
+    const { table } = of('fell-bike-signed')
+    const figure = (id: string, move: string): number => cell(table, id, move) as number
+    for (const id of ['core_blocked', 'air_inside', 'duty_heavier'])
+      expect(figure(id, 'gauge:peak')).toBeGreaterThan(figure('nothing', 'gauge:peak'))
+    // 0.8 of the rise over the air is felt: (on − air)/0.8 − (on − air) later, where the fan comes on at all
+    const late = figure('probe_cold_side', 'gauge:starts') - figure('nothing', 'gauge:starts')
+    expect(late).toBeGreaterThan(10)
+    expect(figure('under_thermostat', 'watch:share')).toBeGreaterThan(figure('nothing', 'watch:share'))
+    const hot: Found[] = [
+      { move: 'cooling', found: 'too hot' },
+      { move: 'fan:called:fan1', found: 'runs' },
+    ]
+    const narrowed = within(table, areasOf(table, hot))
+    const left = fitting(narrowed, hot).map((i) => narrowed.causes[i]!.area)
+    expect(left).toEqual(expect.arrayContaining(['heat', 'machine']))
+    expect(left).not.toContain('circuit')
+    expect(areasOf(table, [{ move: 'noise', found: 'rubs' }])).toEqual(['noise'])
+    // a bay has neither coolant nor a core to shine through
+    expect(of('churchyard-digger-bay').table.moves.map((m) => m.id)).not.toEqual(expect.arrayContaining(['level']))
+    expect(of('churchyard-digger-bay').table.causes.map((c) => c.id)).toContain('vents_shut')
+  },
+)
 
 test('two things at once, where no single one makes all of it', () => {
   const { job, table } = of('vineyard-buggy-ready')
@@ -290,27 +309,31 @@ test('a proof that differs goes into the search at its own place; one that is as
   expect(foundByProof(no, turns)).toMatchObject({ move: `fan:called:${motor}`, found: 'backwards' })
 })
 
-test('a machine that was fitted elsewhere, by five things that are seen: valid, runs when it is called, can be sought in', () => {
-  for (const kind of machineKinds)
-    for (const caller of foundCallers)
-      for (const relay of [true, false])
-        for (const feed of foundFeeds) {
-          const begun = startJob({
-            title: 't',
-            kind,
-            job: 'wiring',
-            machineName: 'm',
-            owner: '',
-            units: 'metric',
-            startedOn: '2026-01-01',
-            promisedOn: null,
-          })
-          const job = fittedElsewhere(begun, { amps: null, caller, relay, feed, fuseA: null })
-          const said = [kind, caller, relay, feed]
-          expect([...said, jobSchema.safeParse(job).success, seekingWaitsFor(job)]).toEqual([...said, true, null])
-          const net = netlistOf(job)
-          const fan = motorsOf(net)[0]!
-          const act = { see: 'fan', state: calledState(net, true), motor: fan.name } as const
-          expect([...said, new Faulted(net, { faults: [] }).shows(act)]).toEqual([...said, 'runs'])
-        }
-})
+test(
+  'a machine that was fitted elsewhere, by five things that are seen: valid, runs when it is called, can ' +
+    'be sought in',
+  () => {
+    for (const kind of machineKinds)
+      for (const caller of foundCallers)
+        for (const relay of [true, false])
+          for (const feed of foundFeeds) {
+            const begun = startJob({
+              title: 't',
+              kind,
+              job: 'wiring',
+              machineName: 'm',
+              owner: '',
+              units: 'metric',
+              startedOn: '2026-01-01',
+              promisedOn: null,
+            })
+            const job = fittedElsewhere(begun, { amps: null, caller, relay, feed, fuseA: null })
+            const said = [kind, caller, relay, feed]
+            expect([...said, jobSchema.safeParse(job).success, seekingWaitsFor(job)]).toEqual([...said, true, null])
+            const net = netlistOf(job)
+            const fan = motorsOf(net)[0]!
+            const act = { see: 'fan', state: calledState(net, true), motor: fan.name } as const
+            expect([...said, new Faulted(net, { faults: [] }).shows(act)]).toEqual([...said, 'runs'])
+          }
+  },
+)

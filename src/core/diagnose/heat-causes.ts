@@ -59,7 +59,10 @@ const cause = (id: string, area: Area, weight: number, words: string, why: strin
 const does = (step: string, proof: string, ...parts: string[]) => ({ step, proof, parts })
 const AGAIN = 'The same work at the same air: it stays where the plan said.'
 
-/** What keeps a fan that turns from cooling, makes it late, or stops it: each with a change of the machine's figures. */
+/**
+ * What keeps a fan that turns from cooling, makes it late, or stops it: each with a change of the machine's
+ * figures.
+ */
 export const heatCauses: readonly HeatCause[] = [
   {
     cause: cause(

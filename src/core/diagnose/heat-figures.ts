@@ -12,7 +12,8 @@ export function figureMoves(job: Job): Move[] {
   const air = `${Math.round(job.surroundings.usualC.value)} °C`
   const common = {
     how:
-      `On a day of about ${air}: ${STINT.worksMin} minutes of its usual work, then ${STINT.standsMin} minutes standing with the ` +
+      `On a day of about ${air}: ${STINT.worksMin} minutes of its usual work, then ${STINT.standsMin} ` +
+      `minutes standing with the ` +
       'engine on. A thermometer at the inlet, or its gauge.',
     caution: 'Outdoors; nothing near the fan. Stop at the red: a boiled engine is dearer than a reading.',
     minutes: 32,

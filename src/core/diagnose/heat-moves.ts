@@ -87,7 +87,9 @@ export const heatMoves: readonly HeatMove[] = [
       ...look,
       id: 'paper',
       title: 'A sheet of paper at the face that draws',
-      how: 'Fan running, engine stopped. A sheet of paper flat against the face that should draw, moved over all of it.',
+      how:
+        'Fan running, engine stopped. A sheet of paper flat against the face that should draw, moved ' +
+        'over all of it.',
       caution: cautions.surprise,
       minutes: 2,
       answers: asWords('held over the whole face', 'held in the middle only', 'held in patches', 'blown off'),

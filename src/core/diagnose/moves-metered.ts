@@ -57,7 +57,9 @@ export function atPlugs(net: Netlist): CircuitMove[] {
     move: {
       id: `plug:${m.name}`,
       title: `Volts across the plug of ${fanName(net, m)}`,
-      how: `Meter on 20 V DC, red on its supply wire, black on its ground wire, plugged in. ${words(net, state)}. ${HOT}`,
+      how:
+        `Meter on 20 V DC, red on its supply wire, black on its ground wire, plugged in. ` +
+        `${words(net, state)}. ${HOT}`,
       caution: `${cautions.surprise} ${cautions.fumes}`,
       minutes: 3,
       risk: 0.5,

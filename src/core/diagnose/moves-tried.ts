@@ -79,7 +79,9 @@ export function apart(net: Netlist): CircuitMove[] {
               tier: 'swap',
               id: `apart:${e.name}`,
               title: `Fuses with this off: ${e.label}`,
-              how: `Fuses out. Take it off where it begins and tape its end. New fuses of the same rating; key on. ${HOT}`,
+              how:
+                `Fuses out. Take it off where it begins and tape its end. New fuses of the same rating; ` +
+                `key on. ${HOT}`,
               caution: cautions.surprise,
               minutes: 4,
               risk: 1,

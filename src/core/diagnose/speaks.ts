@@ -46,7 +46,10 @@ export function doubtful(table: Table, found: readonly Found[]): string | null {
   return best && best.share > 0 ? best.move : null
 }
 
-/** What a cause would make true besides what it was called in for: where it differs from a circuit with nothing wrong. */
+/**
+ * What a cause would make true besides what it was called in for: where it differs from a circuit with nothing
+ * wrong.
+ */
 export function alsoTrue(
   table: Table,
   found: readonly Found[],

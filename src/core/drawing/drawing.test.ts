@@ -212,34 +212,37 @@ test('a controller is one box; what flows into every joint of a circuit flows ou
   }
 })
 
-test('a fault moves nothing: every part stays where it is, what is put in lies over it, wires keep their numbers', async () => {
-  const job = example('vineyard-buggy-ready')
-  const net = netlistOf(job)
-  const graph = circuitGraph(net)
-  const laid = await layOut(graph)
-  const names = wireNames(job)
-  const picture = (faulty: Netlist) =>
-    circuitDrawing(
-      'c',
-      faulty,
-      graph,
-      laid,
-      { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: false },
-      [],
-      names,
-    )
-  const hits = (d: Drawing) => d.shapes.filter((s) => s.kind === 'rect' && s.pen === 'hit')
-  const whole = picture(net)
-  for (const { id, kind } of faultsOf(net)) {
-    const faulty = picture(withFaults(net, [id]))
-    const gone = ['open', 'blown', 'dead', 'diode_missing'].includes(kind)
-    if (!gone) expect(hits(faulty)).toEqual(hits(whole))
-    if (kind === 'chafed') expect(faulty.shapes.some((s) => s.kind === 'path' && s.pen === 'touch')).toBe(true)
-  }
-  const list = cutList(job, []).wires
-  expect([...names.values()].sort()).toEqual(list.map((w) => `${w.number} ${w.colour}`).sort())
-  for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
-})
+test(
+  'a fault moves nothing: every part stays where it is, what is put in lies over it, wires keep their ' + 'numbers',
+  async () => {
+    const job = example('vineyard-buggy-ready')
+    const net = netlistOf(job)
+    const graph = circuitGraph(net)
+    const laid = await layOut(graph)
+    const names = wireNames(job)
+    const picture = (faulty: Netlist) =>
+      circuitDrawing(
+        'c',
+        faulty,
+        graph,
+        laid,
+        { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: false },
+        [],
+        names,
+      )
+    const hits = (d: Drawing) => d.shapes.filter((s) => s.kind === 'rect' && s.pen === 'hit')
+    const whole = picture(net)
+    for (const { id, kind } of faultsOf(net)) {
+      const faulty = picture(withFaults(net, [id]))
+      const gone = ['open', 'blown', 'dead', 'diode_missing'].includes(kind)
+      if (!gone) expect(hits(faulty)).toEqual(hits(whole))
+      if (kind === 'chafed') expect(faulty.shapes.some((s) => s.kind === 'path' && s.pen === 'touch')).toBe(true)
+    }
+    const list = cutList(job, []).wires
+    expect([...names.values()].sort()).toEqual(list.map((w) => `${w.number} ${w.colour}`).sort())
+    for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
+  },
+)
 
 test('no words of a circuit stand over others, laid out for a sheet with all its figures', async () => {
   for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay']) {

@@ -92,7 +92,8 @@ export function pinAsked(held: Held, marked: RelayPin): Drawing {
   const corner = turned(-HALF, HALF)
   return framed(
     'a relay',
-    `The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? 'top' : 'bottom'} ${corner[0] < 0 ? 'left' : 'right'}.`,
+    `The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? 'top' : 'bottom'} ` +
+      `${corner[0] < 0 ? 'left' : 'right'}.`,
     [
       rect('outline', -HALF, -HALF, 2 * HALF, 2 * HALF),
       path('part-heavy', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)]),

@@ -101,28 +101,32 @@ test('fixing points: how many meet the old housing, and which way to turn it', (
   expect(engagement({ count: 4, circleM: 0.16 }, { count: 4, circleM: 0.15 })).toEqual({ engaged: 0, of: 4, turns: [] })
 })
 
-test('a foreign motor stands where it keeps furthest from all, at its best as a search over every tenth of a degree finds', () => {
-  const circle = { radiusM: 0.045, lugM: 0.012, postM: 0.005 }
-  // three lugs against four posts: they meet every 30°, so 15° is all there is; 15° of 45 mm are 11.8 mm, less 8.5
-  const even = clocking([0, 120, 240], [0, 90, 180, 270], circle)
-  expect(even.apartDeg).toBeCloseTo(15)
-  expect(even.leftM * 1000).toBeCloseTo(11.78 - 8.5, 2)
-  const apart = (a: number, b: number): number => {
-    const d = Math.abs(a - b) % 360
-    return Math.min(d, 360 - d)
-  }
-  fc.assert(
-    fc.property(
-      fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 1, maxLength: 4 }),
-      fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 1, maxLength: 5 }),
-      (lugs, posts) => {
-        const least = (turn: number): number => Math.min(...lugs.flatMap((l) => posts.map((p) => apart(l + turn, p))))
-        const best = clocking(lugs, posts, circle)
-        expect(least(best.turnDeg)).toBeCloseTo(best.apartDeg, 6)
-        for (let t = 0; t < 360; t += 0.5) expect(least(t)).toBeLessThanOrEqual(best.apartDeg + 1e-9)
-      },
-    ),
-    { numRuns: 40 },
-  )
-  expect(() => clocking([], [1], circle)).toThrow(RangeError)
-})
+test(
+  'a foreign motor stands where it keeps furthest from all, at its best as a search over every tenth of ' +
+    'a degree finds',
+  () => {
+    const circle = { radiusM: 0.045, lugM: 0.012, postM: 0.005 }
+    // three lugs against four posts: they meet every 30°, so 15° is all there is; 15° of 45 mm are 11.8 mm, less 8.5
+    const even = clocking([0, 120, 240], [0, 90, 180, 270], circle)
+    expect(even.apartDeg).toBeCloseTo(15)
+    expect(even.leftM * 1000).toBeCloseTo(11.78 - 8.5, 2)
+    const apart = (a: number, b: number): number => {
+      const d = Math.abs(a - b) % 360
+      return Math.min(d, 360 - d)
+    }
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 1, maxLength: 4 }),
+        fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 1, maxLength: 5 }),
+        (lugs, posts) => {
+          const least = (turn: number): number => Math.min(...lugs.flatMap((l) => posts.map((p) => apart(l + turn, p))))
+          const best = clocking(lugs, posts, circle)
+          expect(least(best.turnDeg)).toBeCloseTo(best.apartDeg, 6)
+          for (let t = 0; t < 360; t += 0.5) expect(least(t)).toBeLessThanOrEqual(best.apartDeg + 1e-9)
+        },
+      ),
+      { numRuns: 40 },
+    )
+    expect(() => clocking([], [1], circle)).toThrow(RangeError)
+  },
+)

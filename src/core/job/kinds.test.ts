@@ -560,18 +560,24 @@ test('a job of version 9 opens with no place felt, nothing claimed, no mechanica
   expect(seen).toMatchObject({ signs: [], times: null })
 })
 
-test('a signed job of version 10 opens as good as it was: nobody asked then what came off, nor held a proof to its band', () => {
-  const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-10.job.json'), 'utf8'))
-  const read = readJob(old)
-  if (!read.ok) throw new Error(read.message)
-  const { job } = read
-  expect([job.ledger, job.debts, job.build.passed, job.proofs[0]!.earlier]).toEqual([[], [], [], []])
-  expect(signing(job, evaluate(job))).toMatchObject({ blockers: [], ready: true })
-  // signed anew it would have to answer for them
-  expect(signing({ ...job, signature: null }, evaluate(job)).blockers.join()).toMatch(
-    /steps not ticked.*not answered.*differ|as predicted/s,
-  )
-})
+test(
+  'a signed job of version 10 opens as good as it was: nobody asked then what came off, nor held a proof ' +
+    'to its band',
+  () => {
+    const old = JSON.parse(
+      readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-10.job.json'), 'utf8'),
+    )
+    const read = readJob(old)
+    if (!read.ok) throw new Error(read.message)
+    const { job } = read
+    expect([job.ledger, job.debts, job.build.passed, job.proofs[0]!.earlier]).toEqual([[], [], [], []])
+    expect(signing(job, evaluate(job))).toMatchObject({ blockers: [], ready: true })
+    // signed anew it would have to answer for them
+    expect(signing({ ...job, signature: null }, evaluate(job)).blockers.join()).toMatch(
+      /steps not ticked.*not answered.*differ|as predicted/s,
+    )
+  },
+)
 
 test('no figure that is not a number is ever told, of no new job, with or without a fan', () => {
   expect([percent(0 / 0), percent(-0.001), percent(1 / 0), percent(0.256), percent(0.12345, 3)]).toEqual([
@@ -594,15 +600,19 @@ test('no figure that is not a number is ever told, of no new job, with or withou
       }
 })
 
-test('a second fan without a place on the core leaves Air open: what is paid for in Charge is not left out in silence', () => {
-  const one = equipped(begin('trail-bike', 'core'))
-  const two = addSecondFan(one, one.fans[0]!.part)
-  const homeless = { ...two, fans: two.fans.map((f, i) => (i === 1 ? { ...f, seat: null } : f)) }
-  const air = (job: Job) => evaluate(job).margins.find((m) => m.id === 'air')!
-  expect(air(two).parts.every((p) => p.value !== null)).toBe(true)
-  expect(air(homeless).verdict).toBe('open')
-  expect(JSON.stringify(air(homeless))).toContain('a place on the core for fan 2')
-})
+test(
+  'a second fan without a place on the core leaves Air open: what is paid for in Charge is not left out ' +
+    'in silence',
+  () => {
+    const one = equipped(begin('trail-bike', 'core'))
+    const two = addSecondFan(one, one.fans[0]!.part)
+    const homeless = { ...two, fans: two.fans.map((f, i) => (i === 1 ? { ...f, seat: null } : f)) }
+    const air = (job: Job) => evaluate(job).margins.find((m) => m.id === 'air')!
+    expect(air(two).parts.every((p) => p.value !== null)).toBe(true)
+    expect(air(homeless).verdict).toBe('open')
+    expect(JSON.stringify(air(homeless))).toContain('a place on the core for fan 2')
+  },
+)
 
 test('a job of version 11 opens with no hours, nothing bought, no trace; what was done stays', () => {
   const old = JSON.parse(readFileSync(path.join(process.cwd(), 'src/formats/test-support/version-11.job.json'), 'utf8'))

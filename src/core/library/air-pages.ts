@@ -37,10 +37,12 @@ const onTheBox: LibraryPage = {
     const moved = movedAir(job, part)
     return [
       told('In short', [
-        `On its box stand ${flow(job, part.freeFlowM3s.value)}: in free air, with nothing before it and nothing behind.`,
+        `On its box stand ${flow(job, part.freeFlowM3s.value)}: in free air, with nothing before it and ` +
+          `nothing behind.`,
         ...(moved
           ? [
-              `Here it moves ${flow(job, moved.flowM3s)}: ${percent(moved.ofBox)} of that. Fins, vents and edges push ` +
+              `Here it moves ${flow(job, moved.flowM3s)}: ${percent(moved.ofBox)} of that. Fins, vents and ` +
+                `edges push ` +
                 'back, and a fan gives way to what pushes: the more pressure, the less flow.',
             ]
           : []),
@@ -101,7 +103,8 @@ const thicker: LibraryPage = {
     told(
       'In short',
       [
-        'The air warms up on its way through: what comes out at the back of a thin core is hot already, and the second ' +
+        'The air warms up on its way through: what comes out at the back of a thin core is hot already, and ' +
+          'the second ' +
           'half of a thick one is given hot air. It also lets less of it through.',
         `Here, with this fan, twice as thick carries ${twiceInWords(job)}.`,
       ],
@@ -121,7 +124,8 @@ const passes: LibraryPage = {
     told(
       'In short',
       [
-        'Leading the same coolant through the same core two or three times makes it faster in the tubes; the air that ' +
+        'Leading the same coolant through the same core two or three times makes it faster in the tubes; ' +
+          'the air that ' +
           'carries the heat is the same, and the pump has more to push. What it comes to here stands below.',
       ],
       ['passes', ...dutyColumns(job)],

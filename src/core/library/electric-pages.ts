@@ -48,7 +48,8 @@ const fuseAndWire: LibraryPage = {
     const ratings = [0.5, 1, 2, 4].map((f) => fuseRatings.find((r) => r >= f * fuse!.ratingA) ?? 100)
     return [
       told('In short', [
-        `Worn through to the frame, a wire here would carry ${amps(job, shorted)}: it glows within seconds and takes the ` +
+        `Worn through to the frame, a wire here would carry ${amps(job, shorted)}: it glows within seconds ` +
+          `and takes the ` +
           'loom with it. The fuse is there for that moment, and must open before its thinnest wire is too hot.',
         `The thinnest wire behind it is the ${weakest.name}: ${amps(job, weakest.allowedA)} for good. The fuse is ` +
           `${fuse!.ratingA} A.`,
@@ -83,7 +84,8 @@ const turnedBlade: LibraryPage = {
       told(
         'In short',
         [
-          'A blade is a screw: turned over it is the same screw, and pushes the same way when it turns the same way, but ' +
+          'A blade is a screw: turned over it is the same screw, and pushes the same way when it turns the ' +
+            'same way, but ' +
             'with the back of its profile.',
           `What turns the air is which way it turns: the two wires of a ${motor} motor, or the fan as a whole.`,
         ],
@@ -122,7 +124,8 @@ const band: LibraryPage = {
         [
           `It starts at ${c(on.c)} and stops at ${c(off.c)}, as the probe shows. What lies between is the band: ` +
             `${format(bandK, 'temperatureDifference', job.units, 2)}.`,
-          'Without one it would start and stop at the same point, at each flicker of the probe: each start is several ' +
+          'Without one it would start and stop at the same point, at each flicker of the probe: each start ' +
+            'is several ' +
             'times the running current, in contacts, fuse and motor.',
         ],
         ['band', 'starts in half an hour', 'hottest', 'share of the time it runs'],
@@ -142,11 +145,14 @@ const restVolts: LibraryPage = {
       told(
         'In short',
         [
-          'Charging packs the surface of the plates first. Until that has sunk in, the volts are those of the surface: ' +
+          'Charging packs the surface of the plates first. Until that has sunk in, the volts are those of ' +
+            'the surface: ' +
             'half a volt and more too high.',
           'Let it stand for an hour with nothing on, or burn the lights for two minutes and wait five. Then read it.',
-          `At rest, 0.1 V is about ${percent(0.1 / ((restVoltage(kind, 1, systemV) - restVoltage(kind, 0.5, systemV)) / 0.5))} ` +
-            `of this battery of ${format(capacityAh, 'batteryCapacity', job.units, 2)}: one decimal of a meter is not enough.`,
+          `At rest, 0.1 V is about ` +
+            `${percent(0.1 / ((restVoltage(kind, 1, systemV) - restVoltage(kind, 0.5, systemV)) / 0.5))} ` +
+            `of this battery of ${format(capacityAh, 'batteryCapacity', job.units, 2)}: one decimal of a ` +
+            `meter is not enough.`,
         ],
         ['charge', 'volts at rest'],
         [1, 0.75, 0.5, 0.25].map((s) => [percent(s), v(s)]),
@@ -167,10 +173,12 @@ const relay: LibraryPage = {
     const runs = motorsOf(net).reduce((sum, m) => sum + Math.abs(s.amps.get(m.name) ?? 0), 0)
     return [
       told('In short', [
-        `Through the key of this machine, as it is wired, go ${amps(job, through)} for the fan while it runs; the fan ` +
+        `Through the key of this machine, as it is wired, go ${amps(job, through)} for the fan while it ` +
+          `runs; the fan ` +
           `itself takes ${amps(job, runs)}.`,
         `Hung on the key it would be ${amps(job, runCurrent(bench, fan!).value)} running and ` +
-          `${amps(job, startCurrent(bench, fan!).value)} at each start, through contacts that were made for lamps: they ` +
+          `${amps(job, startCurrent(bench, fan!).value)} at each start, through contacts that were made for ` +
+          `lamps: they ` +
           'burn, weld, and one day the key no longer switches off.',
         'A coil of a relay asks some 0.15 A of the key; its contact is fed from the battery through a fuse of its own.',
       ]),

@@ -7,21 +7,25 @@ const tell = (id: string, name: (typeof names)[number]) => answers.find((p) => p
 const table = (id: string, name: (typeof names)[number], n = 0) =>
   answers.find((p) => p.id === id)!.tell(example(name))[n]!.table!.rows
 
-test('every question has its answer, with figures wherever it is worked, and comes up at a margin or step that there is', () => {
-  expect(answers.map((a) => a.id).sort()).toEqual(questions.map((q) => q.id).sort())
-  for (const page of answers) {
-    const where = names.filter((n) => page.when(example(n)))
-    expect([page.id, where.length > 0]).toEqual([page.id, true])
-    for (const name of where) expect(JSON.stringify(page.tell(example(name)))).not.toMatch(/NaN|undefined|Infinity/)
-  }
-  const steps = new Set(names.flatMap((n) => stepsOf(example(n)).map((s) => s.id)))
-  for (const { id, margins, steps: at } of questions) {
-    expect([id, margins.length + at.length > 0]).toEqual([id, true])
-    for (const step of at) if (step !== 'core-off') expect([id, steps.has(step)]).toEqual([id, true])
-  }
-  expect(questionsAtMargin('fuse').map((p) => p.id)).toContain('fuse-and-wire')
-  expect(questionsAtStep('fuse-in').map((p) => p.id)).toContain('fuse-and-wire')
-})
+test(
+  'every question has its answer, with figures wherever it is worked, and comes up at a margin or step ' +
+    'that there is',
+  () => {
+    expect(answers.map((a) => a.id).sort()).toEqual(questions.map((q) => q.id).sort())
+    for (const page of answers) {
+      const where = names.filter((n) => page.when(example(n)))
+      expect([page.id, where.length > 0]).toEqual([page.id, true])
+      for (const name of where) expect(JSON.stringify(page.tell(example(name)))).not.toMatch(/NaN|undefined|Infinity/)
+    }
+    const steps = new Set(names.flatMap((n) => stepsOf(example(n)).map((s) => s.id)))
+    for (const { id, margins, steps: at } of questions) {
+      expect([id, margins.length + at.length > 0]).toEqual([id, true])
+      for (const step of at) if (step !== 'core-off') expect([id, steps.has(step)]).toEqual([id, true])
+    }
+    expect(questionsAtMargin('fuse').map((p) => p.id)).toContain('fuse-and-wire')
+    expect(questionsAtStep('fuse-in').map((p) => p.id)).toContain('fuse-and-wire')
+  },
+)
 
 test('a fuse over what the thinnest wire may carry does not guard it; the wire as its size has it, by hand', () => {
   // 1 mm² in a sleeve at 60 °C is less than the 20 A it carries alone at 30 °C

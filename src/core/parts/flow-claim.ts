@@ -27,6 +27,7 @@ export function flowClaimInWords(part: FanPart): string | null {
   if (verdict === 'can be') return null
   return verdict === 'cannot be'
     ? `Its flow and pressure would take ${percent(share, 2)} of the power on its label: one of the three is not true.`
-    : `Its flow and pressure would take ${percent(share, 2)} of the power on its label; small fans turn 15 to 40 % of it ` +
+    : `Its flow and pressure would take ${percent(share, 2)} of the power on its label; small fans turn 15 ` +
+        `to 40 % of it ` +
         'into moving air. Measure it before you count on it.'
 }

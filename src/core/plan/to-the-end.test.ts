@@ -21,7 +21,10 @@ const proved = (job: Job, id: string): Job => {
   )
 }
 
-/** Works as somebody would who does what is not locked, whatever comes first, until nothing is left or all is locked. */
+/**
+ * Works as somebody would who does what is not locked, whatever comes first, until nothing is left or all is
+ * locked.
+ */
 function workedThrough(begun: Job): { job: Job; stuck: string[] } {
   let job: Job = answerNeeds(
     { ...begun, baseline: { ...begun.baseline, state: 'cannot be had' } },
@@ -50,32 +53,36 @@ function workedThrough(begun: Job): { job: Job; stuck: string[] } {
   }
 }
 
-test('every kind of job on every machine comes to its end: no lock waits for what waits for it, then it can be signed, and not a step before', () => {
-  const jobs = startedJobs().flatMap((job) =>
-    (jobKinds[job.kind].mountsFan ? mountsFor(job) : [job.place.mount]).map((mount) => changeMount(job, mount)),
-  )
-  expect(jobs.length).toBeGreaterThan(15)
-  for (const begun of jobs) {
-    const { job, stuck } = workedThrough(chosen({ ...begun, setting: { state: 'test' } }, shelf))
-    const who = [job.machine.kind, job.kind, job.place.mount]
-    expect([...who, stuck]).toEqual([...who, []])
-    const { blockers, toAccept } = signing(job, evaluate(job))
-    expect([...who, blockers]).toEqual([...who, []])
-    const accepted: Job = {
-      ...job,
-      acceptances: toAccept.map(({ margin, part: of, verdict, worst }) => ({
-        margin,
-        part: of,
-        verdict,
-        worst,
-        who: 'me',
-        at: AT,
-        why: 'told',
-      })),
+test(
+  'every kind of job on every machine comes to its end: no lock waits for what waits for it, then it can ' +
+    'be signed, and not a step before',
+  () => {
+    const jobs = startedJobs().flatMap((job) =>
+      (jobKinds[job.kind].mountsFan ? mountsFor(job) : [job.place.mount]).map((mount) => changeMount(job, mount)),
+    )
+    expect(jobs.length).toBeGreaterThan(15)
+    for (const begun of jobs) {
+      const { job, stuck } = workedThrough(chosen({ ...begun, setting: { state: 'test' } }, shelf))
+      const who = [job.machine.kind, job.kind, job.place.mount]
+      expect([...who, stuck]).toEqual([...who, []])
+      const { blockers, toAccept } = signing(job, evaluate(job))
+      expect([...who, blockers]).toEqual([...who, []])
+      const accepted: Job = {
+        ...job,
+        acceptances: toAccept.map(({ margin, part: of, verdict, worst }) => ({
+          margin,
+          part: of,
+          verdict,
+          worst,
+          who: 'me',
+          at: AT,
+          why: 'told',
+        })),
+      }
+      expect([...who, signing(accepted, evaluate(accepted)).ready]).toEqual([...who, true])
+      // with one step back it is not
+      const back = { ...accepted, build: { ...accepted.build, done: accepted.build.done.slice(0, -1) } }
+      expect([...who, signing(back, evaluate(back)).ready]).toEqual([...who, false])
     }
-    expect([...who, signing(accepted, evaluate(accepted)).ready]).toEqual([...who, true])
-    // with one step back it is not
-    const back = { ...accepted, build: { ...accepted.build, done: accepted.build.done.slice(0, -1) } }
-    expect([...who, signing(back, evaluate(back)).ready]).toEqual([...who, false])
-  }
-})
+  },
+)

@@ -186,7 +186,10 @@ export class PracticeBench {
     if (act.do === 'fuse' && act.how === 'bigger')
       return 'A bigger fuse guards nothing: the wire becomes the fuse, and burns under the tank.'
     if (act.do === 'jumper' && act.to === GROUND)
-      return 'A lead from positive to ground is a short with nothing in it: it glows in your hand, and the battery may burst.'
+      return (
+        'A lead from positive to ground is a short with nothing in it: it glows in your hand, and the ' +
+        'battery may burst.'
+      )
     if (act.do === 'open the cap' && this.conditions.heat === 'hot')
       return 'Hot coolant under pressure comes out as steam: open nothing above 50 °C.'
     if (act.do !== 'turn by hand') return null

@@ -49,12 +49,15 @@ function pins(random: Random): Drill {
   const held: Held = { seen: pick(random, ['pin side', 'wire side'] as const), quarters: Math.floor(random() * 4) }
   const pin = pick(random, relayPins)
   return {
-    ask: `Seen onto its ${held.seen === 'pin side' ? 'pins' : 'wires, the base in the hand'}: which pin is marked? As the numbers usually stand; the corner that is cut is where its name is.`,
+    ask:
+      `Seen onto its ${held.seen === 'pin side' ? 'pins' : 'wires, the base in the hand'}: which pin is ` +
+      `marked? As the numbers usually stand; the corner that is cut is where its name is.`,
     picture: pinAsked(held, pin),
     answers: relayPins,
     figure: null,
     right: pin,
-    working: `${pin}: ${pinTells[pin]}. Seen from the wires left and right change places; turning it turns all of them.`,
+    working:
+      `${pin}: ${pinTells[pin]}. Seen from the wires left and right change places; turning it turns ` + `all of them.`,
   }
 }
 
@@ -70,7 +73,10 @@ function settings(random: Random): Drill {
   const [on, off] = [points.on.c, points.off.c]
   const shows = readingOf(coolant(opens), air(outside), kappa).c
   return {
-    ask: `The engine’s thermostat opens at ${opens} °C. The probe shows ${Math.round(kappa * 100)} % of what the coolant has over its air, which is ${outside} °C at most. Which pair stops, is in time, and does not run all day?`,
+    ask:
+      `The engine’s thermostat opens at ${opens} °C. The probe shows ${Math.round(kappa * 100)} % of ` +
+      `what the coolant has over its air, which is ${outside} °C at most. Which pair stops, is in time, and ` +
+      `does not run all day?`,
     picture: null,
     answers: mixed(random, [
       pair(on, off),
@@ -80,7 +86,9 @@ function settings(random: Random): Drill {
     ]),
     figure: null,
     right: pair(on, off),
-    working: `Held at ${opens} °C the probe shows ${outside} + ${kappa} × (${opens} − ${outside}) = ${shows.toFixed(1)} °C: off must lie above that, on a band higher, and not so high that the coolant runs away.`,
+    working:
+      `Held at ${opens} °C the probe shows ${outside} + ${kappa} × (${opens} − ${outside}) = ` +
+      `${shows.toFixed(1)} °C: off must lie above that, on a band higher, and not so high that the coolant runs away.`,
   }
 }
 
@@ -98,7 +106,9 @@ function direction(random: Random): Drill {
   ]
   const right = way === null ? answers[4]! : `${way.air}, ${way.effectiveness < 1 ? 'weakly' : 'at its best'}`
   return {
-    ask: `A ${motor} fan, its wires ${swapped ? 'swapped' : 'as marked'}, its blade ${turned ? 'turned over on the shaft' : 'as it came'}. Which way does it blow?`,
+    ask:
+      `A ${motor} fan, its wires ${swapped ? 'swapped' : 'as marked'}, its blade ` +
+      `${turned ? 'turned over on the shaft' : 'as it came'}. Which way does it blow?`,
     picture: null,
     answers,
     figure: null,
@@ -106,7 +116,9 @@ function direction(random: Random): Drill {
     working:
       way === null
         ? 'A brushless fan has electronics behind its wires: swapped it does nothing, or dies.'
-        : 'Wires decide which way it turns, and with that which way the air goes. A blade turned over still pushes the same way when it turns the same way, only with its back: weakly. Both together: reversed, and its face is right for it again.',
+        : 'Wires decide which way it turns, and with that which way the air goes. A blade turned over still ' +
+          'pushes the same way when it turns the same way, only with its back: weakly. Both together: reversed, ' +
+          'and its face is right for it again.',
   }
 }
 
@@ -134,12 +146,17 @@ function sizes(random: Random): Drill {
   const offered = all.slice(Math.max(0, at - 2), at + 3)
   const drop = runA * conductorResistance(runA, { name: 'wire', size: right, lengthM, ...around }).value
   return {
-    ask: `${runA} A, ${lengthM} m of wire there and back, two in a sleeve at 60 °C, 3 % of 13.8 V to lose, behind a fuse of ${fuseA} A. The thinnest wire that does it all?`,
+    ask:
+      `${runA} A, ${lengthM} m of wire there and back, two in a sleeve at 60 °C, 3 % of 13.8 V to lose, ` +
+      `behind a fuse of ${fuseA} A. The thinnest wire that does it all?`,
     picture: null,
     answers: offered,
     figure: null,
     right,
-    working: `${right} may carry ${format(allowedCurrent(right, around).value, 'current', 'metric', 2)} there: more than the fuse, and ${runA} A is within 0.8 of it. It loses ${format(drop, 'voltage', 'metric', 2)} of the ${format(limitV, 'voltage', 'metric', 2)}.`,
+    working:
+      `${right} may carry ${format(allowedCurrent(right, around).value, 'current', 'metric', 2)} ` +
+      `there: more than the fuse, and ${runA} A is within 0.8 of it. It loses ` +
+      `${format(drop, 'voltage', 'metric', 2)} of the ${format(limitV, 'voltage', 'metric', 2)}.`,
   }
 }
 
@@ -156,7 +173,11 @@ function millivolts(random: Random): Drill {
     answers: null,
     figure: { quantity: 'current', value: mv / 1000 / bladeFuseOhm(ratingA), share: 0.15 },
     right: '',
-    working: `Cold, such a fuse has about 0.12 ÷ ${ratingA}^1.2 = ${format(bladeFuseOhm(ratingA), 'resistance', 'metric', 2)}: ${mv} mV over that are ${format(mv / 1000 / bladeFuseOhm(ratingA), 'current', 'metric', 2)}. Warm it has a little more: the truth is somewhat less.`,
+    working:
+      `Cold, such a fuse has about 0.12 ÷ ${ratingA}^1.2 = ` +
+      `${format(bladeFuseOhm(ratingA), 'resistance', 'metric', 2)}: ${mv} mV over that are ` +
+      `${format(mv / 1000 / bladeFuseOhm(ratingA), 'current', 'metric', 2)}. Warm it has a little more: the ` +
+      `truth is somewhat less.`,
   }
 }
 

@@ -32,21 +32,25 @@ function apart(run: Run, fifth: Run) {
   return { last: most((l) => l.lastC), fan: most((l) => l.fanS), duty: most((l) => l.dutyS) }
 }
 
-test('steps of a second move no temperature by 0.02 K and no time by half a second against steps a fifth as long; rough ones a few hundredths of a peak', () => {
-  for (const job of [...jobs, ramped(6), ramped(12)])
-    for (const season of seasons)
-      for (const fan of runFans) {
-        const at = { season, fan, whatIf: 'as it is' } as const
-        const [whole, rough, fifth] = [{}, COARSE, { stepS: 0.2 }].map((steps) => simulate(job, at, steps)!)
-        expect(Math.abs(whole!.peakC - fifth!.peakC)).toBeLessThan(0.02)
-        expect(Math.abs(rough!.peakC - fifth!.peakC)).toBeLessThan(0.05)
-        expect([whole!.starts, rough!.starts]).toEqual([fifth!.starts, fifth!.starts])
-        const [near, far] = [apart(whole!, fifth!), apart(rough!, fifth!)]
-        expect(near.last).toBeLessThan(0.02)
-        expect(Math.max(near.fan, near.duty)).toBeLessThan(0.5)
-        expect(far.last).toBeLessThan(0.25)
-        expect(Math.max(far.fan, far.duty)).toBeLessThan(2)
-        // what it says went out through core or vents did so in short steps too
-        expect(Math.abs(rough!.energy.carried / fifth!.energy.carried - 1)).toBeLessThan(0.005)
-      }
-})
+test(
+  'steps of a second move no temperature by 0.02 K and no time by half a second against steps a fifth as ' +
+    'long; rough ones a few hundredths of a peak',
+  () => {
+    for (const job of [...jobs, ramped(6), ramped(12)])
+      for (const season of seasons)
+        for (const fan of runFans) {
+          const at = { season, fan, whatIf: 'as it is' } as const
+          const [whole, rough, fifth] = [{}, COARSE, { stepS: 0.2 }].map((steps) => simulate(job, at, steps)!)
+          expect(Math.abs(whole!.peakC - fifth!.peakC)).toBeLessThan(0.02)
+          expect(Math.abs(rough!.peakC - fifth!.peakC)).toBeLessThan(0.05)
+          expect([whole!.starts, rough!.starts]).toEqual([fifth!.starts, fifth!.starts])
+          const [near, far] = [apart(whole!, fifth!), apart(rough!, fifth!)]
+          expect(near.last).toBeLessThan(0.02)
+          expect(Math.max(near.fan, near.duty)).toBeLessThan(0.5)
+          expect(far.last).toBeLessThan(0.25)
+          expect(Math.max(far.fan, far.duty)).toBeLessThan(2)
+          // what it says went out through core or vents did so in short steps too
+          expect(Math.abs(rough!.energy.carried / fifth!.energy.carried - 1)).toBeLessThan(0.005)
+        }
+  },
+)

@@ -77,50 +77,54 @@ test('a shopping list has what somebody said is not there, and tells apart what 
   expect(shoppingSheet(lacking, []).sections.map((s) => s.table!.rows.map(([what]) => what))).toEqual([[first!.what]])
 })
 
-test('as built: what cannot be seen, wires as the cut list has them, numbers, settings and pictures; the life of a machine over its jobs', () => {
-  const part = {
-    what: 'fan',
-    number: 'BM-190',
-    from: 'Beck Motor',
-    count: 1,
-    price: 60,
-    warrantyUntil: '2028-05-01',
-    at: AT,
-  }
-  const left = { controller: 'controller1', startsC: 87, stopsC: 82, purpose: 'winter' as const, why: 'colder' }
-  const full = job(
-    leaveSetting(
-      job(
-        addLooseJoint(
-          job(addBought(job(addPhoto(signed, { id: 'p1', of: 'step:mount', words: '', at: AT })), part)),
-          'blades at the lamp',
-          AT,
+test(
+  'as built: what cannot be seen, wires as the cut list has them, numbers, settings and pictures; the ' +
+    'life of a machine over its jobs',
+  () => {
+    const part = {
+      what: 'fan',
+      number: 'BM-190',
+      from: 'Beck Motor',
+      count: 1,
+      price: 60,
+      warrantyUntil: '2028-05-01',
+      at: AT,
+    }
+    const left = { controller: 'controller1', startsC: 87, stopsC: 82, purpose: 'winter' as const, why: 'colder' }
+    const full = job(
+      leaveSetting(
+        job(
+          addLooseJoint(
+            job(addBought(job(addPhoto(signed, { id: 'p1', of: 'step:mount', words: '', at: AT })), part)),
+            'blades at the lamp',
+            AT,
+          ),
         ),
+        left,
+        { by: 'me', at: '2026-11-01T10:00:00Z' },
       ),
-      left,
-      { by: 'me', at: '2026-11-01T10:00:00Z' },
-    ),
-  )
-  const sheet = asBuiltSheet(full)
-  const rows = (heading: string) => sheet.sections.find((s) => s.heading === heading)?.table?.rows ?? []
-  expect(words(sheet, 'Where it lies')).toMatch(/Fuse: .* from the post.*Held by friction only: blades at the lamp/)
-  expect(rows('Parts by number')).toEqual([['fan', 'BM-190', 'Beck Motor', '1', '2028-05-01']])
-  expect(rows('Settings as left')[0]).toEqual(['2026-11-01', 'winter', '87 °C', '82 °C', 'colder', 'me'])
-  expect(rows('Cut list')).toEqual(
-    benchSheet(full, evaluate(full)).sections.find((s) => s.heading === 'Cut list')!.table!.rows,
-  )
-  expect(sheet.sections.find((s) => s.heading === 'Pictures')!.pictures).toEqual([
-    { id: 'p1', words: 'Mount the fan, 2026-03-01' },
-  ])
-  const older = { ...example('fell-bike-mid-build'), title: 'Fell team bike, before' }
-  const life = machineLife([
-    { id: 'new', job: full },
-    { id: 'old', job: older },
-  ])
-  expect(life.map((e) => e.at)).toEqual([...life.map((e) => e.at)].sort().reverse())
-  expect(life[0]).toMatchObject({ kind: 'setting', job: 'new', about: 'colder (me)' })
-  expect(life.find((e) => e.kind === 'part')).toMatchObject({
-    about: 'no. BM-190, from Beck Motor, warranty until 2028-05-01',
-  })
-  expect(life.filter((e) => e.kind === 'job').map((e) => e.job)).toEqual(expect.arrayContaining(['new', 'old']))
-})
+    )
+    const sheet = asBuiltSheet(full)
+    const rows = (heading: string) => sheet.sections.find((s) => s.heading === heading)?.table?.rows ?? []
+    expect(words(sheet, 'Where it lies')).toMatch(/Fuse: .* from the post.*Held by friction only: blades at the lamp/)
+    expect(rows('Parts by number')).toEqual([['fan', 'BM-190', 'Beck Motor', '1', '2028-05-01']])
+    expect(rows('Settings as left')[0]).toEqual(['2026-11-01', 'winter', '87 °C', '82 °C', 'colder', 'me'])
+    expect(rows('Cut list')).toEqual(
+      benchSheet(full, evaluate(full)).sections.find((s) => s.heading === 'Cut list')!.table!.rows,
+    )
+    expect(sheet.sections.find((s) => s.heading === 'Pictures')!.pictures).toEqual([
+      { id: 'p1', words: 'Mount the fan, 2026-03-01' },
+    ])
+    const older = { ...example('fell-bike-mid-build'), title: 'Fell team bike, before' }
+    const life = machineLife([
+      { id: 'new', job: full },
+      { id: 'old', job: older },
+    ])
+    expect(life.map((e) => e.at)).toEqual([...life.map((e) => e.at)].sort().reverse())
+    expect(life[0]).toMatchObject({ kind: 'setting', job: 'new', about: 'colder (me)' })
+    expect(life.find((e) => e.kind === 'part')).toMatchObject({
+      about: 'no. BM-190, from Beck Motor, warranty until 2028-05-01',
+    })
+    expect(life.filter((e) => e.kind === 'job').map((e) => e.job)).toEqual(expect.arrayContaining(['new', 'old']))
+  },
+)

@@ -265,29 +265,35 @@ test('what lies in a bay gets the bay’s heat; what lies by the exhaust 30 K mo
   ).toBe(false)
 })
 
-test('contacts that the circuit has stand in the supply: relay 8 mohm, isolator 5, a key’s feed 20 and its fuse', () => {
-  const ohm = (job: Job): number => circuitsOf(job)[0]!.contactsOhm
-  expect(ohm(buggy)).toBeCloseTo(0.008, 9)
-  expect(ohm(trailer)).toBeCloseTo(0.013, 9)
-  const keyed = changeRun(buggy, { source: 'key switch' })
-  expect(ohm(keyed)).toBeCloseTo(0.008 + 0.005 + 0.015 + 0.12 * 10 ** -1.2, 9)
-  expect(wiresOf(new Bench(lookupOf(keyed)), circuitsOf(keyed)[0]!).contactsOhm).toBe(ohm(keyed))
-})
+test(
+  'contacts that the circuit has stand in the supply: relay 8 mohm, isolator 5, a key’s feed 20 and its ' + 'fuse',
+  () => {
+    const ohm = (job: Job): number => circuitsOf(job)[0]!.contactsOhm
+    expect(ohm(buggy)).toBeCloseTo(0.008, 9)
+    expect(ohm(trailer)).toBeCloseTo(0.013, 9)
+    const keyed = changeRun(buggy, { source: 'key switch' })
+    expect(ohm(keyed)).toBeCloseTo(0.008 + 0.005 + 0.015 + 0.12 * 10 ** -1.2, 9)
+    expect(wiresOf(new Bench(lookupOf(keyed)), circuitsOf(keyed)[0]!).contactsOhm).toBe(ohm(keyed))
+  },
+)
 
-test('a plain wire behind the key: always on with it, no setting, keys or probe; fuses beyond 40 A can be written', () => {
-  const part = byHand(bike.controllers[0]!.part, 'always')
-  const always = changeIntent(
-    changeRun(chooseController(bike, part, null), { switchedBy: 'controller', source: 'key switch' }),
-    { control: 'always on' },
-  )
-  expect(wrong(always)).toEqual([])
-  const steps = stepsOf(always).map((s) => s.id)
-  for (const id of ['probe', 'controller', 'test-setting']) expect(steps).not.toContain(id)
-  expect(evaluate(always).margins.find((m) => m.id === 'trigger')).toBeUndefined()
-  const large = changeFuse(buggy, 50)
-  expect(large.fuses[0]).toMatchObject({ kind: 'large blade', ratingA: 50 })
-  expect(jobSchema.safeParse(changeFuse(buggy, 50, 'breaker')).success).toBe(true)
-})
+test(
+  'a plain wire behind the key: always on with it, no setting, keys or probe; fuses beyond 40 A can be ' + 'written',
+  () => {
+    const part = byHand(bike.controllers[0]!.part, 'always')
+    const always = changeIntent(
+      changeRun(chooseController(bike, part, null), { switchedBy: 'controller', source: 'key switch' }),
+      { control: 'always on' },
+    )
+    expect(wrong(always)).toEqual([])
+    const steps = stepsOf(always).map((s) => s.id)
+    for (const id of ['probe', 'controller', 'test-setting']) expect(steps).not.toContain(id)
+    expect(evaluate(always).margins.find((m) => m.id === 'trigger')).toBeUndefined()
+    const large = changeFuse(buggy, 50)
+    expect(large.fuses[0]).toMatchObject({ kind: 'large blade', ratingA: 50 })
+    expect(jobSchema.safeParse(changeFuse(buggy, 50, 'breaker')).success).toBe(true)
+  },
+)
 
 test('a second fan gets a controller of its own, set later than the first', () => {
   const own = ownController(two(buggy), 1)
@@ -333,74 +339,83 @@ function bareNodes(job: Job, closed: ReadonlySet<string>): ReadonlySet<string> {
   return reached
 }
 
-test('over circuits of every make: nothing called “as asked” feeds the ignition, no bare wire is unnamed, every terminal has its wire', () => {
-  fc.assert(
-    fc.property(anyWiring, ({ job, controller, source, switchedBy, frame, live, wiring }) => {
-      const trailing = job.engine === null
-      const based = controller ? chooseController(job, controller, null) : job
-      const made = changeWiring(
-        {
-          ...based,
-          use: { ...based.use, live: trailing ? 'isolator' : live },
-          runs: based.runs.map((r) => ({ ...r, frame, switchedBy, ...(trailing ? {} : { source }) })),
-        },
-        {
-          ...wiring,
-          ...(trailing ? { override: wiring.override === 'key' ? ('feed' as const) : wiring.override } : {}),
-        },
-      )
-      const proof = provedCircuit(made)
-      for (const s of [...proof.rows.flatMap((r) => r.states), ...proof.latches])
-        if (s.mismatch === null && !s.conditions.key && !trailing)
-          expect(s.solution.floating.includes('ign') || s.solution.volts.get('ign')! <= 1).toBe(true)
-      // every way that ends elsewhere is there: solved once more from each state beside it, none is new
-      const states = switchStates(proof.net)
-      const bare = new Set(
-        states.flatMap((s) => {
-          const closed = new Set(Object.entries(s).flatMap(([by, on]) => (on ? [by] : [])))
-          const nodes = bareNodes(made, closed)
-          return proof.net.elements.flatMap((e) =>
-            e.kind === 'wire' && e.conductor !== null && [e.a, e.b].some((n) => n !== 'gnd' && nodes.has(n))
-              ? [e.name]
-              : [],
-          )
-        }),
-      )
-      for (const g of guardsOf(made)) expect([g.wire, g.bare || g.unknown !== null]).toEqual([g.wire, bare.has(g.wire)])
-      expect(gapsOf(made, proof.net)).toEqual([])
-    }),
-    { numRuns: 100, seed: 14 },
-  )
-})
-
-test('a kit that is fed by the battery and switches by its own contact is as asked by one wish only, its battery beside it', () => {
-  const kit = (live: Job['use']['live']): Job =>
-    changeWiring(
-      changeIntent(
-        changeRun(
-          { ...bike, use: { ...bike.use, live } },
+test(
+  'over circuits of every make: nothing called “as asked” feeds the ignition, no bare wire is unnamed, ' +
+    'every terminal has its wire',
+  () => {
+    fc.assert(
+      fc.property(anyWiring, ({ job, controller, source, switchedBy, frame, live, wiring }) => {
+        const trailing = job.engine === null
+        const based = controller ? chooseController(job, controller, null) : job
+        const made = changeWiring(
           {
-            source: 'battery',
-            switchedBy: 'controller',
+            ...based,
+            use: { ...based.use, live: trailing ? 'isolator' : live },
+            runs: based.runs.map((r) => ({ ...r, frame, switchedBy, ...(trailing ? {} : { source }) })),
           },
-        ),
-        { control: 'thermostat', deadWhenParked: 'the fan' },
-      ),
-      {
-        controlFrom: 'feed',
-        timer: false,
-        isolator: false,
-        override: 'none',
-        call: false,
-        diodes: [],
-        side: 'positive',
-      },
+          {
+            ...wiring,
+            ...(trailing ? { override: wiring.override === 'key' ? ('feed' as const) : wiring.override } : {}),
+          },
+        )
+        const proof = provedCircuit(made)
+        for (const s of [...proof.rows.flatMap((r) => r.states), ...proof.latches])
+          if (s.mismatch === null && !s.conditions.key && !trailing)
+            expect(s.solution.floating.includes('ign') || s.solution.volts.get('ign')! <= 1).toBe(true)
+        // every way that ends elsewhere is there: solved once more from each state beside it, none is new
+        const states = switchStates(proof.net)
+        const bare = new Set(
+          states.flatMap((s) => {
+            const closed = new Set(Object.entries(s).flatMap(([by, on]) => (on ? [by] : [])))
+            const nodes = bareNodes(made, closed)
+            return proof.net.elements.flatMap((e) =>
+              e.kind === 'wire' && e.conductor !== null && [e.a, e.b].some((n) => n !== 'gnd' && nodes.has(n))
+                ? [e.name]
+                : [],
+            )
+          }),
+        )
+        for (const g of guardsOf(made))
+          expect([g.wire, g.bare || g.unknown !== null]).toEqual([g.wire, bare.has(g.wire)])
+        expect(gapsOf(made, proof.net)).toEqual([])
+      }),
+      { numRuns: 100, seed: 14 },
     )
-  expect(wrong(kit('whenever hot'))).toEqual([])
-  for (const live of ['key only', 'after-run', 'isolator'] as const) expect(wrong(kit(live))).not.toEqual([])
-  const parts = (live: Job['use']['live']) => margin(kit(live), 'battery').parts.map((p) => p.name)
-  expect(parts('whenever hot')).toContain('after switch-off')
-  expect(parts('key only')).not.toContain('after switch-off')
-  // what is fed by the key cannot be what was asked
-  expect(wrong(changeRun(kit('whenever hot'), { source: 'key switch' }))).not.toEqual([])
-})
+  },
+)
+
+test(
+  'a kit that is fed by the battery and switches by its own contact is as asked by one wish only, its ' +
+    'battery beside it',
+  () => {
+    const kit = (live: Job['use']['live']): Job =>
+      changeWiring(
+        changeIntent(
+          changeRun(
+            { ...bike, use: { ...bike.use, live } },
+            {
+              source: 'battery',
+              switchedBy: 'controller',
+            },
+          ),
+          { control: 'thermostat', deadWhenParked: 'the fan' },
+        ),
+        {
+          controlFrom: 'feed',
+          timer: false,
+          isolator: false,
+          override: 'none',
+          call: false,
+          diodes: [],
+          side: 'positive',
+        },
+      )
+    expect(wrong(kit('whenever hot'))).toEqual([])
+    for (const live of ['key only', 'after-run', 'isolator'] as const) expect(wrong(kit(live))).not.toEqual([])
+    const parts = (live: Job['use']['live']) => margin(kit(live), 'battery').parts.map((p) => p.name)
+    expect(parts('whenever hot')).toContain('after switch-off')
+    expect(parts('key only')).not.toContain('after switch-off')
+    // what is fed by the key cannot be what was asked
+    expect(wrong(changeRun(kit('whenever hot'), { source: 'key switch' }))).not.toEqual([])
+  },
+)

@@ -133,7 +133,8 @@ export function readDayCsv(text: string, name: string): DayFile {
       ...(joined > 0 ? [`${samples.length} lines, joined to ${day.legs.length} legs.`] : []),
       ...(strange.size
         ? [
-            `No such work: ${[...strange].slice(0, 5).join(', ')}. It is told from speed, load and engine speed instead.`,
+            `No such work: ${[...strange].slice(0, 5).join(', ')}. It is told from speed, load and engine ` +
+              `speed instead.`,
           ]
         : []),
     ],

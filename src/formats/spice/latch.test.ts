@@ -61,7 +61,8 @@ function card(e: Element, net: Netlist, before: Conditions, after: Conditions): 
     case 'switch':
       if (before[e.by] === after[e.by]) return before[e.by] ? [`r${e.name} ${ends} ${e.ohm}`] : []
       return [
-        `v${e.name}_hand ${e.name}_hand 0 pwl(0 ${before[e.by] ? 1 : 0} ${OPENS_S} ${before[e.by] ? 1 : 0} ${OPENS_S + 1e-3} ${after[e.by] ? 1 : 0})`,
+        `v${e.name}_hand ${e.name}_hand 0 pwl(0 ${before[e.by] ? 1 : 0} ${OPENS_S} ${before[e.by] ? 1 : 0} ` +
+          `${OPENS_S + 1e-3} ${after[e.by] ? 1 : 0})`,
         ...follows(e.name, e.a, e.b, [`${e.name}_hand`, GROUND], 0.6, 0.4, e.ohm),
       ]
     case 'contact': {

@@ -195,12 +195,12 @@ function AtBench(props: AtBench) {
   const terminals = [...net.nodes.keys()].map((name) => ({ name, words: names.node(name) }))
   const move = table.moves.find((m) => m.id === round.complaint.move)!
   const said = move.answers!.find((a) => a.id === round.complaint.found)!.words
+  const brought = <strong className="fw-medium">{`${move.title}: ${said}.`}</strong>
   const last = [...came].reverse().find((c) => c.act.do === 'meter')
   return (
     <>
       <p className="say">
-        {job.machine.name}. It is brought in with: <strong className="fw-medium">{`${move.title}: ${said}.`}</strong>{' '}
-        Wired as its sheet says, but for what is wrong.
+        {job.machine.name}. It is brought in with: {brought} Wired as its sheet says, but for what is wrong.
       </p>
       {isOver(came) ? (
         <Ways {...props} came={came} names={names} />

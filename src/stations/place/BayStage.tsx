@@ -12,7 +12,8 @@ import type { StationProps } from '../station'
 
 const wayName = (w: BayWay): string =>
   w.panel
-    ? `${w.panel.name}, ${w.blows === 'puller' ? 'drawing out' : 'pushing in'}${w.blows === w.side ? '' : ', wires swapped'}`
+    ? `${w.panel.name}, ` +
+      `${w.blows === 'puller' ? 'drawing out' : 'pushing in'}${w.blows === w.side ? '' : ', wires swapped'}`
     : 'no fan'
 const key = (w: BayWay): string => `${w.panel?.id ?? 'none'} ${w.side ?? ''}`
 const isNow = (job: Job, w: BayWay): boolean =>

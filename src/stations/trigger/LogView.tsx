@@ -58,7 +58,8 @@ function Offer({
   if (fit.residualK > MOST_LEFT_K)
     return (
       <>
-        {`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this machine do not `}
+        {`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this ` +
+          `machine do not `}
         belong together yet, and nothing is taken from it. Look at its columns, what it was doing, and the air.
       </>
     )

@@ -60,7 +60,8 @@ export const chosenPartsShape = {
             'share',
             [0.2, 1],
             'trigger',
-            'a contact thermometer on the tank or hose beside it, in a bay one in its air; engine hot, the cap stays on',
+            'a contact thermometer on the tank or hose beside it, in a bay one in its air; engine hot, the ' +
+              'cap stays on',
           ),
         ),
         overshootK: seenOnly(field('overshoot', 'temperatureDifference', [0, 60], 'trigger')),

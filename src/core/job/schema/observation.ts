@@ -6,7 +6,8 @@ import { observationTrouble } from '../observation-trouble'
 import { between, line, momentSchema } from './common'
 
 /**
- * Something that was seen of the machine, with its circumstances: what no single reading is, and a run can predict. What
+ * Something that was seen of the machine, with its circumstances: what no single reading is, and a run can
+ * predict. What
  * a kind does not ask for stands as null. SI, °C.
  * @see engineering §4, evidence
  */
