@@ -36,6 +36,7 @@ test('every door of the server parses what it is given and answers in words', as
       400,
       /heightM/,
     ],
+    ['/api/fault', { title: 'x', kind: 'trail-bike', units: 'metric', amps: -5, relay: true, fuseA: 1e9 }, 400, /amps/],
     ['/api/import', { ...fresh, title: 'x'.repeat(2_100_000) }, 400, /too large/],
     ['/api/import', { ...fresh, version: 99 }, 400, /newer Pyraxis/],
     ['/api/import', { format: 'pyraxis-jobs', version: 1 }, 400, /no list/],

@@ -1,4 +1,4 @@
-import type { Job } from '../job'
+import { cautions, type Job } from '../job'
 import { motorsOf } from '../circuit'
 import { runWaitsFor } from '../run'
 import { type JobNetlist, netlistOf, nodeInWords } from '../wiring'
@@ -39,6 +39,12 @@ function heatCells(moves: readonly HeatMove[], cells: readonly Cell[], of: reado
   })
 }
 
+/** Nothing is said of an engine's fumes where there is no engine. */
+const withoutFumes = (m: HeatMove): HeatMove => ({
+  ...m,
+  move: { ...m.move, caution: m.move.caution.replace(cautions.fumes, '').trim() },
+})
+
 interface Asked {
   readonly job: Job
   readonly net: JobNetlist
@@ -54,7 +60,7 @@ function asked(job: Job): Asked {
     job,
     net,
     circuit: movesOfCircuit(job, net),
-    heat: heatMoves.filter((m) => m.when(job)),
+    heat: heatMoves.filter((m) => m.when(job)).map((m) => (job.engine ? m : withoutFumes(m))),
     figures: figureMoves(job),
     others: notTheFan(job).moves,
   }

@@ -1,5 +1,5 @@
 import { lookInWords } from '../evidence/words'
-import { fieldsOf, type Job } from '../job'
+import { faultSought, fieldsOf, type Job } from '../job'
 import { type Evaluation, type Look, type MarginResult, worstMargin } from '../margins'
 import { stations, type Station } from '../fields'
 import { dangerousDebts, lockOf, nextStep } from '../build'
@@ -62,6 +62,7 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
   if (job.ended) return { text: `Ended: ${job.ended.why}`, station: 'machine' }
   const debt = dangerousDebts(job)[0]
   if (debt) return { text: `Nobody drives before it is put right: ${debt.what}`, station: 'build' }
+  if (faultSought(job)) return { text: 'Find the fault: a search is under way', station: 'prove' }
   const due = job.after.find((a) => a.dueOn !== null && a.doneOn === null && a.dueOn <= today)
   if (due) return { text: due.what, station: 'after' }
   if (job.signature) {

@@ -12,7 +12,7 @@ import {
   plannedSteps,
 } from '../build'
 import { planWarnings } from './warnings'
-import { type Job, type MarginId, wiresInUse } from '../job'
+import { faultSought, type Job, type MarginId, wiresInUse } from '../job'
 import {
   CORE_VERSION,
   type Evaluation,
@@ -93,6 +93,8 @@ function benchBlockers(job: Job): string[] {
     ...(isDry(job) ? ['The coolant is out.'] : []),
     ...dangerousDebts(job).map((d) => `Nobody may drive with this fix for now: ${d.what}.`),
     ...(left ? [`Work was left lying: ${left.why}.`] : []),
+    // what is sought after it was signed, the signature never answered for
+    ...(!job.signature && faultSought(job) ? ['A fault is being sought: end the search, in Prove.'] : []),
   ]
 }
 

@@ -1,6 +1,6 @@
 import { type Summary } from './summary-schema'
 import { CORE_VERSION, type Evaluation, evaluate, worstInWords } from '../margins'
-import { type Job, jobKinds } from '../job'
+import { faultSought, type Job, jobKinds } from '../job'
 import { stations } from '../fields'
 import { proofsOf, stateOfProof } from '../build'
 import { callsOf } from './calls'
@@ -14,10 +14,12 @@ const drawn = (x: number | null): number | null => (x === null ? null : Math.rou
 /** a day before all calendars: nothing is due on it */
 const NEVER_DUE = '0000-01-01'
 
-/** What a proof found that no margin says; null where all are as predicted or may stand. */
+/** What a proof or a search found that no margin says; null where all is as predicted, or may stand. */
 function proofInWords(job: Job): string | null {
   const found = proofsOf(job).find((p) => ['failed', 'differs'].includes(stateOfProof(job, p)))
-  return found ? `Proof ${stateOfProof(job, found)}: ${found.name}` : null
+  if (found) return `Proof ${stateOfProof(job, found)}: ${found.name}`
+  const sought = faultSought(job)
+  return sought ? `A fault is being sought, since ${sought.at.slice(0, 10)}` : null
 }
 
 /** A job's line of the yard. @param evaluation its margins, told as the job's own page tells them */

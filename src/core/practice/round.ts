@@ -94,9 +94,10 @@ export function roundOf(
   return complaint ? { seed, level, machine, cause, there, complaint, names } : null
 }
 
-/** Causes that show the very same at every move. */
+/** Causes that show the same at every move, as far as a meter tells volts and amps apart. */
 function alike(table: Table, fault: string): string[] {
-  const rowOf = (i: number): string => JSON.stringify(table.cells[i])
+  const rowOf = (i: number): string =>
+    JSON.stringify(table.cells[i]!.map((c) => (typeof c === 'number' ? Math.round(10 * c) : c)))
   const mine = table.causes.findIndex((c) => c.faults.length === 1 && c.faults[0] === fault)
   return table.causes.flatMap((c, i) => (rowOf(i) === rowOf(mine) ? [c.id] : []))
 }

@@ -1,7 +1,7 @@
 import { openDebts, proofsOf, stateOfProof } from '../build'
 import { circuitsOf, eachOnce, isThermostat } from '../fan-circuit'
 import { onOffPoints } from '../control'
-import { cautions, type Job, typicalMachines } from '../job'
+import { cautions, faultSought, type Job, typicalMachines } from '../job'
 import { CORE_VERSION } from '../margins'
 import { format, type UnitSystem } from '../units'
 import { section } from './section'
@@ -79,6 +79,7 @@ function honestly(job: Job): string[] {
     ...stood
       .filter((p) => p.state === 'failed' || p.state === 'differs')
       .map((p) => `NOT RIGHT, ${p.state}: ${p.name}.`),
+    ...(faultSought(job) ? [`NOT RIGHT: a fault is being sought, since ${day(faultSought(job)!.at)}.`] : []),
     ...openDebts(job).map(
       (d) =>
         `Right for now only: ${d.what}${d.until ? `, until ${d.until}` : ''}${d.dangerous ? '. DO NOT DRIVE' : ''}.`,

@@ -120,7 +120,7 @@ function EndForm({ table, standing, search, units, now, onEnd }: Props) {
     onEnd({
       cause: chosen.id.slice(0, 120),
       words: chosen.words.slice(0, 300),
-      repair: repair.trim(),
+      repair: repair.trim().slice(0, 400),
       proof: [...told, proof.trim()].join('; ').slice(0, 300),
       by: by.trim(),
       at: now().toISOString(),

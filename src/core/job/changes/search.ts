@@ -9,6 +9,10 @@ type Taken = Job | { readonly full: string }
 /** The search that is under way; null where none is. */
 export const openSearch = (job: Job): Search | null => job.searches.find((s) => s.ended === null) ?? null
 
+/** The fault that is being sought: a search under way in which something was said. */
+export const faultSought = (job: Job): Search | null =>
+  job.searches.find((s) => s.ended === null && s.found.length > 0) ?? null
+
 const changed = (job: Job, id: string, change: (s: Search) => Search): Job => ({
   ...job,
   searches: job.searches.map((s) => (s.id === id ? change(s) : s)),
