@@ -161,3 +161,42 @@ test('a machine fitted elsewhere is taken in by five questions, and its search b
   await expect(page.getByRole('region', { name: 'What it may be' })).toContainText('Fuse, 20 A: blown')
   await saved(page)
 })
+
+test('on a phone: a search is begun, answered by thumb and taken back; a lead is dragged onto a terminal by mouse', async ({
+  page,
+  yard,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openJob(page, yard, 'Vineyard spray buggy', '?station=prove')
+  await page.getByRole('tab', { name: 'Find the fault' }).click()
+  await page.getByRole('button', { name: 'Begin a search' }).click()
+  await page.getByLabel('Engine running and hot, the fan').selectOption('slow')
+  await page.getByRole('button', { name: 'That is all: what next?' }).click()
+  const title = page.getByRole('region', { name: 'Next' }).getByRole('heading')
+  await expect(title).toBeInViewport()
+  const first = await title.textContent()
+  await page.getByRole('button', { name: 'cannot be done here: another' }).click()
+  await expect(title).not.toHaveText(first!)
+  await expect(title).toBeInViewport()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
+  await saved(page)
+  // the yard tells of it, whatever its margins say
+  await page.goto(yard.url)
+  await expect(page.locator('.yard-line', { hasText: 'Vineyard spray buggy' })).toContainText('A fault is being sought')
+
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.goto(`${yard.url}/practice?seed=mouse&level=anything`)
+  await ready(page)
+  await page.getByRole('button', { name: 'Begin the round' }).click()
+  const terminal = page.locator('[data-terminal="fan1_plus"]')
+  await terminal.scrollIntoViewIfNeeded()
+  await page.locator('.lead-end.lead-red').scrollIntoViewIfNeeded()
+  const [lead, to] = [await page.locator('.lead-end.lead-red').boundingBox(), await terminal.boundingBox()]
+  await page.mouse.move(lead!.x + 20, lead!.y + 20)
+  await page.mouse.down()
+  await page.mouse.move(to!.x + 30, to!.y + 15, { steps: 8 })
+  await page.mouse.up()
+  await expect(page.getByLabel('red lead on')).toHaveValue('fan1_plus')
+  await page.getByRole('button', { name: 'Read the meter' }).click()
+  await expect(page.locator('.meter-face')).toHaveText(/^−?-?\d+\.\d\d V$/)
+})

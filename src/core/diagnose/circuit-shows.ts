@@ -130,6 +130,8 @@ export class Faulted {
 
   /** whether any fuse goes with a wire taken off where it begins */
   private apart(name: string): Cell {
+    // what blows nothing whole blows nothing with a wire less
+    if (!this.at(calledState(this.sound, false)).opened.length) return 'all fuses hold'
     const how: Edit = (n) => ({ ...n, elements: n.elements.filter((e) => e.name !== name) })
     return this.at(calledState(this.sound, false), `without ${name}`, how).opened.length
       ? 'one blows'
