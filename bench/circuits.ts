@@ -11,7 +11,8 @@ const shelf = readShelfFile(readFileSync('examples/shelf.json', 'utf8'))
 if (!read.ok || !shelf.ok) throw new Error('the examples cannot be read')
 const buggy = read.job
 const fixed = shelf.parts.find((p): p is ControllerPart => p.kind === 'controller' && p.fixed !== null)!
-const byHand: ControllerPart = { ...buggy.controllers[0]!.part, band: 'hand', range: null }
+const [own] = buggy.controllers
+const byHand: ControllerPart = { ...own!.part, band: 'hand', range: null }
 
 function* circuits(): Generator<Job> {
   for (const source of ['battery', 'key switch', 'accessory block', 'existing plug'] as const)

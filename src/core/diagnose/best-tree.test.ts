@@ -40,7 +40,7 @@ function classesOf({ moves, cells }: Table): number[][] {
       const same = first.findIndex((j) => {
         const [a, b] = [row[k]!, cells[j]![k]!]
         if (typeof a !== 'number' || typeof b !== 'number') return a === b
-        return fits(move, b, a) && fits(move, a, b)
+        return fits(move, b, a) || fits(move, a, b)
       })
       if (same >= 0) return same
       first.push(i)
@@ -61,7 +61,7 @@ function followed(table: Table, truth: number, complaint: Found): { minutes: num
   }
   // what is believed hardly at all is not sought further
   const belief = beliefs(table, found)
-  return { minutes, left: fitting(table, found).filter((i) => belief[i]! > 0.01 || i === truth) }
+  return { minutes, left: fitting(table, found).filter((i) => belief[i]! > 0.02 || i === truth) }
 }
 
 const complaintOf = (table: Table, truth: number): Found | null => {
@@ -123,7 +123,7 @@ test('so it is in forty other circuits: callers, feeds, relays and switches at r
         for (let n = 0; n < 2; n++) endsWell(table, classes, (pick + 17 * n) % table.causes.length)
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 40, seed: 1911 },
   )
 })
 

@@ -2,6 +2,14 @@ import { type Element, motorsOf, type Netlist } from '../circuit'
 import { cautions } from '../job'
 import { calledState, type CircuitMove, fanName, has, HOT, words } from './act'
 
+/** The range of a common meter that takes the battery's volts while it is charged. */
+const rangeOf = (net: Netlist): string =>
+  net.elements.some((e) => e.kind === 'source' && e.runningV > 19) ? '200 V' : '20 V'
+
+/** What is minded beside a fan that runs; of fumes only where there is an engine. */
+const whileRunning = (net: Netlist): string =>
+  has(net, 'key') ? `${cautions.surprise} ${cautions.fumes}` : cautions.surprise
+
 /** Terminals that a meter is held to: what a wire ends at, none that is the battery's own. */
 export function metered(net: Netlist, nameOf: (node: string) => string, nodes: readonly string[]): CircuitMove[] {
   const states = [
@@ -17,7 +25,7 @@ export function metered(net: Netlist, nameOf: (node: string) => string, nodes: r
         id: `volts:${id}:${node}`,
         title: `Volts at ${nameOf(node)}`,
         how:
-          `Meter on 20 V DC. Black lead on the battery’s negative post, red on ${nameOf(node)}, everything plugged ` +
+          `Meter on ${rangeOf(net)} DC. Black lead on the battery’s negative post, red on ${nameOf(node)}, everything plugged ` +
           `in. ${words(net, state)}.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
         caution: cautions.surprise,
         minutes: 2.5 + more,
@@ -39,7 +47,7 @@ function clamped(net: Netlist): CircuitMove[] {
       id: `amps:${m.name}`,
       title: `Current of ${fanName(net, m)}`,
       how: `Clamp round one wire of it, set to nought first. ${words(net, state)}. ${HOT}`,
-      caution: `${cautions.surprise} ${cautions.fumes}`,
+      caution: whileRunning(net),
       minutes: 3,
       risk: 0.5,
       tier: 'meter' as const,
@@ -58,9 +66,9 @@ export function atPlugs(net: Netlist): CircuitMove[] {
       id: `plug:${m.name}`,
       title: `Volts across the plug of ${fanName(net, m)}`,
       how:
-        `Meter on 20 V DC, red on its supply wire, black on its ground wire, plugged in. ` +
+        `Meter on ${rangeOf(net)} DC, red on its supply wire, black on its ground wire, plugged in. ` +
         `${words(net, state)}. ${HOT}`,
-      caution: `${cautions.surprise} ${cautions.fumes}`,
+      caution: whileRunning(net),
       minutes: 3,
       risk: 0.5,
       tier: 'meter',
