@@ -3,7 +3,6 @@
 import { useEffect, useRef } from 'react'
 import Button from 'react-bootstrap/Button'
 import { type Found, type Move, type Proposed, type Standing, type Table } from '@/core/diagnose'
-import { choiceEnds } from '@/core/job'
 import type { UnitSystem } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import { inWords, shareInWords, tierWords } from './say'
@@ -92,7 +91,7 @@ export function NextMove(props: Props) {
           value={null}
           quantity={move.figure!.quantity}
           system={units}
-          range={choiceEnds.foundFigure}
+          range={move.figure!.ends}
           onSettle={(value, typed) => onFind({ move: move.id, found: value }, typed)}
         />
       )}
