@@ -25,8 +25,8 @@ export function metered(net: Netlist, nameOf: (node: string) => string, nodes: r
         id: `volts:${id}:${node}`,
         title: `Volts at ${nameOf(node)}`,
         how:
-          `Meter on ${rangeOf(net)} DC. Black lead on the battery’s negative post, red on ${nameOf(node)}, everything plugged ` +
-          `in. ${words(net, state)}.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
+          `Meter on ${rangeOf(net)} DC. Black lead on the battery’s negative post, red on ${nameOf(node)}, ` +
+          `everything plugged in. ${words(net, state)}.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
         caution: cautions.surprise,
         minutes: 2.5 + more,
         risk: 0.3,
