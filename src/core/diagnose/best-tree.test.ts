@@ -21,12 +21,8 @@ import {
   usually,
   within,
 } from '.'
+import { made } from './test-support/made'
 
-const made = <T>(steps: Generator<unknown, T>): T => {
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  return step.value
-}
 const inCircuit = (job: Job): Table => within(made(tableOf(job)), ['circuit'])
 const demo = (
   ['fell-bike-signed', 'vineyard-buggy-ready', 'churchyard-digger-bay', 'market-cold-trailer'] as const

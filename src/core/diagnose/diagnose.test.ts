@@ -29,12 +29,8 @@ import {
   within,
   withMore,
 } from '.'
+import { made } from './test-support/made'
 
-const made = <T>(steps: Generator<unknown, T>): T => {
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  return step.value
-}
 const jobs = ['fell-bike-signed', 'vineyard-buggy-ready', 'churchyard-digger-bay', 'market-cold-trailer'] as const
 const tables = new Map<string, { job: Job; table: Table }>(
   jobs.map((name) => [name, { job: example(name), table: made(tableOf(example(name))) }]),

@@ -1,4 +1,4 @@
-import { changeSetting, fieldsOf, type Job, withReading } from '../job'
+import { changeSetting, type Job, withReadingTimes } from '../job'
 import type { Area, Cause } from './table'
 
 /** A cause that no circuit shows: what it does to the machine's figures, and what is seen of it. */
@@ -23,10 +23,8 @@ const engined = (job: Job): boolean => job.engine !== null
 /** A reading times a factor; left alone where the job has none of it. */
 const times =
   (address: string, factor: number) =>
-  (job: Job): Job => {
-    const was = fieldsOf(job).get(address)?.reading
-    return was ? withReading(job, address, { ...was, value: was.value * factor }) : job
-  }
+  (job: Job): Job =>
+    withReadingTimes(job, address, factor)
 const all =
   (...edits: readonly ((job: Job) => Job)[]) =>
   (job: Job): Job =>

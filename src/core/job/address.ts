@@ -182,3 +182,9 @@ export function withReading(job: Job, address: string, reading: Reading): Job {
   readingChanges.set(changed, { from: job, address })
   return changed
 }
+
+/** The job with one of its readings times a factor; as it was where it has no such reading. */
+export function withReadingTimes(job: Job, address: string, factor: number): Job {
+  const was = fieldsOf(job).get(address)?.reading
+  return was ? withReading(job, address, { ...was, value: was.value * factor }) : job
+}

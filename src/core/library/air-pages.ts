@@ -1,6 +1,6 @@
 import { boilsAt, comparedDuties, cooledAt, movedAir, movedBy } from '../cooling'
 import { firstCircuit } from '../fan-circuit'
-import { fieldsOf, type Job, lookupOf, withReading } from '../job'
+import { type Job, lookupOf, withReadingTimes } from '../job'
 import { Bench } from '../reading'
 import { format, percent } from '../units'
 import { type LibraryPage, told } from './page'
@@ -11,12 +11,6 @@ const hasFan = (job: Job): boolean =>
   firstCircuit(job).fan !== null && (job.cooling !== null || job.bay !== null) && movedBy(benchOf(job), job) > 0
 const onCore = (job: Job): boolean => hasFan(job) && job.cooling !== null && job.engine !== null
 const flow = (job: Job, m3s: number): string => format(m3s, 'flow', job.units, 2)
-
-/** A job with one of its readings times a factor. */
-function times(job: Job, address: string, factor: number): Job {
-  const was = fieldsOf(job).get(address)?.reading
-  return was ? withReading(job, address, { ...was, value: was.value * factor }) : job
-}
 
 /** Heat that a core carries at each duty, as near to boiling as the job allows, and the air that the fan moves. */
 function carries(job: Job): string[] {
@@ -59,7 +53,7 @@ const sameSize: LibraryPage = {
     const fan = firstCircuit(job).fan!
     const address = `fans.${fan.id}.part.maxPressurePa`
     const row = (factor: number): string[] => {
-      const other = times(job, address, factor)
+      const other = withReadingTimes(job, address, factor)
       return [
         format(fan.part.maxPressurePa.value * factor, 'airPressure', job.units, 2),
         flow(job, fan.part.freeFlowM3s.value),
@@ -87,10 +81,11 @@ function twiceInWords(job: Job): string {
     const hot = boilsAt(bench, j).at.c - j.limits.boilKeepK
     return comparedDuties(j).map((d) => cooledAt(bench, j, d, hot).carriedW)
   }
-  const [now, then] = [heat(job), heat(times(job, 'cooling.coreThicknessM', 2))]
+  const [now, then] = [heat(job), heat(withReadingTimes(job, 'cooling.coreThicknessM', 2))]
   return comparedDuties(job)
     .map(({ name }, i) => {
       const gain = then[i]! / now[i]! - 1
+      if (Math.abs(gain) < 0.005) return `as much ${name}`
       return `${percent(Math.abs(gain))} ${gain < 0 ? 'less' : 'more'} ${name}`
     })
     .join(', ')
@@ -110,7 +105,7 @@ const thicker: LibraryPage = {
       ],
       ['thickness', ...dutyColumns(job)],
       [1, 1.5, 2].map((factor) => {
-        const other = times(job, 'cooling.coreThicknessM', factor)
+        const other = withReadingTimes(job, 'cooling.coreThicknessM', factor)
         return [format(other.cooling!.coreThicknessM.value, 'length', job.units, 2), ...carries(other)]
       }),
     ),

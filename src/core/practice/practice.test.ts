@@ -18,12 +18,8 @@ import {
   roundOf,
   WRONG_MINUTES,
 } from '.'
+import { made } from '../diagnose/test-support/made'
 
-const made = <T>(steps: Generator<unknown, T>): T => {
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  return step.value
-}
 const job: Job = example('vineyard-buggy-ready')
 const net = netlistOf(job)
 const table: Table = made(tableOf(job))

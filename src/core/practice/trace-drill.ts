@@ -31,6 +31,8 @@ const shown = [
 
 const W = 150
 const H = 70
+/** of its words, mm: read on a phone too */
+const LETTERS = 5
 /** temperatures at the bottom and at the top, °C */
 const [LOW, HIGH] = [20, 130]
 const RUNS = 0.05
@@ -56,10 +58,10 @@ function traced(job: Job, circumstances: Partial<Circumstances>): Drawing {
       [0, y(c)],
       [W, y(c)],
     ]),
-    text(-2, y(c) + 1.2, `${c} °C`, 3.4, { anchor: 'end', figure: true, tone: 'soft' }),
+    text(-2, y(c) + 1.2, `${c} °C`, LETTERS, { anchor: 'end', figure: true, tone: 'soft' }),
   ])
   const minutes = [0, 10, 20, 30].map((m) =>
-    text(Math.min(W, x(m * 60)), H + 14, `${m} min`, 3.4, {
+    text(Math.min(W, x(m * 60)), H + 15, `${m} min`, LETTERS, {
       anchor: m === 30 ? 'end' : 'start',
       figure: true,
       tone: 'soft',
@@ -77,7 +79,7 @@ function traced(job: Job, circumstances: Partial<Circumstances>): Drawing {
         rows.map((i) => [x(trace.t[i]!), y(trace.hot[i]!)] as const),
       ),
       ...ran,
-      text(-2, H + 7.5, 'fan', 3.4, { anchor: 'end' }),
+      text(-2, H + 7.5, 'fan', LETTERS, { anchor: 'end' }),
       ...minutes,
     ],
     4,
@@ -99,7 +101,7 @@ function planned(job: Job, x: (s: number) => number, y: (c: number) => number, l
         [0, y(c)],
         [x(lengthS), y(c)],
       ]),
-      text(W + 2, y(c) + 1.2, `planned ${edge}`, 3.4),
+      text(W + 2, y(c) + (edge === 'on' ? -0.4 : 4.4), `planned ${edge}`, LETTERS),
     ]
   })
 }

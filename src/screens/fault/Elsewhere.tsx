@@ -6,13 +6,11 @@ import { useEffect, useState } from 'react'
 import { type FieldErrors, useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { z } from 'zod'
 import { type FoundCaller, foundCallers, type FoundFeed, foundFeeds } from '@/core/diagnose/found'
 import { type MachineKind, machineKinds, typicalMachines } from '@/core/job'
 import { parse } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
-
-const answerSchema = z.union([z.object({ id: z.string() }), z.object({ message: z.string() })])
+import { askForId } from '../ask-for-id'
 
 interface Answers {
   title: string
@@ -138,18 +136,14 @@ export function Elsewhere() {
     document.documentElement.dataset.ready = 'yes'
   }, [])
   const begin = async ({ amps, fuse, relay, ...rest }: Answers): Promise<void> => {
-    try {
-      const answer = await fetch('/api/fault', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ ...rest, relay: relay === 'yes', amps: currentOf(amps), fuseA: currentOf(fuse) }),
-      })
-      const told = answerSchema.parse(await answer.json())
-      if ('id' in told) router.push(`/jobs/${told.id}?station=prove`)
-      else setTrouble(told.message)
-    } catch {
-      setTrouble('Pyraxis does not answer. Is it still running? What you wrote stays here.')
-    }
+    const told = await askForId('/api/fault', {
+      ...rest,
+      relay: relay === 'yes',
+      amps: currentOf(amps),
+      fuseA: currentOf(fuse),
+    })
+    if ('id' in told) router.push(`/jobs/${told.id}?station=prove`)
+    else setTrouble(told.message)
   }
   return (
     <main className="message-page library">

@@ -6,12 +6,10 @@ import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
-import { z } from 'zod'
 import { type JobKind, jobKinds, type MachineKind, machineKinds, typicalMachines } from '@/core/job'
 import { parse, type UnitSystem } from '@/core/units'
 import { Silhouette } from '@/ui/Silhouette'
-
-const answerSchema = z.union([z.object({ id: z.string() }), z.object({ message: z.string() })])
+import { askForId } from '../ask-for-id'
 
 interface Answers {
   title: string
@@ -52,24 +50,16 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
   const start = async ({ height, promisedOn, machineName, title, job: wanted, ...rest }: Answers): Promise<void> => {
     const heightM = height.trim() ? parse(height, 'height', units) : { ok: true as const, value: undefined }
     if (!heightM.ok) return
-    try {
-      const answer = await fetch('/api/jobs', {
-        method: 'POST',
-        body: JSON.stringify({
-          ...rest,
-          job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0],
-          title,
-          machineName: machineName.trim() || title,
-          heightM: heightM.value,
-          promisedOn: promisedOn || null,
-        }),
-      })
-      const told = answerSchema.parse(await answer.json())
-      if ('id' in told) router.push(`/jobs/${told.id}`)
-      else setTrouble(told.message)
-    } catch {
-      setTrouble('Pyraxis does not answer. Is it still running? What you wrote stays here.')
-    }
+    const told = await askForId('/api/jobs', {
+      ...rest,
+      job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0],
+      title,
+      machineName: machineName.trim() || title,
+      heightM: heightM.value,
+      promisedOn: promisedOn || null,
+    })
+    if ('id' in told) router.push(`/jobs/${told.id}`)
+    else setTrouble(told.message)
   }
   return (
     <Modal show onHide={onHide} animation={false} size="lg" aria-labelledby="start-title">
