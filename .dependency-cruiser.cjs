@@ -9,6 +9,7 @@ const may = {
   cli: ['cli', 'formats', 'core'],
   stations: ['stations', 'ui', 'workers', 'formats', 'core'],
   screens: ['screens', 'ui', 'formats', 'core'],
+  tend: ['tend', 'store', 'formats', 'core'],
   demo: ['demo', 'store', 'formats', 'core'],
 }
 
@@ -39,7 +40,7 @@ rooms.drawing = [...rooms.advice, 'advice']
 rooms.build = [...rooms.drawing, 'drawing']
 rooms.schedule = [...rooms.build, 'build']
 rooms.plan = [...rooms.build, 'build']
-rooms.sheets = [...rooms.plan, 'plan']
+rooms.sheets = [...rooms.plan, 'plan', 'schedule']
 rooms.diagnose = [...rooms.plan, 'plan']
 rooms.practice = [...rooms.diagnose, 'diagnose']
 rooms.library = [...rooms.diagnose, 'diagnose']

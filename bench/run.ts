@@ -220,6 +220,7 @@ async function inBrowser(folder: string): Promise<void> {
     const { id } = (await (
       await fetch(`${url}/api/import`, {
         method: 'POST',
+        headers: { 'content-type': 'application/json' },
         body: readFileSync('examples/fell-bike-short-at-idle.job.json'),
       })
     ).json()) as { id: string }
@@ -230,6 +231,7 @@ async function inBrowser(folder: string): Promise<void> {
         const answer = (await (
           await fetch(`${url}/api/jobs/${id}/revisions`, {
             method: 'POST',
+            headers: { 'content-type': 'application/json' },
             body: JSON.stringify({ from, key: `bench-http-${n}`, job: { ...job, title: `Save ${n}` } }),
           })
         ).json()) as { revision?: number }

@@ -29,7 +29,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await page.getByLabel('Is its output DC?').selectOption('yes')
   await type(page, 'after', '12 min')
   await type(page, 'above, surroundings', '64 F')
-  await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 17.78 °C')
+  await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 64 F')
   for (const [label, text] of [
     ['coldest day it works', '0 C'],
     ['hottest day it works', '31'],
@@ -51,7 +51,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
     ['core thick', '30mm'],
   ] as const)
     await type(page, label, text)
-  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57.15')
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2 1/4 in')
 
   await go(page, 'Place')
   await page.getByRole('button', { name: 'Choose Swift 116' }).click()
@@ -234,7 +234,9 @@ test('nine stations by keyboard alone, a collar moved and units swapped without 
   await page.keyboard.press('2')
   await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57')
   await page.keyboard.press('u')
-  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('2.244')
+  // as it was typed, and beside it what that is in inches
+  await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57 mm')
+  await expect(page.locator('[data-address="place.freeDepthM"]')).toContainText('= 2.244 in')
   await page.keyboard.press('U')
   await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue('57')
   await page.keyboard.press('?')

@@ -100,9 +100,9 @@ test('a trailer: what the sun gives is worked out; a thermometer and a meter, ho
   await page.getByText('Heat of the sun').click()
   await type(page, 'given off inside besides', '100 W')
   // 400 W/m² × 2 m² × 0.7 + 100 W
-  await expect(page.getByText(/Standing in the sun it takes/)).toContainText('0.66 kW')
+  await expect(page.getByText(/Standing in the sun it takes/)).toContainText('660 W')
   await page.getByRole('button', { name: 'Take it as its heat' }).click()
-  await expect(page.getByLabel('heat given off inside', { exact: true })).toHaveValue('0.66')
+  await expect(page.getByLabel('heat given off inside', { exact: true })).toHaveValue('660')
   const alone = { air: '26 C', 'watched for': '60 min' }
   await note(page, 'temperature after a while', { ...alone, seen: '41 C' }, 'standing alone')
   await page.getByRole('button', { name: 'Note it' }).click()

@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { expect, openJob, ready, saved, test, type, Yard } from './test-support/yard'
+import { type Kept, unpacked } from '../src/store/packing'
 
 test(
   'the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing ' + 'typed is lost',
@@ -27,17 +28,25 @@ test(
     await yard.kill()
     const db = new Sqlite(yard.database)
     expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
-    const newest = JSON.parse(
-      (
-        db
-          .prepare('select document from revisions join jobs on job_id = id and number = head where id = ?')
-          .get(address.split('/').pop()) as { document: string }
-      ).document,
-    ) as { place: { freeDepthM: { value: number } } }
+    const newest = JSON.parse(documentsIn(db, address.split('/').pop()!).at(-1)!.text) as {
+      place: { freeDepthM: { value: number } }
+    }
     expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
     db.close()
   },
 )
+
+/** A job's revisions as they are kept, oldest first. */
+function documentsIn(db: Sqlite.Database, id: string): { number: number; text: string }[] {
+  const rows = db
+    .prepare('select number, document, whole_at from revisions where job_id = ? order by number')
+    .all(id) as { number: number; document: Kept; whole_at: number | null }[]
+  const at = new Map(rows.map((r) => [r.number, r.document]))
+  return rows.map((r) => ({
+    number: r.number,
+    text: unpacked(r.document, r.whole_at === null ? null : at.get(r.whole_at)),
+  }))
+}
 
 /** Each round starts the server anew, which takes most of its time: five in the gate, more by hand. */
 const ROUNDS = Number(process.env.PYRAXIS_KILLS ?? 5)
@@ -66,6 +75,7 @@ test(
           const send = (): Promise<{ kind: string; revision?: number; theirs?: { revision: number } } | null> =>
             fetch(`${yard.url}/api/jobs/${id}/revisions`, {
               method: 'POST',
+              headers: { 'content-type': 'application/json' },
               body: JSON.stringify({ from, key: `stream-of-saves-${round}-${n}`, job: { ...file, title } }),
             })
               .then((r) => r.json() as Promise<{ kind: string; revision?: number; theirs?: { revision: number } }>)
@@ -96,15 +106,12 @@ test(
     const db = new Sqlite(yard.database)
     expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
     expect(db.pragma('foreign_key_check')).toEqual([])
-    const rows = db.prepare('select number, document from revisions where job_id = ? order by number').all(id) as {
-      number: number
-      document: string
-    }[]
+    const rows = documentsIn(db, id)
     db.close()
     expect(inFlight).toBeGreaterThan(ROUNDS / 4)
     expect(acknowledged.size).toBeGreaterThan(ROUNDS)
     expect(rows.map((r) => r.number)).toEqual(rows.map((_, i) => i + 1))
-    const titles = new Map(rows.map((r) => [r.number, (JSON.parse(r.document) as { title: string }).title]))
+    const titles = new Map(rows.map((r) => [r.number, (JSON.parse(r.text) as { title: string }).title]))
     for (const [number, title] of acknowledged) expect(titles.get(number)).toBe(title)
   },
 )

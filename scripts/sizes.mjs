@@ -16,7 +16,7 @@ const port = await new Promise((resolve) => {
   })
 })
 const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-sizes-'))
-const env = { ...process.env, NODE_ENV: 'production', PYRAXIS_DB: path.join(folder, 'yard.db') }
+const env = { ...process.env, NODE_ENV: 'production', PYRAXIS_BACKUPS: 'off', PYRAXIS_DB: path.join(folder, 'yard.db') }
 const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'src/demo/load.ts'], { env, stdio: 'ignore' })
 if (status !== 0) throw new Error('the demo yard could not be loaded')
 const next = path.join('node_modules', 'next', 'dist', 'bin', 'next')

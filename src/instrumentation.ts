@@ -1,5 +1,16 @@
 import type { Instrumentation } from 'next'
 
+/** What goes on beside answering: the store is closed on the way out, copies are made, older rows looked after. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return
+  const { closeTheStore } = await import('./store/database')
+  process.once('exit', closeTheStore)
+  // a terminal that is closed ends this process too, the same way
+  process.once('SIGHUP', () => process.exit(129))
+  const { tendDaily } = await import('./app/tending')
+  tendDaily()
+}
+
 /** Errors of pages, which no route handler answers: logged with what was asked, without what it carried. */
 export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return

@@ -1,5 +1,24 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { guardedHeaders, refusalOf } from './app/door'
+import { COOKIE, isAnswered, passOf } from './app/network'
+
+/** What somebody is told who has not been let in: pages lead to the door, data says so. */
+function notLetIn(request: NextRequest): NextResponse | null {
+  const { pathname, search } = request.nextUrl
+  if (isAnswered(pathname, passOf(request.cookies.get(COOKIE)?.value))) return null
+  if (pathname.startsWith('/api/'))
+    return NextResponse.json(
+      {
+        ok: false,
+        kind: 'later',
+        message: 'You are not let in any more: open the yard anew and write its pass-phrase.',
+      },
+      { status: 401 },
+    )
+  const to = new URL('/door', request.url)
+  to.searchParams.set('to', `${pathname}${search}`)
+  return NextResponse.redirect(to)
+}
 
 /** Before every answer: who may ask, and what the browser may do with what it gets. */
 export function proxy(request: NextRequest): NextResponse {
@@ -11,7 +30,7 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('x-nonce', nonce)
   const answer = refused
     ? NextResponse.json({ ok: false, message: refused.message }, { status: refused.status })
-    : NextResponse.next({ request: { headers } })
+    : (notLetIn(request) ?? NextResponse.next({ request: { headers } }))
   for (const [name, value] of Object.entries(guarded)) answer.headers.set(name, value)
   return answer
 }

@@ -24,8 +24,14 @@ export class Yard {
   url = ''
   /** ISO moment at which the server's clock is fixed, from its next start */
   clock: string | undefined
+  /** where copies of the yard are kept, from its next start */
+  backups = 'off'
+  /** others are let in, from its next start */
+  network = false
   /** where a logger of this yard's server speaks, if one does */
   loggerPort = 0
+  /** it was started otherwise than others are */
+  private special = false
   private port = 0
   private server: ChildProcess | undefined
   /** the clock of the server that is up */
@@ -62,9 +68,33 @@ export class Yard {
     await gone
   }
 
+  /** Ctrl+C, or a service that is stopped: it ends by itself */
+  async stop(): Promise<void> {
+    const { server } = this
+    this.server = undefined
+    if (!server || server.exitCode !== null) return
+    const gone = new Promise((resolve) => server.once('exit', resolve))
+    server.kill('SIGINT')
+    await gone
+  }
+
+  /** A server of other ways: copies kept, others let in, nothing in the yard. */
+  async startAs({ backups = 'off', network = false, empty = false }): Promise<void> {
+    await this.kill()
+    // its log is still of the file that a test before changed
+    if (!empty) this.loadDemo()
+    this.backups = backups
+    this.network = network
+    this.special = true
+    if (empty) for (const more of ['', '-wal', '-shm']) rmSync(this.database + more, { force: true })
+    await this.start()
+  }
+
   /** The demo yard as its loader made it: a copy for each test. */
   loadDemo(): void {
     // put in its place whole: a server that is up sees another file, and opens it
+    // what a killed one has left beside it is of another file
+    if (!this.server) for (const more of ['-wal', '-shm']) rmSync(this.database + more, { force: true })
     const fresh = path.join(this.folder, 'fresh.db')
     copyFileSync(process.env[DEMO]!, fresh)
     renameSync(fresh, this.database)
@@ -73,12 +103,7 @@ export class Yard {
   /** @returns the address of a job, by its name */
   addressOf(title: string): string {
     const db = new Sqlite(this.database, { readonly: true })
-    const found = db
-      .prepare(
-        `select id from jobs join revisions on job_id = id and number = head
-         where json_extract(document, '$.title') = ?`,
-      )
-      .get(title) as { id: string } | undefined
+    const found = db.prepare('select id from jobs where title = ?').get(title) as { id: string } | undefined
     db.close()
     if (!found) throw new Error(`There is no job named ${title}`)
     return `/jobs/${found.id}`
@@ -87,12 +112,19 @@ export class Yard {
   /** The demo yard as new, and a server that is up with the clock of the day, whatever a test before did to it. */
   async renew(): Promise<void> {
     const running = this.server !== undefined && this.server.exitCode === null && this.server.signalCode === null
-    if (!running || this.startedWith !== undefined) {
+    if (!running || this.startedWith !== undefined || this.special) {
       await this.kill()
+      this.special = false
+      this.backups = 'off'
+      this.network = false
       this.clock = undefined
       this.loadDemo()
       await this.start()
-    } else this.loadDemo()
+    } else {
+      this.loadDemo()
+      // the server turns to the new file, and takes the old one's log with it, before anybody reads it
+      await fetch(`${this.url}/api/health`)
+    }
   }
 
   async end(): Promise<void> {
@@ -106,6 +138,8 @@ export class Yard {
       NODE_ENV: 'production',
       PYRAXIS_DB: this.database,
       NEXT_TELEMETRY_DISABLED: '1',
+      PYRAXIS_BACKUPS: this.backups,
+      ...(this.network ? { PYRAXIS_NETWORK: 'yes' } : {}),
       PYRAXIS_LOGGER: `http://127.0.0.1:${this.loggerPort}/live.ndjson`,
       ...(this.clock ? { PYRAXIS_NOW: this.clock } : {}),
     }

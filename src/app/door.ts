@@ -1,7 +1,9 @@
 const LOOPBACK = /^(localhost|127\.0\.0\.1|\[::1\])$/
-/** what a plain form of any page in the world can send without being asked first */
-const FORM_TYPES = /^(application\/x-www-form-urlencoded|multipart\/form-data)\b/i
+/** what a body may be: none of these can a plain form of any page in the world send without being asked first */
+const TAKEN_TYPES = /^(application\/(json|octet-stream)|text\/csv|image\/[\w.+-]+)(?![\w.+-])/i
 const ASKS_ONLY = new Set(['GET', 'HEAD', 'OPTIONS'])
+
+const isData = (url: string): boolean => new URL(url, 'http://here').pathname.startsWith('/api/')
 
 /** The name in "name:port" or "[::1]:port", lower case. */
 const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '')
@@ -17,11 +19,11 @@ const namesAllowed = (listed: string | undefined): readonly string[] =>
  * Why a request is not let in, or null. A page elsewhere in the world can make a browser on this machine post here, and
  * a name of its own that is pointed at this machine reads answers as if they were its own: so the name asked for is
  * one that this server knows, and what changes data comes from a page of ours or from no page at all.
- * @param asked   method and headers of the request
+ * @param asked   method, headers and address of the request
  * @param listed  further names of this server, with commas
  */
 export function refusalOf(
-  asked: { readonly method: string; readonly headers: { get(name: string): string | null } },
+  asked: { readonly method: string; readonly headers: { get(name: string): string | null }; readonly url: string },
   listed: string | undefined,
 ): { status: number; message: string } | null {
   const host = asked.headers.get('host') ?? ''
@@ -35,10 +37,19 @@ export function refusalOf(
   const elsewhere =
     (from !== null && from !== 'same-origin' && from !== 'none') ||
     (origin !== null && origin.replace(/^https?:\/\//, '').toLowerCase() !== host.toLowerCase())
-  if (ASKS_ONLY.has(asked.method)) return null
+  if (ASKS_ONLY.has(asked.method))
+    // a link from elsewhere may open a page or a file; a page from elsewhere reads nothing of ours into itself
+    return elsewhere && asked.headers.get('sec-fetch-mode') !== 'navigate' && isData(asked.url)
+      ? { status: 403, message: 'A page from elsewhere asked for this. It gets nothing.' }
+      : null
   if (elsewhere) return { status: 403, message: 'A page from elsewhere asked for this. Nothing was changed.' }
-  if (FORM_TYPES.test(asked.headers.get('content-type') ?? ''))
-    return { status: 415, message: 'This is not taken as a form. Nothing was changed.' }
+  const type = asked.headers.get('content-type')
+  const empty = type === null && ['0', null].includes(asked.headers.get('content-length'))
+  if (!empty && !TAKEN_TYPES.test(type ?? ''))
+    return {
+      status: 415,
+      message: 'A body must say what it is: JSON, CSV, or a picture. Nothing was changed.',
+    }
   return null
 }
 

@@ -17,11 +17,7 @@ export function MessagePage({
     <main className="message-page">
       <h1>{title}</h1>
       <p>{message}</p>
-      {back && (
-        <p>
-          <Link href={back}>{backName}</Link>
-        </p>
-      )}
+      {back && <p>{back.startsWith('/api/') ? <a href={back}>{backName}</a> : <Link href={back}>{backName}</Link>}</p>}
     </main>
   )
 }
@@ -31,7 +27,14 @@ export async function orTrouble(work: () => Promise<React.ReactNode>): Promise<R
   try {
     return await work()
   } catch (error) {
-    if (error instanceof StoreTrouble) return <MessagePage title="The yard cannot be opened" message={error.message} />
+    if (error instanceof StoreTrouble)
+      return (
+        <MessagePage
+          title={error.kind === 'broken' ? 'The yard is damaged' : 'The yard cannot be opened'}
+          message={error.message}
+          {...(error.kind === 'broken' ? { back: '/api/export', backName: 'Take out every job that can be read' } : {})}
+        />
+      )
     throw error
   }
 }

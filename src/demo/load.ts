@@ -3,7 +3,17 @@ import path from 'node:path'
 import { addDays, daysBetween } from '../core/build'
 import { readJobFile, readShelfFile } from '../formats'
 import { shippedFindings } from './shipped-findings'
-import { addJob, countJobs, defaultFile, keepFindings, now, openStore, putParts } from '../store'
+import {
+  addJob,
+  countJobs,
+  defaultFile,
+  keepFindings,
+  keepWorkshop,
+  newWorkshop,
+  now,
+  openStore,
+  putParts,
+} from '../store'
 
 /** The day on which the examples are written down; everything in them moves with it to the day of loading. */
 const WRITTEN_ON = '2026-01-15'
@@ -29,6 +39,7 @@ async function load(): Promise<void> {
   const shelf = readShelfFile(readFileSync(path.join(EXAMPLES, 'shelf.json'), 'utf8'))
   if (!shelf.ok) throw new Error(shelf.message)
   await putParts(store, shelf.parts)
+  await keepWorkshop(store, { ...newWorkshop, name: 'Tarn Yard', heightM: 1150 })
   const today = now().toISOString()
   const names = readdirSync(EXAMPLES)
     .filter((f) => f.endsWith('.job.json'))

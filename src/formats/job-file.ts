@@ -7,6 +7,13 @@ export type JobFile = Result<{ job: Job }>
 /** larger than any job, smaller than what would stall the reader */
 export const LARGEST_JOB_FILE = 2_000_000
 
+/** What a file was signed for has been held against it where it came in: a job does not keep it. */
+function withoutDigest(job: Job): Job {
+  if (job.signature?.digest === undefined) return job
+  const { by, at, coreVersion } = job.signature
+  return { ...job, signature: { by, at, coreVersion } }
+}
+
 /**
  * A job from parsed JSON: the version is read first, so that a newer file is told apart from a broken one, and an older
  * one is migrated to the present version.
@@ -27,7 +34,7 @@ export function readJob(value: unknown): JobFile {
     }
   const parsed = jobSchema.safeParse(migrateJob(value))
   return parsed.success
-    ? { ok: true, job: parsed.data }
+    ? { ok: true, job: withoutDigest(parsed.data) }
     : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 

@@ -1,13 +1,22 @@
 'use client'
 
-import { useId } from 'react'
+import dynamic from 'next/dynamic'
+import { useId, useState } from 'react'
 import Form from 'react-bootstrap/Form'
-import type { Part, PartKind, PartOf } from '@/core/parts'
+import { isQuickKind, type Part, type PartKind, type PartOf } from '@/core/parts'
+import type { UnitSystem } from '@/core/units'
+import { persistently } from '@/ui/persistently'
+
+const AddHere = dynamic(() => persistently(() => import('./AddHere')).then((m) => m.AddHere), { ssr: false })
+
+/** chosen in place of a part: it is not on the shelf */
+const ADD = '+add'
 
 /** A part from the shelf as one line of the tray. The job keeps the part as it is when chosen. */
 export function PartPicker<K extends PartKind>({
   kind,
   label,
+  system,
   shelf,
   chosen,
   onChoose,
@@ -15,6 +24,7 @@ export function PartPicker<K extends PartKind>({
 }: {
   readonly kind: K
   readonly label: string
+  readonly system: UnitSystem
   readonly shelf: readonly Part[]
   /** the job's own copy, whether the shelf still has it or not */
   readonly chosen: Pick<Part, 'id' | 'name'> | null
@@ -23,7 +33,11 @@ export function PartPicker<K extends PartKind>({
   readonly besides?: { readonly name: string; readonly parts: readonly PartOf<K>[] }
 }) {
   const id = useId()
-  const own = shelf.filter((p): p is PartOf<K> & Part => p.kind === kind)
+  const [adding, setAdding] = useState(false)
+  const [added, setAdded] = useState<readonly Part[]>([])
+  const own = [...shelf, ...added.filter((a) => !shelf.some((p) => p.id === a.id))].filter(
+    (p): p is PartOf<K> & Part => p.kind === kind,
+  )
   const parts: readonly PartOf<K>[] = [...own, ...(besides?.parts ?? [])]
   return (
     <div className="choice">
@@ -32,6 +46,7 @@ export function PartPicker<K extends PartKind>({
         id={id}
         value={parts.some((p) => p.id === chosen?.id) ? chosen!.id : ''}
         onChange={(e) => {
+          if (e.target.value === ADD) return setAdding(true)
           const part = parts.find((p) => p.id === e.target.value)
           if (part) onChoose(part)
         }}
@@ -41,7 +56,7 @@ export function PartPicker<K extends PartKind>({
         </option>
         {own.map((p) => (
           <option key={p.id} value={p.id}>
-            {p.name}, {p.maker}
+            {p.maker ? `${p.name}, ${p.maker}` : p.name}
           </option>
         ))}
         {besides && (
@@ -53,7 +68,20 @@ export function PartPicker<K extends PartKind>({
             ))}
           </optgroup>
         )}
+        {isQuickKind(kind) && <option value={ADD}>not on the shelf: add it here …</option>}
       </Form.Select>
+      {adding && isQuickKind(kind) && (
+        <AddHere
+          kind={kind}
+          system={system}
+          onHide={() => setAdding(false)}
+          onAdded={(part) => {
+            setAdding(false)
+            setAdded((before) => [...before, part])
+            onChoose(part as PartOf<K>)
+          }}
+        />
+      )}
     </div>
   )
 }

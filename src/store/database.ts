@@ -1,17 +1,20 @@
-import { existsSync, mkdirSync, rmSync, statSync } from 'node:fs'
+import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { Kysely } from 'kysely'
 import { ForgivingSqliteDialect } from './dialect'
 import { takeDoubt } from './doubt'
+import { settleLog } from './log-file'
 import { migrations } from './migrations'
+import { type Kept, unpackedOrNothing } from './packing'
 import { BUSY_MS, patiently, type Store } from './patience'
 import type { Tables } from './tables'
 import { StoreTrouble } from './trouble'
-import { fillYardLines } from './yard'
+import { fillKits, fillYardLines } from './yard-lines'
 
 function openFile(file: string): Sqlite.Database {
   mkdirSync(path.dirname(path.resolve(file)), { recursive: true })
+  settleLog(file)
   const sqlite = new Sqlite(file, { timeout: BUSY_MS })
   try {
     sqlite.pragma('journal_mode = wal')
@@ -22,6 +25,16 @@ function openFile(file: string): Sqlite.Database {
     throw error
   }
   return sqlite
+}
+
+/** Revisions as they read, over their packed rows. It is this connection's own: no other program could unpack. */
+export function showDocuments(sqlite: Sqlite.Database): void {
+  sqlite.function('unpacked', { deterministic: true }, (kept: unknown, whole: unknown) =>
+    unpackedOrNothing(kept as Kept, whole as Kept | null),
+  )
+  sqlite.exec(`create temp view documents as
+    select r.job_id, r.number, r.made_at, r.based_on, r.save_key, unpacked(r.document, w.document) as document
+    from revisions r left join revisions w on w.job_id = r.job_id and w.number = r.whole_at`)
 }
 
 /** Brings a file to the present version; a file that already holds something is copied beside itself first. */
@@ -44,7 +57,12 @@ async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string
     )
   if (version > 0 && version < migrations.length) {
     const copy = `${file}.before-version-${version + 1}`
-    if (!existsSync(copy)) sqlite.prepare('vacuum into ?').run(copy)
+    if (!existsSync(copy)) {
+      // a copy that was cut short never bears the name
+      rmSync(`${copy}.part`, { force: true })
+      sqlite.prepare('vacuum into ?').run(`${copy}.part`)
+      renameSync(`${copy}.part`, copy)
+    }
   }
   for (let n = version; n < migrations.length; n++) {
     await db.transaction().execute(async (trx) => {
@@ -64,8 +82,12 @@ export async function openStore(file: string): Promise<Store> {
     const db = new Kysely<Tables>({ dialect: new ForgivingSqliteDialect(sqlite) })
     try {
       await migrate(sqlite, db, file)
+      showDocuments(sqlite)
+      // what a log still holds goes into the file itself: whoever copies that alone has all of it
+      sqlite.pragma('wal_checkpoint(truncate)')
       await fillYardLines(db)
-      return { file, db }
+      await fillKits(db)
+      return { file, db, close: () => sqlite.close() }
     } catch (error) {
       await db.destroy()
       throw error
@@ -86,6 +108,8 @@ interface Shared {
   /** of the file that was opened, and of the log that SQLite keeps beside it */
   identity: string | null
   log: string | null
+  /** once it is open, for whoever cannot wait */
+  open: Store | null
 }
 
 const shared = globalThis as typeof globalThis & { pyraxisStore?: Shared | undefined }
@@ -94,8 +118,10 @@ function open(file: string): Promise<Store> {
   const opened: Shared = {
     identity: null,
     log: null,
+    open: null,
     opening: openStore(file).then(
       (store) => {
+        opened.open = store
         opened.identity = identityOf(file)
         opened.log = identityOf(`${file}-wal`)
         return store
@@ -143,4 +169,13 @@ export async function theStore(): Promise<Store> {
   if (takeDoubt() || identity !== now.identity) return openAnew(now, file)
   now.log = identityOf(`${file}-wal`)
   return store
+}
+
+/**
+ * Closes this process's store at once, as on its way out: what its log holds is in the file itself then. Nothing that
+ * was acknowledged waits for it; a change under way is not taken.
+ */
+export function closeTheStore(): void {
+  shared.pyraxisStore?.open?.close()
+  shared.pyraxisStore = undefined
 }

@@ -37,10 +37,11 @@ export const jobsForDay = ({
   patiently(file, async () => {
     const heads = db
       .selectFrom('jobs')
-      .innerJoin('revisions', (join) =>
-        join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+      .innerJoin('documents', (join) =>
+        join.onRef('documents.job_id', '=', 'jobs.id').onRef('documents.number', '=', 'jobs.head'),
       )
-      .select(['jobs.id', 'revisions.document'])
+      .select(['jobs.id', 'documents.document'])
+      .where('jobs.put_away', '=', 0)
     const read = (rows: readonly { id: string; document: string }[]): { id: string; job: Job }[] =>
       rows.flatMap(({ id, document }) => {
         const one = readJob(jsonOr(document, null))
@@ -48,10 +49,15 @@ export const jobsForDay = ({
       })
     const open = await heads.where('jobs.closed', '=', 0).orderBy('jobs.promise').limit(MOST_JOBS).execute()
     // of the newest alone: a yard of thousands is not read through for a day's page
-    const newest = db.selectFrom('jobs').select('id').orderBy('created_at', 'desc').limit(MOST_LOOKED_AT)
+    const newest = db
+      .selectFrom('jobs')
+      .select('id')
+      .where('put_away', '<', 2)
+      .orderBy('created_at', 'desc')
+      .limit(MOST_LOOKED_AT)
     const recent = await heads
       .where('jobs.id', 'in', newest)
-      .where('revisions.document', 'like', '%"hours":[{%')
+      .where('documents.document', 'like', '%"hours":[{%')
       .orderBy('jobs.created_at', 'desc')
       .limit(MOST_PACED)
       .execute()

@@ -48,14 +48,14 @@ export const listRevisions = (
 ): Promise<PastRevision[]> =>
   patiently(file, async () => {
     const rows = await db
-      .selectFrom('revisions')
+      .selectFrom('documents')
       .leftJoin('seals', (join) =>
-        join.onRef('seals.job_id', '=', 'revisions.job_id').onRef('seals.revision', '=', 'revisions.number'),
+        join.onRef('seals.job_id', '=', 'documents.job_id').onRef('seals.revision', '=', 'documents.number'),
       )
-      .select(['revisions.number', 'revisions.made_at', 'revisions.document', 'seals.signed_at'])
-      .where('revisions.job_id', '=', id)
-      .$if(before !== null, (q) => q.where('revisions.number', '<', before!))
-      .orderBy('revisions.number', 'desc')
+      .select(['documents.number', 'documents.made_at', 'documents.document', 'seals.signed_at'])
+      .where('documents.job_id', '=', id)
+      .$if(before !== null, (q) => q.where('documents.number', '<', before!))
+      .orderBy('documents.number', 'desc')
       .limit(most + 1)
       .execute()
     const jobs = rows.map((r) => readableJob(r.document))
@@ -82,7 +82,7 @@ export const readRevision = (
 ): Promise<{ readonly job: Job; readonly madeAt: string } | null> =>
   patiently(file, async () => {
     const row = await db
-      .selectFrom('revisions')
+      .selectFrom('documents')
       .select(['document', 'made_at'])
       .where('job_id', '=', id)
       .where('number', '=', number)
@@ -99,7 +99,7 @@ export const bringBack = ({ db, file }: Store, id: string, number: number, at: s
     db.transaction().execute(async (trx): Promise<Saved> => {
       const newest = await readHeadIn(trx, file, id)
       const row = await trx
-        .selectFrom('revisions')
+        .selectFrom('documents')
         .select('document')
         .where('job_id', '=', id)
         .where('number', '=', number)

@@ -9,11 +9,13 @@ import { StiffError } from '../core/transient'
 import { readJob } from '../formats'
 import { findingsIn } from './kept-findings'
 import { jsonOr } from './json-or'
+import { packedAfter } from './packed-revision'
 import { patiently, type Store } from './patience'
 import { parsedJob } from './parsed-job'
 import { isSealedAs, seal } from './seals'
 import type { Tables } from './tables'
-import { yardColumns, type YardColumns } from './yard'
+import { StoreTrouble } from './trouble'
+import { yardColumns, type YardColumns } from './yard-lines'
 
 export interface JobRevision {
   readonly id: string
@@ -35,13 +37,47 @@ type Writer = Kysely<Tables> | Transaction<Tables>
 export async function readHeadIn(db: Writer, file: string, id: string): Promise<JobRevision | null> {
   const row = await db
     .selectFrom('jobs')
-    .innerJoin('revisions', (join) =>
-      join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+    .innerJoin('documents', (join) =>
+      join.onRef('documents.job_id', '=', 'jobs.id').onRef('documents.number', '=', 'jobs.head'),
     )
-    .select(['jobs.id', 'revisions.number', 'revisions.made_at', 'revisions.document'])
+    .select(['jobs.id', 'documents.number', 'documents.made_at', 'documents.document'])
     .where('jobs.id', '=', id)
     .executeTakeFirst()
   return row ? { id: row.id, revision: row.number, savedAt: row.made_at, job: parsedJob(row.document, file) } : null
+}
+
+/**
+ * The machine that a job is on, by name, kind and owner; made where there is none. One that this job alone is on is
+ * renamed with it.
+ */
+async function machineFor(trx: Transaction<Tables>, job: Job, at: string, id: string | null): Promise<string> {
+  const { name, kind, owner } = job.machine
+  const same = await trx
+    .selectFrom('machines')
+    .select('id')
+    .where('name', '=', name)
+    .where('kind', '=', kind)
+    .where('owner', '=', owner)
+    .executeTakeFirst()
+  const now =
+    id === null ? undefined : await trx.selectFrom('jobs').select('machine_id').where('id', '=', id).executeTakeFirst()
+  if (same) return same.id
+  if (now) {
+    const others = await trx
+      .selectFrom('jobs')
+      .select('id')
+      .where('machine_id', '=', now.machine_id)
+      .where('id', '!=', id)
+      .limit(1)
+      .execute()
+    if (!others.length) {
+      await trx.updateTable('machines').set({ name, kind, owner }).where('id', '=', now.machine_id).execute()
+      return now.machine_id
+    }
+  }
+  const machine = randomUUID()
+  await trx.insertInto('machines').values({ id: machine, name, kind, owner, created_at: at }).execute()
+  return machine
 }
 
 /** Puts a revision after the newest one, with its line of the yard. @returns its number */
@@ -57,11 +93,22 @@ export async function appendRevision(
   const number = basedOn + 1
   await trx
     .insertInto('revisions')
-    .values({ job_id: id, number, made_at: at, based_on: basedOn, save_key: key, document: JSON.stringify(job) })
+    .values({
+      job_id: id,
+      number,
+      made_at: at,
+      based_on: basedOn,
+      save_key: key,
+      ...(await packedAfter(trx, id, number, JSON.stringify(job))),
+    })
     .execute()
   await trx
     .updateTable('jobs')
-    .set({ head: number, ...(line ?? yardColumns(job, await findingsIn(trx, id, job), { quickly: true })) })
+    .set({
+      head: number,
+      machine_id: await machineFor(trx, job, at, id),
+      ...(line ?? yardColumns(job, await findingsIn(trx, id, job), { quickly: true })),
+    })
     .where('id', '=', id)
     .execute()
   return number
@@ -74,32 +121,56 @@ export interface UnreadableJob {
   readonly message: string
 }
 
+const STRETCH = 100
+
+type EveryJob = { readonly job: Job } | { readonly skipped: UnreadableJob }
+
+const headsOf = ({ db, file }: Store, ids: readonly string[]) =>
+  patiently(file, () =>
+    db
+      .selectFrom('jobs')
+      .innerJoin('documents', (join) =>
+        join.onRef('documents.job_id', '=', 'jobs.id').onRef('documents.number', '=', 'jobs.head'),
+      )
+      .select(['jobs.id', 'documents.document'])
+      .where('jobs.id', 'in', ids)
+      .execute(),
+  )
+
+/** The documents of a stretch by id; where a page of the file is damaged, one by one, those that can be had. */
+async function documentsOf(store: Store, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  try {
+    return new Map((await headsOf(store, ids)).map((r) => [r.id, r.document]))
+  } catch (error) {
+    if (!(error instanceof StoreTrouble) || error.kind !== 'broken') throw error
+    if (ids.length === 1) return new Map()
+    const each = await Promise.all(ids.map((id) => documentsOf(store, [id])))
+    return new Map(each.flatMap((one) => [...one]))
+  }
+}
+
 /** Every job at its newest revision, a stretch at a time; one that cannot be read is named, and the rest follows. */
-export async function* everyJob(
-  { db, file }: Store,
-  ids?: readonly string[],
-): AsyncGenerator<{ readonly job: Job } | { readonly skipped: UnreadableJob }> {
-  const STRETCH = 100
-  for (let from = 0; ; from += STRETCH) {
-    const rows = await patiently(file, () =>
-      db
-        .selectFrom('jobs')
-        .innerJoin('revisions', (join) =>
-          join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
-        )
-        .select(['jobs.id', 'jobs.title', 'revisions.document'])
-        .$if(ids !== undefined, (q) => q.where('jobs.id', 'in', [...ids!]))
-        .orderBy('jobs.created_at')
-        .orderBy('jobs.id')
-        .limit(STRETCH)
-        .offset(from)
-        .execute(),
+export async function* everyJob(store: Store, ids?: readonly string[]): AsyncGenerator<EveryJob> {
+  const rows = await patiently(store.file, () =>
+    store.db
+      .selectFrom('jobs')
+      .select(['id', 'title'])
+      .where('put_away', '<', 2)
+      .$if(ids !== undefined, (q) => q.where('id', 'in', [...ids!]))
+      .orderBy('created_at')
+      .orderBy('id')
+      .execute(),
+  )
+  for (let from = 0; from < rows.length; from += STRETCH) {
+    const stretch = rows.slice(from, from + STRETCH)
+    const documents = await documentsOf(
+      store,
+      stretch.map((r) => r.id),
     )
-    for (const r of rows) {
-      const read = readJob(jsonOr(r.document, null))
-      yield read.ok ? { job: read.job } : { skipped: { id: r.id, title: r.title ?? '', message: read.message } }
+    for (const { id, title } of stretch) {
+      const read = readJob(jsonOr(documents.get(id) ?? null, null))
+      yield read.ok ? { job: read.job } : { skipped: { id, title: title ?? '', message: read.message } }
     }
-    if (rows.length < STRETCH) return
   }
 }
 
@@ -161,10 +232,40 @@ export function prepareJob(job: Job, known: Findings | null = null): Prepared {
       }
 }
 
+/** {@link addJobs} inside a transaction. @param hidden jobs of a file that is not through yet */
+export async function addJobsIn(
+  trx: Transaction<Tables>,
+  prepared: readonly Extract<Prepared, { ok: true }>[],
+  at: string,
+  hidden: { readonly away: number; readonly key: string } | null = null,
+): Promise<string[]> {
+  const ids: string[] = []
+  for (const { job, evaluation, line } of prepared) {
+    const id = randomUUID()
+    const machine = await machineFor(trx, job, at, null)
+    await trx
+      .insertInto('jobs')
+      .values({
+        id,
+        machine_id: machine,
+        created_at: at,
+        head: 0,
+        closed: 0,
+        promise: '',
+        put_away: hidden?.away ?? 0,
+        put_away_at: hidden?.key ?? null,
+      })
+      .execute()
+    const revision = await appendRevision(trx, id, job, 0, randomUUID(), at, line)
+    if (evaluation) await seal(trx, id, revision, job, evaluation)
+    ids.push(id)
+  }
+  return ids
+}
+
 /**
  * Puts new jobs into the yard, all or none, each with its machine; one of the same name, kind and owner is the same
- * machine.
- * A job that comes signed is sealed at once.
+ * machine. A job that comes signed is sealed at once.
  * @param prepared by {@link prepareJob}; those refused must have been taken out
  * @returns the ids, in the same order
  */
@@ -172,34 +273,7 @@ export const addJobs = (
   { db, file }: Store,
   prepared: readonly Extract<Prepared, { ok: true }>[],
   at: string,
-): Promise<string[]> =>
-  patiently(file, () =>
-    db.transaction().execute(async (trx) => {
-      const ids: string[] = []
-      for (const { job, evaluation, line } of prepared) {
-        const id = randomUUID()
-        const { name, kind, owner } = job.machine
-        const known = await trx
-          .selectFrom('machines')
-          .select('id')
-          .where('name', '=', name)
-          .where('kind', '=', kind)
-          .where('owner', '=', owner)
-          .executeTakeFirst()
-        const machine = known?.id ?? randomUUID()
-        if (!known)
-          await trx.insertInto('machines').values({ id: machine, name, kind, owner, created_at: at }).execute()
-        await trx
-          .insertInto('jobs')
-          .values({ id, machine_id: machine, created_at: at, head: 0, closed: 0, promise: '' })
-          .execute()
-        const revision = await appendRevision(trx, id, job, 0, randomUUID(), at, line)
-        if (evaluation) await seal(trx, id, revision, job, evaluation)
-        ids.push(id)
-      }
-      return ids
-    }),
-  )
+): Promise<string[]> => patiently(file, () => db.transaction().execute((trx) => addJobsIn(trx, prepared, at)))
 
 /** One new job. @param known what its runs come to, where that is known @returns its id, or why it was refused */
 export async function addJob(
@@ -229,7 +303,7 @@ export async function saveJob({ db, file }: Store, id: string, { from, key, job,
   return patiently(file, () =>
     db.transaction().execute(async (trx): Promise<Saved> => {
       const again = await trx
-        .selectFrom('revisions')
+        .selectFrom('documents')
         .select(['number', 'made_at'])
         .where('job_id', '=', id)
         .where('save_key', '=', key)

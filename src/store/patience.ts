@@ -6,6 +6,8 @@ import { asTrouble, isBusy, StoreTrouble } from './trouble'
 export interface Store {
   readonly file: string
   readonly db: Kysely<Tables>
+  /** at once, with what its log holds brought into the file */
+  readonly close: () => void
 }
 
 /** how long one call may block the whole server before it waits aside instead */

@@ -1,8 +1,9 @@
 import { CORE_VERSION, type Findings } from '../core/margins'
 import { runKey } from '../core/run'
 import { readHeadIn } from './jobs'
+import { packWhole } from './packing'
 import { patiently, type Store } from './patience'
-import { yardColumns } from './yard'
+import { yardColumns } from './yard-lines'
 
 /**
  * Keeps what a job's runs came to, and tells its line of the yard anew. Findings of another state of the job are left.
@@ -14,7 +15,7 @@ export const keepFindings = ({ db, file }: Store, id: string, findings: Findings
       const head = await readHeadIn(trx, file, id)
       if (!head || !findings.settled || findings.coreVersion !== CORE_VERSION || runKey(head.job) !== findings.key)
         return false
-      const row = { job_id: id, run_key: findings.key, findings: JSON.stringify(findings) }
+      const row = { job_id: id, run_key: findings.key, findings: packWhole(JSON.stringify(findings)) }
       await trx
         .insertInto('runs')
         .values(row)

@@ -4,6 +4,7 @@ import { type Evaluation, evaluationSchema } from '../core/margins'
 import { benchSheet, sheetSchema, type Sheet } from '../core/sheets'
 import { keepsSignature } from '../core/plan'
 import { circuitPlan } from '../layout/circuit-plan'
+import { packWhole, unpacked } from './packing'
 import { parsedJob } from './parsed-job'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
@@ -35,8 +36,8 @@ export async function seal(
       signed_at: at,
       signed_by: by,
       core_version: coreVersion,
-      evaluation: JSON.stringify(evaluation),
-      sheet: JSON.stringify(benchSheet(job, evaluation, await circuitPlan(job))),
+      evaluation: packWhole(JSON.stringify(evaluation)),
+      sheet: packWhole(JSON.stringify(benchSheet(job, evaluation, await circuitPlan(job)))),
     })
     .execute()
 }
@@ -49,10 +50,10 @@ export async function isSealedAs(trx: Transaction<Tables>, file: string, id: str
   if (!job.signature) return false
   const rows = await trx
     .selectFrom('seals')
-    .innerJoin('revisions', (join) =>
-      join.onRef('revisions.job_id', '=', 'seals.job_id').onRef('revisions.number', '=', 'seals.revision'),
+    .innerJoin('documents', (join) =>
+      join.onRef('documents.job_id', '=', 'seals.job_id').onRef('documents.number', '=', 'seals.revision'),
     )
-    .select('revisions.document')
+    .select('documents.document')
     .where('seals.job_id', '=', id)
     .where('seals.signed_at', '=', job.signature.at)
     .where('seals.signed_by', '=', job.signature.by)
@@ -83,8 +84,8 @@ export async function newestSeal(
           signedAt: row.signed_at,
           signedBy: row.signed_by,
           coreVersion: row.core_version,
-          evaluation: evaluationSchema.parse(JSON.parse(row.evaluation)),
-          sheet: sheetSchema.parse(JSON.parse(row.sheet)),
+          evaluation: evaluationSchema.parse(JSON.parse(unpacked(row.evaluation))),
+          sheet: sheetSchema.parse(JSON.parse(unpacked(row.sheet))),
         }
       : null
   })

@@ -17,7 +17,7 @@ import {
   find,
   findingsFor,
   keepFindings,
-  listMachines,
+  machinesLike,
   listParts,
   listRevisions,
   listShelf,
@@ -146,7 +146,7 @@ test('the same machine comes back as the same machine', async () => {
   await add(fresh)
   await add(titled('Again'))
   await add({ ...fresh, machine: { ...fresh.machine, name: 'Another' } })
-  expect(await listMachines(store)).toHaveLength(2)
+  expect(await machinesLike(store, '')).toHaveLength(2)
 })
 
 test('a newer, a foreign, a broken and a locked file are told apart in words, and left as they are', async () => {
@@ -348,11 +348,11 @@ test('find: letters anywhere in the name, owner or maker; signs of the query lan
       leadM: { value: 1, source: 'label' },
     },
   ])
-  const kinds = async (text: string): Promise<string[]> => (await find(store, text)).map((f) => f.kind)
+  const kinds = async (text: string): Promise<string[]> => (await find(store, text)).found.map((f) => f.kind)
   expect(await kinds('fell')).toEqual(['job', 'machine'])
   expect(await kinds('skarn')).toEqual(['part'])
   expect(await kinds('0 %')).toEqual(['job'])
-  expect(await kinds('g_b')).toEqual(['machine'])
+  expect(await kinds('g_b')).toEqual(['job', 'machine'])
   expect(await kinds('%x')).toEqual([])
 })
 

@@ -27,10 +27,16 @@ export function asTrouble(error: unknown, file: string): unknown {
       `${file} may not be written. Check who owns the file and its folder, then try again.`,
       'read-only',
     )
-  if (/^SQLITE_(CORRUPT|NOTADB)/.test(c))
+  if (c.startsWith('SQLITE_NOTADB'))
     return new StoreTrouble(
-      `${file} is not a Pyraxis database, or it is damaged. Move it aside and put back a copy, or name another ` +
-        `file in PYRAXIS_DB.`,
+      `${file} is not a Pyraxis database, or it is damaged. Put back a copy with "npm run yard -- restore", which ` +
+        `moves this one aside, or name another file in PYRAXIS_DB.`,
+      'broken',
+    )
+  if (c.startsWith('SQLITE_CORRUPT'))
+    return new StoreTrouble(
+      `A part of ${file} is damaged and cannot be read. Take all jobs out as a file first: what can still be read is ` +
+        `in it, the rest is named. Then put back a copy with "npm run yard -- restore", which moves this one aside.`,
       'broken',
     )
   if (c === 'SQLITE_FULL' || c === 'ENOSPC' || c === 'EDQUOT')

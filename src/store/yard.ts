@@ -1,81 +1,12 @@
-import { sql, type Kysely, type Transaction } from 'kysely'
-import type { Job } from '../core/job'
-import { CORE_VERSION, evaluate, type Findings, judge } from '../core/margins'
-import { dueOn, summaryOf, summarySchema, type Summary } from '../core/plan'
+import { sql } from 'kysely'
+import { CORE_VERSION } from '../core/margins'
+import { dueOn, summarySchema, type Summary } from '../core/plan'
 import type { z } from 'zod'
-import { readJob } from '../formats'
 import { jsonOr } from './json-or'
-import { keptFor, type KeptFindings } from './kept-findings'
+import { holding } from './like'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
-
-type Writer = Kysely<Tables> | Transaction<Tables>
-
-/** no day promised comes after every promised one */
-const NO_DAY = '9999-12-31'
-
-/** A job's columns of the yard, worked out from its document. */
-export type YardColumns = Pick<Tables['jobs'], 'title' | 'closed' | 'promise' | 'due' | 'summary' | 'summary_core'>
-
-/** a line whose margins are told by their worst corners, which is quick: their draws are made when it is looked at */
-const QUICK = `${CORE_VERSION} quick`
-
-/** @param quickly as part of a save, which must not wait for 256 draws of every margin */
-export function yardColumns(job: Job, findings: Findings | null = null, { quickly = false } = {}): YardColumns {
-  const summary = summaryOf(job, quickly ? evaluate(job, findings) : judge(job, findings))
-  return {
-    title: job.title,
-    closed: summary.signedOn || summary.endedOn ? 1 : 0,
-    promise: job.promisedOn ?? NO_DAY,
-    due: summary.care.map((c) => c.dueOn).sort()[0] ?? null,
-    summary: JSON.stringify(summary),
-    summary_core: quickly ? QUICK : CORE_VERSION,
-  }
-}
-
-const unreadable = {
-  title: 'A job that cannot be read',
-  closed: 0,
-  promise: NO_DAY,
-  due: null,
-  summary: null,
-  summary_core: CORE_VERSION,
-} as const
-
-function columnsOf(document: string, kept: KeptFindings | null, quickly: boolean): YardColumns {
-  try {
-    const read = readJob(JSON.parse(document) as unknown)
-    return read.ok ? yardColumns(read.job, keptFor(read.job, kept), { quickly }) : unreadable
-  } catch {
-    return unreadable
-  }
-}
-
-const CHUNK = 50
-
-/** Fills in the lines of jobs that have none yet, as after opening an older file. */
-export async function fillYardLines(db: Kysely<Tables>): Promise<void> {
-  for (;;) {
-    const rows = await db
-      .selectFrom('jobs')
-      .innerJoin('revisions', (join) =>
-        join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
-      )
-      .select(['jobs.id', 'revisions.document'])
-      .where('jobs.title', 'is', null)
-      .limit(CHUNK)
-      .execute()
-    if (!rows.length) return
-    await db.transaction().execute(async (trx) => {
-      for (const { id, document } of rows)
-        await trx
-          .updateTable('jobs')
-          .set(columnsOf(document, null, true))
-          .where('id', '=', id)
-          .execute()
-    })
-  }
-}
+import { columnsOf, QUICK, type Writer } from './yard-lines'
 
 export interface YardEntry {
   readonly id: string
@@ -84,10 +15,19 @@ export interface YardEntry {
   readonly summary: Summary | null
 }
 
+export interface YardPlace extends YardEntry {
+  readonly machine: string
+  readonly owner: string
+}
+
 export interface YardPage {
-  readonly entries: readonly YardEntry[]
+  readonly entries: readonly YardPlace[]
+  /** lines that the view shows on all its pages */
   readonly total: number
+  /** open jobs in the yard, whatever is shown */
   readonly open: number
+  /** jobs with something due, of which the first are listed */
+  readonly dueInAll: number
   /** what is due by the day asked, by job, oldest first */
   readonly due: readonly { readonly id: string; readonly title: string; readonly what: readonly string[] }[]
   /** open jobs promised for the day asked or before */
@@ -108,158 +48,188 @@ const summaryIn = (text: string | null): Summary | null => {
 /** so many lines are told by their draws at one look, each some tenths of a second; the others stand as they are */
 const JUDGED_AT_ONCE = 12
 
-/** A line worked out by an older core, or quickly, is worked out anew when it is looked at. */
+/**
+ * A line worked out by an older core, or quickly, is worked out anew when it is looked at.
+ * @param most so many quick ones are told by their draws
+ */
 async function fresh(
   db: Writer,
   rows: readonly { id: string; title: string | null; summary: string | null; summary_core: string | null }[],
+  most: number,
 ): Promise<YardEntry[]> {
   let judged = 0
   const entries: YardEntry[] = []
   for (const row of rows) {
     const readable = row.summary === null || summaryIn(row.summary) !== null
-    const stands = row.summary_core === CORE_VERSION || (row.summary_core === QUICK && judged >= JUDGED_AT_ONCE)
+    const stands = row.summary_core === CORE_VERSION || (row.summary_core === QUICK && judged >= most)
     if (stands && readable) {
       entries.push({ id: row.id, title: row.title ?? '', summary: summaryIn(row.summary) })
       continue
     }
     const found = await db
       .selectFrom('jobs')
-      .innerJoin('revisions', (join) =>
-        join.onRef('revisions.job_id', '=', 'jobs.id').onRef('revisions.number', '=', 'jobs.head'),
+      .innerJoin('documents', (join) =>
+        join.onRef('documents.job_id', '=', 'jobs.id').onRef('documents.number', '=', 'jobs.head'),
       )
       .leftJoin('runs', 'runs.job_id', 'jobs.id')
-      .select(['revisions.document', 'runs.run_key', 'runs.findings'])
+      .select(['documents.document', 'runs.run_key', 'runs.findings'])
       .where('jobs.id', '=', row.id)
       .executeTakeFirstOrThrow()
-    const columns = columnsOf(found.document, found, judged++ >= JUDGED_AT_ONCE)
+    const columns = columnsOf(found.document, found, judged++ >= most)
     await db.updateTable('jobs').set(columns).where('id', '=', row.id).execute()
     entries.push({ id: row.id, title: columns.title ?? '', summary: summaryIn(columns.summary) })
   }
   return entries
 }
 
+/** How the yard is looked at. */
+export interface YardView {
+  /** those in the yard, or of them only the open, signed or ended; or what was put away */
+  readonly show: 'all' | 'open' | 'signed' | 'ended' | 'archived' | 'deleted'
+  readonly sort: 'promise' | 'worst' | 'due' | 'machine' | 'owner' | 'newest'
+  readonly kind: string | null
+  /** letters of a title, machine or owner */
+  readonly text: string
+}
+
+export const WHOLE_YARD: YardView = { show: 'all', sort: 'promise', kind: null, text: '' }
+
+const PUT_AWAY = { archived: 1, deleted: 2 } as const
+const isPutAway = (show: YardView['show']): show is keyof typeof PUT_AWAY => show in PUT_AWAY
+
+/** The lines that a view shows, in no order. */
+function shown(db: Writer, { show, kind, text }: YardView) {
+  return db
+    .selectFrom('jobs')
+    .innerJoin('machines', 'machines.id', 'jobs.machine_id')
+    .where('jobs.put_away', '=', isPutAway(show) ? PUT_AWAY[show] : 0)
+    .$if(!isPutAway(show) && show !== 'all', (q) =>
+      q.where('jobs.state', '=', show as NonNullable<Tables['jobs']['state']>),
+    )
+    .$if(kind !== null, (q) => q.where('machines.kind', '=', kind!))
+    .$if(text.trim() !== '', (q) => q.where(holding(['jobs.title', 'machines.name', 'machines.owner'], text)))
+}
+
+const ORDERS = {
+  promise: sql`jobs.closed, jobs.promise, jobs.created_at`,
+  worst: sql`jobs.closed, jobs.worst is null, jobs.worst, jobs.promise`,
+  due: sql`jobs.due is null, jobs.due, jobs.promise`,
+  machine: sql`machines.name collate nocase, machines.kind, machines.owner, jobs.created_at desc`,
+  owner: sql`machines.owner = '', machines.owner collate nocase, machines.name collate nocase, jobs.created_at desc`,
+  newest: sql`jobs.created_at desc`,
+} as const
+
+/** What the yard's head tells, whatever is shown of it. */
+async function headOf(db: Writer, today: string): Promise<Pick<YardPage, 'open' | 'due' | 'dueInAll' | 'promised'>> {
+  const open = await db
+    .selectFrom('jobs')
+    .select((e) => e.fn.countAll<number>().as('n'))
+    .where('put_away', '=', 0)
+    .where('closed', '=', 0)
+    .executeTakeFirstOrThrow()
+  const isDue = db.selectFrom('jobs').where('put_away', '=', 0).where('due', '<=', today)
+  const dueInAll = await isDue.select((e) => e.fn.countAll<number>().as('n')).executeTakeFirstOrThrow()
+  const due = await isDue
+    .select([
+      'id',
+      'title',
+      sql<string | null>`case when json_valid(summary) then json_extract(summary, '$.care') end`.as('care'),
+    ])
+    .orderBy('due')
+    .limit(MOST_DUE)
+    .execute()
+  const promised = await db
+    .selectFrom('jobs')
+    .select(['id', 'title', 'promise'])
+    .where('put_away', '=', 0)
+    .where('closed', '=', 0)
+    .where('promise', '<=', today)
+    .orderBy('promise')
+    .limit(MOST_DUE)
+    .execute()
+  return {
+    open: Number(open.n),
+    dueInAll: Number(dueInAll.n),
+    due: due.map(({ id, title, care }) => ({ id, title: title ?? '', what: dueOn({ care: careIn(care) }, today) })),
+    promised: promised.map(({ id, title, promise }) => ({ id, title: title ?? '', promisedOn: promise })),
+  }
+}
+
 /**
- * One page of the yard: open jobs first, the earliest promised first, then those signed or ended.
+ * One page of the yard: where nothing else is asked for open jobs first, the earliest promised first, then those signed
+ * or ended.
  * @param today calendar day, 2026-01-31
  */
-export const readYard = ({ db, file }: Store, today: string, from = 0, most = 50): Promise<YardPage> =>
+export const readYard = (
+  { db, file }: Store,
+  today: string,
+  from = 0,
+  most = 50,
+  view: YardView = WHOLE_YARD,
+): Promise<YardPage> =>
   patiently(file, async () => {
-    const [counts, page, due, promised] = [
-      await db
-        .selectFrom('jobs')
-        .select([sql<number>`count(*)`.as('total'), sql<number>`sum(1 - closed)`.as('open')])
-        .executeTakeFirstOrThrow(),
-      await db
-        .selectFrom('jobs')
-        .select(['id', 'title', 'summary', 'summary_core'])
-        .orderBy('closed')
-        .orderBy('promise')
-        .orderBy('created_at')
-        .limit(most)
-        .offset(from)
-        .execute(),
-      await db
-        .selectFrom('jobs')
-        .select([
-          'id',
-          'title',
-          sql<string | null>`case when json_valid(summary) then json_extract(summary, '$.care') end`.as('care'),
-        ])
-        .where('due', '<=', today)
-        .orderBy('due')
-        .limit(MOST_DUE)
-        .execute(),
-      await db
-        .selectFrom('jobs')
-        .select(['id', 'title', 'promise'])
-        .where('closed', '=', 0)
-        .where('promise', '<=', today)
-        .orderBy('promise')
-        .limit(MOST_DUE)
-        .execute(),
-    ]
+    const everything = view.kind === null && view.text.trim() === '' && view.show === 'all'
+    const counted = everything
+      ? await db
+          .selectFrom('jobs')
+          .select((e) => e.fn.countAll<number>().as('n'))
+          .where('put_away', '=', 0)
+          .executeTakeFirstOrThrow()
+      : await shown(db, view)
+          .select((e) => e.fn.countAll<number>().as('n'))
+          .executeTakeFirstOrThrow()
+    // put in order by their ids alone: lines are long
+    const inOrder = await shown(db, view)
+      .select('jobs.id')
+      .orderBy(ORDERS[view.sort])
+      .limit(most)
+      .offset(from)
+      .execute()
+    const rows = await db
+      .selectFrom('jobs')
+      .innerJoin('machines', 'machines.id', 'jobs.machine_id')
+      .select([
+        'jobs.id',
+        'jobs.title',
+        'jobs.summary',
+        'jobs.summary_core',
+        'machines.name as machine',
+        'machines.owner',
+      ])
+      .where(
+        'jobs.id',
+        'in',
+        inOrder.map((r) => r.id),
+      )
+      .execute()
+    const byId = new Map(rows.map((r) => [r.id, r]))
+    const page = inOrder.flatMap(({ id }) => byId.get(id) ?? [])
+    // a line that is told anew moves where the worst margin decides its place: there they stand as they are
+    const judged = view.sort === 'worst' ? 0 : JUDGED_AT_ONCE
+    const about = new Map(page.map((p) => [p.id, { machine: p.machine, owner: p.owner }]))
     return {
-      entries: await fresh(db, page),
-      total: counts.total,
-      open: counts.open ?? 0,
-      due: due.map(({ id, title, care }) => ({
-        id,
-        title: title ?? '',
-        what: dueOn({ care: careIn(care) }, today),
-      })),
-      promised: promised.map(({ id, title, promise }) => ({ id, title: title ?? '', promisedOn: promise })),
+      entries: (await fresh(db, page, judged)).map((e) => ({ ...e, ...about.get(e.id)! })),
+      total: Number(counted.n),
+      ...(await headOf(db, today)),
     }
   })
 
-export interface Found {
-  readonly kind: 'job' | 'machine' | 'part'
-  readonly id: string
-  readonly name: string
-  readonly about: string
-}
-
-const MOST_FOUND = 8
-/** a part's maker; none where its document is torn */
-const MAKER = sql`case when json_valid(document) then json_extract(document, '$.maker') end`
-const like = (text: string): string => `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
-
-/** Jobs, machines and parts whose name, owner or maker holds the text. A machine leads to its newest job. */
-export const find = ({ db, file }: Store, text: string): Promise<Found[]> =>
+/**
+ * Puts a job away, or back into the yard. A signed one is a record: it can be archived, and is not deleted.
+ * @returns false where there is no such job, or where it may not be deleted
+ */
+export const putAway = (
+  { db, file }: Store,
+  id: string,
+  where: 'archived' | 'deleted' | 'yard',
+  at: string,
+): Promise<boolean> =>
   patiently(file, async () => {
-    const pattern = like(text.trim())
-    const holds = (column: string) => sql<boolean>`${sql.ref(column)} like ${pattern} escape '\\'`
-    const jobs = await db
-      .selectFrom('jobs')
-      .innerJoin('machines', 'machines.id', 'jobs.machine_id')
-      .select(['jobs.id', 'jobs.title', 'machines.name', 'machines.owner'])
-      .where((e) => e.or([holds('jobs.title'), holds('machines.owner')]))
-      .orderBy('jobs.closed')
-      .orderBy('jobs.promise')
-      .limit(MOST_FOUND)
-      .execute()
-    // beside max() SQLite takes the other columns from the row that holds it: the machine's newest job
-    const machines = await db
-      .selectFrom('machines')
-      .innerJoin('jobs', 'jobs.machine_id', 'machines.id')
-      .select([
-        'machines.name',
-        'machines.owner',
-        'machines.kind',
-        'jobs.id as job',
-        sql<string>`max(jobs.created_at)`.as('newest'),
-        sql<number>`count(*)`.as('jobs'),
-      ])
-      .where((e) => e.or([holds('machines.name'), holds('machines.owner')]))
-      .groupBy('machines.id')
-      .limit(MOST_FOUND)
-      .execute()
-    const parts = await db
-      .selectFrom('parts')
-      .select(['id', 'name', 'kind', 'retired_at'])
-      .where((e) => e.or([holds('name'), sql<boolean>`${MAKER} like ${pattern} escape '\\'`]))
-      .orderBy('name')
-      .limit(MOST_FOUND)
-      .execute()
-    return [
-      ...jobs.map((j): Found => ({
-        kind: 'job',
-        id: j.id,
-        name: j.title ?? '',
-        about: `${j.name}${j.owner ? `, ${j.owner}` : ''}`,
-      })),
-      ...machines.map((m): Found => ({
-        kind: 'machine',
-        id: m.job,
-        name: m.name,
-        about:
-          `${m.kind.replaceAll('-', ' ')}${m.owner ? `, ${m.owner}` : ''}, ${m.jobs} ` +
-          `${m.jobs === 1 ? 'job' : 'jobs'}`,
-      })),
-      ...parts.map((p): Found => ({
-        kind: 'part',
-        id: p.id,
-        name: p.name,
-        about: `${p.kind}${p.retired_at ? ', retired' : ''}`,
-      })),
-    ]
+    const done = await db
+      .updateTable('jobs')
+      .set({ put_away: where === 'yard' ? 0 : PUT_AWAY[where], put_away_at: where === 'yard' ? null : at })
+      .where('id', '=', id)
+      .$if(where === 'deleted', (q) => q.where('id', 'not in', (s) => s.selectFrom('seals').select('job_id')))
+      .executeTakeFirst()
+    return Number(done.numUpdatedRows) > 0
   })

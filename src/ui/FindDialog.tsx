@@ -10,6 +10,8 @@ const answerSchema = z.object({
   found: z.array(
     z.object({ kind: z.enum(['job', 'machine', 'part']), id: z.string(), name: z.string(), about: z.string() }),
   ),
+  /** how many hold the letters besides these */
+  more: z.number(),
 })
 type Found = z.infer<typeof answerSchema>['found'][number]
 
@@ -29,6 +31,7 @@ export function FindDialog({ takeOver, onHide }: Props) {
   const list = useId()
   const [text, setText] = useState('')
   const [found, setFound] = useState<readonly Found[]>([])
+  const [more, setMore] = useState(0)
   const [at, setAt] = useState(0)
   const [trouble, setTrouble] = useState<string | null>(null)
   const asked = useRef(0)
@@ -43,9 +46,10 @@ export function FindDialog({ takeOver, onHide }: Props) {
     const timer = setTimeout(() => {
       void fetch(`/api/find?q=${encodeURIComponent(text)}`)
         .then(async (answer) => answerSchema.parse(await answer.json()))
-        .then(({ found: next }) => {
+        .then(({ found: next, more: besides }) => {
           if (mine !== asked.current) return
           setFound(next)
+          setMore(besides)
           setAt(0)
           setTrouble(null)
         })
@@ -110,6 +114,11 @@ export function FindDialog({ takeOver, onHide }: Props) {
             </li>
           ))}
         </ul>
+        {more > 0 && (
+          <p className="soft mt-2 mb-0" role="status">
+            {more} more {more === 1 ? 'holds' : 'hold'} these letters: type more of the name, machine or owner.
+          </p>
+        )}
         {text.trim() !== '' && found.length === 0 && !trouble && (
           <p className="soft mt-2 mb-0" role="status">
             Nothing holds these letters.

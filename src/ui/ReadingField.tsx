@@ -2,8 +2,8 @@
 
 import { useId, useRef, useState } from 'react'
 import type { PlacedField } from '@/core/job'
-import { retyped, withSource, type Reading } from '@/core/reading'
-import { format, formatSpread, parse, shown, type UnitSystem } from '@/core/units'
+import { asTyped, retyped, withSource, type Reading } from '@/core/reading'
+import { format, formatSpread, parse, shown, type UnitSystem, worded } from '@/core/units'
 import { useDraft } from './drafts'
 import { SourceMark } from './SourceMark'
 
@@ -20,9 +20,17 @@ interface Props {
 
 /** The text of a reading as it stands in its field: it parses back to itself. */
 function textOf({ reading, quantity, wish }: PlacedField, system: UnitSystem): string {
+  const own = asTyped(reading, quantity, system)
+  if (own !== null) return own
   const { number } = shown(reading.value, quantity, system)
   if (reading.spread === undefined || wish || !/±|\+\/?-/.test(reading.typed ?? '')) return number
   return `${number} ±${formatSpread(reading.spread, quantity, system).number}`
+}
+
+/** The unit beside the figure; where the figure stands in another one as it was typed, what it is in the shown one. */
+function unitOf({ reading, quantity }: PlacedField, system: UnitSystem, standing: boolean): string {
+  const { unit } = shown(reading.value, quantity, system)
+  return standing && asTyped(reading, quantity, system) !== null ? `= ${format(reading.value, quantity, system)}` : unit
 }
 
 function understood(
@@ -128,7 +136,7 @@ export function ReadingField({ field, system, note, onPreview, onSettle }: Props
             }
           }}
         />
-        <span className="unit">{shown(field.reading.value, field.quantity, system).unit}</span>
+        <span className="unit">{unitOf(field, system, draft === null)}</span>
       </span>
       {note && !message && <div className="firms">{note}</div>}
       {message ? (
@@ -137,7 +145,7 @@ export function ReadingField({ field, system, note, onPreview, onSettle }: Props
         </div>
       ) : focused && field.tell ? (
         <div className="below" id={`${id}-below`}>
-          {field.tell}
+          {worded(field.tell, system)}
         </div>
       ) : null}
     </div>

@@ -2,8 +2,7 @@
 
 import type { CSSProperties } from 'react'
 import { useDrag } from '@use-gesture/react'
-import { type Station, stations } from '@/core/fields'
-import { stationNames } from '@/core/plan'
+import { type Station, stationNames, stations } from '@/core/fields'
 
 export interface SpineEntry {
   readonly done: number

@@ -4,10 +4,34 @@ import { LARGEST_JOB_FILE, parseJson, problemsInWords } from '@/formats'
 import { StoreTrouble } from '@/store'
 import { asked, log } from '../log'
 
+/**
+ * The body of a request, read no further than it may go.
+ * @param most bytes
+ * @returns null where it is larger; what it says of its length is believed first
+ */
+export async function readLimited(request: Request, most: number): Promise<Uint8Array | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return null
+  if (!request.body) return new Uint8Array()
+  const pieces: Uint8Array[] = []
+  let length = 0
+  for await (const piece of request.body as unknown as AsyncIterable<Uint8Array>) {
+    length += piece.length
+    if (length > most) return null
+    pieces.push(piece)
+  }
+  return Buffer.concat(pieces)
+}
+
+/** As {@link readLimited}, as text. */
+export async function readText(request: Request, most: number): Promise<string | null> {
+  const bytes = await readLimited(request, most)
+  return bytes && new TextDecoder().decode(bytes)
+}
+
 /** The body of a request as JSON in a known shape, or why not, in words. */
 export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<Result<{ value: T }>> {
-  const text = await request.text()
-  if (text.length > LARGEST_JOB_FILE) return { ok: false, message: 'This is too large.' }
+  const text = await readText(request, LARGEST_JOB_FILE)
+  if (text === null) return { ok: false, message: 'This is too large.' }
   const json = parseJson(text)
   if (!json.ok) return json
   const parsed = schema.safeParse(json.value)
@@ -31,7 +55,10 @@ export async function answering(
     }
     log.error({ ...asked(request), err: error }, 'an error that nobody foresaw')
     return Response.json(
-      inTrouble('Something went wrong inside Pyraxis. Nothing of yours is lost; try again.', false),
+      inTrouble(
+        'Something went wrong inside Pyraxis, and this was not done. What stood there before stands. The log has more.',
+        false,
+      ),
       { status: 500 },
     )
   }

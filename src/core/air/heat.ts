@@ -19,7 +19,7 @@ export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: n
       term('rated power', ratedPowerW, 'power'),
     ],
     heatShare * loadShare * ratedPowerW,
-    'power',
+    'cooling',
     '§2.8',
   )
 
@@ -41,8 +41,8 @@ export function outletDrop(heatW: number, ratedHeatW: number, rpm: number, rated
     'radiator outlet colder than inlet by',
     '{0} / ({1} / 8 K × {2} / {3})',
     [
-      term('heat', heatW, 'power'),
-      term('rated heat', ratedHeatW, 'power'),
+      term('heat', heatW, 'cooling'),
+      term('rated heat', ratedHeatW, 'cooling'),
       term('engine speed', rpm, 'engineSpeed'),
       term('rated speed', ratedRpm, 'engineSpeed'),
     ],

@@ -24,9 +24,9 @@ export const sunHeat = (roofM2: number, roof: Roof, insideW: number): Worked =>
     [
       term('roof seen from above', roofM2, 'opening'),
       term('share that it takes', roofShares[roof], 'share'),
-      term('given off inside', insideW, 'power'),
+      term('given off inside', insideW, 'heat'),
     ],
     SUN * roofM2 * roofShares[roof] + insideW,
-    'power',
+    'heat',
     '§2.8',
   )

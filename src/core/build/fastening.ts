@@ -147,7 +147,7 @@ const words: Readonly<Record<FasteningFigure, (job: Job, circuit: FannedCircuit)
       leak.gapM > 0
         ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; ` +
           `edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ` +
-          `${format(leak.gainW, 'power', job.units, 2)} standing.`
+          `${format(leak.gainW, 'heat', job.units, 2)} standing.`
         : 'The edge is closed all round: nothing leaks past the fins.',
     ]
   },

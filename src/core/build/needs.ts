@@ -38,10 +38,12 @@ function partsNeeded(job: Job, shelf: readonly Part[]): Need[] {
       ...n,
       amount: String(list.filter((o) => o.id === n.id).length),
     }))
+  const besides = (part: Part | null): Need[] =>
+    (part?.separately ?? []).map((what) => need('parts', `${what}, for ${part!.name}: sold separately`))
   return more([
-    ...fannedCircuits(job).map(({ fan }) => each(fan.part.name, fan.part.id)),
-    ...eachOnce(job, 'controller').map(([c]) => each(c.part.name, c.part.id)),
-    ...eachOnce(job, 'probe').flatMap(([p]) => (p.part ? [each(p.part.name, p.part.id)] : [])),
+    ...fannedCircuits(job).flatMap(({ fan }) => [each(fan.part.name, fan.part.id), ...besides(fan.part)]),
+    ...eachOnce(job, 'controller').flatMap(([c]) => [each(c.part.name, c.part.id), ...besides(c.part)]),
+    ...eachOnce(job, 'probe').flatMap(([p]) => (p.part ? [each(p.part.name, p.part.id), ...besides(p.part)] : [])),
     ...(job.newCore ? [need('parts', 'the new core, its rubbers and pins')] : []),
   ])
 }

@@ -2,6 +2,7 @@ import { type Job, mountOf } from '../job'
 import { plannedSteps } from './planned'
 import type { Step, StepWords } from './step'
 import { apartWords } from './words/apart'
+import { worded } from '../units'
 import { beforeWords } from './words/before'
 import { fanWords } from './words/fan'
 import { togetherWords } from './words/together'
@@ -46,8 +47,8 @@ export function stepsOf(job: Job): readonly Step[] {
     const { why, tell, cautions, also, torque } = words[planned.id] ?? otherWords(job, planned.id)
     return {
       ...planned,
-      why,
-      tell: typeof tell === 'string' ? tell : tell(job),
+      why: worded(why, job.units),
+      tell: worded(typeof tell === 'string' ? tell : tell(job), job.units),
       cautions: [...new Set([...cautions, ...(also?.(job) ?? [])])],
       torque: torque?.(job) ?? null,
       seenIn: seenIn(planned),

@@ -290,3 +290,22 @@ export function controllerRule(setC: number, bandK: number, range: ControllerRan
 
 /** Starts an hour that a fan and its relay may be asked for. @see engineering §3.2 rule 1 */
 export const MOST_STARTS = 30
+
+const within = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value))
+
+/**
+ * The nearest setting and band that a controller can be set to: within its range, on its steps.
+ * @see engineering §3.2
+ * @example nearestSetting(88.3, 4, { minC: 30, maxC: 99, stepK: 1, bandMinK: 2, bandMaxK: 9 }).setC //=> 88
+ */
+export function nearestSetting(setC: number, bandK: number, range: ControllerRange): { setC: number; bandK: number } {
+  const { minC, maxC, stepK, bandMinK, bandMaxK } = range
+  const highest = minC + Math.floor((maxC - minC) / stepK + GRAIN) * stepK
+  const steps = (k: number, round: (n: number) => number): number => round(k / stepK) * stepK
+  const least = steps(bandMinK - GRAIN, Math.ceil)
+  const most = Math.max(least, steps(bandMaxK + GRAIN, Math.floor))
+  return {
+    setC: within(onStep(setC, range), minC, highest),
+    bandK: within(steps(bandK, Math.round), least, most),
+  }
+}

@@ -21,7 +21,7 @@ import { inletAirC } from './cooler'
  */
 export function heatIntoBay(bench: Bench, job: Job): Worked {
   if (job.bay?.heatW)
-    return worked('heat given off inside', '{0}', [bench.term('bay.heatW')], bench.value('bay.heatW'), 'power', '§2.8')
+    return worked('heat given off inside', '{0}', [bench.term('bay.heatW')], bench.value('bay.heatW'), 'heat', '§2.8')
   return heatToCarry(
     bench.value('engine.heatShare'),
     bench.value('engine.loadShare'),
@@ -138,7 +138,7 @@ export const riseWorked = (heat: Worked, { density, riseK, flow }: BayFlow): Wor
     'bay over the air outside',
     '{0} / ({1} × 1006 × {2})',
     [
-      term('heat', heat.value, 'power'),
+      term('heat', heat.value, 'cooling'),
       term('density of the air, kg/m³', density, 'count'),
       term('air in all, what rises by itself with it', flow, 'flow'),
     ],

@@ -1,5 +1,6 @@
 import type { Job } from '../job'
 import { dayOfStint, runWaitsFor, simulate, STINT } from '../run'
+import { format } from '../units'
 import type { HeatCause } from './heat-causes'
 import type { Cell, Move } from './table'
 
@@ -9,7 +10,7 @@ const RUNS = 0.05
 /** What is timed or read off a gauge over a stint of work: the machine's own runs say what each cause makes of it. */
 export function figureMoves(job: Job): Move[] {
   if (runWaitsFor(job)) return []
-  const air = `${Math.round(job.surroundings.usualC.value)} °C`
+  const air = format(job.surroundings.usualC.value, 'temperature', job.units, 2)
   const common = {
     how:
       `On a day of about ${air}: ${STINT.worksMin} minutes of its usual work, then ${STINT.standsMin} ` +

@@ -1,3 +1,4 @@
+import { worded } from '../units'
 import { cautions, type Job } from '../job'
 import { motorsOf } from '../circuit'
 import { runWaitsFor } from '../run'
@@ -66,12 +67,12 @@ function asked(job: Job): Asked {
   }
 }
 
-const movesOf = (a: Asked): Move[] => [
-  ...a.circuit.map((m) => m.move),
-  ...a.heat.map((m) => m.move),
-  ...a.figures,
-  ...a.others,
-]
+const movesOf = (a: Asked): Move[] =>
+  [...a.circuit.map((m) => m.move), ...a.heat.map((m) => m.move), ...a.figures, ...a.others].map((m) => ({
+    ...m,
+    how: worded(m.how, a.job.units),
+    caution: worded(m.caution, a.job.units),
+  }))
 
 /** The row of a cause in the circuit. A fan that does not run as it should shows no figures that a run could tell. */
 function circuitRow(a: Asked, cause: Pick<Cause, 'faults'>, sound: readonly Cell[]): Cell[] {

@@ -228,8 +228,7 @@ export function silentInWords(job: Job): string | null {
 
 /** What was seen tells of the heat: "at slow work 2.6 to 3.4 kW go into the coolant; typical was 1.9 to 4.2". */
 export function heatInWords(job: Job, heat: Weighing['heat']): string[] {
-  // horsepower of cooling tells nobody anything
-  const kw = (w: number): string => format(w, 'power', 'metric', 2)
+  const kw = (w: number): string => format(w, 'cooling', job.units, 2)
   return heat.map(
     ({ work, before, after }) =>
       `At ${workWords(work as Work)} ${kw(after[0])} to ${kw(after[1])} go into the ` +

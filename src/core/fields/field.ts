@@ -4,6 +4,19 @@ import type { Quantity } from '../units'
 export const stations = ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after'] as const
 export type Station = (typeof stations)[number]
 
+/** What each station is called. */
+export const stationNames: Readonly<Record<Station, string>> = {
+  machine: 'Machine',
+  measure: 'Measure',
+  place: 'Place',
+  power: 'Power',
+  wire: 'Wire',
+  trigger: 'Trigger',
+  build: 'Build',
+  prove: 'Prove',
+  after: 'After',
+}
+
 /** What a reading of the document is called, what it measures, what it can be, and where it is asked for. */
 export interface Field {
   readonly label: string

@@ -1,3 +1,5 @@
+import { type UnitSystem, worded } from '../units'
+
 /** The usual cautions; a step names those that belong to it. */
 export const cautions = {
   maker:
@@ -24,3 +26,9 @@ export const cautions = {
   lithium: 'A lithium pack that was crushed, bent or hot stays off the machine.',
 } as const
 export type Caution = keyof typeof cautions
+
+/**
+ * A caution with its figures in these units.
+ * @example cautionInWords('fuseFirst', 'metric') //=> 'No load before its fuse.'
+ */
+export const cautionInWords = (caution: Caution, units: UnitSystem): string => worded(cautions[caution], units)

@@ -130,6 +130,9 @@ export const mechanicalHolds = ['pulley', 'belt', 'bearing', 'shroud', 'air box'
 export type MechanicalHold = (typeof mechanicalHolds)[number]
 
 /** Claims that are made of a fan, and are held against runs. */
+/** what money goes to; what is none of the budget's is other */
+export const spendings = ['fan', 'wiring', 'coolant', 'consumables', 'other'] as const
+export type Spending = (typeof spendings)[number]
 export const claimKinds = ['fuel', 'power'] as const
 
 export type ClaimKind = (typeof claimKinds)[number]

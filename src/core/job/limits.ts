@@ -35,6 +35,7 @@ const lists = {
   debts: [30, 'fixes for now'],
   photos: [60, 'pictures'],
   dialPoints: [20, 'points of a dial'],
+  notes: [60, 'notes'],
   hours: [200, 'times at work'],
   bought: [80, 'things bought'],
   settings: [40, 'settings as left'],

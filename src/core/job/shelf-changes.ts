@@ -18,7 +18,7 @@ export function shelfChanges(job: Job, shelf: readonly Part[], units: UnitSystem
     if (!now) return [{ part, now, lines: [] }]
     const [here, there] = [formText(part, units), formText(now, units)]
     const lines = formOf(part.kind)
-      .filter((l) => here[l.path] !== there[l.path])
+      .filter((l) => !l.ofShelf && here[l.path] !== there[l.path])
       .map((l) => ({ label: l.label, here: here[l.path] || 'none', there: there[l.path] || 'none' }))
     return lines.length ? [{ part, now, lines }] : []
   })

@@ -18,7 +18,7 @@ function carries(job: Job): string[] {
   const hot = boilsAt(bench, job).at.c - job.limits.boilKeepK
   return [
     flow(job, movedBy(bench, job)),
-    ...comparedDuties(job).map((d) => format(cooledAt(bench, job, d, hot).carriedW, 'power', job.units, 3)),
+    ...comparedDuties(job).map((d) => format(cooledAt(bench, job, d, hot).carriedW, 'cooling', job.units, 3)),
   ]
 }
 const dutyColumns = (job: Job): string[] => ['air standing', ...comparedDuties(job).map((d) => `carries ${d.name}`)]

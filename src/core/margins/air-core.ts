@@ -74,9 +74,9 @@ function spare(bench: Bench, job: Job, duty: Duty): Worked {
           worked(
             `its part for the ${coreNames[cooled.core]}`,
             '{0} / {1}',
-            [term('heat', heat.value, 'power'), term('cores, each fed by itself', job.cooling!.cores, 'count')],
+            [term('heat', heat.value, 'cooling'), term('cores, each fed by itself', job.cooling!.cores, 'count')],
             cooled.demandW,
-            'power',
+            'cooling',
             '§2.5',
           ),
         )
@@ -85,14 +85,14 @@ function spare(bench: Bench, job: Job, duty: Duty): Worked {
     'zone by zone with the coolant {0} over the air, transfer {1} of the estimate',
     [term('over the air', cooled.overK, 'temperatureDifference'), bench.term('cooling.transferFactor')],
     cooled.carriedW,
-    'power',
+    'cooling',
     '§2.5',
   )
   return over(
     following([boils, coolant, inlet, ...airLines(bench, job, cooled, duty)], carried),
     own,
     0,
-    'power',
+    'cooling',
     '§2.6',
   )
 }

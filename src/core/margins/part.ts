@@ -9,7 +9,7 @@ export const marginUnits = {
   V: { quantity: 'voltage', si: 1 },
   A: { quantity: 'current', si: 1 },
   K: { quantity: 'temperatureDifference', si: 1 },
-  W: { quantity: 'power', si: 1 },
+  W: { quantity: 'cooling', si: 1 },
   'mm²': { quantity: 'area', si: 1e-6 },
   '–': { quantity: 'share', si: 1 },
   '/h': { quantity: 'perHour', si: 1 },

@@ -2,14 +2,14 @@ import { type Part } from './part'
 import { type Source } from '../reading'
 import { sources } from '../reading'
 import { type FormLine } from './form'
-import { type FormText } from './form'
+import { type FormText } from './form-text'
 import { type UnitSystem } from '../units'
 import { parseWireSize } from '../units'
-import { parse } from '../units'
-import { sourcePath } from './form'
+import { format, parse } from '../units'
+import { sourcePath } from './form-text'
 import { type Reading } from '../reading'
 import { type PartKind } from './part'
-import { formText } from './form'
+import { formText } from './form-text'
 import { formOf } from './form'
 import { set } from './paths'
 import { at } from './paths'
@@ -71,12 +71,50 @@ const coerced: Readonly<Record<string, (value: unknown) => unknown>> = {
   suppressed: (v) => v === 'yes',
 }
 
+/** what stands in a part only where somebody said so, and what is as good as unsaid */
+const unsaid: Readonly<Record<string, (value: unknown) => boolean>> = {
+  separately: (v) => Array.isArray(v) && v.length === 0,
+  price: (v) => v === null,
+  reorderAt: (v) => v === null,
+  shows: (v) => v === '°C',
+}
+
 /** groups that stand in a part as a whole or not at all, by the line that decides */
 const wholes: readonly (readonly [group: string, decides: string])[] = [
   ['range', 'range.minC'],
   ['fixed', 'fixed.closesC'],
   ['contact', 'contact.ratedA'],
 ]
+
+interface Issue {
+  readonly path: readonly PropertyKey[]
+  readonly message: string
+  readonly minimum?: unknown
+  readonly maximum?: unknown
+}
+
+/** What is wrong with one line, its ends in the units that it is typed in. */
+function problemOf({ message, minimum, maximum }: Issue, { path, quantity }: FormLine, units: UnitSystem): string {
+  if (path === 'ingress') return 'Write it like IP65, or leave it empty.'
+  if (quantity && typeof minimum === 'number') return `This is at least ${format(minimum, quantity, units)}.`
+  if (quantity && typeof maximum === 'number') return `This is at most ${format(maximum, quantity, units)}.`
+  return `This cannot be: ${message}.`
+}
+
+/** What is wrong with a part, beside the lines that it came from. */
+function problemsByLine(kind: PartKind, issues: readonly Issue[], units: UnitSystem): Record<string, string> {
+  const problems: Record<string, string> = {}
+  const lines = formOf(kind)
+  for (const issue of issues) {
+    const path = issue.path.join('.')
+    const line =
+      lines.find((l) => path === l.path || path.startsWith(`${l.path}.`)) ??
+      lines.find((l) => l.path.startsWith(`${path}.`)) ??
+      lines[0]!
+    problems[line.path] ??= problemOf(issue, line, units)
+  }
+  return problems
+}
 
 /**
  * A part from the texts of its form; what was not touched keeps its value to the last figure.
@@ -122,17 +160,8 @@ export function readForm(
       fanGuesses((part.diameterM as Reading).value, (part.housingM as Reading | null)?.value),
     ))
       part[key] ??= guess
+  for (const [path, nothing] of Object.entries(unsaid)) if (nothing(part[path])) delete part[path]
   const parsed = partSchema.safeParse(part)
   if (parsed.success) return { ok: true, part: parsed.data }
-  const lines = formOf(kind)
-  for (const issue of parsed.error.issues) {
-    const path = issue.path.join('.')
-    const line =
-      lines.find((l) => path === l.path || path.startsWith(`${l.path}.`)) ??
-      lines.find((l) => l.path.startsWith(`${path}.`)) ??
-      lines[0]!
-    problems[line.path] ??=
-      line.path === 'ingress' ? 'Write it like IP65, or leave it empty.' : `This cannot be: ${issue.message}.`
-  }
-  return { ok: false, problems }
+  return { ok: false, problems: problemsByLine(kind, parsed.error.issues, units) }
 }

@@ -92,7 +92,7 @@ describe('the shelf as CSV', () => {
       problems,
     } = readShelfCsv(
       'name,kind,ratedV,ratedA,ratedA source,diameterM,depthM,freeFlowM3s,massKg,leadM\nLark,fan,12 V,2900 ' +
-        'mA,measured,4 5/8 in,38,90 cfm,12 oz,400',
+        'mA,measured,4 5/8 in,38,90 cfm,12 stone,400',
     )
     expect(problems[0]!.message).toMatch(/massKg/)
     expect(fan).toBeUndefined()

@@ -1,10 +1,8 @@
-import { at } from './paths'
-import { spreadOf, type Reading } from '../reading'
-import { fromSi, plainNumber, shown, shownUnit, type Quantity, type UnitSystem } from '../units'
+import type { Quantity } from '../units'
 import { bandKinds, controlKinds } from '../control'
 import { batteryKindName, batteryKinds, fuseFormNames, fuseForms } from '../electrical'
 import { controllerInputs, fittingKinds, harnessBrings } from './choices'
-import { type Part, type PartKind } from './part'
+import type { PartKind } from './part'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
   fan: { name: 'fan', plural: 'fans' },
@@ -34,6 +32,8 @@ export interface FormLine {
   /** counted or stepped in the unit that the document keeps, not converted */
   readonly raw?: boolean
   readonly tell?: string
+  /** of the shelf and not of the part: no job has it otherwise */
+  readonly ofShelf?: boolean
 }
 
 const reading = (path: string, label: string, quantity: Quantity, more: Partial<FormLine> = {}): FormLine => ({
@@ -76,6 +76,7 @@ const terminal = figure('terminalAreaM2', 'terminal takes', 'area', {
 })
 const stock = figure('stock', 'in stock', 'count', {
   optional: true,
+  ofShelf: true,
   tell: 'sleeve in metres; empty where nobody counts',
 })
 const contact = (optional: boolean): FormLine[] => [
@@ -130,6 +131,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       'keeps its band',
       bandKinds.map((value) => ({ value, name: controlKinds[value].name })),
     ),
+    choice('shows', 'its display shows', ['°C', '°F'], { tell: 'a setting is only ever one that it can show' }),
     figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }),
     figure('range.maxC', 'highest setting', 'temperature', { optional: true }),
     figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
@@ -258,49 +260,28 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
 const named = [text('name', 'name', { optional: false }), text('maker', 'maker')]
 
 /** The lines of a part's form, in order. */
-export const formOf = (kind: PartKind): FormLine[] => [...named, ...own[kind], text('note', 'note')]
+const bought: readonly FormLine[] = [
+  {
+    path: 'separately',
+    label: 'needs besides, sold separately',
+    kind: 'lines',
+    optional: true,
+    tell: 'one a line: mounting kit, relay',
+  },
+  figure('price', 'price of one, or of a metre', 'count', { optional: true, ofShelf: true }),
+]
+const reorder = figure('reorderAt', 'order again at', 'count', {
+  optional: true,
+  ofShelf: true,
+  tell: 'when no more are left',
+})
+const isCounted = (kind: PartKind): boolean => own[kind].some((l) => l.path === 'stock' || l.path === 'stockM')
 
-/** What is typed into a form, by path; a reading's way of knowing stands at `path + " source"`. */
-export type FormText = Readonly<Record<string, string>>
-export const sourcePath = (path: string): string => `${path} source`
-
-const written = (si: number, quantity: Quantity, units: UnitSystem, figures: number): string => {
-  const unit = shownUnit(quantity, units)
-  return `${plainNumber(fromSi(si, unit), figures)}${unit.symbol ? ` ${unit.symbol}` : ''}`
-}
-
-function readingText(r: Reading, quantity: Quantity, units: UnitSystem, figures: number): string {
-  const own =
-    r.spread !== undefined && (figures > 4 || r.spread !== spreadOf({ value: r.value, source: r.source }, quantity))
-  if (!own) return written(r.value, quantity, units, figures)
-  const spread = shown(r.spread!, quantity === 'temperature' ? 'temperatureDifference' : quantity, units, figures)
-  return `${written(r.value, quantity, units, figures)} ±${spread.number}`
-}
-
-/**
- * A part as the texts of its form.
- * @param figures how many figures a number keeps: 4 to read, 12 to read back the same
- */
-export function formText(part: Part, units: UnitSystem, figures = 4): FormText {
-  return Object.fromEntries(
-    formOf(part.kind).flatMap((line): [string, string][] => {
-      const value = at(part, line.path)
-      if (value === null || value === undefined) return [[line.path, '']]
-      if (line.kind === 'reading')
-        return [
-          [line.path, readingText(value as Reading, line.quantity!, units, figures)],
-          [sourcePath(line.path), (value as Reading).source],
-        ]
-      if (line.kind === 'figure')
-        return [
-          [
-            line.path,
-            line.raw ? plainNumber(value as number, figures) : written(value as number, line.quantity!, units, figures),
-          ],
-        ]
-      if (line.kind === 'lines') return [[line.path, (value as string[]).join('\n')]]
-      const word = value ? 'yes' : 'no'
-      return [[line.path, typeof value === 'boolean' ? word : String(value)]]
-    }),
-  )
-}
+/** Every line of a part's form. */
+export const formOf = (kind: PartKind): FormLine[] => [
+  ...named,
+  ...own[kind],
+  ...bought,
+  ...(isCounted(kind) ? [reorder] : []),
+  text('note', 'note'),
+]

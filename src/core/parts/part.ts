@@ -24,6 +24,12 @@ const common = {
   maker: z.string().max(60),
   note: z.string().max(400),
   facts: z.array(factSchema).max(40),
+  /** what it needs besides and does not bring along: "relay", "mounting kit" */
+  separately: z.array(z.string().trim().min(1).max(80)).max(10).optional(),
+  /** of one, or of a metre, in the workshop's money; null or absent: nobody noted it */
+  price: z.number().min(0).max(1e6).nullable().optional(),
+  /** it is ordered again when no more are left */
+  reorderAt: z.number().min(0).max(100_000).nullable().optional(),
 }
 
 /** What a contact's label promises: a rating is a promise, not a reading, so it has no spread. A. */
@@ -109,6 +115,8 @@ export const controllerPartSchema = z.strictObject({
     })
     .refine((r) => r.minC < r.maxC && r.bandMinK <= r.bandMaxK, 'the lowest must be below the highest')
     .nullable(),
+  /** what its display counts in, which its steps are whole numbers of; absent: °C */
+  shows: z.enum(['°C', '°F']).optional(),
   /** the points of a fixed switch */
   fixed: z
     .strictObject({

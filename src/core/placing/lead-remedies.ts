@@ -1,4 +1,4 @@
-import { leadError, resistancePerMetre } from '../electrical'
+import { leadError, POST_DISTANCE_M, resistancePerMetre } from '../electrical'
 import { eachOnce, type FanCircuit, fannedCircuits } from '../fan-circuit'
 import { type Job, type LeadName, lookupOf, type Seat } from '../job'
 import { Bench } from '../reading'
@@ -90,7 +90,9 @@ function waysOut(job: Job, bench: Bench, { lead, circuit }: Supplied, shortM: nu
     controller:
       `Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a ` +
       `little more drop.`,
-    supply: `Extend it by ${mm(more)} in the size of the feed; the fuse stays within 180 mm of the post.`,
+    supply:
+      `Extend it by ${mm(more)} in the size of the feed; the fuse stays within ${mm(POST_DISTANCE_M)} of ` +
+      `the post.`,
   }[lead]
   const nearer = {
     fan: `Bring the joint ${mm(shortM / 1.05)} nearer to the core.`,

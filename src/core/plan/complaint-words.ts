@@ -1,4 +1,5 @@
 import type { Job } from '../job'
+import { asTyped } from '../reading'
 import { format } from '../units'
 
 /** The complaint as one sentence of choices. */
@@ -8,7 +9,9 @@ export function complaintInWords(job: Job): string {
     what,
     ...(after ? [`after ${format(after.value, 'minutes', job.units)}`] : []),
     `on ${on}`.replace('on after', 'after').replace('on idling', 'idling'),
-    ...(aboveC ? [`above ${format(aboveC.value, 'temperature', job.units)}`] : []),
+    ...(aboveC
+      ? [`above ${asTyped(aboveC, 'temperature', job.units) ?? format(aboveC.value, 'temperature', job.units)}`]
+      : []),
     breeze,
     ...(times === null ? [] : [times === 1 ? 'once' : `${times} times`]),
     ...signs,

@@ -1,3 +1,4 @@
+export * from './kit'
 export * from './complaint-words'
 export * from './alterations'
 export * from './cure'

@@ -1,7 +1,7 @@
 import { lookInWords } from '../evidence/words'
 import { faultSought, fieldsOf, type Job } from '../job'
 import { type Evaluation, type Look, type MarginResult, worstMargin } from '../margins'
-import { stations, type Station } from '../fields'
+import { stationNames, stations, type Station } from '../fields'
 import { dangerousDebts, lockOf, nextStep } from '../build'
 import { filled } from './filled'
 import { signing } from './sign'
@@ -12,18 +12,6 @@ import { remediesFor } from '../advice'
 export interface NextThing {
   readonly text: string
   readonly station: Station
-}
-
-export const stationNames: Readonly<Record<Station, string>> = {
-  machine: 'Machine',
-  measure: 'Measure',
-  place: 'Place',
-  power: 'Power',
-  wire: 'Wire',
-  trigger: 'Trigger',
-  build: 'Build',
-  prove: 'Prove',
-  after: 'After',
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)

@@ -1,4 +1,5 @@
 import { example, examplesOf } from '@/formats/test-support/examples'
+import { nearestSetting } from '../control'
 import {
   careDays,
   changeDuct,
@@ -103,8 +104,12 @@ test('predictions bracket what an honest meter shows', () => {
 
 test("what to press is the controller's own description with the figures in it", () => {
   const { part } = open.controllers[0]!
-  expect(whatToPress(part, 87, 5, 'metric').join(' ')).toMatch(/87 °C.*band of 5 K.*on at 87 °C, off at 82 °C/)
-  expect(whatToPress(part, 87, 5, 'imperial').join(' ')).toMatch(/188.6 °F/)
+  expect(whatToPress(part, 87, 5).join(' ')).toMatch(/87 °C.*band of 5 K.*on at 87 °C, off at 82 °C/)
+  // one whose display counts in °F is only ever set to what it can show, in whatever units the job is written
+  const range = { minC: 10, maxC: 115, stepK: 5 / 9, bandMinK: 10 / 9, bandMaxK: 50 / 9 }
+  const { setC, bandK } = nearestSetting(91, 5.1, range)
+  const pressed = whatToPress({ ...part, shows: '°F', range }, setC, bandK).join(' ')
+  expect(pressed).toMatch(/196 °F.*band of 9 °F.*on at 196 °F, off at 187 °F/)
 })
 
 test('the sheet reads in working order and tells of a missing fuse', () => {

@@ -28,6 +28,7 @@ const signedContent = (job: Job, at: string): string =>
     looseJoints: [],
     searches: [],
     traces: [],
+    notes: [],
     signature: null,
     after: [],
   })

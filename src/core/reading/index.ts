@@ -1,3 +1,4 @@
+export * from './as-typed'
 export * from './bench'
 export * from './corners'
 export * from './reading'

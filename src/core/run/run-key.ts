@@ -30,6 +30,8 @@ const apart = new Set([
   'looseJoints',
   'searches',
   'traces',
+  'notes',
+  'identity',
 ])
 
 /** Two hashes of 32 bits (FNV-1a, and one with another prime), as text. */

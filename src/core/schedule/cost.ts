@@ -24,6 +24,14 @@ export interface Cost {
 
 const cents = (v: number): number => Math.round(100 * v) / 100
 
+/** Lines with what they come to. */
+export const summed = (lines: readonly CostLine[], currency: string): Cost => ({
+  lines,
+  total: cents(lines.reduce((sum, l) => sum + (l.total ?? 0), 0)),
+  unpriced: lines.filter((l) => l.total === null).length,
+  currency,
+})
+
 /**
  * What a job costs: hours by the clock, or as planned where no clock ran, and what was bought.
  * @param now until when a running clock counts
@@ -50,10 +58,5 @@ export function costOf(job: Job, now: string): Cost {
       total: b.price === null ? null : cents(b.count * b.price),
     })),
   ]
-  return {
-    lines,
-    total: cents(lines.reduce((sum, l) => sum + (l.total ?? 0), 0)),
-    unpriced: lines.filter((l) => l.total === null).length,
-    currency,
-  }
+  return summed(lines, currency)
 }

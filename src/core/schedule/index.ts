@@ -1,4 +1,6 @@
+export * from './budget'
 export * from './cost'
+export * from './estimate'
 export * from './day-plan'
 export * from './hours'
 export * from './lay-out'

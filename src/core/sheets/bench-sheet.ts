@@ -1,6 +1,6 @@
 import { fasteningWords, handsOnMinutes, stepsOf } from '../build'
 import { type Drawing, placeViews } from '../drawing'
-import { askedFields, type Caution, cautions, type Job, jobKinds, typicalMachines } from '../job'
+import { askedFields, type Caution, cautionInWords, cautions, type Job, jobKinds, typicalMachines } from '../job'
 import { decidingPart, type Evaluation, marginInWords, signedFigure } from '../margins'
 import { leadReaches } from '../placing'
 import { alterationsOf, alterationWords, complaintInWords, cureChecks, planWarnings, signing } from '../plan'
@@ -175,7 +175,7 @@ function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section
     ...lists!,
     ...[benchSection(job, units) ?? []].flat(),
     section('Cautions', [
-      (Object.keys(cautions) as Caution[]).flatMap((c) => (named.has(c) ? [cautions[c]] : [])).join(' '),
+      (Object.keys(cautions) as Caution[]).flatMap((c) => (named.has(c) ? [cautionInWords(c, units)] : [])).join(' '),
     ]),
     // the second page: the circuit, and what is proved of it
     ...drawn!,

@@ -155,7 +155,7 @@ function settingLines(controller: Job['controllers'][number], units: UnitSystem)
         `${format(points.off.c, 'temperature', units)}.`
       : 'No thermostat.',
     ...(isThermostat(part) ? [`Probe lead open: ${part.probeOpen}; shorted: ${part.probeShorted}.`] : []),
-    ...whatToPress(part, setC, bandK, units, spanK).map((k, i) => `${i + 1}. ${k}`),
+    ...whatToPress(part, setC, bandK, spanK).map((k, i) => `${i + 1}. ${k}`),
   ]
 }
 

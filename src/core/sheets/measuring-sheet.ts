@@ -3,9 +3,9 @@ import { placeViews } from '../drawing'
 import { askedFields, type Job, jobKinds, typicalMachines } from '../job'
 import { CORE_VERSION, firmsUp } from '../margins'
 import { stations } from '../fields'
-import { format, shown } from '../units'
+import { format, shown, worded } from '../units'
 import { cureChecks } from '../plan'
-import { stationNames } from '../plan'
+import { stationNames } from '../fields'
 import { complaintInWords } from '../plan'
 
 const BLANK = '______________'
@@ -25,7 +25,7 @@ export function measuringSheet(job: Job): Sheet {
         const known = format(f.reading.value, f.quantity, units)
         return [
           f.label,
-          f.tell,
+          worded(f.tell, units),
           firms.get(f.address)?.name ?? '',
           f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(),
           f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`,

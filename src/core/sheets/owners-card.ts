@@ -1,7 +1,7 @@
 import { openDebts, proofsOf, stateOfProof } from '../build'
 import { circuitsOf, eachOnce, isThermostat } from '../fan-circuit'
 import { onOffPoints } from '../control'
-import { cautions, faultSought, type Job, typicalMachines } from '../job'
+import { cautionInWords, cautions, faultSought, type Job, typicalMachines } from '../job'
 import { CORE_VERSION } from '../margins'
 import { format, type UnitSystem } from '../units'
 import { section } from './section'
@@ -113,7 +113,11 @@ export function ownersCard(job: Job): Sheet {
       ]),
       section('How to stop it', howToStop(job)),
       section('Fuses', fuses(job).length ? fuses(job) : ['None chosen.']),
-      section('Mind', [cautions.surprise, ...(job.cooling ? [cautions.hotCoolant] : []), cautions.maker]),
+      section('Mind', [
+        cautions.surprise,
+        ...(job.cooling ? [cautionInWords('hotCoolant', units)] : []),
+        cautions.maker,
+      ]),
       section('Look at', [
         ...(calls.length ? calls.map((a) => `${a.what}${a.dueOn ? `: ${a.dueOn}` : ''}.`) : ['Nothing more is due.']),
         'Blades, ties and leads at each wash; no pressure washer at fan or controller.',

@@ -46,8 +46,47 @@ function findUnit(quantity: Quantity, text: string): Unit | undefined {
   )
 }
 
+const CLOCK = /^\s*(\d{1,4}):([0-5]\d)(?::([0-5]\d))?\s*(min|h)?\s*$/i
+
+/**
+ * "1:30" as a time: minutes and seconds, in a field of hours hours and minutes; "1:02:30" hours, minutes, seconds.
+ * @returns seconds; null where it is not so written
+ */
+function clockTime(text: string, quantity: Quantity): number | null {
+  const [, first, second, third, named] = CLOCK.exec(text) ?? []
+  if (first === undefined) return null
+  if (third !== undefined) return Number(first) * 3600 + Number(second) * 60 + Number(third)
+  const inHours = named === undefined ? quantity === 'hours' || quantity === 'days' : named.toLowerCase() === 'h'
+  return (Number(first) * 60 + Number(second)) * (inHours ? 60 : 1)
+}
+
+const POWER_AT = /^(.*?[^\d.,\s].*?)\s*(?:at|@)\s*(.*)$/i
+const TENTHS = 10
+
+/**
+ * "80 W at 13.8 V" as the current it is, P/V, rounded up to a tenth of an ampere: what is sized for it bears it.
+ * @returns null where no power is written
+ * @see engineering §1.1
+ */
+function currentOfPower(text: string, system: UnitSystem): Parsed | null {
+  const [, powerText, voltText] = POWER_AT.exec(text) ?? []
+  const watts = amount(powerText ?? text, 'heat', system)
+  const isPower = watts.ok && /[wk]/i.test(powerText ?? text)
+  if (!isPower) return null
+  if (voltText === undefined)
+    return refuse('At what voltage is that? Write 80 W at 12 V, or at 13.8 V if it is rated with the engine running.')
+  const volts = amount(voltText, 'voltage', system)
+  if (!volts.ok) return volts
+  if (volts.value <= 0) return refuse('A power is drawn at some volts. Write it like 80 W at 13.8 V.')
+  return { ok: true, value: Math.ceil((watts.value / volts.value) * TENTHS - 1e-9) / TENTHS }
+}
+
 function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
-  const { noun, examples } = definitionOf(quantity)
+  const { noun, examples, units } = definitionOf(quantity)
+  const clock = units === definitionOf('seconds').units ? clockTime(text, quantity) : null
+  if (clock !== null) return { ok: true, value: clock }
+  const power = quantity === 'current' ? currentOfPower(text, system) : null
+  if (power) return power
   const found = terms(text)
   if (typeof found === 'string') {
     if (found.startsWith('thousands:')) {
@@ -86,6 +125,8 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
  * @returns the value in SI, and the spread (± in SI) if one was typed; otherwise a message that says what is accepted
  * @example parse('3 5/8 in', 'length', 'metric').value //=> 0.092075
  * @example parse('4.2 A ±0.3', 'current', 'metric') //=> { ok: true, value: 4.2, spread: 0.3 }
+ * @example parse('80 W at 12 V', 'current', 'metric').value //=> 6.7
+ * @example parse('1:30', 'minutes', 'metric').value //=> 90
  * @example parse('1,500', 'engineSpeed', 'metric').message //=> '1,500 can be read two ways: write 1500 or 1.5.'
  */
 export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {

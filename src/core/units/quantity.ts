@@ -41,6 +41,11 @@ const duration = [
   unit('h', 3600, 'hr', 'hour', 'hours'),
   unit('d', 86400, 'day', 'days'),
 ]
+const heat = [
+  unit('W', 1, 'watt', 'watts'),
+  unit('kW', 1e3, 'kilowatt', 'kilowatts'),
+  unit('BTU/h', 0.29307107, 'btu/h', 'btuh'),
+]
 const temperature: readonly Unit[] = [
   unit('°C', 1, 'c', 'degc', 'celsius'),
   { symbol: '°F', factor: 5 / 9, shift: -32, spellings: ['f', 'degf', 'fahrenheit'] },
@@ -100,7 +105,7 @@ export const quantities = {
     noun: 'current',
     units: [unit('A', 1, 'amp', 'amps', 'ampere'), unit('mA', 1e-3, 'milliamp', 'milliamps')],
     shown: { metric: 'A', imperial: 'A' },
-    examples: '4.2 A, 4.2 A ±0.3 or 30 mA',
+    examples: '4.2 A, 4.2 A ±0.3, 30 mA or 80 W at 13.8 V',
   },
   voltage: {
     noun: 'voltage',
@@ -110,7 +115,12 @@ export const quantities = {
   },
   resistance: {
     noun: 'resistance',
-    units: [unit('ohm', 1, 'ohms', 'Ω', 'ω'), unit('kohm', 1e3, 'kilohm', 'kω'), unit('mohm', 1e-3, 'milliohm', 'mω')],
+    units: [
+      unit('ohm', 1, 'ohms', 'Ω', 'ω'),
+      unit('kohm', 1e3, 'kilohm', 'kω', 'k'),
+      unit('mohm', 1e-3, 'milliohm', 'mω'),
+      unit('MΩ', 1e6, 'megohm'),
+    ],
     shown: { metric: 'ohm', imperial: 'ohm' },
     examples: '90 ohm or 12 mohm',
   },
@@ -119,6 +129,19 @@ export const quantities = {
     units: [unit('W', 1, 'watt', 'watts'), unit('kW', 1e3, 'kilowatt'), unit('hp', 745.7, 'bhp')],
     shown: { metric: 'kW', imperial: 'hp' },
     examples: '26 kW or 35 hp',
+  },
+  // horsepower of heat tells nobody anything
+  cooling: {
+    noun: 'heat',
+    units: heat,
+    shown: { metric: 'kW', imperial: 'kW' },
+    examples: '4.5 kW or 4500 W',
+  },
+  heat: {
+    noun: 'heat',
+    units: heat,
+    shown: { metric: 'W', imperial: 'W' },
+    examples: '180 W or 0.18 kW',
   },
   flow: {
     noun: 'air-flow',
@@ -138,9 +161,23 @@ export const quantities = {
       unit('L', 1e-3, 'litre', 'litres', 'liter', 'liters'),
       unit('mL', 1e-6),
       unit('qt', 0.946352946e-3, 'quart', 'quarts'),
+      unit('gal', 3.785411784e-3, 'gallon', 'gallons'),
+      unit('ft³', 0.3048 ** 3, 'ft3', 'cuft', 'cu.ft'),
+      unit('in³', 0.0254 ** 3, 'in3', 'cuin', 'cu.in'),
     ],
     shown: { metric: 'L', imperial: 'qt' },
     examples: '1.3 L or 1.4 qt',
+  },
+  space: {
+    noun: 'space',
+    units: [
+      unit('m³', 1, 'm3'),
+      unit('L', 1e-3, 'litre', 'litres', 'liter', 'liters'),
+      unit('ft³', 0.3048 ** 3, 'ft3', 'cuft', 'cu.ft'),
+      unit('in³', 0.0254 ** 3, 'in3', 'cuin', 'cu.in'),
+    ],
+    shown: { metric: 'L', imperial: 'ft³' },
+    examples: '150 L, 0.15 m3 or 5.3 ft3',
   },
   pressure: {
     noun: 'pressure',
@@ -170,6 +207,7 @@ export const quantities = {
       unit('kg', 1, 'kilo', 'kilos'),
       unit('g', 1e-3, 'gram', 'grams'),
       unit('lb', 0.45359237, 'lbs', 'pound', 'pounds'),
+      unit('oz', 0.0283495231, 'ounce', 'ounces'),
     ],
     shown: { metric: 'kg', imperial: 'lb' },
     examples: '0.62 kg or 1.4 lb',
@@ -192,9 +230,19 @@ export const quantities = {
     shown: { metric: 'km/h', imperial: 'mph' },
     examples: '8 km/h or 5 mph',
   },
-  minutes: { noun: 'time', units: duration, shown: { metric: 'min', imperial: 'min' }, examples: '12 min or 1.5 h' },
+  minutes: {
+    noun: 'time',
+    units: duration,
+    shown: { metric: 'min', imperial: 'min' },
+    examples: '12 min, 1.5 h or 1:30 for a minute and a half',
+  },
   hours: { noun: 'time', units: duration, shown: { metric: 'h', imperial: 'h' }, examples: '8 h or 90 min' },
-  seconds: { noun: 'time', units: duration, shown: { metric: 's', imperial: 's' }, examples: '4 s' },
+  seconds: {
+    noun: 'time',
+    units: duration,
+    shown: { metric: 's', imperial: 's' },
+    examples: '4 s or 1:30 for a minute and a half',
+  },
   days: { noun: 'time', units: duration, shown: { metric: 'd', imperial: 'd' }, examples: '14 days' },
   share: {
     noun: 'share',

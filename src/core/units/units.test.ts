@@ -8,6 +8,7 @@ import {
   quantities,
   sizeAreaM2,
   wireSizes,
+  worded,
   type Quantity,
   type UnitSystem,
 } from '.'
@@ -36,6 +37,21 @@ test.each<[string, Quantity, number]>([
   ['45 %', 'share', 0.45],
   ['1.4 qt', 'volume', 0.00132489],
   ['30 mA', 'current', 0.03],
+  ['80 W at 12 V', 'current', 6.7],
+  ['80W @ 13.8', 'current', 5.8],
+  ['0.06 kW at 12.0 V', 'current', 5],
+  ['4.7k', 'resistance', 4700],
+  ['3 kΩ', 'resistance', 3000],
+  ['20 mΩ', 'resistance', 0.02],
+  ['2 MΩ', 'resistance', 2e6],
+  ['12 oz', 'mass', 0.340194],
+  ['5.3 ft3', 'space', 0.150079],
+  ['1 cu.ft', 'volume', 0.0283168],
+  ['180 W', 'heat', 180],
+  ['600 BTU/h', 'heat', 175.843],
+  ['1:30', 'minutes', 90],
+  ['1:30', 'hours', 5400],
+  ['1:02:30', 'seconds', 3750],
 ])('reads %s as %s', (text, quantity, si) => expect(value(text, quantity) / si).toBeCloseTo(1, 4))
 
 test('a bare number takes the unit of the field in the present system', () => {
@@ -59,6 +75,10 @@ test.each<[string, Quantity, RegExp]>([
   ['1/0', 'length', /too large/],
   ['-300 C', 'temperature', /colder/],
   ['5 ±', 'current', /spread/],
+  ['80 W', 'current', /At what voltage/],
+  ['80 W at 0 V', 'current', /some volts/],
+  ['80 W at noon', 'current', /not a voltage/],
+  ['1:75', 'minutes', /Write it like/],
   ['3 4', 'length', /unit/],
   ['x'.repeat(5000), 'mass', /too long/],
   ['\u0000\ud83d\ude00', 'power', /not a power/],
@@ -99,6 +119,16 @@ test('nothing typed makes the reader throw', () => {
     ),
     { numRuns: 400 },
   )
+})
+
+test('a sentence in metric figures reads in the other units as a sentence does; names of sizes stay', () => {
+  expect(worded('Open no cap above 50 °C.', 'imperial')).toBe('Open no cap above 122 °F.')
+  expect(worded('6 to 20 mm from it, ties every 150 mm, 2.5 N·m.', 'imperial')).toBe(
+    '0.25 to 0.8 in from it, ties every 5.9 in, 22 in-lb.',
+  )
+  for (const kept of ['1.5 mm² of copper', 'female blade, 6.3 mm', 'M6 × 20', 'heat sleeve, 150 °C', '12 V, 3 A'])
+    expect(worded(kept, 'imperial')).toBe(kept)
+  expect(worded('Open no cap above 50 °C.', 'metric')).toBe('Open no cap above 50 °C.')
 })
 
 test('sizes are names; ASTM B258 gives their copper', () => {

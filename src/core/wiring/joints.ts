@@ -1,3 +1,4 @@
+import { worded } from '../units'
 import type { Job, JointKind } from '../job'
 
 interface JointRule {
@@ -81,5 +82,5 @@ export function jointWarnings(job: Job): string[] {
 /** How splices are made, for the bench. */
 export const jointsInWords = (job: Job): string => {
   const { name, tell } = joints[job.wiring.joints]
-  return [`Splices ${name}: ${tell}.`, ...jointWarnings(job)].join(' ')
+  return [`Splices ${name}: ${worded(tell, job.units)}.`, ...jointWarnings(job)].join(' ')
 }

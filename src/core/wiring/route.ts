@@ -1,3 +1,4 @@
+import { worded } from '../units'
 import { type Hazard, hazards, type Job, type Passing } from '../job'
 
 interface HazardRule {
@@ -84,7 +85,12 @@ export function routeOf(job: Job): RouteLine[] {
       const rule = hazardRules[hazard]
       const how = job.wiring.passes.find((p) => p.hazard === hazard)?.how ?? null
       const bad = how === 'touches' || (how === 'passes, guarded' && rule.never)
-      return { hazard, rule, how, wrong: bad ? `The way touches ${rule.name}. Right is: ${rule.keep}.` : null }
+      return {
+        hazard,
+        rule,
+        how,
+        wrong: bad ? `The way touches ${rule.name}. Right is: ${worded(rule.keep, job.units)}.` : null,
+      }
     })
 }
 
@@ -106,7 +112,7 @@ export function routeInWords(job: Job): string {
   const open = of(null)
   return [
     ...lines.flatMap((l) => l.wrong ?? []),
-    ...guarded.map((l) => `Past ${l.rule.name}: ${l.rule.guard}.`),
+    ...guarded.map((l) => `Past ${l.rule.name}: ${worded(l.rule.guard, job.units)}.`),
     ...(open.length ? [`Not looked at yet: ${names(open)}.`] : []),
     ...(of('keeps away').length ? [`Keeps away from ${names(of('keeps away'))}.`] : []),
   ].join(' ')

@@ -9,14 +9,14 @@ import { DrawingView } from '@/ui/DrawingView'
 interface Props {
   readonly sheet: Sheet
   /** where the same is had as PDF; the paper is added to it */
-  readonly pdf: string
+  readonly pdf?: string
   /** where its pictures are had, if it has any */
   readonly pictures?: string
   /** where it is had as another file, where that is offered */
   readonly file?: string
   readonly fileName?: string
-  readonly back: string
-  readonly backName: string
+  readonly back?: string
+  readonly backName?: string
   readonly note: string
   /** what is said above the sheet */
   readonly children?: React.ReactNode
@@ -104,13 +104,21 @@ export function SheetPage({
         <Button variant="outline-dark" onClick={() => window.print()}>
           Print
         </Button>
-        <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
-        <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
-        {sheet.sections.some((s) => s.annex === true) && <a href={`${onPaper(pdf, 'a4')}&annex=yes`}>PDF with annex</a>}
+        {pdf && (
+          <>
+            <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
+            <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
+            {sheet.sections.some((s) => s.annex === true) && (
+              <a href={`${onPaper(pdf, 'a4')}&annex=yes`}>PDF with annex</a>
+            )}
+          </>
+        )}
         {file && <a href={file}>{fileName}</a>}
-        <Link href={back} prefetch={false}>
-          {backName}
-        </Link>
+        {back && (
+          <Link href={back} prefetch={false}>
+            {backName}
+          </Link>
+        )}
         {note && <span className="soft">{note}</span>}
       </nav>
       {children}

@@ -24,7 +24,7 @@ import {
   sourcePath,
   takeFact,
 } from '@/core/parts'
-import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem } from '@/core/units'
+import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem, worded } from '@/core/units'
 import { putPart } from './server-calls'
 
 interface Props {
@@ -351,7 +351,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
                     {errors[fieldOf(line.path)]!.message}
                   </div>
                 ) : line.tell ? (
-                  <div className="soft small">{line.tell}</div>
+                  <div className="soft small">{worded(line.tell, units)}</div>
                 ) : null}
               </Form.Group>
             ))}

@@ -16,11 +16,11 @@ import { persistently } from '@/ui/persistently'
 import { useRouter, useSearchParams } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { contradictions, formOf, formText, type Part, type PartKind, partKinds } from '@/core/parts'
+import { contradictions, copiedFacts, formOf, formText, type Part, type PartKind, partKinds } from '@/core/parts'
 import type { UnitSystem } from '@/core/units'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
-import { bringShelfIn, retire, type ShelfTrouble } from './server-calls'
+import { bringShelfIn, retire, type ShelfTrouble, takeStarter } from './server-calls'
 
 interface Entry {
   readonly part: Part
@@ -59,6 +59,19 @@ const inShort = (part: Part, units: UnitSystem): string => {
         : []
     })
     .join(' · ')
+}
+
+/** None left of what it is counted to, so that it is ordered again. */
+const isToOrder = (part: Part): boolean => {
+  const counted = 'stock' in part ? part.stock : part.kind === 'conductor' ? part.stockM : null
+  return counted !== null && typeof part.reorderAt === 'number' && counted <= part.reorderAt
+}
+
+function stateOf(part: Part, retiredAt: string | null): string {
+  if (retiredAt) return 'retired'
+  if (contradictions(part).length) return 'sources disagree'
+  if (isToOrder(part)) return 'to order'
+  return copiedFacts(part).size ? 'a source stands twice' : ''
 }
 
 interface Row {
@@ -101,6 +114,7 @@ export function Shelf({ entries, unreadable }: Props) {
   const [withRetired, setWithRetired] = useState(false)
   const [sorting, setSorting] = useState<SortingState>([])
   const [trouble, setTrouble] = useState<ShelfTrouble | null>(null)
+  const [asSource, setAsSource] = useState(false)
   const [said, setSaid] = useState<string | null>(null)
   const file = useRef<HTMLInputElement>(null)
   // a part that the address names is opened once the page stands; not again when the shelf is read anew
@@ -117,7 +131,8 @@ export function Shelf({ entries, unreadable }: Props) {
         .filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind))
         .sort(
           (a, b) =>
-            kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) || a.part.name.localeCompare(b.part.name),
+            kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) ||
+            a.part.name.localeCompare(b.part.name, 'en', { numeric: true }),
         )
         .map(({ part, retiredAt }): Row => ({
           part,
@@ -125,7 +140,7 @@ export function Shelf({ entries, unreadable }: Props) {
           name: part.name,
           maker: part.maker,
           about: inShort(part, units),
-          state: retiredAt ? 'retired' : contradictions(part).length ? 'sources disagree' : '',
+          state: stateOf(part, retiredAt),
         })),
     [entries, kind, withRetired, units],
   )
@@ -142,12 +157,27 @@ export function Shelf({ entries, unreadable }: Props) {
   const rows = table.getRowModel().rows
   const bring = async (picked: File): Promise<void> => {
     setSaid(null)
-    const answer = await bringShelfIn(await picked.text())
+    const answer = await bringShelfIn(await picked.text(), asSource ? picked.name : null)
     if (answer.ok) {
       setTrouble(null)
-      setSaid(`${answer.taken} ${answer.taken === 1 ? 'part' : 'parts'} taken in from ${picked.name}.`)
+      setSaid(
+        `${answer.taken} ${answer.taken === 1 ? 'part' : 'parts'} taken in from ${picked.name}` +
+          `${answer.noted ? `; ${answer.noted} of them stood here, and it is noted as one more source` : ''}.`,
+      )
       router.refresh()
     } else setTrouble({ ...answer.trouble, message: `${picked.name}: ${answer.trouble.message}` })
+  }
+  const begin = async (): Promise<void> => {
+    const answer = await takeStarter()
+    setTrouble(answer.ok ? null : answer.trouble)
+    setSaid(
+      answer.ok
+        ? answer.taken
+          ? `${answer.taken} generic parts stand here, each figure typical until you read a label.`
+          : 'The generic parts stand here already.'
+        : null,
+    )
+    router.refresh()
   }
   const changeRetired = async (part: Part, retired: boolean): Promise<void> => {
     const message = await retire(part.id, retired)
@@ -213,10 +243,19 @@ export function Shelf({ entries, unreadable }: Props) {
             checked={withRetired}
             onChange={(e) => setWithRetired(e.target.checked)}
           />
+          <Form.Check
+            id="as-source"
+            label="a file is one more source: parts that stand here keep what they have"
+            checked={asSource}
+            onChange={(e) => setAsSource(e.target.checked)}
+          />
           <span className="ms-auto d-flex flex-wrap gap-3 align-items-center">
             <Button onClick={() => setEditing({ part: null, kind: kind === 'all' ? 'fan' : kind, copy: false })}>
               Add a part
             </Button>
+            <button type="button" className="word-button" onClick={() => void begin()}>
+              Begin with generic parts
+            </button>
             <button type="button" className="word-button" onClick={() => file.current?.click()}>
               Bring in CSV or JSON
             </button>
@@ -301,7 +340,11 @@ export function Shelf({ entries, unreadable }: Props) {
                 <td className="fw-medium">{row.name}</td>
                 <td>{row.maker}</td>
                 <td className="soft small">{row.about}</td>
-                <td className={row.state === 'sources disagree' ? 'verdict-unsure' : 'soft'}>{row.state}</td>
+                <td
+                  className={row.state === 'sources disagree' || row.state === 'to order' ? 'verdict-unsure' : 'soft'}
+                >
+                  {row.state}
+                </td>
                 <td className="text-nowrap text-end">
                   <button
                     type="button"
@@ -335,7 +378,7 @@ export function Shelf({ entries, unreadable }: Props) {
         {rows.length === 0 && (
           <p className="soft py-3">
             {entries.length === 0
-              ? 'The shelf is empty: add the first part, or bring in a file.'
+              ? 'The shelf is empty: add the first part, bring in a file, or begin with generic parts.'
               : 'Nothing here holds these letters.'}
           </p>
         )}

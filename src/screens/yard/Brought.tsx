@@ -6,6 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Modal from 'react-bootstrap/Modal'
 import ProgressBar from 'react-bootstrap/ProgressBar'
 import { z } from 'zod'
+import { dayInWords } from '@/ui/days'
 
 const lineSchema = z.union([
   z.object({ done: z.number(), of: z.number() }),
@@ -16,8 +17,9 @@ const lineSchema = z.union([
     failures: z.array(z.object({ number: z.number(), title: z.string(), message: z.string() })),
     id: z.string().optional(),
   }),
+  z.object({ before: z.object({ at: z.string(), added: z.number() }) }),
   z.object({ id: z.string() }),
-  z.object({ message: z.string() }),
+  z.object({ message: z.string(), changed: z.boolean().optional() }),
 ])
 type Line = z.infer<typeof lineSchema>
 type Outcome = Extract<Line, { added: number }>
@@ -118,6 +120,71 @@ function Told({ file, told, onPartly, onEnd }: ToldProps) {
   )
 }
 
+/** A signed file that was changed by hand: it can come in without its signature. */
+function ChangedSince({
+  why,
+  onUnsigned,
+  onEnd,
+}: {
+  readonly why: string
+  readonly onUnsigned: () => void
+  readonly onEnd: () => void
+}) {
+  return (
+    <Modal show onHide={onEnd} animation={false} aria-labelledby="changed-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="changed-title">
+          Not as it was signed
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>{why}</p>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="outline-dark" onClick={onUnsigned}>
+          Take it without its signature
+        </Button>
+        <Button onClick={onEnd}>Leave it</Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}
+
+/** A file that was taken already: by chance a second time, or because its jobs are wanted twice. */
+function TakenBefore({
+  file,
+  before,
+  onAgain,
+  onEnd,
+}: {
+  readonly file: File
+  readonly before: { readonly at: string; readonly added: number }
+  readonly onAgain: () => void
+  readonly onEnd: () => void
+}) {
+  return (
+    <Modal show onHide={onEnd} animation={false} aria-labelledby="before-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="before-title">
+          This file was brought in already
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>
+          {file.name} was taken on {dayInWords(before.at.slice(0, 10))}: {before.added} jobs. Taken again, each of them
+          stands in the yard twice.
+        </p>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="outline-dark" onClick={onAgain}>
+          Take it again
+        </Button>
+        <Button onClick={onEnd}>Leave it</Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}
+
 interface Props {
   readonly file: File
   /** the file is dealt with; a message where something went wrong with it */
@@ -130,21 +197,32 @@ export function Brought({ file, onEnd }: Props) {
   const stop = useRef<AbortController | null>(null)
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null)
   const [told, setTold] = useState<Outcome | null>(null)
+  const [changed, setChanged] = useState<string | null>(null)
+  const [before, setBefore] = useState<{ at: string; added: number } | null>(null)
   const bring = useCallback(
-    async (partly: boolean): Promise<void> => {
+    async (how: '' | 'partly' | 'again' | 'unsigned'): Promise<void> => {
       setTold(null)
+      setBefore(null)
+      setChanged(null)
       stop.current = new AbortController()
       let trouble: string | null = null
       let many = false
       try {
-        const answer = await fetch(`/api/import${partly ? '?partly=yes' : ''}`, {
+        const answer = await fetch(`/api/import${how ? `?${how}=yes` : ''}`, {
           method: 'POST',
-          body: await file.text(),
+          headers: { 'content-type': 'application/json' },
+          body: file,
           signal: stop.current.signal,
         })
         for await (const line of linesOf(answer)) {
           if ('done' in line) setProgress(line)
-          else if ('message' in line) trouble = `${file.name}: ${line.message}`
+          else if ('before' in line) {
+            many = true
+            setBefore(line.before)
+          } else if ('message' in line && line.changed) {
+            many = true
+            setChanged(line.message)
+          } else if ('message' in line) trouble = `${file.name}: ${line.message}`
           else if ('added' in line) {
             many = true
             setTold(line)
@@ -167,12 +245,18 @@ export function Brought({ file, onEnd }: Props) {
   useEffect(() => {
     if (begun.current === file) return
     begun.current = file
-    void bring(false)
+    void bring('')
   }, [bring, file])
   return (
     <>
       <Reading progress={progress} onStop={() => stop.current?.abort()} />
-      {told && <Told file={file} told={told} onPartly={() => void bring(true)} onEnd={() => onEnd(null)} />}
+      {changed !== null && (
+        <ChangedSince why={changed} onUnsigned={() => void bring('unsigned')} onEnd={() => onEnd(null)} />
+      )}
+      {before && (
+        <TakenBefore file={file} before={before} onAgain={() => void bring('again')} onEnd={() => onEnd(null)} />
+      )}
+      {told && <Told file={file} told={told} onPartly={() => void bring('partly')} onEnd={() => onEnd(null)} />}
     </>
   )
 }

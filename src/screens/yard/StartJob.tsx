@@ -7,9 +7,12 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import { type JobKind, jobKinds, type MachineKind, machineKinds, typicalMachines } from '@/core/job'
-import { parse, type UnitSystem } from '@/core/units'
+import { format, type UnitSystem } from '@/core/units'
 import { Silhouette } from '@/ui/Silhouette'
 import { askForId } from '../ask-for-id'
+import { heightIn } from '../height-in'
+import { useKnownMachines } from './use-known-machines'
+import type { Workshop } from '../workshop/SaysOfItself'
 
 interface Answers {
   title: string
@@ -19,11 +22,19 @@ interface Answers {
   job: JobKind
   units: UnitSystem
   height: string
+  model: string
+  serial: string
   promisedOn: string
 }
 
 /** What has to be said to begin; all the rest is typical until known better. */
-export function StartJob({ machines, onHide }: { readonly machines: readonly string[]; readonly onHide: () => void }) {
+export function StartJob({
+  workshop,
+  onHide,
+}: {
+  readonly workshop: Pick<Workshop, 'units' | 'heightM'>
+  readonly onHide: () => void
+}) {
   const router = useRouter()
   const [trouble, setTrouble] = useState<string | null>(null)
   const {
@@ -38,24 +49,27 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
       owner: '',
       kind: 'trail-bike',
       job: 'core',
-      units: 'metric',
-      height: '',
+      units: workshop.units,
+      height: workshop.heightM === null ? '' : format(workshop.heightM, 'height', workshop.units),
+      model: '',
+      serial: '',
       promisedOn: '',
     },
   })
+  const known = useKnownMachines(watch('machineName'), watch('model'))
   const kind = watch('kind')
   const units = watch('units')
   const suits = typicalMachines[kind].jobs
   const job = suits.includes(watch('job')) ? watch('job') : suits[0]!
   const start = async ({ height, promisedOn, machineName, title, job: wanted, ...rest }: Answers): Promise<void> => {
-    const heightM = height.trim() ? parse(height, 'height', units) : { ok: true as const, value: undefined }
-    if (!heightM.ok) return
+    const heightM = heightIn(height, units)
+    if (typeof heightM === 'string') return
     const told = await askForId('/api/jobs', {
       ...rest,
       job: typicalMachines[rest.kind].jobs.includes(wanted) ? wanted : typicalMachines[rest.kind].jobs[0],
       title,
       machineName: machineName.trim() || title,
-      heightM: heightM.value,
+      ...(heightM === null ? {} : { heightM }),
       promisedOn: promisedOn || null,
     })
     if ('id' in told) router.push(`/jobs/${told.id}`)
@@ -108,15 +122,30 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
             <Form.Label className="mb-0">Machine, if it has another name</Form.Label>
             <Form.Control maxLength={80} list="known-machines" {...register('machineName')} />
             <datalist id="known-machines">
-              {[...new Set(machines)].map((m) => (
+              {[...new Set(known.machines)].map((m) => (
                 <option key={m} value={m} />
               ))}
             </datalist>
           </Form.Group>
-          <Form.Group controlId="start-owner" className="mb-2">
-            <Form.Label className="mb-0">Owner</Form.Label>
-            <Form.Control maxLength={80} {...register('owner')} />
-          </Form.Group>
+          <div className="row g-2 mb-2">
+            <Form.Group controlId="start-owner" className="col-sm-4">
+              <Form.Label className="mb-0">Owner</Form.Label>
+              <Form.Control maxLength={80} {...register('owner')} />
+            </Form.Group>
+            <Form.Group controlId="start-model" className="col-sm-4">
+              <Form.Label className="mb-0">Model, as its maker calls it</Form.Label>
+              <Form.Control maxLength={60} list="known-models" {...register('model')} />
+              <datalist id="known-models">
+                {known.models.map((m) => (
+                  <option key={m} value={m} />
+                ))}
+              </datalist>
+            </Form.Group>
+            <Form.Group controlId="start-serial" className="col-sm-4">
+              <Form.Label className="mb-0">Serial number</Form.Label>
+              <Form.Control maxLength={60} {...register('serial')} />
+            </Form.Group>
+          </div>
           <div className="row g-2">
             <Form.Group controlId="start-units" className="col-sm-4">
               <Form.Label className="mb-0">Units</Form.Label>
@@ -132,11 +161,8 @@ export function StartJob({ machines, onHide }: { readonly machines: readonly str
                 isInvalid={!!errors.height}
                 {...register('height', {
                   validate: (v, all) => {
-                    if (!v.trim()) return true
-                    const read = parse(v, 'height', all.units)
-                    return read.ok
-                      ? (read.value >= -430 && read.value <= 5500) || 'Between −430 m and 5500 m.'
-                      : read.message
+                    const read = heightIn(v, all.units)
+                    return typeof read === 'string' ? read : true
                   },
                 })}
               />

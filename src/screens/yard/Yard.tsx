@@ -1,118 +1,166 @@
 'use client'
 
-import { useEffect, useState } from 'react'
-import { dayInWords, longDayInWords } from '@/ui/days'
+import { Fragment, useEffect, useState } from 'react'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { persistently } from '@/ui/persistently'
-import type { Summary } from '@/core/plan'
-import { dueOn } from '@/core/plan/due-on'
+import { dayInWords, longDayInWords } from '@/ui/days'
 import { FindButton } from '@/ui/Find'
-import { HatchDefinitions, SmallRail } from '@/ui/MarginBar'
-import { Silhouette } from '@/ui/Silhouette'
+import { HatchDefinitions } from '@/ui/MarginBar'
+import { persistently } from '@/ui/persistently'
 import { ThemeButton } from '@/ui/ThemeButton'
+import type { Workshop } from '../workshop/SaysOfItself'
 import { BringIn } from './BringIn'
+import { keepPages } from './keep-pages'
+import { JobLine, type YardLine } from './JobLine'
+import type { PutAway } from './LineDialog'
+import { addressOf, type Looking } from './address'
+import { type KindName, YardBar } from './YardBar'
 
 const StartJob = dynamic(() => persistently(() => import('./StartJob')).then((m) => m.StartJob), { ssr: false })
-
-export interface YardLine {
-  readonly id: string
-  readonly title: string
-  readonly summary: Summary | null
-}
+const LineDialog = dynamic(() => persistently(() => import('./LineDialog')).then((m) => m.LineDialog), { ssr: false })
+const Undo = dynamic(() => persistently(() => import('./LineDialog')).then((m) => m.Undo), { ssr: false })
 
 interface Props {
   readonly lines: readonly YardLine[]
   readonly today: string
+  readonly workshop: Pick<Workshop, 'name' | 'units' | 'heightM'>
+  /** open jobs in the yard, and all that the view shows */
   readonly open: number
   readonly total: number
-  /** the first line shown, and how many a page holds */
-  readonly from: number
+  readonly looking: Looking
+  readonly kinds: readonly KindName[]
+  /** others are let in over the network */
+  readonly network: boolean
+  /** how many lines a page holds */
   readonly page: number
-  readonly machines: readonly string[]
+  /** jobs with something due, of which the first are listed */
+  readonly dueInAll: number
   readonly due: readonly { readonly id: string; readonly title: string; readonly what: string }[]
   readonly promised: readonly { readonly id: string; readonly title: string; readonly promisedOn: string }[]
 }
 
-function Ticks({ ticks }: Pick<Summary, 'ticks'>) {
+/** What stands between two lines where a view has them by machine or owner. */
+const groupOf = (line: YardLine, { sort }: Looking): string | null => {
+  if (sort === 'machine') return line.machine
+  return sort === 'owner' ? line.owner || 'no owner named' : null
+}
+
+function Pages({ looking, page, total }: Pick<Props, 'looking' | 'page' | 'total'>) {
+  const { from } = looking
+  if (total <= page) return null
+  const last = Math.floor((total - 1) / page) * page
+  const to = (at: number): string => addressOf({ ...looking, from: at })
   return (
-    <svg
-      width="150"
-      height="20"
-      role="img"
-      aria-label={`${ticks.filter((t) => t === 'full').length} of 9 stations filled`}
-    >
-      {ticks.map((t, i) => (
-        <g key={i}>
-          <rect x={0.8 + i * 16} y="4" width="10" height="12" fill="none" stroke="var(--ink)" strokeWidth="1.4" />
-          {t !== 'empty' && (
-            <rect
-              x={0.8 + i * 16}
-              y={t === 'full' ? 4 : 10}
-              width="10"
-              height={t === 'full' ? 12 : 6}
-              fill="var(--ink)"
-            />
-          )}
-        </g>
+    <nav aria-label="Pages of the yard" className="d-flex flex-wrap gap-4 pt-3">
+      {from > 0 && (
+        <>
+          <Link href={to(0)} prefetch={false}>
+            First
+          </Link>
+          <Link href={to(Math.max(0, from - page))} prefetch={false}>
+            Earlier lines
+          </Link>
+        </>
+      )}
+      <span className="soft">
+        {from + 1} to {Math.min(total, from + page)} of {total}, page {Math.floor(from / page) + 1} of{' '}
+        {Math.ceil(total / page)}
+      </span>
+      {from + page < total && (
+        <>
+          <Link href={to(from + page)} prefetch={false}>
+            Further lines
+          </Link>
+          <Link href={to(last)} prefetch={false}>
+            Last
+          </Link>
+        </>
+      )}
+    </nav>
+  )
+}
+
+function Aside({ today, due, promised, dueInAll }: Pick<Props, 'today' | 'due' | 'promised' | 'dueInAll'>) {
+  const more = dueInAll - new Set(due.map((d) => d.id)).size
+  return (
+    <aside aria-label="Due">
+      <h2 suppressHydrationWarning>{longDayInWords(today)}</h2>
+      {due.length === 0 && promised.length === 0 && <p className="soft">Nothing is due today.</p>}
+      {promised.map((l) => (
+        <p key={l.id} className="border-top pt-2 mb-2">
+          <Link href={`/jobs/${l.id}`} prefetch={false}>
+            {l.title}
+          </Link>
+          : promised {l.promisedOn === today ? 'for today' : `for ${dayInWords(l.promisedOn)}`}
+        </p>
       ))}
-    </svg>
+      {due.map((d) => (
+        <p key={d.id + d.what} className="border-top pt-2 mb-2">
+          <Link href={`/jobs/${d.id}?station=after`} prefetch={false}>
+            {d.title}
+          </Link>
+          : {d.what}
+        </p>
+      ))}
+      {more > 0 && (
+        <p className="border-top pt-2">
+          and {more} more:{' '}
+          <Link href="/?sort=due" prefetch={false}>
+            all by what is due
+          </Link>
+        </p>
+      )}
+    </aside>
   )
 }
 
-function whenOf({ signedOn, endedOn, promisedOn }: Summary, today: string): string {
-  if (signedOn) return `signed ${dayInWords(signedOn)}`
-  if (endedOn) return `ended ${dayInWords(endedOn)}`
-  if (!promisedOn) return 'no day'
-  return promisedOn === today ? 'today' : `${promisedOn < today ? 'was due ' : ''}${dayInWords(promisedOn)}`
+/** open jobs that a device keeps for later */
+const KEPT_JOBS = 12
+
+/** The yard, its first open jobs and the shelf can be opened on this device when the server is away. */
+function useKeptPages(lines: readonly YardLine[]): void {
+  const open = lines.filter((l) => l.summary && !l.summary.signedOn && !l.summary.endedOn).slice(0, KEPT_JOBS)
+  const wanted = ['/', '/shelf', '/day', ...open.map((l) => `/jobs/${l.id}`)].join(' ')
+  useEffect(() => {
+    let here = true
+    const idle = window.requestIdleCallback ?? ((then: () => void) => window.setTimeout(then, 2000))
+    idle(() => void keepPages(wanted.split(' '), () => here).catch(() => null))
+    return () => {
+      here = false
+    }
+  }, [wanted])
 }
 
-function JobLine({ line: { id, title, summary }, today }: { readonly line: YardLine; readonly today: string }) {
-  if (!summary)
-    return (
-      <Link href={`/jobs/${id}`} className="yard-line" prefetch={false}>
-        <span />
-        <span className="title">{title}</span>
-      </Link>
-    )
-  const [due] = dueOn(summary, today)
-  return (
-    <Link href={`/jobs/${id}`} className="yard-line" prefetch={false}>
-      <Silhouette kind={summary.kind} />
-      <span>
-        <span className="title">{title}</span>
-        <span className="soft d-block">{summary.about}</span>
-        <span className="soft d-block mb-2 small">{summary.complaint}</span>
-        <Ticks ticks={summary.ticks} />
-      </span>
-      <SmallRail margins={summary.margins} says={summary.margins.map((m) => `${m.name} ${m.verdict}`).join(', ')} />
-      <span>
-        <span className="d-block fs-6">{summary.worst}</span>
-        <span className="soft">{due ?? summary.next}</span>
-      </span>
-      <span className="condensed fs-5 text-end">{whenOf(summary, today)}</span>
-    </Link>
-  )
+const nothing = (looking: Looking): string => {
+  if (looking.show === 'archived') return 'Nothing is archived.'
+  if (looking.show === 'deleted') return 'Nothing was deleted in the last 30 days.'
+  return 'No job is so. Show all of them, or write other letters.'
 }
 
 /** Every job as one broad line, what is due beside them. */
-export function Yard({ lines, today, open, total, from, page, machines, due, promised }: Props) {
+export function Yard(props: Props) {
+  const { lines, today, workshop, open, total, looking, page, dueInAll } = props
   const [starting, setStarting] = useState(false)
+  const [chosen, setChosen] = useState<YardLine | null>(null)
+  const [gone, setGone] = useState<PutAway | null>(null)
   useEffect(() => {
     document.documentElement.dataset.ready = 'yes'
   }, [])
+  useKeptPages(lines)
+  const empty = total === 0 && looking.show === 'all' && !looking.text && !looking.kind
   return (
     <>
       <HatchDefinitions />
-      <header className="masthead">
+      <header className="masthead yard-head">
         <span className="wordmark">PYRAXIS</span>
-        <h1>Tarn Yard</h1>
+        <h1>{workshop.name}</h1>
         <span className="under">
-          {total === 0
-            ? 'no job yet'
-            : `${open} open ${open === 1 ? 'job' : 'jobs'}${due.length ? `, ${due.length} due` : ''}`}
+          {empty ? 'no job yet' : `${open} open ${open === 1 ? 'job' : 'jobs'}${dueInAll ? `, ${dueInAll} due` : ''}`}
         </span>
         <span className="right">
+          <button type="button" className="start-job" onClick={() => setStarting(true)}>
+            Start a job
+          </button>
           <FindButton />
           <Link href="/day" prefetch={false}>
             Day
@@ -120,82 +168,75 @@ export function Yard({ lines, today, open, total, from, page, machines, due, pro
           <Link href="/shelf" prefetch={false}>
             Shelf
           </Link>
+          <Link href="/workshop" prefetch={false}>
+            Workshop
+          </Link>
           <ThemeButton />
         </span>
       </header>
       <div className="yard">
         <main>
-          {total === 0 && (
+          {empty ? (
             <div className="py-5" style={{ maxWidth: 520 }}>
               <h2>The yard is empty</h2>
               <p>
                 Start a job for the first machine: say what kind it is, and everything that can be guessed about it
                 stands there as <em>typical</em> until you know better. A file from another yard can be brought in, too.
               </p>
+              <p>
+                Fans, controllers and wire come from <Link href="/shelf">the shelf</Link>: it has a set of generic parts
+                to begin with. The workshop’s name and units are said <Link href="/workshop">once for all jobs</Link>.
+              </p>
             </div>
+          ) : (
+            <YardBar looking={looking} kinds={props.kinds} />
           )}
-          {lines.map((line) => (
-            <JobLine key={line.id} line={line} today={today} />
-          ))}
-          {total > page && (
-            <nav aria-label="Pages of the yard" className="d-flex gap-4 pt-3">
-              {from > 0 && (
-                <Link href={`/?from=${Math.max(0, from - page)}`} prefetch={false}>
-                  Earlier lines
-                </Link>
-              )}
-              <span className="soft">
-                {from + 1} to {Math.min(total, from + page)} of {total}
-              </span>
-              {from + page < total && (
-                <Link href={`/?from=${from + page}`} prefetch={false}>
-                  Further lines
-                </Link>
-              )}
-            </nav>
-          )}
+          {gone && <Undo {...gone} onEnd={() => setGone(null)} />}
+          {!empty && total === 0 && <p className="soft py-3">{nothing(looking)}</p>}
+          {lines.map((line, i) => {
+            const group = groupOf(line, looking)
+            return (
+              <Fragment key={line.id}>
+                {group !== null && (i === 0 || groupOf(lines[i - 1]!, looking) !== group) && (
+                  <h2 className="yard-group">{group}</h2>
+                )}
+                <JobLine line={line} today={today} onMore={setChosen} />
+              </Fragment>
+            )
+          })}
+          <Pages looking={looking} page={page} total={total} />
           <p className="pt-3 mb-0 d-flex flex-wrap gap-4">
             <Link href="/fault" prefetch={false}>
               A fan that does not do as it should
+            </Link>
+            <Link href="/fits" prefetch={false}>
+              What fits what
             </Link>
             <Link href="/practice" prefetch={false}>
               Practice
             </Link>
           </p>
           <p className="pt-3 d-flex flex-wrap gap-4 align-items-start">
-            <button type="button" className="word-button condensed fs-5" onClick={() => setStarting(true)}>
-              Start a job
-            </button>
             <BringIn />
-            {total > 0 && (
+            {!empty && (
               <a className="word-link" href="/api/export">
                 Take all jobs out as a file
               </a>
             )}
           </p>
         </main>
-        <aside aria-label="Due">
-          <h2 suppressHydrationWarning>{longDayInWords(today)}</h2>
-          {due.length === 0 && promised.length === 0 && <p className="soft">Nothing is due today.</p>}
-          {promised.map((l) => (
-            <p key={l.id} className="border-top pt-2 mb-2">
-              <Link href={`/jobs/${l.id}`} prefetch={false}>
-                {l.title}
-              </Link>
-              : promised {l.promisedOn === today ? 'for today' : `for ${dayInWords(l.promisedOn)}`}
-            </p>
-          ))}
-          {due.map((d) => (
-            <p key={d.id + d.what} className="border-top pt-2 mb-2">
-              <Link href={`/jobs/${d.id}?station=after`} prefetch={false}>
-                {d.title}
-              </Link>
-              : {d.what}
-            </p>
-          ))}
-        </aside>
+        <Aside {...props} />
       </div>
-      {starting && <StartJob machines={machines} onHide={() => setStarting(false)} />}
+      {starting && <StartJob workshop={workshop} onHide={() => setStarting(false)} />}
+      {chosen && (
+        <LineDialog
+          line={chosen}
+          putAway={looking.show === 'archived' || looking.show === 'deleted'}
+          network={props.network}
+          onHide={() => setChosen(null)}
+          onGone={setGone}
+        />
+      )}
     </>
   )
 }

@@ -3,9 +3,10 @@
 import { usePathname } from 'next/navigation'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
+import Form from 'react-bootstrap/Form'
 import { isDay } from '@/core/build'
-import { costOf } from '@/core/schedule'
-import { addBought, choiceEnds, removeBought, setMoney } from '@/core/job'
+import { budgetOf, costOf, soldSeparately } from '@/core/schedule'
+import { addBought, choiceEnds, removeBought, setBudget, setMoney, spendings } from '@/core/job'
 import { parse } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { QuantityField } from '@/ui/QuantityField'
@@ -14,8 +15,8 @@ import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
-type Fields = Readonly<Record<'what' | 'number' | 'from' | 'count' | 'price' | 'until', string>>
-const nothing: Fields = { what: '', number: '', from: '', count: '1', price: '', until: '' }
+type Fields = Readonly<Record<'what' | 'of' | 'number' | 'from' | 'count' | 'price' | 'until', string>>
+const nothing: Fields = { what: '', of: 'fan', number: '', from: '', count: '1', price: '', until: '' }
 
 /** A plain number within two ends; null where it is none. */
 function plain(text: string, [low, high]: readonly [number, number]): number | null {
@@ -37,9 +38,10 @@ function Buy({ job, settle, now }: Props) {
     <form
       noValidate
       className="take-off"
-      onSubmit={handleSubmit(({ what, number, from, count, price, until }) => {
+      onSubmit={handleSubmit(({ what, of, number, from, count, price, until }) => {
         const entry = {
           what: what.trim(),
+          of: spendings.find((s) => s === of) ?? 'other',
           number: number.trim(),
           from: from.trim(),
           count: plain(count, choiceEnds.count) ?? 1,
@@ -60,6 +62,14 @@ function Buy({ job, settle, now }: Props) {
         field={register('what', { validate: given })}
         wrong={errors.what && 'Say what it is.'}
       />
+      <Form.Group controlId="bought-of">
+        <Form.Label className="mb-0">Of the money for</Form.Label>
+        <Form.Select {...register('of')}>
+          {spendings.map((s) => (
+            <option key={s}>{s}</option>
+          ))}
+        </Form.Select>
+      </Form.Group>
       <FormLine id="bought-number" label="Number on it" most={60} field={register('number')} />
       <FormLine id="bought-from" label="From" most={80} field={register('from')} />
       <FormLine
@@ -82,6 +92,41 @@ function Buy({ job, settle, now }: Props) {
       </Button>
       {full && <p className="say say-short">It cannot be noted: {full}.</p>}
     </form>
+  )
+}
+
+/** What may be spent on what, and what is over; with what no box brings along. */
+function Budget({ job, settle }: Pick<Props, 'job' | 'settle'>) {
+  const lines = budgetOf(job)
+  const separately = soldSeparately(job)
+  return (
+    <>
+      <h3 className="mt-3">Budget</h3>
+      {(['fan', 'wiring', 'coolant', 'consumables'] as const).map((of) => (
+        <QuantityField
+          key={of}
+          name={`money.budget.${of}`}
+          label={`for ${of}`}
+          value={job.money.budget[of]}
+          quantity="count"
+          system={job.units}
+          range={choiceEnds.price}
+          onSettle={(most) => settle((j) => setBudget(j, of, most))}
+        />
+      ))}
+      {lines.map((l) => (
+        <p key={l.of} className={`say small mb-1 ${l.over === null ? '' : 'say-short'}`}>
+          {l.of}: {l.spent.toFixed(2)} spent{l.budget === null ? ', no budget said' : ` of ${l.budget.toFixed(2)}`}
+          {l.over === null ? '' : `, ${l.over.toFixed(2)} over`}
+          {l.unpriced ? `; ${l.unpriced} without a price` : ''}.
+        </p>
+      ))}
+      {separately.length > 0 && (
+        <p className="say say-unsure small">
+          Sold separately, and in no price of a box: {separately.map((s) => `${s.needs} for ${s.part}`).join('; ')}.
+        </p>
+      )}
+    </>
   )
 }
 
@@ -114,6 +159,7 @@ export function Bought(props: Props) {
         </p>
       ))}
       <Buy {...props} />
+      <Budget job={job} settle={settle} />
       <h3 className="mt-3">Cost</h3>
       <QuantityField
         name="money.perHour"
@@ -159,7 +205,8 @@ export function Bought(props: Props) {
         {cost.unpriced
           ? `${cost.unpriced} ${cost.unpriced === 1 ? 'line has' : 'lines have'} no price yet.`
           : `${cost.currency} in all.`}{' '}
-        <a href={`/api${path}/cost.csv`}>as CSV</a>
+        <a href={`/api${path}/cost.csv`}>as CSV</a>, <a href={`/api${path}/invoice.pdf`}>as an invoice</a>. Before it is
+        built: <a href={`/api${path}/estimate.pdf`}>estimate</a>, <a href={`/api${path}/estimate.csv`}>its CSV</a>.
       </p>
     </section>
   )

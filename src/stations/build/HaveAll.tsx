@@ -5,6 +5,7 @@ import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { haveOf, isTicked, missingNeeds, type Need, needGroups, needsOfJob } from '@/core/build'
 import { answerNeeds } from '@/core/job'
+import { worded } from '@/core/units'
 import { ReasonForm } from '@/ui/ReasonForm'
 import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
@@ -27,7 +28,7 @@ function NeedLine({ need, job, settle, now }: Omit<Props, 'shelf'> & { readonly 
   return (
     <li className="need">
       <span>
-        {need.what}
+        {worded(need.what, job.units)}
         {need.shelf && <span className="soft small"> {need.shelf}</span>}
         {state === 'without' && given && (
           <span className="small">

@@ -1,11 +1,12 @@
 'use client'
 
+import { worded } from '@/core/units'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { isTicked, type Step, stepsOf, unplannedMeans } from '@/core/build'
 import { type Job, noteUnplanned, type UnplannedKind, unplannedKinds } from '@/core/job'
-import { stationNames } from '@/core/plan'
+import { stationNames } from '@/core/fields'
 import { useName } from '@/ui/use-name'
 import { FormLine, given } from '@/ui/FormLine'
 import { Slot } from './Slot'
@@ -81,7 +82,7 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
       />
       {watch('what') === 'a hole does not line up' && <Slot job={job} />}
       <p className="small mb-1">
-        {means.tell}
+        {worded(means.tell, job.units)}
         {again.length > 0 && ` To be done again: ${again.map((s) => s.title).join(', ')}.`}
       </p>
       {full && <p className="say say-short">It cannot be noted: {full}.</p>}

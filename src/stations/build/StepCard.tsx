@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic'
 import Button from 'react-bootstrap/Button'
 import { isTicked, lockOf, proofsOf, type Step } from '@/core/build'
 import { questionsAtStep } from '@/core/library/questions'
-import { cautions, choiceEnds, noteTorque, tickStep } from '@/core/job'
+import { cautionInWords, choiceEnds, noteTorque, tickStep } from '@/core/job'
 import { format } from '@/core/units'
 import { Coming, persistently } from '@/ui/persistently'
 import { QuantityField } from '@/ui/QuantityField'
@@ -113,7 +113,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
       <Where step={step} job={job} goTo={props.goTo} />
       {step.cautions.map((c) => (
         <p key={c} className="caution">
-          {cautions[c]}
+          {cautionInWords(c, job.units)}
         </p>
       ))}
       {!done && <Wait {...props} step={step} />}

@@ -5,9 +5,9 @@ import Button from 'react-bootstrap/Button'
 import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
 import { handsOnMinutes, isTicked, lockOf, nextStep, openDebts, openEntries, opensCoolant, stepsOf } from '@/core/build'
-import { cautions } from '@/core/job'
+import { cautionInWords, cautions } from '@/core/job'
 import { questionsAtStep } from '@/core/library/questions'
-import { stationNames } from '@/core/plan'
+import { stationNames } from '@/core/fields'
 import { Asked } from '../Asked'
 import type { StationProps, StationView } from '../station'
 import { Bought } from './Bought'
@@ -162,7 +162,7 @@ function Tray(props: StationProps) {
       <p className="caution small">{cautions.surprise}</p>
       <p className="caution small">{cautions.battery}</p>
       <Asked questions={[...questionsAtStep('fuse-in'), ...questionsAtStep('battery-off')]} />
-      {job.cooling && <p className="caution small">{cautions.hotCoolant}</p>}
+      {job.cooling && <p className="caution small">{cautionInWords('hotCoolant', job.units)}</p>}
       <p className="small soft">{cautions.maker}</p>
     </>
   )

@@ -42,6 +42,7 @@ const FanChoice = dynamic(() => persistently(() => import('./FanChoice')).then((
 const ShelfChanges = dynamic(() => persistently(() => import('../ShelfChanges')).then((m) => m.ShelfChanges), {
   ssr: false,
 })
+const AtFoot = dynamic(() => persistently(() => import('../AtFoot')).then((m) => m.AtFoot), { ssr: false })
 const Working = dynamic(() => persistently(() => import('./MarginWorking')).then((m) => m.MarginWorking), {
   loading: () => <Coming height={320} />,
 })
@@ -286,6 +287,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
             <section className="tray" aria-label="Readings and choices">
               <ShelfChanges {...stationProps} />
               <Tray {...stationProps} />
+              <AtFoot {...stationProps} />
             </section>
           )}
           <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />

@@ -52,7 +52,7 @@ function callOutsOf(job: Job): CallOut[] {
           {
             at: 'bay',
             name: 'bay, hottest allowed',
-            value: `${format(bay.spaceM3.value, 'volume', u)}, ${format(bay.allowedC.value, 'temperature', u)}`,
+            value: `${format(bay.spaceM3.value, 'space', u)}, ${format(bay.allowedC.value, 'temperature', u)}`,
           },
         ] as const)
       : []),

@@ -50,7 +50,7 @@ export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       {/* horsepower of sunshine tells nobody anything */}
       {found && (
         <p className="say" role="status">
-          Standing in the sun it takes {format(found.value, 'power', 'metric', 2)}, by two fifths more or less: a
+          Standing in the sun it takes {format(found.value, 'heat', job.units, 2)}, by two fifths more or less: a
           thermometer inside after an hour tells it better.{' '}
           <Button
             size="sm"

@@ -8,11 +8,13 @@ import {
   choiceEnds,
   type Job,
   jobKinds,
+  setIdentity,
   typicalMachines,
 } from '@/core/job'
 import { complaintInWords } from '@/core/plan'
 import { ChoiceField, UnsaidField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
+import { TextField } from '@/ui/TextField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 import { Plate } from './Plate'
@@ -110,6 +112,50 @@ const yesNo = [
 ] as const
 const said = (value: boolean | null): 'yes' | 'no' | null => (value === null ? null : value ? 'yes' : 'no')
 
+/** What it is called, here and by its maker. */
+function Identity({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
+  const machine = (part: Partial<Job['machine']>): void => settle((j) => ({ ...j, machine: { ...j.machine, ...part } }))
+  return (
+    <>
+      <TextField
+        name="job.title"
+        label="Job"
+        value={job.title}
+        most={80}
+        onSettle={(title) => (title.trim() ? settle((j) => ({ ...j, title: title.trim() })) : undefined)}
+      />
+      <TextField
+        name="machine.name"
+        label="Machine"
+        value={job.machine.name}
+        most={80}
+        onSettle={(name) => (name.trim() ? machine({ name: name.trim() }) : undefined)}
+      />
+      <TextField
+        name="machine.owner"
+        label="Owner"
+        value={job.machine.owner}
+        most={80}
+        onSettle={(owner) => machine({ owner: owner.trim() })}
+      />
+      <TextField
+        name="identity.model"
+        label="Model"
+        value={job.identity.model}
+        most={60}
+        onSettle={(model) => settle((j) => setIdentity(j, { model: model.trim() }))}
+      />
+      <TextField
+        name="identity.serial"
+        label="Serial number"
+        value={job.identity.serial}
+        most={60}
+        onSettle={(serial) => settle((j) => setIdentity(j, { serial: serial.trim() }))}
+      />
+    </>
+  )
+}
+
 function Tray(props: StationProps) {
   const { job, settle } = props
   const machine = (part: Partial<Job['machine']>): void => settle((j) => ({ ...j, machine: { ...j.machine, ...part } }))
@@ -158,6 +204,7 @@ function Tray(props: StationProps) {
         {typicalMachines[job.machine.kind].name}
         {job.machine.owner ? `, ${job.machine.owner}` : ''}; {jobKinds[job.kind].name}
       </p>
+      <Identity {...props} />
       <Readings {...props} station="machine" only={(a) => !/^(complaint|baseline)/.test(a)} />
     </>
   )

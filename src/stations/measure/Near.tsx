@@ -1,95 +1,22 @@
 'use client'
 
+import { format } from '@/core/units'
 import {
   addObstacle,
-  addPanel,
   changeObstacle,
-  changePanel,
   coreName,
   dropObstacle,
-  dropPanel,
-  fieldsOf,
   mostOf,
   type NeighbourDeal,
   neighbourDeals,
   neighbourKinds,
   type Obstacle,
-  panelFaces,
-  withReading,
 } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { neighbours } from '@/core/placing'
-import { ChoiceField } from '@/ui/ChoiceField'
-import { ReadingField } from '@/ui/ReadingField'
-import type { StationProps } from '../station'
-
-type Props = Pick<StationProps, 'job' | 'settle' | 'preview'>
-
-/** The readings of one thing in a list, beside what is chosen about it. */
-function OwnReadings({
-  job,
-  settle,
-  preview,
-  prefix,
-  leave = [],
-}: Props & { readonly prefix: string; readonly leave?: readonly string[] }) {
-  return (
-    <div className="own-readings">
-      {[...fieldsOf(job).values()]
-        .filter((f) => f.address.startsWith(prefix) && !leave.includes(f.address.slice(prefix.length)))
-        .map((field) => (
-          // its name stands above already
-          <ReadingField
-            key={field.address}
-            field={{ ...field, label: field.label.replace(/^.*?, /, '') }}
-            system={job.units}
-            onPreview={(reading) => preview(reading ? (j) => withReading(j, field.address, reading) : null)}
-            onSettle={(reading) => settle((j) => withReading(j, field.address, reading))}
-          />
-        ))}
-    </div>
-  )
-}
-
-/** A name that is settled when the field is left. */
-function NameField({
-  value,
-  label,
-  onSettle,
-}: {
-  readonly value: string
-  readonly label: string
-  readonly onSettle: (name: string) => void
-}) {
-  const [text, setText] = useState<string | null>(null)
-  const settle = (): void => {
-    if (text !== null && text.trim() && text.trim() !== value) onSettle(text.trim())
-    setText(null)
-  }
-  return (
-    <Form.Control
-      aria-label={label}
-      size="sm"
-      style={{ maxWidth: 190 }}
-      maxLength={40}
-      value={text ?? value}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={settle}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter') {
-          settle()
-          e.currentTarget.blur()
-        }
-        if (e.key === 'Escape') {
-          setText(null)
-          e.currentTarget.blur()
-        }
-      }}
-    />
-  )
-}
+import { NameField, OwnReadings, type Props } from './near-pieces'
 
 const usual: Readonly<Record<Obstacle['kind'], readonly string[]>> = {
   fixed: ['frame tube', 'radiator hose', 'connector', 'bracket'],
@@ -113,8 +40,10 @@ export function Near(props: Props) {
       <h2 className="mt-3">What is near</h2>
       <p className="say">
         What the fan must keep clear of:{' '}
-        {neighbourKinds.map((k) => `${neighbours[k].name} ${neighbours[k].requiredMm} mm`).join(', ')}. Drag it to about
-        where it is, then hold a tape to it.
+        {neighbourKinds
+          .map((k) => `${neighbours[k].name} ${format(neighbours[k].requiredMm / 1000, 'length', job.units, 2)}`)
+          .join(', ')}
+        . Drag it to about where it is, then hold a tape to it.
       </p>
       {job.place.obstacles.map((o) => (
         <div key={o.id} className="near-one" role="group" aria-label={o.name}>
@@ -224,85 +153,6 @@ export function Near(props: Props) {
           </datalist>
           <Button type="submit" variant="outline-dark">
             Add what is near
-          </Button>
-        </form>
-      )}
-    </section>
-  )
-}
-
-/** The panels of a bay that might take a fan. */
-export function Panels(props: Props) {
-  const { job, settle } = props
-  const [name, setName] = useState('')
-  const panels = job.bay?.panels ?? []
-  return (
-    <section aria-label="Panels">
-      <h2 className="mt-3">Panels with room for a fan</h2>
-      {panels.map((p) => (
-        <div key={p.id} className="near-one" role="group" aria-label={p.name}>
-          <div className="d-flex flex-wrap gap-2 align-items-center mb-1">
-            <NameField
-              value={p.name}
-              label={`Name of ${p.name}`}
-              onSettle={(n) => settle((j) => changePanel(j, p.id, { name: n }))}
-            />
-            <div style={{ minWidth: 220 }}>
-              <ChoiceField
-                label="faces"
-                value={p.faces}
-                options={panelFaces.map((value) => ({ value, name: value === 'neither' ? 'nobody' : `the ${value}` }))}
-                onChange={(faces) => settle((j) => changePanel(j, p.id, { faces }))}
-              />
-            </div>
-            {job.bay?.flywheel && (
-              <div style={{ minWidth: 260 }}>
-                <ChoiceField
-                  label="flywheel fan here"
-                  value={p.flywheel}
-                  options={[
-                    { value: 'blows out', name: 'blows out' },
-                    { value: 'draws in', name: 'draws in' },
-                    { value: 'neither', name: 'does neither' },
-                  ]}
-                  onChange={(flywheel) => settle((j) => changePanel(j, p.id, { flywheel }))}
-                />
-              </div>
-            )}
-            {panels.length > 1 && (
-              <button
-                type="button"
-                className="word-button"
-                aria-label={`take away: ${p.name}`}
-                onClick={() => settle((j) => dropPanel(j, p.id))}
-              >
-                take away
-              </button>
-            )}
-          </div>
-          <OwnReadings {...props} prefix={`bay.panels.${p.id}.`} />
-        </div>
-      ))}
-      {panels.length < mostOf('panels') && (
-        <form
-          className="d-flex flex-wrap gap-2"
-          onSubmit={(e) => {
-            e.preventDefault()
-            if (!name.trim()) return
-            settle((j) => addPanel(j, name.trim()))
-            setName('')
-          }}
-        >
-          <Form.Control
-            aria-label="Name of the panel"
-            placeholder="left side panel"
-            maxLength={40}
-            style={{ maxWidth: 220 }}
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <Button type="submit" variant="outline-dark" disabled={!name.trim()}>
-            Add a panel
           </Button>
         </form>
       )}

@@ -17,11 +17,12 @@ import {
 } from '@/core/job'
 import { firmsUp } from '@/core/margins'
 import { holeMove } from '@/core/placing'
-import { stationNames } from '@/core/plan'
+import { stationNames } from '@/core/fields'
 import { typical } from '@/core/reading'
 import { format } from '@/core/units'
 import { DrawingView, type Moved } from '@/ui/DrawingView'
-import { Near, Panels } from './Near'
+import { Near } from './Near'
+import { Panels } from './Panels'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
@@ -37,7 +38,7 @@ function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNul
       style={{ maxWidth: 640 }}
       role="img"
       aria-label={
-        `Bay of ${format(bay.spaceM3.value, 'volume', u)}; vents in ` +
+        `Bay of ${format(bay.spaceM3.value, 'space', u)}; vents in ` +
         `${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ` +
         `${format(bay.ventHeightM.value, 'length', u)} apart in height`
       }
@@ -62,7 +63,7 @@ function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNul
         {format(bay.ventHeightM.value, 'length', u)}
       </text>
       <text className="figure-text" x={310} y={165} textAnchor="middle" fontSize={15}>
-        {format(bay.spaceM3.value, 'volume', u)}
+        {format(bay.spaceM3.value, 'space', u)}
       </text>
       <text x={310} y={188} textAnchor="middle" fontSize={13}>
         may get {format(bay.allowedC.value, 'temperature', u)} hot

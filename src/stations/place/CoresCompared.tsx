@@ -37,8 +37,8 @@ export function CoresCompared({ job }: { readonly job: Job }) {
               <tr key={`${r.duty} ${r.blocked}`}>
                 <th scope="row">{r.duty}</th>
                 <td>{r.blocked}</td>
-                <td className="figure-text">{format(r.presentW, 'power', u, 3)}</td>
-                <td className="figure-text">{format(r.newW, 'power', u, 3)}</td>
+                <td className="figure-text">{format(r.presentW, 'cooling', u, 3)}</td>
+                <td className="figure-text">{format(r.newW, 'cooling', u, 3)}</td>
                 <td className="figure-text">{format(r.presentM3s, 'flow', u, 3)}</td>
                 <td className="figure-text">{format(r.newM3s, 'flow', u, 3)}</td>
                 <td className={r.gain < -0.01 ? 'verdict-short' : r.gain > 0.01 ? 'verdict-holds' : ''}>

@@ -75,7 +75,7 @@ export function MakeshiftDialog({
   const chosen = firstCircuit(job).fan
   const u = job.units
   const { how, of, quantity } = methods[method]
-  const sizeQuantity: Quantity = method === 'bag' ? 'volume' : 'opening'
+  const sizeQuantity: Quantity = method === 'bag' ? 'space' : 'opening'
   const sizeRead = size.trim() && method !== 'fuse' ? parse(size, sizeQuantity, u) : null
   const read = several(tries, method === 'bag' ? 'seconds' : method === 'anemometer' ? 'speed' : 'voltage', u)
   const answer: Reading | null =

@@ -67,6 +67,7 @@ export function Replacing({ job, shelf, settle }: Pick<StationProps, 'job' | 'sh
       <div className="d-flex flex-wrap gap-3 align-items-center">
         <div style={{ minWidth: 300 }}>
           <PartPicker
+            system={job.units}
             kind="fan"
             label="Fan that comes off"
             shelf={shelf}

@@ -453,6 +453,7 @@ function Tray(props: StationProps) {
       )}
       <h2>Parts</h2>
       <PartPicker
+        system={job.units}
         kind="fan"
         label="Fan"
         shelf={shelf}
@@ -460,6 +461,7 @@ function Tray(props: StationProps) {
         onChoose={(part) => settle((j) => chooseFan(j, part))}
       />
       <PartPicker
+        system={job.units}
         kind="probe"
         label="Probe"
         shelf={shelf}

@@ -208,6 +208,7 @@ function Tray(props: StationProps) {
         onChange={(kind) => settle((j) => changeBattery(j, { kind }))}
       />
       <PartPicker
+        system={job.units}
         kind="battery"
         label="Take figures of"
         shelf={props.shelf}

@@ -1,23 +1,11 @@
 'use client'
 
-import { controlKindOf, probePlaces, probePlacesIn } from '@/core/control'
-import { holdingSetting, settingShortOf } from '@/core/advice'
-import {
-  chooseController,
-  circuitsOf,
-  firstCircuit,
-  isSettable,
-  ownController,
-  shareController,
-} from '@/core/fan-circuit'
-import { changeProbePlace, changeSetting, ownProbe, shareProbe, changeSpan, choiceEnds, type Job } from '@/core/job'
-import Button from 'react-bootstrap/Button'
+import { probePlaces, probePlacesIn } from '@/core/control'
+import { chooseController, circuitsOf, firstCircuit, ownController, shareController } from '@/core/fan-circuit'
+import { changeProbePlace, choiceEnds, ownProbe, shareProbe, type Job } from '@/core/job'
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
 import { type ControllerPart, handSwitch, plainWire, type ProbePart } from '@/core/parts'
-import { probeLeadError } from '@/core/placing'
 import { runWaitsFor, triggerLadder } from '@/core/run'
-import { whatToPress } from '@/core/build'
-import { format } from '@/core/units'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
 import { PartPicker } from '../PartPicker'
@@ -26,6 +14,7 @@ import type { StationProps, StationView } from '../station'
 import { Ladder } from './Ladder'
 import { ProbeOffset } from './ProbeOffset'
 import { RunViews } from './RunViews'
+import { Setting } from './Setting'
 import { Switches } from './Switches'
 
 function Stage(props: StationProps) {
@@ -108,104 +97,6 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
   )
 }
 
-/** What the proposed setting comes short of; in a bay the one that is proposed is the nearest that there is. */
-const ComesShort = ({ of, bay }: { readonly of: readonly string[]; readonly bay: boolean }) => (
-  <p className="say say-short small mt-2">
-    {bay
-      ? `By rule of thumb no setting of this controller does here: the nearest comes short for ${of.join('; for ')}. ` +
-        'More air, or a higher limit that its maker allows, makes room; another trigger does not.'
-      : `By rule of thumb what is proposed comes short for ${of.join('; for ')}. “Which setting” tries the others.`}
-  </p>
-)
-
-/** What the controller does when its probe's lead fails, and what the lead's own resistance makes it read. */
-function ProbeLead({ job, part }: { readonly job: Job; readonly part: ControllerPart }) {
-  const leadK = probeLeadError(job)
-  return (
-    <p className="small soft">
-      Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.
-      {leadK === null
-        ? ''
-        : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: ` +
-          `strain and interference limit a lead, not this.`}
-    </p>
-  )
-}
-
-function Setting({
-  job,
-  settle,
-  children,
-}: Pick<StationProps, 'job' | 'settle'> & { readonly children: React.ReactNode }) {
-  const { controller } = firstCircuit(job)
-  if (!controller) return null
-  const { part, setC, bandK, id } = controller
-  const keys = whatToPress(part, setC, bandK, job.units, controller.spanK)
-  const proposal = holdingSetting(job)
-  const shortOf = proposal ? settingShortOf(job, proposal) : []
-  const already = proposal !== null && Math.abs(proposal.setC - setC) < 1e-6 && Math.abs(proposal.bandK - bandK) < 1e-6
-  return (
-    <>
-      {isSettable(part) && (
-        <>
-          <QuantityField
-            name="setting.set"
-            label="set"
-            value={setC}
-            quantity="temperature"
-            system={job.units}
-            onSettle={(v) => settle((j) => changeSetting(j, id, v, bandK))}
-            range={choiceEnds.setC}
-          />
-          <QuantityField
-            name="setting.band"
-            label={`band ${part.band}`}
-            value={bandK}
-            quantity="temperatureDifference"
-            system={job.units}
-            onSettle={(v) => settle((j) => changeSetting(j, id, setC, v))}
-            range={choiceEnds.bandK}
-          />
-        </>
-      )}
-      {controlKindOf(part).pulses && (
-        <QuantityField
-          name="setting.span"
-          label="span to full"
-          value={controller.spanK}
-          quantity="temperatureDifference"
-          system={job.units}
-          onSettle={(v) => settle((j) => changeSpan(j, id, v))}
-          range={choiceEnds.spanK}
-        />
-      )}
-      {proposal && !already && (
-        <Button
-          size="sm"
-          variant="outline-dark"
-          className="mt-2"
-          onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}
-        >
-          {shortOf.length && job.bay ? 'Nearest' : 'Propose'}: set {format(proposal.setC, 'temperature', job.units)}
-        </Button>
-      )}
-      {shortOf.length > 0 && <ComesShort of={shortOf} bay={job.bay !== null} />}
-      {children}
-      {keys.length > 0 && (
-        <>
-          <h2>On this controller</h2>
-          <ol className="soft small ps-3">
-            {keys.map((k) => (
-              <li key={k}>{k}</li>
-            ))}
-          </ol>
-        </>
-      )}
-      <ProbeLead job={job} part={part} />
-    </>
-  )
-}
-
 /** Whether the fan that is looked at is called by a controller that calls another one too. */
 const sharesController = (job: Job): boolean => {
   const [seen, ...others] = job.runs
@@ -251,6 +142,7 @@ function Tray(props: StationProps) {
     <>
       <h2>Setting</h2>
       <PartPicker
+        system={job.units}
         kind="controller"
         label="Controller"
         shelf={shelf}

@@ -5,7 +5,7 @@ import Table from 'react-bootstrap/Table'
 import Form from 'react-bootstrap/Form'
 import { changeConductor, changeSizes } from '@/core/job'
 import { cutList, type CutWire } from '@/core/wiring'
-import { format, nearestInOtherSystem, sizesOf, type WireSize } from '@/core/units'
+import { format, nearestInOtherSystem, sizesOf, type WireSize, worded } from '@/core/units'
 import type { StationProps } from '../station'
 import { layOptions } from './FuseFields'
 
@@ -130,7 +130,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
         </ul>
       )}
       <p className="soft small">
-        Cut is its way + 5 % and a loop of 50 mm; the short piece before the fuse has no loop.
+        Cut is its way + 5 % and a loop of {worded('50 mm', job.units)}; the short piece before the fuse has no loop.
       </p>
       <h2 className="mt-3">To have in hand</h2>
       <div className="scroll-sideways">

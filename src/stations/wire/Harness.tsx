@@ -279,6 +279,7 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
       ) : null}
       {job.fans.length > 0 && (
         <PartPicker
+          system={job.units}
           kind="fan"
           label={second ? 'Another second fan' : 'Add a second fan'}
           shelf={shelf}

@@ -82,6 +82,7 @@ export function Kit({ job, shelf, settle }: Props) {
     <>
       <h2>Ready-made harness</h2>
       <PartPicker
+        system={job.units}
         kind="harness"
         label="It came with"
         shelf={shelf}

@@ -62,6 +62,7 @@ function OneWay({
       />
       {run.switchedBy === 'relay' && (
         <PartPicker
+          system={job.units}
           kind="relay"
           label={`Relay${which}`}
           shelf={shelf}
@@ -128,6 +129,7 @@ function HandSwitches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf'
       />
       {wiring.override !== 'none' && (
         <PartPicker
+          system={job.units}
           kind="switch"
           label="Override switch"
           shelf={shelf}
@@ -142,6 +144,7 @@ function HandSwitches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf'
       />
       {wiring.isolator && (
         <PartPicker
+          system={job.units}
           kind="switch"
           label="Which isolator"
           shelf={shelf}
@@ -211,6 +214,7 @@ export function Path(props: StationProps) {
             onChange={(controlFrom) => settle((j) => changeWiring(j, { controlFrom }))}
           />
           <PartPicker
+            system={job.units}
             kind="switch"
             label="Key switch"
             shelf={shelf}

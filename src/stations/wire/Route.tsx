@@ -3,6 +3,7 @@
 import Table from 'react-bootstrap/Table'
 import { changeWiring, type Job, type JointKind, jointKinds } from '@/core/job'
 import { groundPlan, jointChoices, joints, routeOf, setPassing } from '@/core/wiring'
+import { worded } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 
@@ -21,14 +22,16 @@ function Way({ job, settle }: Props) {
             value={how ?? ''}
             options={[
               { value: '', name: 'not looked at' },
-              { value: 'keeps away', name: `keeps away: ${rule.keep}` },
+              { value: 'keeps away', name: `keeps away: ${worded(rule.keep, job.units)}` },
               { value: 'passes, guarded', name: 'passes it, guarded' },
               { value: 'touches', name: 'touches it' },
             ]}
             onChange={(v) => settle((j) => setPassing(j, hazard, v === '' ? null : v))}
           />
           {wrong && <p className="say say-short">{wrong} Lay it another way.</p>}
-          {how === 'passes, guarded' && !rule.never && <p className="soft small mb-0">Guard: {rule.guard}.</p>}
+          {how === 'passes, guarded' && !rule.never && (
+            <p className="soft small mb-0">Guard: {worded(rule.guard, job.units)}.</p>
+          )}
         </div>
       ))}
     </>
@@ -53,7 +56,7 @@ function Joints({ job, settle }: Props) {
             <span className={fits ? 'verdict-holds' : 'verdict-short'}>
               {fits ? 'right here' : `not here, ${reasons.join(' and ')}`}
             </span>
-            . <span className="soft small">{joints[kind].tell}.</span>
+            . <span className="soft small">{worded(joints[kind].tell, job.units)}.</span>
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@ import { dayPlans } from './day-plans'
 import { firstTables } from './first-tables'
 import { keptRuns } from './kept-runs'
 import { photos } from './photos'
+import { years } from './years'
 import { yardLines } from './yard-lines'
 
 /** Every migration in order; the file's `user_version` counts how many it has had. They only go forward. */
@@ -12,4 +13,5 @@ export const migrations: readonly ((db: Kysely<unknown>) => Promise<void>)[] = [
   keptRuns,
   photos,
   dayPlans,
+  years,
 ]

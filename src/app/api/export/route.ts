@@ -1,4 +1,5 @@
 import { JOBS_FILE_BEGIN, jobsFileEnd } from '@/formats'
+import { withDigest } from '@/formats/signed-file'
 import { everyJob, theStore, type UnreadableJob } from '@/store'
 import { asked, log } from '../../log'
 import { answering } from '../answers'
@@ -29,7 +30,7 @@ export async function GET(request: Request): Promise<Response> {
             // a pull that brings nothing is asked again only if something was put in
             c.enqueue(encoder.encode('\n'))
           } else {
-            c.enqueue(encoder.encode(`${first ? '' : ',\n'}${JSON.stringify(value.job)}`))
+            c.enqueue(encoder.encode(`${first ? '' : ',\n'}${JSON.stringify(withDigest(value.job))}`))
             first = false
           }
         },

@@ -1,7 +1,9 @@
-import { readJob, splitJobsFile } from '@/formats'
-import { addJobs, now, prepareJob, theStore, type Prepared } from '@/store'
+import { createHash } from 'node:crypto'
+import { LARGEST_YARD_FILE, readJob, splitJobsFile } from '@/formats'
+import { asWritten, unsigned } from '@/formats/signed-file'
+import { addJobs, bringInPieces, broughtIn, now, prepareJob, theStore, type Prepared } from '@/store'
 import { asked, log } from '../../log'
-import { answering } from '../answers'
+import { answering, readText } from '../answers'
 
 type Ready = Extract<Prepared, { ok: true }>
 interface Failure {
@@ -11,6 +13,7 @@ interface Failure {
 }
 
 const MOST_TOLD = 200
+const TOLD_EVERY = 20
 const titleOf = (value: unknown): string => {
   const title = typeof value === 'object' && value !== null ? (value as { title?: unknown }).title : undefined
   return typeof title === 'string' ? title.slice(0, 80) : ''
@@ -22,9 +25,11 @@ const breathe = (): Promise<void> =>
   })
 
 /** One job of a file worked out; whatever is wrong with it is said of it, and takes no other with it. */
-function prepared(value: unknown, request: Request): Prepared {
+function prepared(value: unknown, request: Request): Prepared & { readonly changed?: boolean } {
   try {
-    const read = readJob(value)
+    const written = asWritten(value)
+    if (!written.ok) return { ...written, changed: true }
+    const read = readJob(written.value)
     return read.ok ? prepareJob(read.job) : read
   } catch (error) {
     log.error({ ...asked(request), err: error }, 'a job that was read cannot be worked out')
@@ -32,71 +37,108 @@ function prepared(value: unknown, request: Request): Prepared {
   }
 }
 
+/** The jobs of a file that can be taken, worked out as they are asked for. */
+function* readyOnes(jobs: readonly unknown[], request: Request): Generator<Ready> {
+  for (const value of jobs) {
+    const one = prepared(value, request)
+    if (one.ok) yield one
+  }
+}
+
+interface Wanted {
+  readonly jobs: readonly unknown[]
+  /** of the file, by what it holds */
+  readonly key: string
+  /** those that can be read, where some cannot */
+  readonly partly: boolean
+}
+
 /**
- * Works every job out first, then puts them into the yard in one go: all, or with `partly` those that can be read.
- * Yields `{ done, of }` on the way and ends with `{ added, failed, failures }`.
+ * Works every job out first, then writes them piece by piece: all, or with `partly` those that can be read. Yields
+ * `{ done, of }` on the way and ends with `{ added, failed, failures }`. Whoever hangs up takes nothing.
  */
-async function* bringIn(jobs: readonly unknown[], partly: boolean, request: Request): AsyncGenerator<object> {
-  const ready: Ready[] = []
+async function* bringIn({ jobs, key, partly }: Wanted, request: Request): AsyncGenerator<object> {
   const failures: Failure[] = []
+  const of = 2 * jobs.length
   for (const [i, value] of jobs.entries()) {
     if (request.signal.aborted) return
     const one = prepared(value, request)
-    if (one.ok) ready.push(one)
-    else failures.push({ number: i + 1, title: titleOf(value), message: one.message })
-    if (i % 20 === 19) {
-      yield { done: i + 1, of: jobs.length }
-      await breathe()
+    if (!one.ok) failures.push({ number: i + 1, title: titleOf(value), message: one.message })
+    if (i % TOLD_EVERY === TOLD_EVERY - 1) yield { done: i + 1, of }
+    await breathe()
+  }
+  const could = jobs.length - failures.length
+  let added = 0
+  if (could > 0 && (failures.length === 0 || partly)) {
+    const steps = bringInPieces(await theStore(), readyOnes(jobs, request), key, now().toISOString())
+    try {
+      for (;;) {
+        const step = await steps.next()
+        if (step.done) {
+          added = step.value
+          break
+        }
+        if (request.signal.aborted) return
+        yield { done: jobs.length + step.value, of }
+        await breathe()
+      }
+    } finally {
+      // of no use once it is through, and takes out what was written where it is not
+      await steps.return(0)
     }
   }
-  if (request.signal.aborted) return
-  const taken = failures.length === 0 || partly ? ready : []
-  const ids = taken.length ? await addJobs(await theStore(), taken, now().toISOString()) : []
-  yield {
-    added: ids.length,
-    could: ready.length,
-    failed: failures.length,
-    failures: failures.slice(0, MOST_TOLD),
-    ...(ids.length === 1 ? { id: ids[0] } : {}),
-  }
+  yield { added, could, failed: failures.length, failures: failures.slice(0, MOST_TOLD) }
+}
+
+/** Steps as lines of JSON, one at a time as they are read. */
+function asLines(steps: AsyncGenerator<object>, request: Request): Response {
+  const encoder = new TextEncoder()
+  const stream = new ReadableStream<Uint8Array>({
+    pull: async (c) => {
+      const line = await answering(
+        request,
+        async () => {
+          const { value, done } = await steps.next()
+          return done ? new Response(null) : Response.json(value)
+        },
+        (message) => ({ message }),
+      )
+      const text = await line.text()
+      if (text) c.enqueue(encoder.encode(`${text}\n`))
+      else c.close()
+    },
+    cancel: () => void steps.return(undefined),
+  })
+  return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } })
 }
 
 /**
  * Takes a file of one job in: `{ id }`, or `{ message }` that says what is wrong with it. A file of many is answered
  * line by line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
+ * The same file is not taken twice by chance: `{ before: { at, added } }` is answered, until asked for `?again=yes`.
  */
 export async function POST(request: Request): Promise<Response> {
   return answering(
     request,
     async () => {
-      const split = splitJobsFile(await request.text())
+      const text = await readText(request, LARGEST_YARD_FILE)
+      if (text === null)
+        return Response.json({ message: 'This file is too large: bring it in as several.' }, { status: 413 })
+      const split = splitJobsFile(text)
       if (!split.ok) return Response.json({ message: split.message }, { status: 400 })
       const [only] = split.jobs
+      const asked = new URL(request.url).searchParams
       if (split.jobs.length === 1) {
-        const one = prepared(only, request)
-        if (!one.ok) return Response.json({ message: one.message }, { status: 400 })
+        const one = prepared(asked.get('unsigned') === 'yes' ? unsigned(only) : only, request)
+        if (!one.ok) return Response.json({ message: one.message, changed: one.changed === true }, { status: 400 })
         const [id] = await addJobs(await theStore(), [one], now().toISOString())
         return Response.json({ id })
       }
-      const steps = bringIn(split.jobs, new URL(request.url).searchParams.get('partly') === 'yes', request)
-      const encoder = new TextEncoder()
-      const stream = new ReadableStream<Uint8Array>({
-        pull: async (c) => {
-          const line = await answering(
-            request,
-            async () => {
-              const { value, done } = await steps.next()
-              return done ? new Response(null) : Response.json(value)
-            },
-            (message) => ({ message }),
-          )
-          const text = await line.text()
-          if (text) c.enqueue(encoder.encode(`${text}\n`))
-          else c.close()
-        },
-        cancel: () => void steps.return(undefined),
-      })
-      return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } })
+      const partly = asked.get('partly') === 'yes'
+      const key = createHash('sha256').update(text).digest('hex')
+      const before = asked.get('again') === 'yes' || partly ? null : await broughtIn(await theStore(), key)
+      if (before) return Response.json({ before })
+      return asLines(bringIn({ jobs: split.jobs, key, partly }, request), request)
     },
     (message) => ({ message }),
   )

@@ -1,8 +1,19 @@
 import { z } from 'zod'
 import { withLearnt } from '@/core/evidence'
-import { daySchema, type JobKind, jobKinds, jobSchema, machineKinds, startJob, typicalMachines } from '@/core/job'
+import {
+  addNote,
+  daySchema,
+  type Job,
+  type JobKind,
+  jobKinds,
+  jobSchema,
+  learntFromModel,
+  machineKinds,
+  startJob,
+  typicalMachines,
+} from '@/core/job'
 import { problemsInWords } from '@/formats'
-import { addJob, lastOn, now, theStore } from '@/store'
+import { addJob, jobsOfModel, lastOn, now, readWorkshop, theStore } from '@/store'
 import { answering, readBody } from '../answers'
 
 const beginning = z
@@ -13,10 +24,25 @@ const beginning = z
     owner: z.string().max(80),
     units: z.enum(['metric', 'imperial']),
     promisedOn: daySchema.nullable(),
+    model: z.string().trim().max(60).default(''),
+    serial: z.string().trim().max(60).default(''),
     heightM: z.number().min(-430).max(5500).optional(),
     job: z.enum(Object.keys(jobKinds) as [JobKind, ...JobKind[]]),
   })
   .refine((b) => typicalMachines[b.kind].jobs.includes(b.job), 'this kind of job does not suit this machine')
+
+const MOST_WORDS = 900
+
+/** A new job that begins as other machines of its model are, with a note that says so. */
+function asOnOthers(begun: Job, others: readonly Job[], at: string): Job {
+  const { job, machines, labels } = learntFromModel(begun, others)
+  if (!labels.length) return job
+  const words =
+    `Begins as on ${machines} other ${machines === 1 ? 'machine' : 'machines'} of this model, still ` +
+    `typical until it is read here: ${labels.join(', ')}.`
+  const noted = addNote(job, { of: 'machine', words: words.slice(0, MOST_WORDS), by: '', at })
+  return 'full' in noted ? job : noted
+}
 
 /** Starts a job: `{ id }`, or `{ message }`. */
 export async function POST(request: Request): Promise<Response> {
@@ -29,8 +55,17 @@ export async function POST(request: Request): Promise<Response> {
       const store = await theStore()
       const { machineName, kind, owner } = body.value
       const last = await lastOn(store, { name: machineName, kind, owner })
-      const begun = startJob({ ...body.value, startedOn: at.slice(0, 10) })
-      const job = jobSchema.safeParse(last ? withLearnt(begun, last.job, last.findings?.evidence ?? null) : begun)
+      const workshop = await readWorkshop(store)
+      const begun = startJob({
+        ...body.value,
+        heightM: body.value.heightM ?? workshop.heightM ?? undefined,
+        startedOn: at.slice(0, 10),
+      })
+      begun.money = { ...begun.money, currency: workshop.currency, perHour: workshop.perHour }
+      const learnt = last
+        ? withLearnt(begun, last.job, last.findings?.evidence ?? null)
+        : asOnOthers(begun, await jobsOfModel(store, body.value.model), at)
+      const job = jobSchema.safeParse(learnt)
       if (!job.success) return Response.json({ message: problemsInWords(job.error) }, { status: 400 })
       const added = await addJob(store, job.data, at)
       return added.ok ? Response.json({ id: added.id }) : Response.json({ message: added.message }, { status: 400 })

@@ -37,7 +37,15 @@ export const setMoney = (job: Job, money: Partial<Job['money']>): Job => ({
   money: { ...job.money, ...money },
 })
 
-export const addBought = (job: Job, entry: Omit<Bought, 'id'>): Taken => withEntry(job, 'bought', 'bought', entry)
+/** What may be spent on a part of the job; null: nobody said. */
+export const setBudget = (job: Job, of: keyof Job['money']['budget'], most: number | null): Job =>
+  setMoney(job, { budget: { ...job.money.budget, [of]: most } })
+
+/** @param entry of what nobody said otherwise it is none of the budget's */
+export const addBought = (
+  job: Job,
+  { of = 'other', ...entry }: Omit<Bought, 'id' | 'of'> & { readonly of?: Bought['of'] },
+): Taken => withEntry(job, 'bought', 'bought', { ...entry, of })
 
 export const changeBought = (job: Job, id: string, change: Partial<Omit<Bought, 'id'>>): Job => ({
   ...job,

@@ -2,6 +2,7 @@ import { fromVersion1 } from './from-version-1'
 import { fromVersion10 } from './from-version-10'
 import { fromVersion11 } from './from-version-11'
 import { fromVersion12 } from './from-version-12'
+import { fromVersion13 } from './from-version-13'
 import { fromVersion2 } from './from-version-2'
 import { fromVersion3 } from './from-version-3'
 import { fromVersion4 } from './from-version-4'
@@ -28,6 +29,7 @@ const steps: Readonly<Record<number, (job: Raw) => Raw>> = {
   10: fromVersion10,
   11: fromVersion11,
   12: fromVersion12,
+  13: fromVersion13,
 }
 
 /** A job of an older version as the present one; anything else comes back unchanged for the schema to judge. */

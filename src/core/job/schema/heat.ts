@@ -136,12 +136,12 @@ export const newCoreSchema = z.strictObject({
 
 /** the space that air is moved through; null for a core */
 export const baySchema = z.strictObject({
-  spaceM3: field('space inside', 'volume', [0.005, 30], 'measure', 'length × width × height, less what stands in it'),
+  spaceM3: field('space inside', 'space', [0.005, 30], 'measure', 'length × width × height, less what stands in it'),
   ventInM2: field('vents in', 'opening', [0, 2], 'measure', 'free area: a coarse grille leaves about two thirds'),
   ventOutM2: field('vents out', 'opening', [0, 2], 'measure', 'free area'),
   ventHeightM: field('outlet above inlet', 'length', [0, 3], 'measure', 'middle to middle'),
   allowedC: field('hottest it may get', 'temperature', [20, 200], 'machine', 'what the seat, panel or goods can bear'),
-  heatW: field('heat given off inside', 'power', [1, 50_000], 'machine', 'its rating, or what it draws').nullable(),
+  heatW: field('heat given off inside', 'heat', [1, 50_000], 'machine', 'its rating, or what it draws').nullable(),
   panelM2: field('sheet that sheds heat', 'opening', [0, 50], 'measure', 'outside area of the bay; 0 where unknown'),
   /** the engine's own fan; null where it has none */
   flywheel: z

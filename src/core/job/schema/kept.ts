@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { idSchema } from '../../parts'
-import { settingPurposes } from '../choices'
+import { settingPurposes, spendings } from '../choices'
 import { choiceEnds, mostOf, upTo } from '../limits'
 import { between, daySchema, line, momentSchema, name } from './common'
 
@@ -13,13 +13,31 @@ export const keptShape = {
     .array(z.strictObject({ id: idSchema, from: momentSchema, to: momentSchema.nullable(), by: line(80) }))
     .max(...upTo('hours')),
   /** what an hour costs, in whatever the workshop reckons in */
-  money: z.strictObject({ currency: line(8), perHour: between(choiceEnds.price).nullable() }),
+  money: z.strictObject({
+    currency: line(8),
+    perHour: between(choiceEnds.price).nullable(),
+    /** what may be spent on each; null: nobody said */
+    budget: z.strictObject({
+      fan: between(choiceEnds.price).nullable(),
+      wiring: between(choiceEnds.price).nullable(),
+      coolant: between(choiceEnds.price).nullable(),
+      consumables: between(choiceEnds.price).nullable(),
+    }),
+  }),
+  /** what the machine is called by its maker, and which of them it is: as they stand on it */
+  identity: z.strictObject({ model: line(60), serial: line(60) }),
+  /** notes of one's own: of the machine, or of a station */
+  notes: z
+    .array(z.strictObject({ id: idSchema, of: line(60), words: name(1000), by: line(80), at: momentSchema }))
+    .max(...upTo('notes')),
   /** what went into the machine: number and maker as they stand on it, what it cost, how long it is under warranty */
   bought: z
     .array(
       z.strictObject({
         id: idSchema,
         what: name(120),
+        /** which part of the budget it is of */
+        of: z.enum(spendings),
         number: line(60),
         from: line(80),
         count: between(choiceEnds.count),

@@ -94,5 +94,16 @@ export const recordShape = {
     .max(...upTo('claims')),
   /** a job that ends without a fan, and why */
   ended: z.strictObject({ why: z.enum(endings), note: line(300), by: name(80), at: momentSchema }).nullable(),
-  signature: z.strictObject({ by: name(80), at: momentSchema, coreVersion: line(20) }).nullable(),
+  signature: z
+    .strictObject({
+      by: name(80),
+      at: momentSchema,
+      coreVersion: line(20),
+      /** in a file alone: of what it was signed for, so that a change by hand is seen */
+      digest: z
+        .string()
+        .regex(/^[0-9a-f]{64}$/)
+        .optional(),
+    })
+    .nullable(),
 }

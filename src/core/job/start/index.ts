@@ -28,6 +28,9 @@ export interface Beginning {
   readonly promisedOn: string | null
   /** where the machine works, m; sea level is guessed where nobody says */
   readonly heightM?: number | undefined
+  /** as they stand on the machine */
+  readonly model?: string | undefined
+  readonly serial?: string | undefined
 }
 
 /** where a usual day lies between the coldest and the hottest that it works on (estimate) */
@@ -158,7 +161,12 @@ const emptyRecord = (t: TypicalMachine, cooled: boolean) =>
     photos: [],
     dial: [],
     hours: [],
-    money: { currency: '', perHour: null },
+    money: {
+      currency: '',
+      perHour: null,
+      budget: { fan: null, wiring: null, coolant: null, consumables: null },
+    },
+    notes: [],
     bought: [],
     settings: [],
     looseJoints: [],
@@ -181,7 +189,19 @@ const emptyRecord = (t: TypicalMachine, cooled: boolean) =>
  * @see typical.md
  */
 export function startJob(beginning: Beginning): Job {
-  const { title, kind, job: wanted, machineName, owner, units, startedOn, promisedOn, heightM } = beginning
+  const {
+    title,
+    kind,
+    job: wanted,
+    machineName,
+    owner,
+    units,
+    startedOn,
+    promisedOn,
+    heightM,
+    model,
+    serial,
+  } = beginning
   const t = typicalMachines[kind]
   const job = wanted ?? t.jobs[0]!
   const medium = mediumOf(job, kind)
@@ -218,6 +238,7 @@ export function startJob(beginning: Beginning): Job {
       accessoryFeed: null,
       fanPlug: { search: 'not looked', where: '' },
     },
+    identity: { model: model ?? '', serial: serial ?? '' },
     checks: [],
     baseline: { state: 'not yet', hotC: null, airC: null, touchS: null, load: '' },
     alterations: [],

@@ -1,7 +1,8 @@
+import { notedFrom, sameAs } from '@/core/parts'
 import { readShelfFile, writeShelfFile } from '@/formats'
 import { readShelfCsv, writeShelfCsv } from '@/formats/shelf-csv'
 import { listShelf, putParts, theStore } from '@/store'
-import { answering } from '../../answers'
+import { answering, readText } from '../../answers'
 
 const LARGEST = 20_000_000
 
@@ -25,14 +26,14 @@ export async function GET(request: Request): Promise<Response> {
 
 /**
  * Takes parts in from JSON or CSV, all or none: `{ taken }`, or `{ message, problems }` that say which rows are wrong
- * and why.
+ * and why. With `?as=source&name=…` parts that are on the shelf keep what they have, and the file is noted beside it.
  */
 export async function POST(request: Request): Promise<Response> {
   return answering(
     request,
     async () => {
-      const text = await request.text()
-      if (text.length > LARGEST)
+      const text = await readText(request, LARGEST)
+      if (text === null)
         return Response.json({ message: 'This file is too large for a shelf.', problems: [] }, { status: 400 })
       if (text.includes('\u0000'))
         return Response.json(
@@ -50,8 +51,24 @@ export async function POST(request: Request): Promise<Response> {
           },
           { status: 400 },
         )
-      await putParts(await theStore(), parts)
-      return Response.json({ taken: parts.length })
+      const store = await theStore()
+      const asked = new URL(request.url).searchParams
+      if (asked.get('as') !== 'source') {
+        await putParts(store, parts)
+        return Response.json({ taken: parts.length })
+      }
+      // what stands there stays; the file is one more that says something of it
+      const source = (asked.get('name') ?? 'a file').slice(0, 60)
+      const shelf = (await listShelf(store)).entries.map((e) => e.part)
+      const noted = parts.map((part) => {
+        const same = sameAs(shelf, part)
+        return { known: same !== null, part: same ? notedFrom(same, part, 'in the sheet', source) : part }
+      })
+      await putParts(
+        store,
+        noted.map((n) => n.part),
+      )
+      return Response.json({ taken: parts.length, noted: noted.filter((n) => n.known).length })
     },
     (message) => ({ message, problems: [] }),
   )

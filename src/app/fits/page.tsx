@@ -1,0 +1,117 @@
+import Link from 'next/link'
+import { type Fitted, fitsOf } from '@/core/plan'
+import { mounts } from '@/core/job'
+import { listKits, listParts, theStore } from '@/store'
+import { Ready } from '@/ui/Ready'
+import { orTrouble } from '../trouble'
+
+export const dynamic = 'force-dynamic'
+
+const MOST_UNTRIED = 12
+
+/** One line a model and kit. */
+function FittedTable({ fitted }: { readonly fitted: readonly Fitted[] }) {
+  if (fitted.length === 0) return <p>No job has a fan yet.</p>
+  return (
+    <div className="scroll-sideways">
+      <table className="plain-table">
+        <thead>
+          <tr>
+            <th scope="col">model</th>
+            <th scope="col">fan</th>
+            <th scope="col">controller</th>
+            <th scope="col">held by</th>
+            <th scope="col" className="text-end">
+              signed
+            </th>
+            <th scope="col" className="text-end">
+              open
+            </th>
+            <th scope="col" className="text-end">
+              ended
+            </th>
+            <th scope="col">jobs</th>
+          </tr>
+        </thead>
+        <tbody>
+          {fitted.map((f) => (
+            <tr key={`${f.model}${f.fan}${f.controller}${f.mount}`}>
+              <th scope="row">{f.model}</th>
+              <td>{f.fan}</td>
+              <td>{f.controller}</td>
+              <td>{mounts[f.mount].name}</td>
+              <td className="figure-text text-end">{f.signed || '–'}</td>
+              <td className="figure-text text-end">{f.open || '–'}</td>
+              <td className="figure-text text-end">{f.ended || '–'}</td>
+              <td>
+                <Link href={`/jobs/${f.jobs[0]!}`} prefetch={false}>
+                  newest of {f.jobs.length}
+                </Link>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+/** Fans of the shelf that a model never had. */
+function Untried({ untried }: { readonly untried: ReadonlyMap<string, readonly string[]> }) {
+  return (
+    <section aria-label="Not tried">
+      <h2 className="mt-4">Not tried</h2>
+      <p className="soft">Fans of the shelf that no job has put on the model: nobody knows yet whether they fit.</p>
+      <dl className="plain-list">
+        {[...untried].map(([model, names]) => (
+          <div key={model}>
+            <dt>{model}</dt>
+            <dd>
+              {names.length === 0
+                ? 'every fan of the shelf was tried'
+                : names.slice(0, MOST_UNTRIED).join(', ') +
+                  (names.length > MOST_UNTRIED ? ` and ${names.length - MOST_UNTRIED} more` : '')}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  )
+}
+
+/** What was fitted to which model, and what was never tried on it. */
+export default async function FitsPage() {
+  return orTrouble(async () => {
+    const store = await theStore()
+    const fans = (await listParts(store)).filter((p) => p.kind === 'fan').map((p) => p.name)
+    const { fitted, untried } = fitsOf(await listKits(store), fans)
+    return (
+      <>
+        <Ready />
+        <header className="masthead">
+          <Link href="/" className="wordmark" prefetch={false}>
+            PYRAXIS
+          </Link>
+          <h1>What fits what</h1>
+          <span className="right">
+            <Link href="/" prefetch={false}>
+              Yard
+            </Link>
+            <Link href="/shelf" prefetch={false}>
+              Shelf
+            </Link>
+          </span>
+        </header>
+        <main className="workshop wide">
+          <p className="soft">
+            From this yard’s own jobs. <em>Signed</em> was built and proved, <em>open</em> is planned or under way,{' '}
+            <em>ended</em> came to nothing. A new job of a model that was here begins with what was read on the others,
+            as typical.
+          </p>
+          <FittedTable fitted={fitted} />
+          {fans.length > 0 && untried.size > 0 && <Untried untried={untried} />}
+        </main>
+      </>
+    )
+  })
+}

@@ -1,0 +1,29 @@
+import { ownersCard } from '@/core/sheets'
+import { now, opened, readHead, theStore } from '@/store'
+import { SheetPage } from '@/screens/sheet/SheetPage'
+import { doorFile, onNetwork } from '../../network'
+import { MessagePage, orTrouble } from '../../trouble'
+
+export const dynamic = 'force-dynamic'
+
+/** What an owner sees by a link: the card of one job, until the link ends; nothing else, and nothing to change. */
+export default async function OwnerPage({ params }: { readonly params: Promise<{ pass: string }> }) {
+  const { pass: text } = await params
+  const pass = onNetwork() ? opened(doorFile(), text, now().getTime()) : null
+  return orTrouble(async () => {
+    const head = pass?.role === 'owner' ? await readHead(await theStore(), pass.job) : null
+    if (!head || pass?.role !== 'owner')
+      return (
+        <MessagePage
+          title="This link has ended"
+          message="It was made for a while, or the workshop has closed it. Ask the workshop for another."
+        />
+      )
+    return (
+      <SheetPage
+        sheet={ownersCard(head.job)}
+        note={`for the owner to look at, until ${new Date(pass.until).toISOString().slice(0, 10)}`}
+      />
+    )
+  })
+}

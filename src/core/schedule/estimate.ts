@@ -1,0 +1,52 @@
+import { eachOnce, fannedCircuits } from '../fan-circuit'
+import type { Job } from '../job'
+import type { Part } from '../parts'
+import { cutList } from '../wiring'
+import { soldSeparately } from './budget'
+import { type Cost, type CostLine, summed } from './cost'
+import { plannedMinutes } from './hours'
+
+const cents = (v: number): number => Math.round(100 * v) / 100
+
+/**
+ * What a job will cost by its plan: minutes of its steps, and what is chosen at the shelf's prices of today.
+ * @param shelf whose prices count; a part that it does not have has the price that it was chosen with
+ */
+export function estimateOf(job: Job, shelf: readonly Part[]): Cost {
+  const { perHour } = job.money
+  const hours = cents(plannedMinutes(job).all / 60)
+  const priceOf = (part: Part): number | null => shelf.find((p) => p.id === part.id)?.price ?? part.price ?? null
+  const line = (what: string, about: string, count: number, each: number | null): CostLine => ({
+    what,
+    about,
+    count,
+    unit: 'pcs',
+    each,
+    total: each === null ? null : cents(count * each),
+  })
+  const parts: readonly Part[] = [
+    ...fannedCircuits(job).map((c) => c.fan.part),
+    ...eachOnce(job, 'controller').map(([c]) => c.part),
+    ...eachOnce(job, 'probe').flatMap(([p]) => (p.part ? [p.part] : [])),
+    ...job.relays.map((r) => r.part),
+  ]
+  const counted = [...new Map(parts.map((p) => [p.id, p])).values()]
+  return summed(
+    [
+      {
+        what: 'work, as planned',
+        about: '',
+        count: hours,
+        unit: 'h',
+        each: perHour,
+        total: perHour === null ? null : cents(hours * perHour),
+      },
+      ...counted.map((p) => line(p.name, p.maker, parts.filter((o) => o.id === p.id).length, priceOf(p))),
+      ...soldSeparately(job).map((s) => line(s.needs, `for ${s.part}, sold separately`, 1, null)),
+      ...cutList(job, shelf).shopping.map((s) =>
+        line(s.what, s.unit === 'm' ? 'by the metre' : '', Math.ceil(10 * s.count) / 10, null),
+      ),
+    ],
+    job.money.currency,
+  )
+}

@@ -1,0 +1,40 @@
+import type { Job } from '../job'
+import { CORE_VERSION } from '../margins'
+import type { Cost } from '../schedule'
+import { section } from './section'
+import type { Sheet } from './sheet-schema'
+
+const money = (v: number | null): string => (v === null ? '–' : v.toFixed(2))
+
+/**
+ * An estimate or an invoice: a line each, what has no price without one, and what it comes to.
+ * @param workshop its name
+ * @param day on which it is written, 2026-01-31
+ */
+export function moneySheet(kind: 'Estimate' | 'Invoice', job: Job, cost: Cost, workshop: string, day: string): Sheet {
+  const { lines, total, unpriced, currency } = cost
+  return {
+    title: `${kind}: ${job.title}`,
+    subtitle: [workshop, day, job.machine.owner && `for ${job.machine.owner}`, job.machine.name, job.identity.serial]
+      .filter(Boolean)
+      .join(', '),
+    coreVersion: CORE_VERSION,
+    sections: [
+      section(
+        kind === 'Estimate' ? 'By the plan' : 'Work and parts',
+        [],
+        ['what', 'about', 'how much', 'each', currency || 'sum'],
+        [
+          ...lines.map((l) => [l.what, l.about, `${l.count} ${l.unit}`, money(l.each), money(l.total)]),
+          [unpriced ? 'at least' : 'in all', '', '', '', money(total)],
+        ],
+      ),
+      ...(unpriced
+        ? [section('Without a price', [`${unpriced} ${unpriced === 1 ? 'line has' : 'lines have'} no price yet.`])]
+        : []),
+      ...(kind === 'Estimate'
+        ? [section('Mind', ['An estimate by the plan: what is found when it is open may cost more.'])]
+        : []),
+    ],
+  }
+}

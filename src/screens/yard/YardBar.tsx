@@ -1,0 +1,106 @@
+'use client'
+
+import { useRef } from 'react'
+import { useRouter } from 'next/navigation'
+import type { MachineKind } from '@/core/job/choices'
+import { addressOf, type Looking } from './address'
+
+const shows: Readonly<Record<Looking['show'], string>> = {
+  all: 'all in the yard',
+  open: 'open',
+  signed: 'signed',
+  ended: 'ended without a fan',
+  archived: 'archived',
+  deleted: 'deleted',
+}
+const sorts: Readonly<Record<Looking['sort'], string>> = {
+  promise: 'the day promised',
+  worst: 'the worst margin',
+  due: 'what is due',
+  machine: 'machine',
+  owner: 'owner',
+  newest: 'the newest first',
+}
+
+export interface KindName {
+  readonly kind: MachineKind
+  readonly name: string
+}
+
+function Choice({
+  label,
+  value,
+  names,
+  onChange,
+}: {
+  readonly label: string
+  readonly value: string
+  readonly names: Readonly<Record<string, string>>
+  readonly onChange: (value: string) => void
+}) {
+  return (
+    <label>
+      {label}
+      <select className="form-select" value={value} onChange={(e) => onChange(e.target.value)}>
+        {Object.entries(names).map(([each, name]) => (
+          <option key={each} value={each}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
+
+/** What of the yard is shown, and in what order. */
+export function YardBar({ looking, kinds }: { readonly looking: Looking; readonly kinds: readonly KindName[] }) {
+  const router = useRouter()
+  const field = useRef<HTMLInputElement>(null)
+  const look = (change: Partial<Looking>): void => {
+    router.push(addressOf({ ...looking, text: field.current?.value.trim() ?? '', ...change, from: 0 }))
+  }
+  return (
+    <form
+      className="yard-bar"
+      role="search"
+      onSubmit={(e) => {
+        e.preventDefault()
+        look({})
+      }}
+    >
+      <Choice
+        label="Show"
+        value={looking.show}
+        names={shows}
+        onChange={(show) => look({ show: show as Looking['show'] })}
+      />
+      <Choice
+        label="By"
+        value={looking.sort}
+        names={sorts}
+        onChange={(sort) => look({ sort: sort as Looking['sort'] })}
+      />
+      <Choice
+        label="Kind"
+        value={looking.kind ?? ''}
+        names={{ '': 'every kind', ...Object.fromEntries(kinds.map(({ kind, name }) => [kind, name])) }}
+        onChange={(kind) => look({ kind: (kind || null) as MachineKind | null })}
+      />
+      <label>
+        Holds
+        <input
+          ref={field}
+          className="form-control"
+          defaultValue={looking.text}
+          key={looking.text}
+          maxLength={80}
+          placeholder="job, machine or owner"
+          enterKeyHint="search"
+        />
+      </label>
+      <button type="submit" className="visually-hidden-focusable word-button">
+        Show these
+      </button>
+    </form>
+  )
+}
