@@ -65,12 +65,20 @@ async function many(store: Store, file: string): Promise<void> {
     })
     await addJobs(store, ready, AT)
   }
+  // each job edited as often, every time by a setting that differs from its first revision
   const db = new Sqlite(file)
-  const copy = db.prepare(
-    `insert into revisions select job_id, number + ?, made_at, based_on + ?, save_key || ?, document, whole_at
-     from revisions where number = 1 and job_id in (select id from jobs)`,
+  const { document } = db.prepare('select document from revisions where number = 2 and whole_at = 1 limit 1').get() as {
+    document: Buffer
+  }
+  const again = db.prepare(
+    `insert into revisions (job_id, number, made_at, based_on, save_key, document, whole_at)
+     select id, :n, :at, :n - 1, id || :n, :document, 1 from jobs where head = 1 limit 2000 offset :from`,
   )
-  for (let k = 1; k < revisions; k++) copy.run(1000 + k, 1000 + k, `-${k}`)
+  for (let from = 0; from < jobs; from += 2000)
+    db.transaction(() => {
+      for (let n = 2; n <= revisions; n++) again.run({ n, at: AT, document, from })
+    })()
+  db.prepare('update jobs set head = ? where head = 1').run(revisions)
   db.close()
 }
 

@@ -99,10 +99,12 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
     await ready(page)
     await page.evaluate(() => document.fonts.ready)
     expect(await page.evaluate(() => document.documentElement.scrollWidth), station).toBeLessThanOrEqual(390)
-    for (const button of await page.locator('.tray button:visible, .stage .btn:visible').all())
-      expect((await button.boundingBox())!.height, `${station}: ${await button.textContent()}`).toBeGreaterThanOrEqual(
-        43,
-      )
+    const low = (all: Element[]): (string | null)[] =>
+      all.filter((b) => b.getBoundingClientRect().height < 43).map((b) => b.textContent)
+    expect(
+      await page.locator('.tray button:visible, .stage .btn:visible').evaluateAll(low),
+      `${station}: buttons too low for a thumb`,
+    ).toEqual([])
   }
   for (const sheet of ['sheet', 'measuring', 'history']) {
     await page.goto(`${yard.url}${address}/${sheet}`)
@@ -129,10 +131,14 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
       await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...at(from + ((to - from) * n) / 5) })
     await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
   }
-  await swipe(300, 120)
-  await expect(page.locator('.spine .present')).toHaveText('3 · Place')
-  await swipe(120, 300)
-  await expect(page.locator('.spine .present')).toHaveText('2 · Measure')
+  // a browser takes a touch back that a page on a slow machine has not answered in time: it is drawn again
+  const swiped = (from: number, to: number, station: string): Promise<void> =>
+    expect(async () => {
+      await swipe(from, to)
+      await expect(page.locator('.spine .present')).toHaveText(station, { timeout: 3000 })
+    }).toPass({ timeout: 30_000 })
+  await swiped(300, 120, '3 · Place')
+  await swiped(120, 300, '2 · Measure')
   // the driver's made-up touches swallow the first tap after them
   await expect(async () => {
     await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Build/ }).tap()

@@ -4,6 +4,7 @@ import { mounts } from '@/core/job'
 import { listKits, listParts, theStore } from '@/store'
 import { Ready } from '@/ui/Ready'
 import { orTrouble } from '../trouble'
+import { Sideways } from '@/ui/Sideways'
 
 export const dynamic = 'force-dynamic'
 
@@ -13,7 +14,7 @@ const MOST_UNTRIED = 12
 function FittedTable({ fitted }: { readonly fitted: readonly Fitted[] }) {
   if (fitted.length === 0) return <p>No job has a fan yet.</p>
   return (
-    <div className="scroll-sideways">
+    <Sideways>
       <table className="plain-table">
         <thead>
           <tr>
@@ -52,7 +53,7 @@ function FittedTable({ fitted }: { readonly fitted: readonly Fitted[] }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Sideways>
   )
 }
 

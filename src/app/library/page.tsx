@@ -19,7 +19,7 @@ export default async function LibraryList({ searchParams }: { readonly searchPar
       <ul className="plain-list">
         {questions.map((p) => (
           <li key={p.id}>
-            <Link href={`/library/${p.id}${with_}`} prefetch={false}>
+            <Link href={`/library/${p.id}${with_}`} prefetch={false} className="own-line">
               {p.question}
             </Link>
           </li>

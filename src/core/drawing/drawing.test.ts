@@ -191,6 +191,15 @@ test('the file has true millimetres, holds both views, and keeps odd names from 
   expect(svg).not.toMatch(/NaN|Infinity|undefined/)
 })
 
+test('a name with characters that no drawing can hold is drawn without them, and turns nothing after it round', () => {
+  const hidden = [...Array(32).keys()].filter((c) => ![9, 10, 13].includes(c)).map((c) => String.fromCharCode(c))
+  const odd = changeObstacle(bike, 'near1', { name: `pipe ${hidden.join('')}\u202e\u2066\ud800\uffff 5 Ω` })
+  const svg = drawingsSvg(`Fell ${hidden.join('')} team`, [frontView(odd)!, sectionView(odd)!])
+  expect(svg).toContain('pipe  5 Ω')
+  // XML 1.0 §2.2: what a document may hold, less what turns the direction of words
+  expect(svg).toMatch(/^[\t\n\r\u0020-\u007e\u00a0-\u2027\u202f-\u2065\u206a-\ud7ff\ue000-\ufffd]*$/)
+})
+
 test('a controller is one box; what flows into every joint of a circuit flows out of it again', () => {
   for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay']) {
     const job = example(name)

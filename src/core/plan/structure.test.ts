@@ -156,3 +156,37 @@ test('every document that the schema takes is evaluated, run, drawn, proved and 
   // the damage is not all refused: there is something to this
   expect(taken).toBeGreaterThan(40)
 })
+
+/** Where each figure of a document stands. */
+function figuresOf(node: unknown, path: readonly string[] = []): (readonly string[])[] {
+  if (typeof node === 'number') return [path]
+  if (node === null || typeof node !== 'object') return []
+  return Object.entries(node).flatMap(([key, value]) => figuresOf(value, [...path, key]))
+}
+
+const ends = [0, 1e-9, 1e-4, 0.001, 0.02, 0.5, 1, 3, 10, 24, 90, 120, 500, 3000, 9000, 1e5, 1e9, -1e-9, -1, -40]
+
+test('every figure that the schema takes, however small or large, makes figures and words that can be shown', () => {
+  let taken = 0
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...started, ...finished),
+      fc.array(fc.tuple(fc.nat(), fc.constantFrom(...ends)), { minLength: 1, maxLength: 12 }),
+      (from, set) => {
+        let job = from
+        for (const [which, value] of set) {
+          const next = structuredClone(job) as unknown as Node
+          const path = pick(figuresOf(next), which)!
+          path.slice(0, -1).reduce((node, key) => node[key] as Node, next)[path.at(-1)!] = value
+          const read = jobSchema.safeParse(next)
+          if (read.success) job = read.data
+        }
+        if (job === from) return
+        taken++
+        everythingOf(job)
+      },
+    ),
+    { seed: 18, numRuns: 60 },
+  )
+  expect(taken).toBeGreaterThan(40)
+})

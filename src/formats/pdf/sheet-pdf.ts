@@ -2,6 +2,7 @@ import path from 'node:path'
 import PDFDocument from 'pdfkit'
 import type { Drawing, Shape } from '../../core/drawing'
 import type { Sheet } from '../../core/sheets'
+import { legibleAll } from '../legible'
 
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
 export type Paper = keyof typeof papers
@@ -249,10 +250,11 @@ function pictureRows(
  * @returns the file's bytes
  */
 export function sheetPdf(
-  sheet: Sheet,
+  written: Sheet,
   paper: Paper,
   { annex = false, pictures = new Map() }: PdfOptions = {},
 ): Promise<Buffer> {
+  const sheet = legibleAll(written)
   const doc = new PDFDocument({
     size: papers[paper],
     margin: MARGIN,

@@ -1,4 +1,5 @@
 import type { Drawing, Pen, Shape, Tone } from '../../core/drawing'
+import { legible } from '../legible'
 
 /** Black on white, as a printed plate: what a pen draws with. */
 const pens: Readonly<
@@ -42,7 +43,7 @@ const tones: Readonly<Record<Tone, string>> = {
 }
 
 const escaped = (words: string): string =>
-  words.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
+  legible(words).replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 const n = (value: number): string => String(Math.round(value * 1000) / 1000)
 
 function shapeSvg(s: Shape): string {

@@ -92,7 +92,7 @@ function SheetLink() {
   const path = usePathname()
   return (
     <p>
-      <Link href={`${path}/measuring`} prefetch={false}>
+      <Link href={`${path}/measuring`} prefetch={false} className="own-line">
         Measuring sheet to take to the machine
       </Link>
     </p>

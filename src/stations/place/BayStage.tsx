@@ -9,6 +9,7 @@ import type { FanPart } from '@/core/parts'
 import { format } from '@/core/units'
 import { DrawingView } from '@/ui/DrawingView'
 import type { StationProps } from '../station'
+import { Sideways } from '@/ui/Sideways'
 
 const wayName = (w: BayWay): string =>
   w.panel
@@ -65,7 +66,7 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
         ))}
       </div>
       <h2 className="mt-2">Every panel, pulling out, pushing in, and no fan</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <table className="plain-table" data-testid="bay-ways">
           <thead>
             <tr>
@@ -128,7 +129,7 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
             ))}
           </tbody>
         </table>
-      </div>
+      </Sideways>
       {smaller && (
         <p className="say">
           {smaller.name} takes {format(smaller.ratedA.value, 'current', u, 2)} for{' '}

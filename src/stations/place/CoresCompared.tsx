@@ -2,6 +2,7 @@ import { comparedCores, coresInWords } from '@/core/advice'
 import type { Job } from '@/core/job'
 import { holeMove } from '@/core/placing'
 import { format, percent } from '@/core/units'
+import { Sideways } from '@/ui/Sideways'
 
 /** The present core against the new one, with the same fan: the figures and one plain answer. */
 export function CoresCompared({ job }: { readonly job: Job }) {
@@ -19,7 +20,7 @@ export function CoresCompared({ job }: { readonly job: Job }) {
           ? ''
           : ` Pins and holes move by ${format(Math.abs(pins), 'length', u, 2)}.`}
       </p>
-      <div className="scroll-sideways">
+      <Sideways>
         <table className="plain-table">
           <thead>
             <tr>
@@ -50,7 +51,7 @@ export function CoresCompared({ job }: { readonly job: Job }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Sideways>
       <p className="say">
         Coolant at its hottest allowed, hottest day. A third blocked is for 14 fins per inch; coarser fins block less.
       </p>

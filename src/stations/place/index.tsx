@@ -44,6 +44,7 @@ import { ToScale } from './CoreStage'
 import { Leads } from './Leads'
 import { Replacing } from './Replacing'
 import { SideAdvice } from './SideAdvice'
+import { Sideways } from '@/ui/Sideways'
 
 /** the chart package is only fetched when this station is looked at */
 const FanChart = dynamic(() => persistently(() => import('./FanChart')), {
@@ -94,7 +95,7 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
       {rows.length === 0 ? (
         <p className="say">No fan is on the shelf yet.</p>
       ) : (
-        <div className="scroll-sideways">
+        <Sideways>
           <Table size="sm" className="align-middle">
             <thead>
               <tr>
@@ -151,7 +152,7 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
               ))}
             </tbody>
           </Table>
-        </div>
+        </Sideways>
       )}
     </>
   )

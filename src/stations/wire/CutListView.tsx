@@ -8,6 +8,7 @@ import { cutList, type CutWire } from '@/core/wiring'
 import { format, nearestInOtherSystem, sizesOf, type WireSize, worded } from '@/core/units'
 import type { StationProps } from '../station'
 import { layOptions } from './FuseFields'
+import { Sideways } from '@/ui/Sideways'
 
 const hasWords = {
   'on the shelf': 'verdict-holds',
@@ -101,7 +102,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
         </p>
       ))}
       <h2>Wires to cut</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle cut-list">
           <thead>
             <tr>
@@ -119,7 +120,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
             ))}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
       {list.inline.length > 0 && (
         <ul aria-label="In the wires" className="plain-list">
           {list.inline.map((x) => (
@@ -133,7 +134,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
         Cut is its way + 5 % and a loop of {worded('50 mm', job.units)}; the short piece before the fuse has no loop.
       </p>
       <h2 className="mt-3">To have in hand</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
@@ -157,7 +158,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
             ))}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
       <h2 className="mt-3">Labels for the wire ends</h2>
       <ul className="wire-labels">
         {list.labels.map((l, i) => (

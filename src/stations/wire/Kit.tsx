@@ -7,6 +7,7 @@ import { dropKit, kitFuseWarnings, type KitLine, kitPlan, matchKitWire, takeKit 
 import { format, type UnitSystem } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
+import { Sideways } from '@/ui/Sideways'
 
 type Props = Pick<StationProps, 'job' | 'shelf' | 'settle'>
 
@@ -26,7 +27,7 @@ function Reaches({ line: l, units }: { readonly line: KitLine; readonly units: U
 /** Its wires, each with what it is here. */
 function Leads({ job, settle, lines }: Pick<Props, 'job' | 'settle'> & { readonly lines: readonly KitLine[] }) {
   return (
-    <div className="scroll-sideways">
+    <Sideways>
       <Table size="sm" className="align-middle mt-2">
         <thead>
           <tr>
@@ -70,7 +71,7 @@ function Leads({ job, settle, lines }: Pick<Props, 'job' | 'settle'> & { readonl
           ))}
         </tbody>
       </Table>
-    </div>
+    </Sideways>
   )
 }
 

@@ -6,6 +6,7 @@ import { stateInWords, turns, type Conditions } from '@/core/circuit'
 import type { Job } from '@/core/job'
 import { type Guard, guardsOf, type JobProof } from '@/core/wiring'
 import { format, type UnitSystem } from '@/core/units'
+import { Sideways } from '@/ui/Sideways'
 
 /** States that hold themselves: what came before decides how they end. */
 export function Held({ proof, onShow }: { readonly proof: JobProof; readonly onShow: (c: Conditions) => void }) {
@@ -57,7 +58,7 @@ export function Carried({ proof, units: u }: { readonly proof: JobProof; readonl
   return (
     <>
       <h2 className="mt-3">What each switch carries at most</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
@@ -87,7 +88,7 @@ export function Carried({ proof, units: u }: { readonly proof: JobProof; readonl
             ))}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
     </>
   )
 }
@@ -115,7 +116,7 @@ export function Guards({ job }: { readonly job: Job }) {
   return (
     <>
       <h2 className="mt-3">What guards each wire</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
@@ -140,7 +141,7 @@ export function Guards({ job }: { readonly job: Job }) {
             ))}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
     </>
   )
 }

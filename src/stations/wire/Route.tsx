@@ -6,6 +6,7 @@ import { groundPlan, jointChoices, joints, routeOf, setPassing } from '@/core/wi
 import { worded } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
+import { Sideways } from '@/ui/Sideways'
 
 type Props = Pick<StationProps, 'job' | 'settle'>
 
@@ -69,7 +70,7 @@ function Grounds({ job }: { readonly job: Job }) {
   return (
     <>
       <h2 className="mt-3">Grounds</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm">
           <thead>
             <tr>
@@ -93,7 +94,7 @@ function Grounds({ job }: { readonly job: Job }) {
             ))}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
       <p className="soft small">
         What carries a fan and what carries signals have a ring each: a fan that starts lifts its own stud, and a
         controller on the same one reads that as heat. A frame point is bare metal, a toothed washer, grease over it.

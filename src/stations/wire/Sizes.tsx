@@ -6,6 +6,7 @@ import { breakerOrFuse, comparedFuses, comparedSizes, holdingFuse, holdingSize }
 import { changeFuse, changeSizes, type Job } from '@/core/job'
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
+import { Sideways } from '@/ui/Sideways'
 
 const fuseOf = (job: Job, n: number): Job['fuses'][number] | undefined =>
   job.fuses.find((f) => f.id === job.runs[n]!.fuse)
@@ -24,7 +25,7 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
   return (
     <>
       <h2>Sizes{ofFan(job, n)}, feed and way back alike</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
@@ -86,7 +87,7 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
             })}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
       {choice.kind === 'joint and tail' && (
         <p className="say say-unsure">
           Every size that meets the rest is too thick for the terminal: run {choice.size} to a joint close by, then a
@@ -120,7 +121,7 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
   return (
     <>
       <h2 className="mt-3">Blade fuses{ofFan(job, n)}</h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
@@ -183,7 +184,7 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
             })}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
     </>
   )
 }

@@ -5,6 +5,7 @@ import { heatsOf, heatWords, stateInWords, turns, type Conditions, type ProvedSt
 import type { Job } from '@/core/job'
 import { fansInWords, type JobProof } from '@/core/wiring'
 import { Carried, Guards, Held, Parked } from './Proved'
+import { Sideways } from '@/ui/Sideways'
 
 /** Colour of a state's cell: not as asked, turning, standing. */
 function toneOf(s: ProvedState): string {
@@ -55,7 +56,7 @@ export function StateTable({
         )}
         {proof.latches.some((l) => l.mismatch) && <span className="verdict-short">; not in what comes before</span>}
       </h2>
-      <div className="scroll-sideways">
+      <Sideways>
         <Table size="sm" className="align-middle states">
           <thead>
             <tr>
@@ -94,7 +95,7 @@ export function StateTable({
             ))}
           </tbody>
         </Table>
-      </div>
+      </Sideways>
       <Held proof={proof} onShow={onShow} />
       <Parked proof={proof} units={u} />
       <Carried proof={proof} units={u} />

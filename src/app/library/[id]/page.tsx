@@ -8,6 +8,7 @@ import type { Job } from '@/core/job'
 import { readJobFile } from '@/formats'
 import { readHead, theStore } from '@/store'
 import { orTrouble } from '../../trouble'
+import { Sideways } from '@/ui/Sideways'
 
 /** The machine that an answer is worked with where no job was named, or the job has nothing to work it with. */
 async function exampleJob(): Promise<Job> {
@@ -59,7 +60,7 @@ export default async function LibraryAnswer({
               <p key={l}>{l}</p>
             ))}
             {t.table && (
-              <div className="scroll-sideways">
+              <Sideways>
                 <Table size="sm">
                   <thead>
                     <tr>
@@ -82,7 +83,7 @@ export default async function LibraryAnswer({
                     ))}
                   </tbody>
                 </Table>
-              </div>
+              </Sideways>
             )}
           </section>
         ))}

@@ -7,6 +7,18 @@ import { stepsOf } from '../../build'
 import { benchSheet, measuringSheet } from '../../sheets'
 import { nextThing, signing, summaryOf } from '..'
 
+/** Where something cannot be shown: a figure that is none, or words made of one. */
+function notFit(thing: unknown, path = ''): string | null {
+  if (typeof thing === 'number') return Number.isFinite(thing) ? null : `${path} is ${thing}`
+  if (typeof thing === 'string') return /NaN|Infinity|∞|undefined|\[object/.test(thing) ? `${path}: ${thing}` : null
+  if (thing === null || typeof thing !== 'object') return null
+  for (const [key, value] of Object.entries(thing)) {
+    const odd = notFit(value, `${path}/${key}`)
+    if (odd) return odd
+  }
+  return null
+}
+
 /** Everything that is ever made of a job, once. @throws what any of it throws */
 export function everythingOf(job: Job): void {
   const evaluation = evaluate(job)
@@ -14,17 +26,21 @@ export function everythingOf(job: Job): void {
     for (const p of m.parts)
       if (p.value !== null && !(Number.isFinite(p.value) && Number.isFinite(p.worst)))
         throw new Error(`${m.id} ${p.id}`)
-  netlistOf(job)
   provedCircuit(job)
-  cutList(job, [])
-  frontView(job)
-  sectionView(job)
-  stepsOf(job)
-  signing(job, evaluation)
-  summaryOf(job)
-  nextThing(job, evaluation, '2026-01-02')
-  benchSheet(job, evaluation)
-  measuringSheet(job)
+  const shown = {
+    netlist: netlistOf(job),
+    cutList: cutList(job, []),
+    front: frontView(job),
+    section: sectionView(job),
+    steps: stepsOf(job),
+    signing: signing(job, evaluation),
+    summary: summaryOf(job),
+    next: nextThing(job, evaluation, '2026-01-02'),
+    bench: benchSheet(job, evaluation),
+    measuring: measuringSheet(job),
+  }
+  const odd = notFit(shown)
+  if (odd) throw new Error(odd)
   // a minute of a run is made the same way as a day of it
   if (runWaitsFor(job) === null)
     simulate({ ...job, duty: { name: 'short', from: 'hand', legs: [shortLeg(job)] } }, usualCircumstances)
