@@ -1,4 +1,4 @@
-import { example } from '../../formats/test-support/examples'
+import { example, exampleShelf } from '../../formats/test-support/examples'
 import { addBought, type Job, setBudget } from '../job'
 import type { Part } from '../parts'
 import { budgetOf, estimateOf, soldSeparately } from '.'
@@ -37,6 +37,27 @@ test('an estimate has the shelf’s prices, the hours of the plan, and names wha
   expect(lines.find((l) => l.what === 'mounting kit')).toMatchObject({ each: null })
   expect(total).toBeCloseTo(work!.total! + 62, 2)
   expect(unpriced).toBe(lines.filter((l) => l.total === null).length)
+  // wire by the metre, a fuse with its spare and its holder: each once
+  const reel = {
+    ...exampleShelf().find((p) => p.kind === 'conductor' && p.size === '1 mm²')!,
+    price: 0.8,
+    stockM: null,
+  }
+  const bench = exampleShelf().filter((p) => p.kind !== 'conductor')
+  const fused = (p: Part): Part =>
+    p.kind !== 'fuse' || p.ratingA === priced.fuses[0]!.ratingA
+      ? ({ ...p, price: 0.5, holderA: null } as Part)
+      : { ...p, price: 3, holderA: 30 }
+  const stocked = [...bench.map(fused), reel] as Part[]
+  const cut = estimateOf(priced, stocked).lines
+  const metres = cut.filter((l) => l.unit === 'm' && l.what.startsWith('1 mm² '))
+  expect(metres.filter((l) => l.total !== null).length).toBeGreaterThan(0)
+  for (const l of metres.filter((m) => m.total !== null)) expect(l.total).toBeCloseTo(0.8 * l.count, 2)
+  expect(cut.find((l) => / A .*one spare, with its holder/.test(l.what))).toMatchObject({
+    count: 2,
+    each: null,
+    total: 4,
+  })
   // a part that the shelf has no more has the price that it was chosen with
   expect(estimateOf(priced, []).lines.find((l) => l.what === fan.name)).toMatchObject({ total: 50 })
 })

@@ -28,7 +28,6 @@ export function estimateOf(job: Job, shelf: readonly Part[]): Cost {
     ...fannedCircuits(job).map((c) => c.fan.part),
     ...eachOnce(job, 'controller').map(([c]) => c.part),
     ...eachOnce(job, 'probe').flatMap(([p]) => (p.part ? [p.part] : [])),
-    ...job.relays.map((r) => r.part),
   ]
   const counted = [...new Map(parts.map((p) => [p.id, p])).values()]
   return summed(
@@ -43,9 +42,17 @@ export function estimateOf(job: Job, shelf: readonly Part[]): Cost {
       },
       ...counted.map((p) => line(p.name, p.maker, parts.filter((o) => o.id === p.id).length, priceOf(p))),
       ...soldSeparately(job).map((s) => line(s.needs, `for ${s.part}, sold separately`, 1, null)),
-      ...cutList(job, shelf).shopping.map((s) =>
-        line(s.what, s.unit === 'm' ? 'by the metre' : '', Math.ceil(10 * s.count) / 10, null),
-      ),
+      ...cutList(job, shelf).shopping.map((s): CostLine => {
+        const sums = s.takes.map(({ part, count }) => {
+          const price = shelf.find((p) => p.id === part)?.price ?? null
+          return price === null ? null : count * price
+        })
+        const known = sums.length > 0 && sums.every((sum) => sum !== null)
+        const total = known ? cents(sums.reduce((a, b) => a + b, 0)) : null
+        // a fuse and its holder have no price of one
+        const each = total === null || s.takes.length > 1 ? null : cents(total / s.count)
+        return { what: s.what, about: '', count: s.count, unit: s.unit || 'pcs', each, total }
+      }),
     ],
     job.money.currency,
   )

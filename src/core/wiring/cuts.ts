@@ -9,6 +9,14 @@ export interface ShoppingLine {
   readonly unit: 'm' | ''
   readonly has: 'on the shelf' | 'too little' | 'lacking'
   readonly note: string
+  /** what of the shelf it is, or would be if there were enough; nothing where the shelf has none like it */
+  readonly takes: readonly Taken[]
+}
+
+/** So many of a part of the shelf, or so many metres. */
+export interface Taken {
+  readonly part: string
+  readonly count: number
 }
 
 /** One piece of wire to cut. */

@@ -32,7 +32,9 @@ class Stock {
   line(what: string, count: number, unit: ShoppingLine['unit'], able: readonly Part[], wanting = ''): ShoppingLine {
     const found = able.find((p) => this.leftOf(p) >= count)
     const most = Math.max(0, ...able.map((p) => this.leftOf(p)))
-    const line = { what, count: unit === 'm' ? upTo(count) : count, unit }
+    const needed = unit === 'm' ? upTo(count) : count
+    const of = found ?? able[0]
+    const line = { what, count: needed, unit, takes: of ? [{ part: of.id, count: needed }] : [] }
     if (!found) {
       return most > 0
         ? { ...line, has: 'too little', note: `${most} left` }
@@ -56,7 +58,10 @@ function wireLine(
   const most = Math.max(0, ...own.map((p) => stock.leftOf(p)))
   const line = stock.line(`${size} ${colour}, ${insulationC} °C`, metres, 'm', own)
   if (line.has === 'on the shelf') return { ...line, note: line.note.replace(', not counted', '') }
-  if (other) return { ...line, note: `${other.colour} would do, mark its ends` }
+  if (other) {
+    const takes = line.takes.length ? line.takes : [{ part: other.id, count: line.count }]
+    return { ...line, takes, note: `${other.colour} would do, mark its ends` }
+  }
   return { ...line, note: most > 0 ? `${format(most, 'run', job.units)} left` : '' }
 }
 
@@ -74,8 +79,10 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
   const what = breaker
     ? `${ratingA} A breaker${where}`
     : `${ratingA} A ${fuseForms[form].name}, one spare, with its holder${where}`
-  const line = stock.line(what, breaker ? 1 : 2, '', able)
+  const fuses = stock.line(what, breaker ? 1 : 2, '', able)
   const found = able[0]
+  const apart = !breaker && found?.holderA == null && holder ? [{ part: holder.id, count: 1 }] : []
+  const line = { ...fuses, takes: [...fuses.takes, ...apart] }
   if (breaker || found?.holderA != null) return line
   if (line.has === 'on the shelf' && !holder) return { ...line, has: 'too little', note: holderNote(undefined, true) }
   return { ...line, note: holderNote(holder, found !== undefined) }
@@ -140,6 +147,7 @@ function extras(job: Job, stock: Stock, inline: CutList['inline']): ShoppingLine
     unit: '',
     has: 'lacking',
     note: 'not chosen yet',
+    takes: [],
   })
   return [
     ...(diodes ? [stock.line(`diode, ${DIODE.ratedA} A and ${DIODE.ratedV} V or more`, diodes, '', able)] : []),
