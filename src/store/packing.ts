@@ -53,6 +53,22 @@ export function packDifference(text: string, wholeText: string): Buffer | null {
 /** Whether a kept text can only be read with the whole that it differs from. */
 export const isDifference = (kept: Kept): boolean => typeof kept !== 'string' && kept[0] === DIFFERENCE
 
+/** the last whole one that something was unpacked against: a job's revisions are read one after another */
+let lastWhole: { readonly kept: Kept; readonly members: Members | null } | null = null
+
+function wholeOf(kept: Kept): Members | null {
+  if (
+    lastWhole &&
+    (typeof kept === 'string' || typeof lastWhole.kept === 'string'
+      ? kept === lastWhole.kept
+      : Buffer.compare(kept, lastWhole.kept) === 0)
+  )
+    return lastWhole.members
+  const members = membersOf(unpacked(kept))
+  lastWhole = { kept, members }
+  return members
+}
+
 /**
  * The text that was packed.
  * @param whole what it may differ from, itself kept
@@ -64,7 +80,7 @@ export function unpacked(kept: Kept, whole: Kept | null = null): string {
   const bytes = Buffer.from(kept.buffer, kept.byteOffset, kept.byteLength)
   if (bytes[0] === WHOLE) return brotliDecompressSync(bytes.subarray(1)).toString()
   if (bytes[0] !== DIFFERENCE || whole === null || isDifference(whole)) throw new Error('This is not a packed text.')
-  const before = membersOf(unpacked(whole))
+  const before = wholeOf(whole)
   const end = HEAD + bytes.readUInt16BE(1)
   const names = JSON.parse(bytes.subarray(HEAD, end).toString()) as string[]
   const dictionary = lookedBackAt(before ?? {}, names)

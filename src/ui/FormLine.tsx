@@ -28,7 +28,7 @@ export function FormLine({
   readonly inputMode?: 'decimal'
 }) {
   return (
-    <Form.Group controlId={id}>
+    <Form.Group controlId={id} className="form-line">
       <Form.Label className="mb-0">{label}</Form.Label>
       <Form.Control maxLength={most} isInvalid={!!wrong} {...input} {...field} />
       {wrong && <Form.Control.Feedback type="invalid">{wrong}</Form.Control.Feedback>}

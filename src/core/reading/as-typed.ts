@@ -11,7 +11,7 @@ const lettersOf = (text: string): string => text.replace(/[\d\s.,/+\-−–—:�
  * A reading's own words where they name another unit than the one that is shown: what was typed as 27 °C stays 27 °C,
  * and 3 5/8 in stays that, in whatever units the job is written.
  * @returns null where the figure as it is shown says the same, or where nothing was typed
- * @example asTyped({ value: 27, source: 'measured', typed: '27 C' }, 'temperature', 'imperial') //=> '27 C'
+ * @example asTyped({ value: 27, source: 'measured', typed: '27 C' }, 'temperature', 'imperial') //=> '27 °C'
  * @example asTyped({ value: 0.132, source: 'measured', typed: '132 mm' }, 'length', 'metric') //=> null
  */
 export function asTyped({ value, typed }: Reading, quantity: Quantity, system: UnitSystem): string | null {
@@ -22,5 +22,7 @@ export function asTyped({ value, typed }: Reading, quantity: Quantity, system: U
   const own = shownUnit(quantity, system)
   const letters = lettersOf(typed.replace(/±.*$/, ''))
   const same = [own.symbol, ...own.spellings].some((s) => lettersOf(s) === letters)
-  return same || letters === '' ? null : typed
+  return same || letters === ''
+    ? null
+    : typed.replace(/(?<=\d)\s*°?\s*([CF])\b/i, (_, scale: string) => ` °${scale.toUpperCase()}`)
 }

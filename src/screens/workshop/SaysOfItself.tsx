@@ -88,7 +88,7 @@ export function SaysOfItself({ workshop }: { readonly workshop: Workshop }) {
           })}
           wrong={errors.height?.message}
         />
-        <FormLine id="workshop-currency" label="Money" most={8} field={register('currency')} />
+        <FormLine id="workshop-currency" label="Currency" most={8} field={register('currency')} />
         <FormLine
           id="workshop-hour"
           label="An hour costs"

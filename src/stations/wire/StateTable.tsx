@@ -37,6 +37,8 @@ export function StateTable({
   const heats = heatsOf(proof.net)
   const wrong = proof.rows.flatMap((r) => r.states).filter((s) => s.mismatch).length
   const of = proof.rows.flatMap((r) => r.states).length
+  // what is not chosen yet is reckoned as a usual one: then this is no promise
+  const supposed = proof.net.problems.some((p) => p.level === 'waits')
   const isShown = (c: Conditions): boolean =>
     (Object.keys(c) as (keyof Conditions)[]).every((k) =>
       k === 'isolator'
@@ -52,7 +54,10 @@ export function StateTable({
             {wrong} of {of} not as asked
           </span>
         ) : (
-          <span className="verdict-holds">all {of} as asked</span>
+          <>
+            <span className={supposed ? 'verdict-unsure' : 'verdict-holds'}>all {of} as asked</span>
+            {supposed && ', if what is not chosen yet is as it is reckoned'}
+          </>
         )}
         {proof.latches.some((l) => l.mismatch) && <span className="verdict-short">; not in what comes before</span>}
       </h2>

@@ -20,9 +20,13 @@ export async function years(db: Kysely<unknown>): Promise<void> {
     await db.schema.alterTable('jobs').addColumn(column, type).execute()
   await sql`drop index jobs_yard`.execute(db)
   await sql`drop index jobs_due`.execute(db)
-  await sql`create index jobs_yard on jobs (put_away, closed, promise, created_at)`.execute(db)
-  await sql`create index jobs_worst on jobs (put_away, closed, worst)`.execute(db)
+  // each holds all that a page is put in order and searched by: a line itself is long, and is read for its page alone
+  const searched = sql`machine_id, title, state, id`
+  await sql`create index jobs_yard on jobs (put_away, closed, promise, created_at, ${searched})`.execute(db)
+  await sql`create index jobs_worst on jobs (put_away, closed, worst is null, worst, promise, ${searched})`.execute(db)
+  await sql`create index jobs_by_due on jobs (put_away, due is null, due, promise, ${searched})`.execute(db)
   await sql`create index jobs_due on jobs (put_away, due) where due is not null`.execute(db)
+  await sql`create index jobs_newest on jobs (put_away, created_at, ${searched})`.execute(db)
   await sql`create index jobs_of_model on jobs (model, created_at) where model <> ''`.execute(db)
   await sql`create index jobs_of_machine on jobs (machine_id, created_at)`.execute(db)
   await sql`create index jobs_by_age on jobs (created_at, id)`.execute(db)

@@ -4,7 +4,7 @@ import { History } from '@/screens/history/History'
 
 export const dynamic = 'force-dynamic'
 
-const MOST = 40
+const MOST = 20
 
 export default async function Page({
   params,
