@@ -44,7 +44,7 @@ export const listRevisions = (
   { db, file }: Store,
   id: string,
   before: number | null = null,
-  most = 40,
+  most = 20,
 ): Promise<PastRevision[]> =>
   patiently(file, async () => {
     const rows = await db

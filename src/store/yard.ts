@@ -45,23 +45,25 @@ const summaryIn = (text: string | null): Summary | null => {
   return read.success ? read.data : null
 }
 
-/** so many lines are told by their draws at one look, each some tenths of a second; the others stand as they are */
-const JUDGED_AT_ONCE = 12
+/** ms that a look at the yard may take to tell lines by their draws; the others stand as they are until the next */
+const JUDGING = 250
 
 /**
  * A line worked out by an older core, or quickly, is worked out anew when it is looked at.
- * @param most so many quick ones are told by their draws
+ * @param judging ms in which quick ones are told by their draws: one at least, unless there are none
  */
 async function fresh(
   db: Writer,
   rows: readonly { id: string; title: string | null; summary: string | null; summary_core: string | null }[],
-  most: number,
+  judging: number,
 ): Promise<YardEntry[]> {
-  let judged = 0
+  const until = performance.now() + judging
+  let judged = false
+  const past = (): boolean => judging === 0 || (judged && performance.now() > until)
   const entries: YardEntry[] = []
   for (const row of rows) {
     const readable = row.summary === null || summaryIn(row.summary) !== null
-    const stands = row.summary_core === CORE_VERSION || (row.summary_core === QUICK && judged >= most)
+    const stands = row.summary_core === CORE_VERSION || (row.summary_core === QUICK && past())
     if (stands && readable) {
       entries.push({ id: row.id, title: row.title ?? '', summary: summaryIn(row.summary) })
       continue
@@ -75,7 +77,8 @@ async function fresh(
       .select(['documents.document', 'runs.run_key', 'runs.findings'])
       .where('jobs.id', '=', row.id)
       .executeTakeFirstOrThrow()
-    const columns = columnsOf(found.document, found, judged++ >= most)
+    const columns = columnsOf(found.document, found, past())
+    judged = true
     await db.updateTable('jobs').set(columns).where('id', '=', row.id).execute()
     entries.push({ id: row.id, title: columns.title ?? '', summary: summaryIn(columns.summary) })
   }
@@ -203,10 +206,10 @@ export const readYard = (
     const byId = new Map(rows.map((r) => [r.id, r]))
     const page = inOrder.flatMap(({ id }) => byId.get(id) ?? [])
     // a line that is told anew moves where the worst margin decides its place: there they stand as they are
-    const judged = view.sort === 'worst' ? 0 : JUDGED_AT_ONCE
+    const judging = view.sort === 'worst' ? 0 : JUDGING
     const about = new Map(page.map((p) => [p.id, { machine: p.machine, owner: p.owner }]))
     return {
-      entries: (await fresh(db, page, judged)).map((e) => ({ ...e, ...about.get(e.id)! })),
+      entries: (await fresh(db, page, judging)).map((e) => ({ ...e, ...about.get(e.id)! })),
       total: Number(counted.n),
       ...(await headOf(db, today)),
     }

@@ -4,8 +4,6 @@ import { History } from '@/screens/history/History'
 
 export const dynamic = 'force-dynamic'
 
-const MOST = 20
-
 export default async function Page({
   params,
   searchParams,
@@ -15,8 +13,6 @@ export default async function Page({
 }) {
   return jobPage(params, async ({ id, job, revision }, store) => {
     const before = Number((await searchParams).before) || null
-    return (
-      <History id={id} title={job.title} newest={revision} revisions={await listRevisions(store, id, before, MOST)} />
-    )
+    return <History id={id} title={job.title} newest={revision} revisions={await listRevisions(store, id, before)} />
   })
 }
