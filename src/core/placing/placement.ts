@@ -1,8 +1,8 @@
 import { mountOf } from '../job'
-import { firstCircuit, suitsVoltage } from '../fan-circuit'
+import { circuitsOf, firstCircuit, suitsVoltage } from '../fan-circuit'
 import { airThroughCores } from '../cooling'
 import { apart, type Box, holesOf, inside, snapToGaps } from '../fit'
-import { changePlace, chooseFan, type Job, lookupOf, moveFan, type Seat } from '../job'
+import { changePlace, chooseFan, type Job, jobKinds, lookupOf, moveFan, type Seat } from '../job'
 import type { FanPart } from '../parts'
 import { Bench } from '../reading'
 import { depthStack } from './depth-stack'
@@ -110,10 +110,29 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
   const face = coreFace(bench)
   const stack = depthStack(with_)
   const housing = part.housingM.value
-  const boxes = with_.place.obstacles
-    .filter((o) => o.core === core && onFansSide(with_, o))
-    .map((o) => ({ name: o.name, box: obstacleBox(with_, o).at(bench), needed: neighbours[o.kind].requiredMm / 1000 }))
-  const now = firstCircuit(with_).fan!.seat!
+  const own = firstCircuit(with_).fan!
+  const boxes = [
+    ...with_.place.obstacles
+      .filter((o) => o.core === core && onFansSide(with_, o))
+      .map((o) => ({
+        name: o.name,
+        box: obstacleBox(with_, o).at(bench),
+        needed: neighbours[o.kind].requiredMm / 1000,
+      })),
+    // two frames cannot stand in one place
+    ...circuitsOf(with_).flatMap(({ fan, suffix }) =>
+      fan && fan.id !== own.id && fan.seat?.core === core
+        ? [
+            {
+              name: `the other fan${suffix}`,
+              box: fanBox(fan.seat, fan.part.housingM.value, fan.part.depthM.value, with_.place.standOffM.value),
+              needed: 0,
+            },
+          ]
+        : [],
+    ),
+  ]
+  const now = own.seat!
   const around = { face, boxes, housing, depth: part.depthM.value, standOff: with_.place.standOffM.value }
   let found = roomiest(around, now)
   if (mountOf(with_).throughFins && with_.cooling) {
@@ -122,9 +141,9 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
     if (c.spare >= Math.min(0, found.spare)) found = c
   }
   const seat: Seat = { core, xM: Math.round(found.x * 1e4) / 1e4, yM: Math.round(found.y * 1e4) / 1e4 }
-  const seated = moveFan(with_, 'fan1', seat)
+  const seated = moveFan(with_, own.id, seat)
   const seatedBench = new Bench(lookupOf(seated))
-  const air = airThroughCores(seatedBench, seated, null).fans.find((f) => f.circuit.fan.id === 'fan1')
+  const air = airThroughCores(seatedBench, seated, null).fans.find((f) => f.circuit.fan.id === own.id)
   const flowM3s = air?.flows.covered ?? 0
   const depthOver = stack.leftM - stack.requiredM + 1e-9
   const lacks: Lacking[] = [
@@ -170,11 +189,11 @@ export function ranked(placements: readonly Placement[]): Placement[] {
 /**
  * The best place for each fan on each core and side, one after another, so that a search can be watched and given up.
  * Ranked by the air that it will really move through fins, not by diameter.
- * @returns empty where the job has no core
+ * @returns empty where the job has no core, or puts no fan on it
  * @see engineering §2.6, §7
  */
 export function* searchPlacements(job: Job, parts: readonly FanPart[]): Generator<Placement, void> {
-  if (!job.cooling) return
+  if (!job.cooling || !jobKinds[job.kind].mountsFan) return
   const sides: readonly CoreSide[] = ['puller', 'pusher']
   for (const part of parts)
     for (let core = 0; core < job.cooling.cores; core++) for (const side of sides) yield place(job, part, core, side)
@@ -183,8 +202,10 @@ export function* searchPlacements(job: Job, parts: readonly FanPart[]): Generato
 export const placementCount = (job: Job, fans: number): number => (job.cooling ? fans * job.cooling.cores * 2 : 0)
 
 /** Takes a proposal up: the fan, its place and its side. */
-export const takePlacement = (job: Job, { part, side, seat }: Placement): Job =>
-  moveFan(changePlace(chooseFan(job, part), { side }), 'fan1', seat)
+export const takePlacement = (job: Job, { part, side, seat }: Placement): Job => {
+  const chosen = changePlace(chooseFan(job, part), { side })
+  return moveFan(chosen, firstCircuit(chosen).fan!.id, seat)
+}
 
 export const isPlaced = (job: Job, { part, side, seat }: Placement): boolean => {
   const { fan } = firstCircuit(job)
