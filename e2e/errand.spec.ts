@@ -29,7 +29,7 @@ test('a trail bike from the first word to the signature', async ({ page, yard })
   await page.getByLabel('Is its output DC?').selectOption('yes')
   await type(page, 'after', '12 min')
   await type(page, 'above, surroundings', '64 F')
-  await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 64 F')
+  await expect(page.getByTestId('complaint')).toContainText('boils · after 12 min · on slow climbs · above 64 °F')
   for (const [label, text] of [
     ['coldest day it works', '0 C'],
     ['hottest day it works', '31'],

@@ -21,7 +21,8 @@ const known = new WeakMap<FanCircuit, Setting | null>()
 
 /**
  * The setting to propose for a fan's controller: the worked-out one, lowered in a bay by what it lacks with every
- * reading at its bad end, where that makes the whole margin hold.
+ * reading at its bad end, where that makes the whole margin hold; on a core with a narrower band, where with the one
+ * that is set it would come on too near the boil.
  * @returns null where there is none to set
  * @see engineering §3.2
  */
@@ -36,7 +37,8 @@ export function holdingSetting(job: Job, circuit: FanCircuit = firstCircuit(job)
 function search(job: Job, circuit: FanCircuit): Setting | null {
   const usual = proposedSetting(job, circuit)
   const { controller } = circuit
-  if (!usual || !job.bay || !controller) return usual
+  if (!usual || !controller) return usual
+  if (!job.bay) return narrowed(job, circuit, usual)
   const asSet = (setC: number): Job => changeSetting(job, controller.id, setC, usual.bandK)
   const { inTimeK, holds } = leftOver(asSet(usual.setC), circuit)
   if (holds || !Number.isFinite(inTimeK) || inTimeK >= 0) return usual
@@ -45,12 +47,26 @@ function search(job: Job, circuit: FanCircuit): Setting | null {
   return leftOver(asSet(setC), circuit).holds ? { ...usual, setC } : usual
 }
 
-/** What a setting comes short of by its rules, as the readings stand: "the fan to stop on the hottest day". */
+/** The widest band below the one that is set with which nothing comes short; the worked-out one where none is. */
+function narrowed(job: Job, circuit: FanCircuit, usual: Setting): Setting {
+  const { bandMinK, stepK } = circuit.controller!.part.range!
+  if (!settingShortOf(job, usual, circuit).length) return usual
+  for (let bandK = usual.bandK - stepK; bandK >= bandMinK - 1e-9; bandK -= stepK) {
+    const setting = proposedSetting(job, circuit, bandK)!
+    if (!settingShortOf(job, setting, circuit).length) return setting
+  }
+  return usual
+}
+
+/**
+ * What a setting comes short of by its rules, of starting, stopping and boiling, as the readings stand: "the fan to
+ * stop on the hottest day".
+ */
 export function settingShortOf(job: Job, setting: Setting, circuit: FanCircuit = firstCircuit(job)): string[] {
   const { controller, run } = circuit
   if (!controller) return []
-  return evaluateSome(changeSetting(job, controller.id, setting.setC, setting.bandK), ['trigger'])
+  return evaluateSome(changeSetting(job, controller.id, setting.setC, setting.bandK), ['trigger', 'boil'])
     .flatMap((m) => m.parts)
     .filter((p) => p.run === run.id && !p.warns && p.verdict === 'short')
-    .map((p) => p.name.replace(/^for /, ''))
+    .map((p) => p.name.replace(/^for /, '').replace(/^below/, 'staying below'))
 }

@@ -6,9 +6,14 @@ import { air, bay, coolant } from '../units'
 
 /**
  * A setting worked out without a run for a fan's controller; null where there is none to set.
+ * @param bandK that is wanted; as it is set where nobody says
  * @see engineering §3.2
  */
-export function proposedSetting(job: Job, circuit = firstCircuit(job)): Setting | null {
+export function proposedSetting(
+  job: Job,
+  circuit = firstCircuit(job),
+  bandK = circuit.controller?.bandK ?? 0,
+): Setting | null {
   const part = circuit.controller?.part
   if (!part?.range || !isSettable(part)) return null
   const hottest = air(job.surroundings.hottestC.value)
@@ -21,7 +26,7 @@ export function proposedSetting(job: Job, circuit = firstCircuit(job)): Setting 
     return proposeBaySetting({
       allowedAtProbeC,
       hottest,
-      bandK: circuit.controller!.bandK,
+      bandK,
       kind: part.band,
       range: part.range,
     })
@@ -31,7 +36,7 @@ export function proposedSetting(job: Job, circuit = firstCircuit(job)): Setting 
     opens: coolant(job.engine.thermostatOpensC.value),
     hottest,
     kappa: circuit.probe.kappa.value,
-    bandK: circuit.controller!.bandK,
+    bandK,
     kind: part.band,
     range: part.range,
   })
