@@ -176,6 +176,8 @@ export const test = base.extend<{ yard: Yard }, { workerYard: Yard; workerContex
       const context = await playwright.chromium.launchPersistentContext(folder, {
         ...launchOptions,
         viewport: viewport ?? null,
+        // nothing fades in before it can be pressed
+        reducedMotion: 'reduce',
         // what a device keeps for later has errands of its own
         serviceWorkers: 'block',
       })

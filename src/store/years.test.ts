@@ -272,16 +272,16 @@ describe('the log beside the file', () => {
   })
 
   test('of another file it is moved aside, and ruins nothing', async () => {
-    for (let n = 0; n < 30; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
+    for (let n = 0; n < 12; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
     backUp(file(), file('copies'), AT)
     crash('mine.db', 'Lost')
     // somebody puts a copy back by hand, beside the log that the crash left
     copyFileSync(path.join(file('copies'), '2026-01-15T100000.db'), file('mine.db'))
     const opened = await openStore(file('mine.db'))
-    expect((await readYard(opened, '2026-01-22')).total).toBe(30)
+    expect((await readYard(opened, '2026-01-22')).total).toBe(12)
     opened.close()
     expect(readdirSync(folder).filter((n) => n.includes('of-another-file'))).toHaveLength(1)
-    expect(inspect(file('mine.db'))).toMatchObject({ jobs: 30 })
+    expect(inspect(file('mine.db'))).toMatchObject({ jobs: 12 })
   })
 
   test('of a file that is open it is left alone', async () => {
@@ -299,7 +299,7 @@ test('killed while an older file is brought to the present version: it opens aft
   await firstTables(db)
   sqlite.pragma('user_version = 1')
   sqlite.prepare("insert into machines values ('m1', 'Bike', 'trail-bike', '', ?)").run(AT)
-  for (let n = 0; n < 80; n++) {
+  for (let n = 0; n < 40; n++) {
     sqlite.prepare('insert into jobs values (?, ?, ?, 1)').run(`j${n}`, 'm1', AT)
     sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(`j${n}`, AT, `key${n}`, old)
   }
@@ -318,10 +318,10 @@ test('killed while an older file is brought to the present version: it opens aft
   }
   const opened = await openStore(file('old.db'))
   const page = await readYard(opened, '2026-01-22', 0, 200)
-  expect(page.total).toBe(80)
+  expect(page.total).toBe(40)
   expect(page.entries.every((e) => e.summary !== null)).toBe(true)
   opened.close()
-  expect(inspect(file('old.db.before-version-2'))).toMatchObject({ version: 1, jobs: 80, unreadable: 0 })
+  expect(inspect(file('old.db.before-version-2'))).toMatchObject({ version: 1, jobs: 40, unreadable: 0 })
 }, 60_000)
 
 describe('every day', () => {

@@ -68,9 +68,9 @@ test('what is offered at one press helps the margin that it is offered for, and 
           expect({ name, text, broken: broken.map((m) => m.id) }).toEqual({ name, text, broken: [] })
         }
     }),
-    { seed: 9, numRuns: 60 },
+    { seed: 9, numRuns: 40 },
   )
-  expect(pressed).toBeGreaterThan(60)
+  expect(pressed).toBeGreaterThan(50)
 })
 
 test('a band so wide that the fan would come on near the boil is narrowed in what is proposed', () => {
