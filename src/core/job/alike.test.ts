@@ -1,3 +1,4 @@
+import { weighed } from '../evidence'
 import { endsOf } from '../reading'
 import { example } from '../../formats/test-support/examples'
 import { copyForNext, fieldsOf, jobSchema, learntFromModel, startJob, withReading, type Job } from '.'
@@ -24,6 +25,22 @@ test('a copy for the next machine keeps the choices, nothing that was done; what
     expect(low).toBeLessThanOrEqual(was.low + 1e-12)
     expect(high).toBeGreaterThanOrEqual(was.high - 1e-12)
   }
+})
+
+test('what was seen of the first machine tells nothing of the next: its minutes, its alterations, its wires', () => {
+  const told: Job = {
+    ...signed,
+    complaint: { ...signed.complaint, after: { value: 600, source: 'measured' }, signs: ['steam'], times: null },
+    alterations: [{ id: 'a1', kind: 'wiring', what: 'a lamp on the feed' }] as unknown as Job['alterations'],
+    machine: { ...signed.machine, fanPlug: { search: 'found', where: 'behind the left core' } },
+  }
+  const copy = copyForNext(told, next)
+  expect(copy.complaint).toMatchObject({ what: told.complaint.what, after: null, aboveC: null, signs: [] })
+  expect(copy.alterations).toEqual([])
+  expect(copy.machine.fanPlug.search).toBe('not looked')
+  // so its margins stand as without all that: nothing is learnt from another machine's complaint
+  expect(weighed(copy)).toBeNull()
+  expect(weighed(told)).not.toBeNull()
 })
 
 test('a new job of a model begins as the others of it are: the middle of them, with all of them in its spread', () => {

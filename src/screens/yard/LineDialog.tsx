@@ -143,7 +143,7 @@ function Copy({ line }: { readonly line: YardLine }) {
     >
       <p className="soft small mb-1">
         What was chosen comes along. What was measured of this machine stands as typical, until it is read on the next
-        one; nothing that was done, proved or signed does.
+        one; nothing that was seen, done, proved or signed does.
       </p>
       <FormLine
         id="copy-title"
