@@ -105,6 +105,16 @@ test('on the shop’s network: nothing without the pass-phrase; an owner sees on
   await expect(owner).toHaveURL(/\/door/)
   await owner.goto(`${link.slice(0, -3)}abc`)
   await expect(owner.getByRole('heading', { name: 'This link has ended' })).toBeVisible()
+  // a job that is deleted shows its card to nobody
+  const open = yard.addressOf('Fell team bike 3')
+  const ask = (what: string, data: object) => page.request.post(`${yard.url}/api${open}/${what}`, { data })
+  const { path: card } = (await (await ask('owner-link', { days: 1 })).json()) as { path: string }
+  await owner.goto(yard.url + card)
+  await expect(owner.getByRole('heading', { name: 'How to stop it' })).toBeVisible()
+  expect((await ask('place', { where: 'deleted' })).ok()).toBe(true)
+  await owner.goto(yard.url + card)
+  await expect(owner.getByRole('heading', { name: 'This link has ended' })).toBeVisible()
+  expect((await ask('owner-link', { days: 1 })).status()).toBe(404)
   yard.clock = new Date(Date.now() + 15 * 86_400_000).toISOString()
   await yard.kill()
   await yard.start()

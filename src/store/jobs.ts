@@ -1,6 +1,6 @@
 import { type Result } from '../core/units'
 import { randomUUID } from 'node:crypto'
-import type { Kysely, Transaction } from 'kysely'
+import { type Kysely, sql, type Transaction } from 'kysely'
 import { allKnown } from '../core/evidence'
 import type { Job } from '../core/job'
 import { type Evaluation, type Findings, judge } from '../core/margins'
@@ -106,6 +106,8 @@ export async function appendRevision(
     .updateTable('jobs')
     .set({
       head: number,
+      // whoever still works at a job that was deleted in another window has it back
+      put_away: sql<number>`case when put_away = 2 then 0 else put_away end`,
       machine_id: await machineFor(trx, job, at, id),
       ...(line ?? yardColumns(job, await findingsIn(trx, id, job), { quickly: true })),
     })

@@ -234,3 +234,10 @@ export const putAway = (
       .executeTakeFirst()
     return Number(done.numUpdatedRows) > 0
   })
+
+/** Whether a job was deleted, and is only kept to be had back. */
+export const isDeleted = ({ db, file }: Store, id: string): Promise<boolean> =>
+  patiently(file, async () => {
+    const row = await db.selectFrom('jobs').select('put_away').where('id', '=', id).executeTakeFirst()
+    return row?.put_away === PUT_AWAY.deleted
+  })

@@ -22,6 +22,7 @@ import {
   everyJob,
   find,
   inspect,
+  isDeleted,
   keptOf,
   listBackups,
   listRevisions,
@@ -336,10 +337,10 @@ describe('every day', () => {
     expect(await titles({ show: 'deleted' })).toEqual(['Away'])
     expect(await titles({ show: 'archived' })).toEqual([signedJob.title])
     expect((await find(store, 'away')).found).toEqual([])
-    // what is still written to it is kept
+    // what another window still writes to it brings it back: nothing acknowledged goes with what was deleted
     expect(await save(one, 1, { ...fresh, title: 'Written to' })).toMatchObject({ kind: 'saved' })
-    expect(await tidy(store, '2026-02-10T00:00:00.000Z')).toMatchObject({ purged: 0 })
-    await putAway(store, one, 'yard', AT)
+    expect(await isDeleted(store, one)).toBe(false)
+    expect(await tidy(store, '2026-03-10T00:00:00.000Z')).toMatchObject({ purged: 0 })
     expect(await titles({ sort: 'newest' })).toEqual(expect.arrayContaining(['Written to', 'Stays']))
     await putAway(store, one, 'deleted', AT)
     expect(await tidy(store, '2026-03-10T00:00:00.000Z')).toMatchObject({ purged: 1 })

@@ -1,5 +1,5 @@
 import { ownersCard } from '@/core/sheets'
-import { now, opened, readHead, theStore } from '@/store'
+import { isDeleted, now, opened, readHead, theStore } from '@/store'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 import { doorFile, onNetwork } from '../../network'
 import { MessagePage, orTrouble } from '../../trouble'
@@ -12,7 +12,7 @@ export default async function OwnerPage({ params }: { readonly params: Promise<{
   const pass = onNetwork() ? opened(doorFile(), text, now().getTime()) : null
   return orTrouble(async () => {
     const head = pass?.role === 'owner' ? await readHead(await theStore(), pass.job) : null
-    if (!head || pass?.role !== 'owner')
+    if (!head || pass?.role !== 'owner' || (await isDeleted(await theStore(), pass.job)))
       return (
         <MessagePage
           title="This link has ended"

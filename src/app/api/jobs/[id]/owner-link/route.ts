@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { now, readHead, sealed, theStore } from '@/store'
+import { isDeleted, now, readHead, sealed, theStore } from '@/store'
 import { DAY_MS, doorFile, onNetwork } from '../../../../network'
 import { answering, readBody } from '../../../answers'
 
@@ -15,7 +15,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
       if (!onNetwork()) return refuse('Nobody else is let in: Pyraxis was not started for the network.', 409)
       const read = await readBody(request, body)
       if (!read.ok) return refuse(read.message, 400)
-      if (!(await readHead(await theStore(), id))) return refuse('There is no such job.', 404)
+      const store = await theStore()
+      if (!(await readHead(store, id)) || (await isDeleted(store, id))) return refuse('There is no such job.', 404)
       const until = now().getTime() + read.value.days * DAY_MS
       const pass = sealed(doorFile(), { role: 'owner', job: id, until })
       return pass
