@@ -41,6 +41,13 @@ test('from what is on a box: what it says is of the label, watts as amperes, the
   })
   for (const kind of ['fan', 'controller', 'probe', 'relay', 'switch', 'battery'] as const)
     expect(quickPart(kind, 'p-1', { name: 'Nothing known' }, 'imperial').ok).toBe(true)
+  // of 24 V it takes half of what the same fan takes at 12, and its relay's coil is another
+  const lorry = quickPart('fan', 'fan-4', { name: 'y', ratedV: '24', diameterM: '190 mm' }, 'metric')
+  expect(lorry).toMatchObject({ ok: true, part: { ratedV: 24, ratedA: { value: 2.75, source: 'typical' } } })
+  expect(quickPart('relay', 'r-1', { name: 'z', coilV: '24' }, 'metric')).toMatchObject({ part: { coilOhm: 320 } })
+  // a larger battery cranks more than the smallest of the shelf: 13 A for each Ah
+  const big = quickPart('battery', 'b-1', { name: 'b', capacityAh: '60 Ah' }, 'metric')
+  expect(big).toMatchObject({ ok: true, part: { coldCrankingA: { value: 780, source: 'typical' } } })
   const coin = quickPart('controller', 'c-1', { name: 'Coin', band: 'fixed', 'fixed.closesC': '90 C' }, 'metric')
   expect(coin).toMatchObject({ ok: true, part: { range: null, fixed: { closesC: { value: 90 } } } })
 })

@@ -3,7 +3,7 @@ import { formOf, type FormLine } from './form'
 import { readForm, type FormRead } from './form-read'
 import { formText, sourcePath, type FormText } from './form-text'
 import type { Part, PartKind } from './part'
-import { starterShelf } from './starter'
+import { starterShelf, typicalBattery } from './starter'
 import { typicalFan } from './typical-fan'
 
 /** What stands on a box, by kind: all that is asked where a part is added beside the work. */
@@ -24,15 +24,29 @@ export const isQuickKind = (kind: PartKind): kind is QuickKind => kind in onTheB
 export const boxLines = (kind: QuickKind): FormLine[] =>
   formOf(kind).filter((l) => (onTheBox[kind] as readonly string[]).includes(l.path))
 
-const template = (kind: QuickKind, texts: FormText, units: UnitSystem): Part => {
-  if (kind !== 'fan') return starterShelf().find((p) => p.kind === kind)!
-  const usual = typicalFan({ diameterM: 0.19, motor: 'brushed', ratedV: 12 })
-  const typed = (texts.diameterM ?? '').trim()
-  if (!typed) return usual
-  const read = readForm('fan', usual.id, { ...formText(usual, units), diameterM: typed }, units, usual)
-  return read.ok && read.part.kind === 'fan'
-    ? typicalFan({ diameterM: read.part.diameterM.value, motor: 'brushed', ratedV: 12 })
-    : usual
+/** A usual part with some of what was typed; as it is where that cannot be read. */
+function withTyped<P extends Part>(usual: P, paths: readonly string[], texts: FormText, units: UnitSystem): P {
+  const typed = Object.fromEntries(paths.flatMap((path) => (texts[path]?.trim() ? [[path, texts[path]]] : [])))
+  const read = readForm(usual.kind, usual.id, { ...formText(usual, units), ...typed }, units, usual)
+  return read.ok ? (read.part as P) : usual
+}
+
+/** What is usual of a kind, by what its box says of its size, its voltage and its capacity. */
+function template(kind: QuickKind, texts: FormText, units: UnitSystem): Part {
+  switch (kind) {
+    case 'fan': {
+      const usual = typicalFan({ diameterM: 0.19, motor: 'brushed', ratedV: 12 })
+      const { diameterM } = withTyped(usual, ['diameterM'], texts, units)
+      const { ratedV } = withTyped(usual, ['ratedV'], texts, units)
+      return typicalFan({ diameterM: diameterM.value, motor: 'brushed', ratedV })
+    }
+    case 'battery':
+      return typicalBattery(withTyped(typicalBattery(12), ['capacityAh'], texts, units).capacityAh.value)
+    case 'relay':
+      return starterShelf().find((p) => p.kind === 'relay' && p.coilV === (texts.coilV === '24' ? 24 : 12))!
+    default:
+      return starterShelf().find((p) => p.kind === kind)!
+  }
 }
 
 /**

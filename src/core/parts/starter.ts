@@ -87,7 +87,8 @@ const keySwitch: SwitchPart = {
   terminalAreaM2: TERMINAL_M2,
 }
 
-const battery = (ah: number): BatteryPart => ({
+/** A battery as most of its capacity are. @param ah at the twenty-hour rate */
+export const typicalBattery = (ah: number): BatteryPart => ({
   ...bare,
   id: `generic-battery-${ah}`,
   name: `Generic battery ${ah} Ah`,
@@ -120,5 +121,5 @@ export const starterShelf = (): Part[] => [
   relay(12),
   relay(24),
   keySwitch,
-  ...[7, 12, 24, 60].map(battery),
+  ...[7, 12, 24, 60].map(typicalBattery),
 ]

@@ -36,7 +36,8 @@ const tidy = (v: number): number => Number(v.toPrecision(3))
 export interface FanClass {
   readonly diameterM: number
   readonly motor: FanPart['motor']
-  readonly ratedV: 12 | 24
+  /** what it is made for, V: at another voltage the same power */
+  readonly ratedV: number
 }
 
 /**
