@@ -47,11 +47,16 @@ function search(job: Job, circuit: FanCircuit): Setting | null {
   return leftOver(asSet(setC), circuit).holds ? { ...usual, setC } : usual
 }
 
+/** so many narrower bands are tried: a controller may count in very small steps */
+const MOST_TRIED = 20
+
 /** The widest band below the one that is set with which nothing comes short; the worked-out one where none is. */
 function narrowed(job: Job, circuit: FanCircuit, usual: Setting): Setting {
   const { bandMinK, stepK } = circuit.controller!.part.range!
   if (!settingShortOf(job, usual, circuit).length) return usual
-  for (let bandK = usual.bandK - stepK; bandK >= bandMinK - 1e-9; bandK -= stepK) {
+  const step = stepK * Math.max(1, Math.ceil((usual.bandK - bandMinK) / stepK / MOST_TRIED))
+  for (let n = 1; n <= MOST_TRIED && usual.bandK - n * step >= bandMinK - 1e-9; n++) {
+    const bandK = usual.bandK - n * step
     const setting = proposedSetting(job, circuit, bandK)!
     if (!settingShortOf(job, setting, circuit).length) return setting
   }
