@@ -97,8 +97,11 @@ test(
     const life = page.locator('.life')
     await expect(life).toContainText(/setting.*for working, clear of its thermostat \(Bench one\)/)
     await expect(life).toContainText('=fan, 190 mm, no. BM-190, warranty until 2028-05-01')
-    await page.getByLabel('Show').selectOption('part')
-    await expect(life.getByRole('listitem')).toHaveCount(1)
+    // on a slow machine the page is seen before it can be used
+    await expect(async () => {
+      await page.getByLabel('Show').selectOption('part')
+      await expect(life.getByRole('listitem')).toHaveCount(1, { timeout: 1000 })
+    }).toPass()
     await page.goto(`${yard.url}${address}/built`)
     await expect(page.getByText('Held by friction only: blade terminals at the lamp.')).toBeVisible()
     const pdf = await (await page.request.get(`${yard.url}/api${address}/built.pdf`)).body()
