@@ -8,6 +8,7 @@ import Modal from 'react-bootstrap/Modal'
 import { boxLines, type FormLine, type Part, partKinds, type QuickKind, quickPart } from '@/core/parts'
 import type { UnitSystem } from '@/core/units'
 import { troubleOf } from '@/ui/ask-server'
+import { Trouble } from '@/ui/Trouble'
 
 interface Props {
   readonly kind: QuickKind
@@ -119,11 +120,7 @@ export function AddHere({ kind, system, onHide, onAdded }: Props) {
               wrong={errors[fieldOf(line.path)]?.message}
             />
           ))}
-          {trouble && (
-            <p className="say say-short" role="alert">
-              {trouble}
-            </p>
-          )}
+          <Trouble words={trouble} />
         </Modal.Body>
         <Modal.Footer>
           <Button variant="outline-dark" onClick={onHide}>

@@ -2,7 +2,7 @@ import { copyFileSync, existsSync, mkdtempSync, readFileSync, renameSync, rmSync
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { changeSetting, type Job, JOB_VERSION, startJob } from '../core/job'
+import { changeSetting, type Job, JOB_VERSION } from '../core/job'
 import { CORE_VERSION } from '../core/margins'
 import type { Findings } from '../core/margins'
 import { findingsOf, type FindingsStep } from '../core/run'
@@ -37,17 +37,8 @@ import {
   theStore,
 } from '.'
 import { CompiledQuery, Kysely, SqliteDialect } from 'kysely'
+import { AT, fresh } from './test-support/fresh'
 
-const AT = '2026-01-15T10:00:00.000Z'
-const fresh = startJob({
-  title: 'One',
-  kind: 'trail-bike',
-  machineName: 'Bike',
-  owner: '',
-  units: 'metric',
-  startedOn: '2026-01-15',
-  promisedOn: null,
-})
 const finished = ((): Job => {
   const read = readJobFile(
     readFileSync(path.join(__dirname, '..', '..', 'examples', 'fell-bike-signed.job.json'), 'utf8'),

@@ -12,7 +12,7 @@ import {
 import os from 'node:os'
 import path from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { changeSetting, type Job, startJob } from '../core/job'
+import { changeSetting, type Job } from '../core/job'
 import { example } from '../formats/test-support/examples'
 import {
   addJob,
@@ -43,17 +43,8 @@ import { Kysely, SqliteDialect } from 'kysely'
 import { settleLog } from './log-file'
 import { firstTables } from './migrations/first-tables'
 import { packDifference, packWhole, unpacked } from './packing'
+import { AT, fresh } from './test-support/fresh'
 
-const AT = '2026-01-15T10:00:00.000Z'
-const fresh = startJob({
-  title: 'One',
-  kind: 'trail-bike',
-  machineName: 'Bike',
-  owner: '',
-  units: 'metric',
-  startedOn: '2026-01-15',
-  promisedOn: null,
-})
 const signedJob = example('fell-bike-signed')
 
 let folder: string

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Modal from 'react-bootstrap/Modal'
 import { differences, type Job, jobSchema, taking } from '@/core/job'
+import { Trouble } from './Trouble'
 
 type Side = 'mine' | 'theirs'
 
@@ -87,11 +88,7 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
             ))}
           </fieldset>
         ))}
-        {trouble && (
-          <p className="say say-short" role="alert">
-            {trouble}
-          </p>
-        )}
+        <Trouble words={trouble} />
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={() => all('theirs')}>

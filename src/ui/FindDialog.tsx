@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import { z } from 'zod'
+import { Trouble } from './Trouble'
 
 const answerSchema = z.object({
   found: z.array(
@@ -91,11 +92,7 @@ export function FindDialog({ takeOver, onHide }: Props) {
             if (e.key === 'Enter') go(found[at])
           }}
         />
-        {trouble && (
-          <p className="say say-short" role="alert">
-            {trouble}
-          </p>
-        )}
+        <Trouble words={trouble} />
         <ul id={list} role="listbox" aria-label="Found" className="list-unstyled mt-2 mb-0">
           {found.map((f, i) => (
             // the field keeps the focus; keys go through it

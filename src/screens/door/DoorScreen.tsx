@@ -5,6 +5,7 @@ import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { troubleOf } from '@/ui/ask-server'
+import { Trouble } from '@/ui/Trouble'
 
 /** The pass-phrase, asked of whoever comes over the network. @param to where they wanted to go */
 export function DoorScreen({ to }: { readonly to: string }) {
@@ -31,11 +32,7 @@ export function DoorScreen({ to }: { readonly to: string }) {
           <Form.Label className="mb-0">Pass-phrase</Form.Label>
           <Form.Control type="password" autoComplete="current-password" maxLength={200} {...register('passphrase')} />
         </Form.Group>
-        {trouble && (
-          <p className="say say-short" role="alert">
-            {trouble}
-          </p>
-        )}
+        <Trouble words={trouble} />
         <Button type="submit" disabled={isSubmitting}>
           Come in
         </Button>

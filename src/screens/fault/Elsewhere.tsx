@@ -11,6 +11,7 @@ import { type MachineKind, machineKinds, typicalMachines } from '@/core/job'
 import { parse } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { askForId } from '../ask-for-id'
+import { Trouble } from '@/ui/Trouble'
 
 interface Answers {
   title: string
@@ -173,11 +174,7 @@ export function Elsewhere() {
           field={register('kind')}
         />
         <Five register={register} errors={errors} />
-        {trouble && (
-          <p className="say say-short" role="alert">
-            {trouble}
-          </p>
-        )}
+        <Trouble words={trouble} />
         <Button type="submit" variant="dark" disabled={isSubmitting}>
           Take it in and seek
         </Button>

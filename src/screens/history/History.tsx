@@ -5,6 +5,7 @@ import { momentInWords } from '@/ui/days'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { z } from 'zod'
+import { Trouble } from '@/ui/Trouble'
 
 const answerSchema = z.discriminatedUnion('ok', [
   z.object({ ok: z.literal(true) }),
@@ -55,11 +56,7 @@ export function History({ id, title, newest, revisions }: Props) {
         </Link>
       </p>
       <h1>{title}: what was changed, and when</h1>
-      {trouble && (
-        <p className="say say-short" role="alert">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
       <ol className="list-unstyled">
         {revisions.map((r) => (
           <li key={r.number} className="history-line">

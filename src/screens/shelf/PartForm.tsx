@@ -26,6 +26,7 @@ import {
 } from '@/core/parts'
 import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem, worded } from '@/core/units'
 import { putPart } from './server-calls'
+import { Trouble } from '@/ui/Trouble'
 
 interface Props {
   /** the part to edit or to copy; null for a new one */
@@ -357,11 +358,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
             ))}
           </div>
           {part && !copy && <Facts part={part} units={units} onChange={changeFacts} />}
-          {trouble && (
-            <p className="say say-short" role="alert">
-              {trouble}
-            </p>
-          )}
+          <Trouble words={trouble} />
         </Modal.Body>
         <Modal.Footer>
           <Button variant="outline-dark" onClick={onHide}>

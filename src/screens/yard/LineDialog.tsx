@@ -11,6 +11,7 @@ import { FormLine, given } from '@/ui/FormLine'
 import { askForId } from '../ask-for-id'
 import { Share } from './Share'
 import type { YardLine } from './JobLine'
+import { Trouble } from '@/ui/Trouble'
 
 export interface PutAway {
   readonly id: string
@@ -104,11 +105,7 @@ function Rename({ line, onDone }: { readonly line: YardLine; readonly onDone: ()
     <Form noValidate onSubmit={form.handleSubmit(rename)} aria-label="Names and day">
       <NameLines form={form} />
       <FormLine id="line-promised" label="Promised for" type="date" field={form.register('promisedOn')} />
-      {trouble && (
-        <p className="say say-short" role="alert">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
       <Button type="submit" variant="outline-dark" className="mt-2" disabled={form.formState.isSubmitting}>
         Keep the names
       </Button>
@@ -155,11 +152,7 @@ function Copy({ line }: { readonly line: YardLine }) {
       <FormLine id="copy-machine" label="Machine, if it has another name" most={80} field={register('machineName')} />
       <FormLine id="copy-serial" label="Serial number" most={60} field={register('serial')} />
       <FormLine id="copy-owner" label="Owner" most={80} field={register('owner')} />
-      {trouble && (
-        <p className="say say-short" role="alert">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
       <Button type="submit" variant="outline-dark" className="mt-2" disabled={isSubmitting}>
         Copy it
       </Button>
@@ -199,11 +192,7 @@ export function LineDialog({ line, putAway, network, onHide, onGone }: Props) {
             {network && <Share job={line.id} />}
           </>
         )}
-        {trouble && (
-          <p className="say say-short" role="alert">
-            {trouble}
-          </p>
-        )}
+        <Trouble words={trouble} />
       </Modal.Body>
       <Modal.Footer className="justify-content-start gap-2">
         {putAway ? (

@@ -13,6 +13,7 @@ import { askForId } from '../ask-for-id'
 import { heightIn } from '../height-in'
 import { useKnownMachines } from './use-known-machines'
 import type { Workshop } from '../workshop/SaysOfItself'
+import { Trouble } from '@/ui/Trouble'
 
 interface Answers {
   title: string
@@ -173,11 +174,7 @@ export function StartJob({
               <Form.Control type="date" {...register('promisedOn')} />
             </Form.Group>
           </div>
-          {trouble && (
-            <p className="say say-short" role="alert">
-              {trouble}
-            </p>
-          )}
+          <Trouble words={trouble} />
         </Modal.Body>
         <Modal.Footer>
           <Button variant="outline-dark" onClick={onHide}>

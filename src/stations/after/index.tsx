@@ -12,6 +12,7 @@ import { BeforeAfter } from './BeforeAfter'
 import { Claims } from './Claims'
 import { DaysToCome } from './DaysToCome'
 import { SettingsLeft } from './SettingsLeft'
+import { Trouble } from '@/ui/Trouble'
 
 function Acceptances({
   open,
@@ -110,11 +111,7 @@ function Signature({ ready, sign }: { readonly ready: boolean } & Pick<StationPr
       <Button type="submit" className="mt-2" disabled={!ready || isSubmitting}>
         Sign the job
       </Button>
-      {trouble && (
-        <p className="say say-short" role="alert">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
     </Form>
   )
 }
