@@ -54,11 +54,15 @@ export function installing() {
   return ['install packages', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts']]
 }
 
-/** What builds the database's driver from source, on one core; null where it is built. */
+/** What builds the database's driver from source, on one core, or finds it built before; null where it is there. */
 export function compiling() {
   const driver = path.join('node_modules', 'better-sqlite3')
   if (existsSync(path.join(driver, 'build', 'Release', 'better_sqlite3.node'))) return null
-  return ['build better-sqlite3 from source (about 3 minutes)', 'npm', ['rebuild']]
+  return [
+    'database driver (built from source once a machine, about 3 minutes)',
+    process.execPath,
+    [path.join('scripts', 'driver.mjs')],
+  ]
 }
 
 /** Installs the locked packages where they are missing or older than the lock file. */

@@ -1,4 +1,3 @@
-import { execFileSync, spawn } from 'node:child_process'
 import {
   copyFileSync,
   existsSync,
@@ -44,8 +43,12 @@ import { settleLog } from './log-file'
 import { firstTables } from './migrations/first-tables'
 import { packDifference, packWhole, unpacked } from './packing'
 import { AT, fresh } from './test-support/fresh'
+import { ended, killedAfter, ownProcesses } from './test-support/own-process'
 
 const signedJob = example('fell-bike-signed')
+
+const processes = ownProcesses()
+afterAll(processes.end)
 
 let folder: string
 let store: Store
@@ -205,17 +208,12 @@ describe('copies', () => {
 
   test('killed while it copies, or no room: no copy that is half bears a name', async () => {
     for (let n = 0; n < 40; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
-    const program = `import('./src/store/index.ts').then(async (s) => {
-      process.stdout.write('now'); for (;;) s.backUp(${JSON.stringify(file())}, ${JSON.stringify(file('copies'))},
-      new Date(Date.parse('2026-01-15T10:00:00Z') + 1000 * (globalThis.n = (globalThis.n ?? 0) + 1)).toISOString()) })`
-    const child = spawn(process.execPath, ['--import', 'tsx', '--eval', program], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    })
-    await new Promise((resolve) => child.stdout.once('data', resolve))
-    await new Promise((resolve) => setTimeout(resolve, 400))
-    const gone = new Promise((resolve) => child.once('exit', resolve))
-    child.kill('SIGKILL')
-    await gone
+    const child = processes.start(
+      `process.stdout.write('now'); for (let n = 1; ; n++)
+      s.backUp(${JSON.stringify(file())}, ${JSON.stringify(file('copies'))},
+      new Date(Date.parse('2026-01-15T10:00:00Z') + 1000 * n).toISOString())`,
+    )
+    await killedAfter(child, 400)
     for (const { name } of listBackups(file('copies'))) expect(inspect(file(path.join('copies', name))).jobs).toBe(40)
     writeFileSync(file('blocked'), '')
     expect(() => backUp(file(), path.join(file('blocked'), 'copies'), AT)).toThrow()
@@ -244,18 +242,20 @@ describe('copies', () => {
 
 describe('the log beside the file', () => {
   /** a process that saves and is killed, so that its log stays */
-  const crash = (name: string, title: string): void => {
+  const crash = async (name: string, title: string): Promise<void> => {
     const job = JSON.stringify({ ...fresh, title })
-    const program = `import('./src/store/index.ts').then(async (s) => {
-      const store = await s.openStore(${JSON.stringify(file(name))})
+    const child = processes.start(
+      `const store = await s.openStore(${JSON.stringify(file(name))})
       for (let n = 0; n < 6; n++) await s.addJob(store, ${job}, ${JSON.stringify(AT)})
-      process.kill(process.pid, 'SIGKILL') })`
-    expect(() => execFileSync(process.execPath, ['--import', 'tsx', '--eval', program], { stdio: 'ignore' })).toThrow()
+      process.kill(process.pid, 'SIGKILL')`,
+    )
+    await ended(child)
+    expect(child.signalCode).toBe('SIGKILL')
     expect(existsSync(file(`${name}-wal`))).toBe(true)
   }
 
   test('after a crash it is played in, and the file alone has all of it', async () => {
-    crash('mine.db', 'Kept')
+    await crash('mine.db', 'Kept')
     const again = await openStore(file('mine.db'))
     copyFileSync(file('mine.db'), file('alone.db'))
     again.close()
@@ -266,7 +266,7 @@ describe('the log beside the file', () => {
   test('of another file it is moved aside, and ruins nothing', async () => {
     for (let n = 0; n < 12; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
     backUp(file(), file('copies'), AT)
-    crash('mine.db', 'Lost')
+    await crash('mine.db', 'Lost')
     // somebody puts a copy back by hand, beside the log that the crash left
     copyFileSync(path.join(file('copies'), '2026-01-15T100000.db'), file('mine.db'))
     const opened = await openStore(file('mine.db'))
@@ -296,18 +296,8 @@ test('killed while an older file is brought to the present version: it opens aft
     sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(`j${n}`, AT, `key${n}`, old)
   }
   await db.destroy()
-  const program = `import('./src/store/index.ts').then(async (s) => {
-    process.stdout.write('now'); await s.openStore(${JSON.stringify(file('old.db'))}); process.stdout.write('done') })`
-  for (const ms of [0, 60, 250]) {
-    const child = spawn(process.execPath, ['--import', 'tsx', '--eval', program], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    })
-    await new Promise((resolve) => child.stdout.once('data', resolve))
-    await new Promise((resolve) => setTimeout(resolve, ms))
-    const gone = new Promise((resolve) => child.once('exit', resolve))
-    child.kill('SIGKILL')
-    await gone
-  }
+  const program = `process.stdout.write('now'); await s.openStore(${JSON.stringify(file('old.db'))})`
+  for (const ms of [0, 60, 250]) await killedAfter(processes.start(program), ms)
   const opened = await openStore(file('old.db'))
   const page = await readYard(opened, '2026-01-22', 0, 200)
   expect(page.total).toBe(40)

@@ -84,14 +84,24 @@ export function fitting(table: Table, found: readonly Found[]): number[] {
   )
 }
 
-const entropy = (shares: readonly number[]): number => -sum(shares, (p) => (p > 0 ? p * Math.log2(p) : 0))
+const entropyOf = (share: number): number => (share > 0 ? -share * Math.log2(share) : 0)
+function entropy(shares: ArrayLike<number>): number {
+  let bits = 0
+  for (let k = 0; k < shares.length; k++) bits += entropyOf(shares[k]!)
+  return bits
+}
 
 /** Bits that the words of a move tell about the cause. */
 function bitsOfWords(move: Move, cells: readonly Cell[], belief: readonly number[]): number {
-  const given = (cell: Cell): number[] => move.answers!.map((a) => likelihood(move, cell, a.id))
-  const rows = cells.map(given)
-  const together = move.answers!.map((_, k) => sum(rows, (r, i) => belief[i]! * r[k]!))
-  return entropy(together) - sum(rows, (r, i) => belief[i]! * entropy(r))
+  // causes that make the same word are one row
+  const shares = new Map<Cell, number>()
+  cells.forEach((c, i) => shares.set(c, (shares.get(c) ?? 0) + belief[i]!))
+  const rows = [...shares].map(([cell, share]) => ({
+    share,
+    given: move.answers!.map((a) => likelihood(move, cell, a.id)),
+  }))
+  const together = move.answers!.map((_, k) => sum(rows, (r) => r.share * r.given[k]!))
+  return entropy(together) - sum(rows, (r) => r.share * entropy(r.given))
 }
 
 /** Bits that a figure tells, summed over steps between the least and the most that any cause makes. */
@@ -109,25 +119,39 @@ function bitsOfFigure(move: Move, cells: readonly Cell[], belief: readonly numbe
   const to = Math.min(high, Math.max(...values.map((v) => v + 4 * sdOf(move, v))))
   const least = Math.min(...values.map((v) => sdOf(move, v)))
   const steps = Math.min(STEPS[1], Math.max(STEPS[0], Math.ceil((to - from) / least)))
-  const step = (to - from) / steps
-  const columns = [...shares].map(([cell, share]) => ({ share, at: chances(move, cell, from, step, steps) }))
-  const together = range(steps).map((k) => sum(columns, (c) => c.share * c.at[k]!))
-  return entropy(together) - sum(columns, (c) => c.share * entropy(c.at))
+  const together = new Float64Array(steps)
+  let apart = 0
+  for (const [cell, share] of shares) {
+    const { even, first, near } = chances(move, cell, from, (to - from) / steps, steps)
+    for (let k = 0; k < steps; k++)
+      together[k]! += share * (k < first || k >= first + near.length ? even : near[k - first]!)
+    apart += share * (entropy(near) + (steps - near.length) * entropyOf(even))
+  }
+  return entropy(together) - apart
 }
 
-/** What a cause makes of each step of a figure, together 1: a normal about its own, beside the slips. */
-function chances(move: Move, cell: Cell, from: number, step: number, steps: number): number[] {
+/**
+ * What a cause makes of each step of a figure, together 1: a normal about its own, beside the slips. Steps that are
+ * not near its own are all alike.
+ */
+function chances(
+  move: Move,
+  cell: Cell,
+  from: number,
+  step: number,
+  steps: number,
+): { even: number; first: number; near: number[] } {
   const [low, high] = move.figure!.ends
   const even = cell === null ? 1 / (high - low) : SLIP / (high - low)
-  const at = new Array<number>(steps).fill(even)
-  if (typeof cell === 'number') {
-    const sd = sdOf(move, cell)
-    const first = Math.max(0, Math.floor((cell - FAR_SD * sd - from) / step))
-    const last = Math.min(steps - 1, Math.ceil((cell + FAR_SD * sd - from) / step))
-    for (let k = first; k <= last; k++) at[k]! += (1 - SLIP) * density(from + (k + 0.5) * step, cell, sd)
-  }
-  const all = sum(at, (a) => a)
-  return at.map((a) => a / all)
+  if (typeof cell !== 'number') return { even: 1 / steps, first: 0, near: [] }
+  const sd = sdOf(move, cell)
+  const first = Math.max(0, Math.floor((cell - FAR_SD * sd - from) / step))
+  const last = Math.min(steps - 1, Math.ceil((cell + FAR_SD * sd - from) / step))
+  const near = range(Math.max(0, last - first + 1)).map(
+    (k) => even + (1 - SLIP) * density(from + (first + k + 0.5) * step, cell, sd),
+  )
+  const all = sum(near, (a) => a) + (steps - near.length) * even
+  return { even: even / all, first, near: near.map((a) => a / all) }
 }
 
 /** How much a move is expected to tell, in bits: the mutual information of cause and outcome. @see engineering §6 */

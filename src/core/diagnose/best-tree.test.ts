@@ -147,7 +147,11 @@ test('a fan that stands: the proposals take hardly longer than the best tree the
       let least = Number.POSITIVE_INFINITY
       for (const k of ways.values()) {
         const parts = new Map<number, number[]>()
-        for (const i of set) parts.set(classes[k]![i]!, [...(parts.get(classes[k]![i]!) ?? []), i])
+        for (const i of set) {
+          const part = parts.get(classes[k]![i]!)
+          if (part) part.push(i)
+          else parts.set(classes[k]![i]!, [i])
+        }
         if (parts.size < 2) continue
         let cost = table.moves[k]!.minutes + table.moves[k]!.risk
         for (const part of parts.values()) {

@@ -76,6 +76,17 @@ const CRANKING_PER_AH = 6
 const TAKES: Readonly<Record<BatteryKind, number>> = { flooded: 0.25, agm: 0.25, lithium: 1 }
 const TABLE = 400
 
+const restTables = new Map<string, Float64Array>()
+
+/** Rest voltage over the share of charge, in steps of 1/400: read once a second of a run, so made once a kind. */
+function restTable(kind: BatteryKind, systemV: 12 | 24): Float64Array {
+  const key = `${kind} ${systemV}`
+  const table =
+    restTables.get(key) ?? Float64Array.from({ length: TABLE + 1 }, (_, i) => restVoltage(kind, i / TABLE, systemV))
+  restTables.set(key, table)
+  return table
+}
+
 /**
  * The bus: the regulator's voltage while what charges covers all that is taken, else the battery's.
  * @see engineering §4, §1.9
@@ -96,7 +107,7 @@ export class Bus {
       spec.systemV,
     )
     this.most = TAKES[spec.kind] * spec.capacityAh
-    this.rest = Float64Array.from({ length: TABLE + 1 }, (_, i) => restVoltage(spec.kind, i / TABLE, spec.systemV))
+    this.rest = restTable(spec.kind, spec.systemV)
   }
 
   get capacityAh(): number {
