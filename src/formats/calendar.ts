@@ -1,4 +1,5 @@
 import { createEvents, type EventAttributes } from 'ics'
+import { legible } from './legible'
 
 /** What is due of one job. */
 export interface DueOfJob {
@@ -22,7 +23,8 @@ export function writeCalendar(jobs: readonly DueOfJob[], at: Date): string {
       uid: `${job.id}-${c.id}@pyraxis`,
       start: dayOf(c.dueOn),
       duration: { days: 1 },
-      title: `${job.title}: ${c.what}`,
+      // one line: an end of a line within it would end the entry
+      title: legible(`${job.title}: ${c.what}`).replace(/\s+/g, ' '),
       productId: 'pyraxis',
       timestamp: at.getTime(),
     })),

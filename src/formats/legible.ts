@@ -8,10 +8,13 @@ const HIDDEN =
  */
 export const legible = (words: string): string => words.replace(HIDDEN, '')
 
-/** The same of all words within something that is written out. */
-export function legibleAll<T>(thing: T): T {
-  if (typeof thing === 'string') return legible(thing) as T
-  if (Array.isArray(thing)) return thing.map(legibleAll) as T
+/** Something with all words within it changed. */
+export function withWords<T>(thing: T, change: (words: string) => string): T {
+  if (typeof thing === 'string') return change(thing) as T
+  if (Array.isArray(thing)) return thing.map((part: unknown) => withWords(part, change)) as T
   if (thing === null || typeof thing !== 'object' || ArrayBuffer.isView(thing)) return thing
-  return Object.fromEntries(Object.entries(thing).map(([key, value]) => [key, legibleAll(value)])) as T
+  return Object.fromEntries(Object.entries(thing).map(([key, value]) => [key, withWords(value, change)])) as T
 }
+
+/** {@link legible}, of all words within something that is written out. */
+export const legibleAll = <T>(thing: T): T => withWords(thing, legible)

@@ -1,14 +1,12 @@
-import path from 'node:path'
 import PDFDocument from 'pdfkit'
 import type { Drawing, Shape } from '../../core/drawing'
 import type { Sheet } from '../../core/sheets'
 import { legibleAll } from '../legible'
+import { inLetters, NO_LETTER } from './letters'
 
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
 export type Paper = keyof typeof papers
 
-const fontFile = (family: string, weight: number): string =>
-  path.join(process.cwd(), 'node_modules', '@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`)
 const MARGIN = 38
 const GAP = 8
 const SIZE = 8.6
@@ -254,17 +252,14 @@ export function sheetPdf(
   paper: Paper,
   { annex = false, pictures = new Map() }: PdfOptions = {},
 ): Promise<Buffer> {
-  const sheet = legibleAll(written)
+  const { thing: sheet, faces, lacks } = inLetters(legibleAll(written))
   const doc = new PDFDocument({
     size: papers[paper],
     margin: MARGIN,
     bufferPages: true,
     info: { Title: sheet.title, Creator: `Pyraxis, core ${sheet.coreVersion}` },
   })
-  doc
-    .registerFont('text', fontFile('barlow', 400))
-    .registerFont('bold', fontFile('barlow', 600))
-    .registerFont('heading', fontFile('barlow-condensed', 600))
+  doc.registerFont('text', faces.text).registerFont('bold', faces.bold).registerFont('heading', faces.heading)
   const parts: Buffer[] = []
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (part: Buffer) => parts.push(part))
@@ -273,6 +268,8 @@ export function sheetPdf(
   })
   doc.font('heading').fontSize(17).text(sheet.title)
   doc.font('text').fontSize(10).text(sheet.subtitle)
+  if (lacks)
+    doc.text(`Where ${NO_LETTER} stands, this file has no such letter: the browser has more, and prints the same page.`)
   for (const { heading, lines, table: t, drawings, pictures: shown } of sheet.sections.filter(
     (s) => annex || s.annex !== true,
   )) {
