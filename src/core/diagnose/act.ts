@@ -51,6 +51,8 @@ export const blowAnswers = [
 
 export const asWords = (...ids: string[]) => ids.map((id) => ({ id, words: id }))
 export const look = { tier: 'look', figure: null, risk: 0 } as const
+/** before a hand goes near blades: a switch may lead past the fan's own fuse */
+export const STILL = 'Fuse out first, and the battery’s negative lead off where a switch leads past it.'
 export const HOT =
   'Hot: just after a run, or with the controller on its test setting (put back afterwards), or the probe in hot water.'
 

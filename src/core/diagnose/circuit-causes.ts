@@ -1,5 +1,5 @@
 import { type Control, type Element, type Fault, faultsAt, GROUND, type Netlist, withFaults } from '../circuit'
-import { capital } from './act'
+import { capital, STILL } from './act'
 import { SET_HIGH, SET_LOW, setFault } from './set-wrong'
 import type { Cause, Repair } from './table'
 
@@ -77,7 +77,7 @@ const known: Readonly<Record<string, Known>> = {
     weight: 0.8,
     why: 'a stick, mud, a rubbing blade or a seized bearing',
     repair: (e) => ({
-      step: `${e.label}: fuse out, clear it, turn it by hand; a rough bearing wants another motor`,
+      step: `${e.label}: ${STILL} Clear it, turn it by hand; a rough bearing wants another motor`,
       parts: ['fan, where its bearing is rough'],
       proof: 'It turns by hand without a rub, and takes its running current and no more.',
     }),

@@ -1,4 +1,5 @@
 import { cautions, type Job } from '../job'
+import { STILL } from './act'
 import type { Move } from './table'
 
 /** What a move about heat, noise or coolant is asked of, and which answer is the usual one. */
@@ -153,7 +154,7 @@ export const heatMoves: readonly HeatMove[] = [
       ...look,
       id: 'stripes',
       title: 'A hand or a thermometer over the warm core',
-      how: 'Engine just stopped, fan’s fuse out: over the face from inlet to outlet.',
+      how: `Engine just stopped. ${STILL} Over the face from inlet to outlet.`,
       caution: `${cautions.exhaust} ${cautions.surprise}`,
       minutes: 4,
       tier: 'heat',
@@ -193,7 +194,7 @@ export const heatMoves: readonly HeatMove[] = [
       ...look,
       id: 'spin',
       title: 'Spin it by hand and listen, its fuse out',
-      how: 'Fuse out first. Once round slowly, then a flick.',
+      how: `${STILL} Once round slowly, then a flick.`,
       caution: 'Never by hand with its fuse in.',
       minutes: 1,
       answers: asWords('turns free and quiet', 'touches at one place', 'rough all round'),

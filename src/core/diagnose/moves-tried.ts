@@ -1,6 +1,6 @@
 import { GROUND, motorsOf, type Netlist } from '../circuit'
 import { cautions } from '../job'
-import { asWords, calledState, type CircuitMove, fanAnswers, fanName, HOT, look } from './act'
+import { asWords, calledState, type CircuitMove, fanAnswers, fanName, HOT, look, STILL } from './act'
 
 /** What is put in another's place: a relay, a bridge, a feed straight from the battery; a hand at the fan. */
 export function tried(net: Netlist): CircuitMove[] {
@@ -43,7 +43,7 @@ export function tried(net: Netlist): CircuitMove[] {
         ...look,
         id: `hand:${m.name}`,
         title: `Turn ${fanName(net, m)} by hand, its fuse out`,
-        how: 'Fuse out first. A finger on the hub, once round.',
+        how: `${STILL} A finger on the hub, once round.`,
         caution: 'A fan on a thermostat starts without warning: never by hand with its fuse in.',
         minutes: 1,
         answers: asWords('turns freely', 'held fast'),

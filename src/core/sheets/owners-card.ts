@@ -1,9 +1,10 @@
 import { openDebts, proofsOf, stateOfProof } from '../build'
-import { circuitsOf, eachOnce, isThermostat } from '../fan-circuit'
+import { circuitsOf, eachOnce, fannedCircuits, isThermostat } from '../fan-circuit'
 import { onOffPoints } from '../control'
 import { cautionInWords, cautions, faultSought, type Job, typicalMachines } from '../job'
 import { CORE_VERSION } from '../margins'
 import { format, type UnitSystem } from '../units'
+import { whenItRuns, type WhenItRuns } from '../wiring'
 import { section } from './section'
 import type { Sheet } from './sheet-schema'
 
@@ -24,18 +25,54 @@ function startsItself(job: Job, units: UnitSystem): string[] {
   })
 }
 
-const liveInWords: Readonly<Record<Job['use']['live'], string>> = {
-  'key only': 'With the key off it stops.',
-  'after-run': 'It may run on after the key is off, and start by itself.',
-  'whenever hot': 'It runs whenever its probe is hot, key or no key: it may start by itself at any time.',
-  isolator: 'It may start whenever its isolator is on.',
+const settingInWords: Readonly<Record<Job['setting']['state'], string>> = {
+  test: 'The controller stands on its test setting: NOT FOR DRIVING.',
+  working: 'The controller stands on its working setting.',
+}
+
+const withKeyOff: Readonly<Record<WhenItRuns['keyOff'], string>> = {
+  never: 'With the key off it stops.',
+  hot: 'With the key off it may run, and start by itself, whenever its probe is hot.',
+  always: 'THE KEY DOES NOT STOP IT: with the key off it runs on, hot or cold.',
+}
+
+/** What the key does, in words: as the circuit is, not as it was wanted. */
+function byKey({ key, keyOff, afterRun, calledKeyOff }: WhenItRuns): string[] {
+  if (!key) return []
+  if (keyOff !== 'never') return [withKeyOff[keyOff]]
+  return [
+    afterRun ? 'It may run on for a while after the key is off, and start by itself.' : null,
+    calledKeyOff ? 'With the key off its switch still makes it run: nothing else does.' : null,
+    !afterRun && !calledKeyOff ? withKeyOff.never : null,
+  ].filter((line) => line !== null)
+}
+
+function byIsolator({ key, isolator, pastIsolator }: WhenItRuns): string[] {
+  if (pastIsolator) return ['ITS ISOLATOR DOES NOT STOP IT.']
+  if (isolator) return ['It may start whenever its isolator is on; with it off it stops.']
+  return key ? [] : ['No switch stops it: it may start at any time.']
+}
+
+/** What keeps it still for certain: its fuses, where nothing leads past them. */
+function stillForCertain(job: Job, when: WhenItRuns | null): string {
+  const fuses = circuitsOf(job).filter((c) => c.fuse).length
+  if (!fuses || when?.pastFuses)
+    return `To keep it still for certain: take the battery’s negative lead off${fuses ? '; its fuse alone does not do it' : ''}.`
+  return `To keep it still for certain: take its ${fuses > 1 ? 'fuses' : 'fuse'} out, or the battery’s negative lead off.`
 }
 
 function howToStop(job: Job): string[] {
+  const when = fannedCircuits(job).length ? whenItRuns(job) : null
   return [
-    liveInWords[job.use.live],
-    ...(job.wiring.override !== 'none' ? ['Its override switch makes it run whatever the temperature.'] : []),
-    'To keep it still for certain: take its fuse out, or the battery’s negative lead off.',
+    ...(when
+      ? [
+          ...byKey(when),
+          ...byIsolator(when),
+          ...(when.coldByOverride ? ['Its override switch makes it run whatever the temperature.'] : []),
+          ...(when.coldByCall ? ['Another system of the machine calls it too, whatever the temperature.'] : []),
+        ]
+      : ['What starts and stops it is not chosen yet.']),
+    stillForCertain(job, when),
   ]
 }
 
@@ -56,6 +93,14 @@ const fuses = (job: Job): string[] => [
     : []),
 ]
 
+/** How a margin stood when somebody took it on by name. */
+const acceptedAs: Readonly<Record<Job['acceptances'][number]['verdict'], string>> = {
+  short: 'is short',
+  unsure: 'is not certain',
+  open: 'was not worked out',
+  warning: 'has a warning',
+}
+
 /** What was taken on by name, what was not proved, what is right for now only: said plainly to whoever takes it. */
 function honestly(job: Job): string[] {
   const stood = proofsOf(job).map((p) => ({ name: p.name, state: stateOfProof(job, p), id: p.id }))
@@ -64,13 +109,13 @@ function honestly(job: Job): string[] {
     ...job.place.obstacles
       .filter((o) => o.dealt === 'comes off')
       .map((o) => `Taken off for the fan, and not there any more: ${o.name}.`),
-    ...job.acceptances
-      .filter((a) => a.verdict === 'short')
-      .map(
-        (a) =>
-          `${a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)} is short: ` +
-          `${a.why} (${a.who}).`,
-      ),
+    // one reason may stand for several parts of a margin
+    ...new Set(
+      job.acceptances.map((a) => {
+        const what = a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)
+        return `${what} ${acceptedAs[a.verdict]}: ${a.why} (${a.who}).`
+      }),
+    ),
     ...stood
       .filter((p) => p.state === 'accepted')
       .map((p) => `${p.name} is not as predicted: ${why(p.id)?.accepted?.why}.`),
@@ -107,9 +152,7 @@ export function ownersCard(job: Job): Sheet {
       section('Fitted', [
         ...circuitsOf(job).flatMap((c) => (c.fan ? [`${c.fan.part.name}${c.suffix}`] : [])),
         ...startsItself(job, units),
-        job.setting.state === 'test'
-          ? 'The controller stands on its test setting: NOT FOR DRIVING.'
-          : 'The controller stands on its working setting.',
+        ...(eachOnce(job, 'controller').length ? [settingInWords[job.setting.state]] : []),
       ]),
       section('How to stop it', howToStop(job)),
       section('Fuses', fuses(job).length ? fuses(job) : ['None chosen.']),

@@ -28,7 +28,14 @@ const words = (of: { readonly sections: readonly { heading: string; lines: reado
   of.sections.find((s) => s.heading === heading)?.lines.join(' ') ?? ''
 
 test('the owner is told what was not proved, what differs, what is short by name and what holds for now only', () => {
-  expect(words(ownersCard(signed), 'Said plainly')).toBe('All of it was proved, and nothing was left open.')
+  // what was taken on by name is not "nothing left open", signed or not
+  expect(words(ownersCard(signed), 'Said plainly')).toMatch(
+    /Air is not certain: .*the team rings if it runs hot\. \(Bench one\)/,
+  )
+  expect(words(ownersCard(signed), 'Said plainly').match(/folded card/g)).toHaveLength(1)
+  expect(words(ownersCard({ ...signed, acceptances: [] }), 'Said plainly')).toBe(
+    'All of it was proved, and nothing was left open.',
+  )
   expect(ownersCard(open).subtitle).toMatch(/NOT SIGNED/)
   const high = answerProof(
     open,
@@ -48,6 +55,8 @@ test('the owner is told what was not proved, what differs, what is short by name
   const short = { margin: 'boil' as const, part: 'peak', verdict: 'short' as const, worst: -2, who: 'me', at: AT }
   const told: Job = { ...open, acceptances: [{ ...short, why: 'owner told: ease off on climbs' }] }
   expect(words(ownersCard(told), 'Said plainly')).toMatch(/Boil is short: owner told: ease off on climbs/)
+  const unsure: Job = { ...open, acceptances: [{ ...short, verdict: 'unsure', why: 'no thermometer to hand' }] }
+  expect(words(ownersCard(unsure), 'Said plainly')).toMatch(/Boil is not certain: no thermometer to hand/)
   expect(words(ownersCard({ ...open, setting: { state: 'test' } }), 'Fitted')).toMatch(/NOT FOR DRIVING/)
 })
 

@@ -27,6 +27,7 @@ import { currentIn, loadsOf } from './loads'
 import { netlistOf } from './netlist'
 import { provedWithFaults } from './faulty-proof'
 import { provedCircuit } from './proof'
+import { anyCircuit } from '../../formats/test-support/any-circuit'
 import { addUnknown, takeAsFeed } from './unknowns'
 
 const buggy = example('vineyard-buggy-ready')
@@ -302,30 +303,6 @@ test('a second fan gets a controller of its own, set later than the first', () =
   expect(jobSchema.safeParse(own).success).toBe(true)
 })
 
-const one = <T>(list: readonly T[]) => fc.constantFrom(...list)
-const anyWiring = fc.record({
-  job: one([buggy, trailer, wiredAs(two(buggy), 'relay each', shelf), wiredAs(two(buggy), 'staged', shelf)]),
-  controller: one([null, byHand(buggy.controllers[0]!.part, 'hand'), controllers.find((c) => c.fixed)!, ramp]),
-  source: one(['battery', 'key switch', 'accessory block', 'existing plug'] as const),
-  switchedBy: one(['relay', 'controller'] as const),
-  frame: fc.boolean(),
-  live: one(['key only', 'after-run', 'isolator', 'whenever hot'] as const),
-  wiring: fc.record({
-    side: one(['positive', 'ground'] as const),
-    override: one(['none', 'key', 'feed'] as const),
-    controlFrom: one(['key', 'feed'] as const),
-    timer: fc.boolean(),
-    timerFrom: one(['battery', 'feed'] as const),
-    call: fc.boolean(),
-    callFrom: one(['key', 'feed'] as const),
-    isolator: fc.boolean(),
-    lamp: fc.boolean(),
-    loomFuseA: one([null, 10, 30]),
-    tapFuseA: one([null, 3]),
-    diodes: fc.subarray(['control', 'override', 'call'] as const).map((d) => [...d]),
-  }),
-})
-
 /** Forward from the battery through all that may close, fuses left out: what a wire of these is joined to is bare. */
 function bareNodes(job: Job, closed: ReadonlySet<string>): ReadonlySet<string> {
   const reached = new Set(['bat_plus'])
@@ -344,20 +321,8 @@ test(
     'every terminal has its wire',
   () => {
     fc.assert(
-      fc.property(anyWiring, ({ job, controller, source, switchedBy, frame, live, wiring }) => {
-        const trailing = job.engine === null
-        const based = controller ? chooseController(job, controller, null) : job
-        const made = changeWiring(
-          {
-            ...based,
-            use: { ...based.use, live: trailing ? 'isolator' : live },
-            runs: based.runs.map((r) => ({ ...r, frame, switchedBy, ...(trailing ? {} : { source }) })),
-          },
-          {
-            ...wiring,
-            ...(trailing ? { override: wiring.override === 'key' ? ('feed' as const) : wiring.override } : {}),
-          },
-        )
+      fc.property(anyCircuit, (made) => {
+        const trailing = made.engine === null
         const proof = provedCircuit(made)
         for (const s of [...proof.rows.flatMap((r) => r.states), ...proof.latches])
           if (s.mismatch === null && !s.conditions.key && !trailing)
