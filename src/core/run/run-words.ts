@@ -97,7 +97,7 @@ export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstance
     said.push(
       seconds < 1
         ? job.use.live === 'key only'
-          ? 'After switch-off it stands: it is live with the key only.'
+          ? 'After switch-off it stands, as you asked: live with the key only.'
           : 'After switch-off it does not run.'
         : still
           ? `After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken ` +
