@@ -1,60 +1,60 @@
 import { expect, go, openJob, ready, saved, test, type } from './test-support/yard'
 
-test(
-  'a day at the bench: moved by keys and by drag, another order, two people; it is kept, and nonsense is ' + 'told',
-  async ({ page, yard }) => {
-    await page.goto(`${yard.url}/day`)
-    await ready(page)
-    await page.getByRole('link', { name: 'day after' }).click()
-    await expect(page.getByRole('link', { name: 'today' })).toBeVisible()
-    const bars = page.locator('.day-bar')
-    const lane = page.locator('.day-lane', { hasText: 'Fell team bike 1' })
-    const first = lane.locator('.day-bar').first()
-    await expect(first).toHaveAccessibleName(/^Fell team bike 1, 08:00 to /)
-    await first.press('ArrowRight')
-    await first.press('ArrowRight')
-    await expect(first).toHaveAccessibleName(/^Fell team bike 1, 08:10 to .*, held$/)
-    // the time that came free goes to the next job
-    await expect(
-      page.locator('.day-lane', { hasText: 'Fell team bike 3' }).locator('.day-bar').first(),
-    ).toHaveAccessibleName(/08:00 to 08:10/)
-    const box = (await first.boundingBox())!
-    await page.mouse.move(box.x + 20, box.y + 20)
-    await page.mouse.down()
-    await page.mouse.move(box.x + 140, box.y + 20, { steps: 6 })
-    await page.mouse.up()
-    await expect(first).toHaveAccessibleName(/^Fell team bike 1, (09|10):\d\d to .*, held$/)
-    await page.waitForTimeout(600)
-    await page.reload()
-    await ready(page)
-    await expect(first).toHaveAccessibleName(/, (09|10):\d\d to .*, held$/)
-    await first.press('Delete')
-    await expect(first).toHaveAccessibleName(/, 08:00 to /)
-    await page.getByRole('button', { name: 'later: Fell team bike 1' }).click()
-    await expect(page.locator('.day-lane').first()).toContainText('Fell team bike 3')
-    await page.getByRole('checkbox', { name: 'work at Fell team bike 3' }).uncheck()
-    await expect(page.locator('.day-lane', { hasText: 'Fell team bike 3' }).locator('.day-bar')).toHaveCount(0)
-    await page.getByLabel('At work').selectOption('2')
-    // nobody is at two machines at once: bars of one person do not overlap
-    const spans = await bars.evaluateAll((list) =>
-      list.map((b) => {
-        const [, from, to] = /(\d\d:\d\d) to (\d\d:\d\d)/.exec(b.getAttribute('aria-label')!)!
-        return { who: b.classList.contains('second'), from: from!, to: to! }
-      }),
-    )
-    expect(spans.some((s) => s.who)).toBe(true)
-    for (const a of spans)
-      for (const b of spans) if (a !== b && a.who === b.who) expect(a.to <= b.from || b.to <= a.from).toBe(true)
-    await page.getByLabel('Until', { exact: true }).fill('bananas')
-    await page.getByLabel('Until', { exact: true }).blur()
-    await expect(page.getByText('A time of day: 8, 8:05.')).toBeVisible()
-    await page.getByLabel('Until', { exact: true }).fill('7')
-    await expect(page.getByText('After the day began.')).toBeVisible()
-    await page.getByLabel('Until', { exact: true }).fill('9:30')
-    await page.getByLabel('Until', { exact: true }).press('Enter')
-    await expect(page.getByText(/Does not fit into the day: .*Fell team bike 1 \d+ min/)).toBeVisible()
-  },
-)
+test('a day at the bench: moved by keys and by drag, another order, two people; it is kept, and nonsense is told', async ({
+  page,
+  yard,
+}) => {
+  await page.goto(`${yard.url}/day`)
+  await ready(page)
+  await page.getByRole('link', { name: 'day after' }).click()
+  await expect(page.getByRole('link', { name: 'today' })).toBeVisible()
+  const bars = page.locator('.day-bar')
+  const lane = page.locator('.day-lane', { hasText: 'Fell team bike 1' })
+  const first = lane.locator('.day-bar').first()
+  await expect(first).toHaveAccessibleName(/^Fell team bike 1, 08:00 to /)
+  await first.press('ArrowRight')
+  await first.press('ArrowRight')
+  await expect(first).toHaveAccessibleName(/^Fell team bike 1, 08:10 to .*, held$/)
+  // the time that came free goes to the next job
+  await expect(
+    page.locator('.day-lane', { hasText: 'Fell team bike 3' }).locator('.day-bar').first(),
+  ).toHaveAccessibleName(/08:00 to 08:10/)
+  const box = (await first.boundingBox())!
+  await page.mouse.move(box.x + 20, box.y + 20)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 140, box.y + 20, { steps: 6 })
+  await page.mouse.up()
+  await expect(first).toHaveAccessibleName(/^Fell team bike 1, (09|10):\d\d to .*, held$/)
+  await page.waitForTimeout(600)
+  await page.reload()
+  await ready(page)
+  await expect(first).toHaveAccessibleName(/, (09|10):\d\d to .*, held$/)
+  await first.press('Delete')
+  await expect(first).toHaveAccessibleName(/, 08:00 to /)
+  await page.getByRole('button', { name: 'later: Fell team bike 1' }).click()
+  await expect(page.locator('.day-lane').first()).toContainText('Fell team bike 3')
+  await page.getByRole('checkbox', { name: 'work at Fell team bike 3' }).uncheck()
+  await expect(page.locator('.day-lane', { hasText: 'Fell team bike 3' }).locator('.day-bar')).toHaveCount(0)
+  await page.getByLabel('At work').selectOption('2')
+  // nobody is at two machines at once: bars of one person do not overlap
+  const spans = await bars.evaluateAll((list) =>
+    list.map((b) => {
+      const [, from, to] = /(\d\d:\d\d) to (\d\d:\d\d)/.exec(b.getAttribute('aria-label')!)!
+      return { who: b.classList.contains('second'), from: from!, to: to! }
+    }),
+  )
+  expect(spans.some((s) => s.who)).toBe(true)
+  for (const a of spans)
+    for (const b of spans) if (a !== b && a.who === b.who) expect(a.to <= b.from || b.to <= a.from).toBe(true)
+  await page.getByLabel('Until', { exact: true }).fill('bananas')
+  await page.getByLabel('Until', { exact: true }).blur()
+  await expect(page.getByText('A time of day: 8, 8:05.')).toBeVisible()
+  await page.getByLabel('Until', { exact: true }).fill('7')
+  await expect(page.getByText('After the day began.')).toBeVisible()
+  await page.getByLabel('Until', { exact: true }).fill('9:30')
+  await page.getByLabel('Until', { exact: true }).press('Enter')
+  await expect(page.getByText(/Does not fit into the day: .*Fell team bike 1 \d+ min/)).toBeVisible()
+})
 
 test(
   'hours by the clock, parts with number and warranty, what it costs; a loose joint and a setting are ' +

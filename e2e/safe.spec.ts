@@ -4,37 +4,37 @@ import Sqlite from 'better-sqlite3'
 import { expect, openJob, ready, saved, test, type, Yard } from './test-support/yard'
 import { type Kept, unpacked } from '../src/store/packing'
 
-test(
-  'the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing ' + 'typed is lost',
-  async ({ page, yard }) => {
-    const address = await openJob(page, yard, 'Fell team bike 3', '?station=measure')
-    await type(page, 'free behind the core', '61 mm')
-    await saved(page)
-    for (let n = 0; n < 4; n++) {
-      const kept = 62 + n
-      await type(page, 'free behind the core', `${kept} mm`)
-      await yard.kill()
-      await type(page, 'core thick', `${30 + n} mm`)
-      await expect(page.locator('[data-state="waiting"]')).toContainText('kept in this browser')
-      await yard.start()
-      if (n % 2) {
-        await page.reload()
-        await ready(page)
-      }
-      await saved(page)
-      await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue(String(kept))
-      await expect(page.getByLabel('core thick', { exact: true })).toHaveValue(String(30 + n))
-    }
+test('the server is killed in the middle and the tab reloaded: nothing acknowledged is lost, nothing typed is lost', async ({
+  page,
+  yard,
+}) => {
+  const address = await openJob(page, yard, 'Fell team bike 3', '?station=measure')
+  await type(page, 'free behind the core', '61 mm')
+  await saved(page)
+  for (let n = 0; n < 4; n++) {
+    const kept = 62 + n
+    await type(page, 'free behind the core', `${kept} mm`)
     await yard.kill()
-    const db = new Sqlite(yard.database)
-    expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
-    const newest = JSON.parse(documentsIn(db, address.split('/').pop()!).at(-1)!.text) as {
-      place: { freeDepthM: { value: number } }
+    await type(page, 'core thick', `${30 + n} mm`)
+    await expect(page.locator('[data-state="waiting"]')).toContainText('kept in this browser')
+    await yard.start()
+    if (n % 2) {
+      await page.reload()
+      await ready(page)
     }
-    expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
-    db.close()
-  },
-)
+    await saved(page)
+    await expect(page.getByLabel('free behind the core', { exact: true })).toHaveValue(String(kept))
+    await expect(page.getByLabel('core thick', { exact: true })).toHaveValue(String(30 + n))
+  }
+  await yard.kill()
+  const db = new Sqlite(yard.database)
+  expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+  const newest = JSON.parse(documentsIn(db, address.split('/').pop()!).at(-1)!.text) as {
+    place: { freeDepthM: { value: number } }
+  }
+  expect(newest.place.freeDepthM.value).toBeCloseTo(0.065)
+  db.close()
+})
 
 /** A job's revisions as they are kept, oldest first. */
 function documentsIn(db: Sqlite.Database, id: string): { number: number; text: string }[] {
@@ -157,66 +157,67 @@ test('two windows on one job: told in words and chosen field by field', async ({
   await expect(page.getByLabel('Way back', { exact: true }).last()).toHaveValue('4 mm²')
 })
 
-test(
-  'both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both ' + 'versions again',
-  async ({ page, context, yard }) => {
-    await openJob(page, yard, 'Fell team bike 3', '?station=wire')
-    const other = await context.newPage()
-    await other.goto(page.url())
-    await ready(other)
-    await other.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
-    await saved(other)
-    await page.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
-    await saved(page)
-    await expect(page.getByRole('dialog')).toHaveCount(0)
+test('both windows do the same: nobody has to choose; a reload in the middle of a conflict finds both versions again', async ({
+  page,
+  context,
+  yard,
+}) => {
+  await openJob(page, yard, 'Fell team bike 3', '?station=wire')
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await ready(other)
+  await other.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+  await saved(other)
+  await page.getByLabel('Feed', { exact: true }).selectOption('2.5 mm²')
+  await saved(page)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
 
-    await other.getByLabel('Rating').selectOption('10')
-    await saved(other)
-    await page.getByLabel('Rating').selectOption('15')
-    const dialog = page.getByRole('dialog', { name: /changed in another window/ })
-    await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
-    await page.reload()
+  await other.getByLabel('Rating').selectOption('10')
+  await saved(other)
+  await page.getByLabel('Rating').selectOption('15')
+  const dialog = page.getByRole('dialog', { name: /changed in another window/ })
+  await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
+  await page.reload()
+  await ready(page)
+  await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
+  await dialog.getByRole('button', { name: 'All theirs' }).click()
+  await dialog.getByRole('button', { name: 'Let these stand' }).click()
+  await saved(page)
+  await expect(page.getByLabel('Rating')).toHaveValue('10')
+})
+
+test('nonsense in every field of a station: a message beside it, the old value still counts, what was typed is kept', async ({
+  page,
+  yard,
+}) => {
+  const address = yard.addressOf('Fell team bike 3')
+  test.setTimeout(150_000)
+  const troubles: string[] = []
+  page.on('pageerror', (e) => troubles.push(e.message))
+  for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger']) {
+    await page.goto(`${yard.url}${address}?station=${station}`)
     await ready(page)
-    await expect(dialog).toContainText('fuse: 15 A here, 10 A in the other window')
-    await dialog.getByRole('button', { name: 'All theirs' }).click()
-    await dialog.getByRole('button', { name: 'Let these stand' }).click()
-    await saved(page)
-    await expect(page.getByLabel('Rating')).toHaveValue('10')
-  },
-)
-
-test(
-  'nonsense in every field of a station: a message beside it, the old value still counts, what was ' + 'typed is kept',
-  async ({ page, yard }) => {
-    const address = yard.addressOf('Fell team bike 3')
-    test.setTimeout(150_000)
-    const troubles: string[] = []
-    page.on('pageerror', (e) => troubles.push(e.message))
-    for (const station of ['machine', 'measure', 'place', 'power', 'wire', 'trigger']) {
-      await page.goto(`${yard.url}${address}?station=${station}`)
-      await ready(page)
-      const fields = page.locator('.tray .reading input')
-      await expect(fields.first()).toBeVisible()
-      for (const fold of await page.locator('.tray details:not([open]) > summary').all()) await fold.click()
-      const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
-      for (let i = 0; i < (await fields.count()); i++) {
-        await fields.nth(i).fill(nonsense[i % nonsense.length]!)
-        await fields.nth(i).blur()
-      }
-      await expect(page.locator('.below.wrong').first()).toBeVisible()
+    const fields = page.locator('.tray .reading input')
+    await expect(fields.first()).toBeVisible()
+    for (const fold of await page.locator('.tray details:not([open]) > summary').all()) await fold.click()
+    const nonsense = ['', '-5', '1e400', '7 bananas', '1,500', '\u2603 <script>', '9'.repeat(390), 'NaN']
+    for (let i = 0; i < (await fields.count()); i++) {
+      await fields.nth(i).fill(nonsense[i % nonsense.length]!)
+      await fields.nth(i).blur()
     }
-    await page.goto(`${yard.url}${address}?station=measure`)
-    await ready(page)
-    await type(page, 'coolant', '7 bananas')
-    await page.reload()
-    await ready(page)
-    await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('7 bananas')
-    await expect(page.getByText('"bananas" is not a unit of volume')).toBeVisible()
-    await page.getByLabel('coolant', { exact: true }).press('Escape')
-    await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('1.3')
-    expect(troubles).toEqual([])
-  },
-)
+    await expect(page.locator('.below.wrong').first()).toBeVisible()
+  }
+  await page.goto(`${yard.url}${address}?station=measure`)
+  await ready(page)
+  await type(page, 'coolant', '7 bananas')
+  await page.reload()
+  await ready(page)
+  await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('7 bananas')
+  await expect(page.getByText('"bananas" is not a unit of volume')).toBeVisible()
+  await page.getByLabel('coolant', { exact: true }).press('Escape')
+  await expect(page.getByLabel('coolant', { exact: true })).toHaveValue('1.3')
+  expect(troubles).toEqual([])
+})
 
 test('unknown addresses and unreadable files are told plainly', async ({ page, yard }) => {
   await page.goto(`${yard.url}/jobs/nothing-here`)

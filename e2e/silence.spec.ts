@@ -44,47 +44,47 @@ test('a browser that keeps nothing: changes go out, and “saved” is said of w
   await expect(page.getByLabel('usual day it works', { exact: true })).toHaveValue('19')
 })
 
-test(
-  'a waiting change that cannot be read is shown, can be taken out as a file, and is never thrown away ' + 'by itself',
-  async ({ page, yard }) => {
-    const address = await openJob(page, yard, BIKE)
-    const id = address.split('/').at(-1)!
-    const text = JSON.stringify([{ from: 1, key: 'an-older-key', job: { format: 'pyraxis-job', version: 99 } }])
-    await page.evaluate(([key, value]) => localStorage.setItem(key!, value!), [`pyraxis-unsaved:${id}:gone`, text])
-    await page.reload()
-    await ready(page)
-    const note = page.getByText('cannot be read by this Pyraxis')
-    await expect(note).toBeVisible()
-    // further changes are saved beside it, and it is still there after a reload
-    await type(page, 'usual day it works', '18')
-    await saved(page)
-    await page.reload()
-    await ready(page)
-    await expect(note).toBeVisible()
-    const href = await page.getByRole('link', { name: 'Take it out as a file' }).getAttribute('href')
-    expect(decodeURIComponent(href!.split(',').slice(1).join(','))).toBe(text)
-    await page.getByRole('button', { name: 'throw it away' }).click()
-    await expect(note).toHaveCount(0)
-  },
-)
+test('a waiting change that cannot be read is shown, can be taken out as a file, and is never thrown away by itself', async ({
+  page,
+  yard,
+}) => {
+  const address = await openJob(page, yard, BIKE)
+  const id = address.split('/').at(-1)!
+  const text = JSON.stringify([{ from: 1, key: 'an-older-key', job: { format: 'pyraxis-job', version: 99 } }])
+  await page.evaluate(([key, value]) => localStorage.setItem(key!, value!), [`pyraxis-unsaved:${id}:gone`, text])
+  await page.reload()
+  await ready(page)
+  const note = page.getByText('cannot be read by this Pyraxis')
+  await expect(note).toBeVisible()
+  // further changes are saved beside it, and it is still there after a reload
+  await type(page, 'usual day it works', '18')
+  await saved(page)
+  await page.reload()
+  await ready(page)
+  await expect(note).toBeVisible()
+  const href = await page.getByRole('link', { name: 'Take it out as a file' }).getAttribute('href')
+  expect(decodeURIComponent(href!.split(',').slice(1).join(','))).toBe(text)
+  await page.getByRole('button', { name: 'throw it away' }).click()
+  await expect(note).toHaveCount(0)
+})
 
-test(
-  'one leg too many is refused in words where it is added; what came before stands, what comes after is ' + 'saved',
-  async ({ page, yard }) => {
-    const address = await openJob(page, yard, BIKE)
-    await go(page, 'Place')
-    const name = page.getByLabel('Name of the leg')
-    await page.getByLabel('Leg of which lead').selectOption('fan')
-    for (let n = 1; n <= 8; n++) {
-      await name.fill(`leg ${n}`)
-      await name.press('Enter')
-    }
-    await expect(page.getByText('no more than 8 legs of one lead')).toBeVisible()
-    await go(page, 'Machine')
-    await type(page, 'usual day it works', '17')
-    await saved(page)
-    await expect(page.getByText('no more than 8 legs of one lead')).toHaveCount(0)
-    await page.goto(`${yard.url}${address}`)
-    await expect(page.getByLabel('usual day it works', { exact: true })).toHaveValue('17')
-  },
-)
+test('one leg too many is refused in words where it is added; what came before stands, what comes after is saved', async ({
+  page,
+  yard,
+}) => {
+  const address = await openJob(page, yard, BIKE)
+  await go(page, 'Place')
+  const name = page.getByLabel('Name of the leg')
+  await page.getByLabel('Leg of which lead').selectOption('fan')
+  for (let n = 1; n <= 8; n++) {
+    await name.fill(`leg ${n}`)
+    await name.press('Enter')
+  }
+  await expect(page.getByText('no more than 8 legs of one lead')).toBeVisible()
+  await go(page, 'Machine')
+  await type(page, 'usual day it works', '17')
+  await saved(page)
+  await expect(page.getByText('no more than 8 legs of one lead')).toHaveCount(0)
+  await page.goto(`${yard.url}${address}`)
+  await expect(page.getByLabel('usual day it works', { exact: true })).toHaveValue('17')
+})

@@ -7,67 +7,67 @@ const part = (page: Page, name: string) =>
 const choose = (page: Page, label: string, option: string) =>
   page.getByLabel(label, { exact: true }).selectOption({ label: option })
 
-test(
-  'intent in plain choices: ways that do it are offered with their reasons, one is taken, every state ' + 'is as asked',
-  async ({ page, yard }) => {
-    await openJob(page, yard, 'Vineyard buggy, second controller')
-    await go(page, 'Wire')
-    await expect(page.getByText('all 12 as asked')).toBeVisible()
-    await choose(page, 'Fan may be live', 'also after switch-off, so long')
-    await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('there is no after-run timer')
-    await choose(page, 'Run by', 'thermostat and override')
-    await choose(page, 'Controller dead', 'the override must work')
-    await choose(page, 'May also be called by', 'air conditioning')
-    await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
-      'the air conditioning cannot call the fan',
-    )
-    await wireView(page, 'Ways to wire it')
-    const ways = page.getByRole('list', { name: 'Ways to wire it' })
-    await expect(ways.getByRole('listitem')).toHaveCount(10)
-    await expect(ways.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText(
-      'There is one fan only.',
-    )
-    await expect(ways.getByRole('listitem').first()).toContainText(/fits|needs more/)
-    // what is wired lacks what was asked: it is said, and brought with its diode and its fuse
-    const inUse = ways.getByRole('listitem').filter({ hasText: 'Fused feed with a relay' })
-    await expect(inUse).toContainText('wired so, but not with all that was asked')
-    await page.getByRole('button', { name: 'Add what it lacks: Fused feed with a relay' }).click()
-    await expect(inUse).toContainText('in use')
-    await expect(page.getByLabel('Diode in the control’s feed')).toHaveValue('yes')
-    await expect(page.getByLabel('Timer takes its current')).toHaveValue('feed')
-    await wireView(page, 'Cut list')
-    const inWires = page.getByRole('list', { name: 'In the wires' })
-    await expect(inWires).toContainText('Diode, keeps the control out of the ignition')
-    await expect(page.getByRole('cell', { name: /wire behind the timer: after-run timer, out to/ })).toBeVisible()
-    await wireView(page, 'Circuit')
-    await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
-    await expect(page.getByText('nothing guards it')).toHaveCount(0)
-    // from the battery post it is fed by nothing that opens: the table says so, and Fuse is short
-    await page.getByLabel('Timer takes its current').selectOption('battery')
-    await expect(page.getByText('nothing guards it').first()).toBeVisible()
-    await expect(verdict(page, 'fuse')).toHaveText('short')
-    await page.keyboard.press('Control+z')
-    // without its diode the ignition lives on behind an open key
-    await page.getByLabel('Diode in the control’s feed').selectOption('no')
-    await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
-      'the ignition is live with the key off, fed back through',
-    )
-    await page.keyboard.press('Control+z')
-    await wireView(page, 'Ways to wire it')
-    await page.getByRole('button', { name: 'Wire it so: Ground-side switching' }).click()
-    await expect(ways.getByRole('listitem').filter({ hasText: 'Ground-side switching' })).toContainText('in use')
-    await expect(page.getByLabel('Thermostat switches')).toHaveValue('ground')
-    await wireView(page, 'Circuit')
-    await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
-    await expect(page.locator('table.states tbody tr')).toHaveCount(16)
-    await expect(verdict(page, 'contacts')).not.toHaveText('short')
-    await page.keyboard.press('Control+z')
-    await expect(page.getByLabel('Thermostat switches')).toHaveValue('positive')
-    // another way of wiring is laid out while the circuit stands there
-    await choose(page, 'Lamp: fan is live', 'yes')
-    await expect(page.locator('.drawing').getByRole('button', { name: /^lamp: fan is live: choose it/ })).toBeVisible()
-  },
-)
+test('intent in plain choices: ways that do it are offered with their reasons, one is taken, every state is as asked', async ({
+  page,
+  yard,
+}) => {
+  await openJob(page, yard, 'Vineyard buggy, second controller')
+  await go(page, 'Wire')
+  await expect(page.getByText('all 12 as asked')).toBeVisible()
+  await choose(page, 'Fan may be live', 'also after switch-off, so long')
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText('there is no after-run timer')
+  await choose(page, 'Run by', 'thermostat and override')
+  await choose(page, 'Controller dead', 'the override must work')
+  await choose(page, 'May also be called by', 'air conditioning')
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+    'the air conditioning cannot call the fan',
+  )
+  await wireView(page, 'Ways to wire it')
+  const ways = page.getByRole('list', { name: 'Ways to wire it' })
+  await expect(ways.getByRole('listitem')).toHaveCount(10)
+  await expect(ways.getByRole('listitem').filter({ hasText: 'Two fans on one heavier relay' })).toContainText(
+    'There is one fan only.',
+  )
+  await expect(ways.getByRole('listitem').first()).toContainText(/fits|needs more/)
+  // what is wired lacks what was asked: it is said, and brought with its diode and its fuse
+  const inUse = ways.getByRole('listitem').filter({ hasText: 'Fused feed with a relay' })
+  await expect(inUse).toContainText('wired so, but not with all that was asked')
+  await page.getByRole('button', { name: 'Add what it lacks: Fused feed with a relay' }).click()
+  await expect(inUse).toContainText('in use')
+  await expect(page.getByLabel('Diode in the control’s feed')).toHaveValue('yes')
+  await expect(page.getByLabel('Timer takes its current')).toHaveValue('feed')
+  await wireView(page, 'Cut list')
+  const inWires = page.getByRole('list', { name: 'In the wires' })
+  await expect(inWires).toContainText('Diode, keeps the control out of the ignition')
+  await expect(page.getByRole('cell', { name: /wire behind the timer: after-run timer, out to/ })).toBeVisible()
+  await wireView(page, 'Circuit')
+  await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
+  await expect(page.getByText('nothing guards it')).toHaveCount(0)
+  // from the battery post it is fed by nothing that opens: the table says so, and Fuse is short
+  await page.getByLabel('Timer takes its current').selectOption('battery')
+  await expect(page.getByText('nothing guards it').first()).toBeVisible()
+  await expect(verdict(page, 'fuse')).toHaveText('short')
+  await page.keyboard.press('Control+z')
+  // without its diode the ignition lives on behind an open key
+  await page.getByLabel('Diode in the control’s feed').selectOption('no')
+  await expect(page.getByRole('region', { name: 'Not as asked' })).toContainText(
+    'the ignition is live with the key off, fed back through',
+  )
+  await page.keyboard.press('Control+z')
+  await wireView(page, 'Ways to wire it')
+  await page.getByRole('button', { name: 'Wire it so: Ground-side switching' }).click()
+  await expect(ways.getByRole('listitem').filter({ hasText: 'Ground-side switching' })).toContainText('in use')
+  await expect(page.getByLabel('Thermostat switches')).toHaveValue('ground')
+  await wireView(page, 'Circuit')
+  await expect(page.getByText(/^all \d+ as asked$/)).toBeVisible()
+  await expect(page.locator('table.states tbody tr')).toHaveCount(16)
+  await expect(verdict(page, 'contacts')).not.toHaveText('short')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Thermostat switches')).toHaveValue('positive')
+  // another way of wiring is laid out while the circuit stands there
+  await choose(page, 'Lamp: fan is live', 'yes')
+  await expect(page.locator('.drawing').getByRole('button', { name: /^lamp: fan is live: choose it/ })).toBeVisible()
+})
 
 test(
   'the circuit by keyboard: states flipped, a bad ground put in and read, a fan with its wires swapped, all ' +

@@ -18,15 +18,12 @@ const names = [
 const EXAMPLES = path.join(__dirname, '..', '..', 'examples')
 const shipped = JSON.parse(readFileSync(path.join(EXAMPLES, 'findings.json'), 'utf8')) as Findings[]
 
-test(
-  'every demo job that can be run has its findings beside it, of this core (npm run findings writes them ' + 'anew)',
-  () => {
-    for (const name of names) {
-      expect(runWaitsFor(example(name))).toBeNull()
-      expect(shipped.find((f) => f.key === runKey(example(name)))?.coreVersion).toBe(CORE_VERSION)
-    }
-  },
-)
+test('every demo job that can be run has its findings beside it, of this core (npm run findings writes them anew)', () => {
+  for (const name of names) {
+    expect(runWaitsFor(example(name))).toBeNull()
+    expect(shipped.find((f) => f.key === runKey(example(name)))?.coreVersion).toBe(CORE_VERSION)
+  }
+})
 
 test('what is shipped is what a run comes to', () => {
   const at = '2026-05-05T05:05:05.000Z'

@@ -229,8 +229,7 @@ export function prepareJob(job: Job, known: Findings | null = null): Prepared {
     ? { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
     : {
         ok: false,
-        message:
-          `This job is signed, but could not be: ` + `${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}`,
+        message: `This job is signed, but could not be: ${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}`,
       }
 }
 

@@ -65,36 +65,33 @@ const add = async (job: Job): Promise<string> => {
 }
 const titled = (title: string): Job => ({ ...fresh, title })
 
-test(
-  'saves append revisions; a stale one is refused with theirs in hand; a repeated one is ' + 'acknowledged once',
-  async () => {
-    const id = await add(fresh)
-    const save = { from: 1, key: 'key-one-1', job: titled('Two'), at: AT }
-    expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
-    expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
-    expect(await saveJob(store, id, { ...save, key: 'key-two-2', job: titled('Other') })).toMatchObject({
-      kind: 'stale',
-      theirs: { revision: 2, job: { title: 'Two' } },
-    })
-    expect(await saveJob(store, 'nowhere', save)).toEqual({ kind: 'unknown' })
-    const rows = await store.db
-      .selectFrom('revisions')
-      .select(['number', 'based_on'])
-      .where('job_id', '=', id)
-      .orderBy('number')
-      .execute()
-    expect(rows).toEqual([
-      { number: 1, based_on: 0 },
-      { number: 2, based_on: 1 },
-    ])
-    await store.db.destroy()
-    store = await openStore(file())
-    expect((await readHead(store, id))!.job.title).toBe('Two')
-    const pragma = new Sqlite(file())
-    expect(pragma.pragma('journal_mode', { simple: true })).toBe('wal')
-    pragma.close()
-  },
-)
+test('saves append revisions; a stale one is refused with theirs in hand; a repeated one is acknowledged once', async () => {
+  const id = await add(fresh)
+  const save = { from: 1, key: 'key-one-1', job: titled('Two'), at: AT }
+  expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
+  expect(await saveJob(store, id, save)).toMatchObject({ kind: 'saved', revision: 2 })
+  expect(await saveJob(store, id, { ...save, key: 'key-two-2', job: titled('Other') })).toMatchObject({
+    kind: 'stale',
+    theirs: { revision: 2, job: { title: 'Two' } },
+  })
+  expect(await saveJob(store, 'nowhere', save)).toEqual({ kind: 'unknown' })
+  const rows = await store.db
+    .selectFrom('revisions')
+    .select(['number', 'based_on'])
+    .where('job_id', '=', id)
+    .orderBy('number')
+    .execute()
+  expect(rows).toEqual([
+    { number: 1, based_on: 0 },
+    { number: 2, based_on: 1 },
+  ])
+  await store.db.destroy()
+  store = await openStore(file())
+  expect((await readHead(store, id))!.job.title).toBe('Two')
+  const pragma = new Sqlite(file())
+  expect(pragma.pragma('journal_mode', { simple: true })).toBe('wal')
+  pragma.close()
+})
 
 test('signing seals the evaluation and the sheet; a signature cannot be saved in by hand', async () => {
   const id = await add({ ...finished, signature: null })
@@ -274,44 +271,41 @@ test('a line worked out by an older core is worked out anew when it is looked at
   expect((await readYard(store, '2026-01-22')).entries[0]!.summary!.worst).toMatch(/Fuse short/)
 })
 
-test(
-  'history: what each revision changed, any one read and brought back as a new one; a sealed ' + 'sheet stays',
-  async () => {
-    const id = await add({ ...finished, signature: null })
-    await signJob(store, id, 1, 'Bench one', AT)
-    const sealed = (await sheetOf(store, id))!
-    const { job } = (await readHead(store, id))!
-    await saveJob(store, id, {
-      from: 2,
-      key: 'changed-2',
-      job: { ...changeSetting(job, 'controller1', 84, 5), signature: null },
-      at: AT,
-    })
-    expect(await bringBack(store, id, 1, AT)).toMatchObject({ kind: 'saved', revision: 4 })
-    expect((await readHead(store, id))!.job).toEqual((await readRevision(store, id, 1))!.job)
-    expect((await listRevisions(store, id)).map((r) => [r.number, r.sealed, r.changes[0]])).toEqual([
-      [4, false, 'set: 84 °C, then 87 °C'],
-      [3, false, 'set: 87 °C, then 84 °C'],
-      [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)],
-      [1, false, 'the job as it was started or brought in'],
-    ])
-    expect(await sheetOf(store, id, 2)).toEqual(sealed)
-    expect((await sheetOf(store, id))!.sealed).toBe(false)
-    // the signed revision brought back is signed again, by its own seal; that signature goes with nothing else
-    const later = '2026-02-01T10:00:00.000Z'
-    await signJob(store, id, 4, 'Bench two', later)
-    await bringBack(store, id, 2, AT)
-    expect((await readHead(store, id))!.job.signature).toEqual(job.signature)
-    expect(await sheetOf(store, id)).toEqual(sealed)
-    await bringBack(store, id, 3, AT)
-    const forged = { ...changeSetting(job, 'controller1', 83, 5), signature: job.signature }
-    expect(await saveJob(store, id, { from: 7, key: 'forged-1', job: forged, at: AT })).toMatchObject({
-      kind: 'refused',
-    })
-    expect(await saveJob(store, id, { from: 7, key: 'undone-1', job, at: AT })).toMatchObject({ kind: 'saved' })
-    expect(await bringBack(store, id, 99, AT)).toEqual({ kind: 'unknown' })
-  },
-)
+test('history: what each revision changed, any one read and brought back as a new one; a sealed sheet stays', async () => {
+  const id = await add({ ...finished, signature: null })
+  await signJob(store, id, 1, 'Bench one', AT)
+  const sealed = (await sheetOf(store, id))!
+  const { job } = (await readHead(store, id))!
+  await saveJob(store, id, {
+    from: 2,
+    key: 'changed-2',
+    job: { ...changeSetting(job, 'controller1', 84, 5), signature: null },
+    at: AT,
+  })
+  expect(await bringBack(store, id, 1, AT)).toMatchObject({ kind: 'saved', revision: 4 })
+  expect((await readHead(store, id))!.job).toEqual((await readRevision(store, id, 1))!.job)
+  expect((await listRevisions(store, id)).map((r) => [r.number, r.sealed, r.changes[0]])).toEqual([
+    [4, false, 'set: 84 °C, then 87 °C'],
+    [3, false, 'set: 87 °C, then 84 °C'],
+    [2, true, expect.stringMatching(/signature: none, then by Bench one|due/)],
+    [1, false, 'the job as it was started or brought in'],
+  ])
+  expect(await sheetOf(store, id, 2)).toEqual(sealed)
+  expect((await sheetOf(store, id))!.sealed).toBe(false)
+  // the signed revision brought back is signed again, by its own seal; that signature goes with nothing else
+  const later = '2026-02-01T10:00:00.000Z'
+  await signJob(store, id, 4, 'Bench two', later)
+  await bringBack(store, id, 2, AT)
+  expect((await readHead(store, id))!.job.signature).toEqual(job.signature)
+  expect(await sheetOf(store, id)).toEqual(sealed)
+  await bringBack(store, id, 3, AT)
+  const forged = { ...changeSetting(job, 'controller1', 83, 5), signature: job.signature }
+  expect(await saveJob(store, id, { from: 7, key: 'forged-1', job: forged, at: AT })).toMatchObject({
+    kind: 'refused',
+  })
+  expect(await saveJob(store, id, { from: 7, key: 'undone-1', job, at: AT })).toMatchObject({ kind: 'saved' })
+  expect(await bringBack(store, id, 99, AT)).toEqual({ kind: 'unknown' })
+})
 
 test('many jobs go in all or none', async () => {
   const ready = [fresh, { ...fresh, title: 'Two' }].map((j) => prepareJob(j)).filter((p) => p.ok)
@@ -408,20 +402,17 @@ describe('the store of this process', () => {
     else process.env.PYRAXIS_DB = before
   })
 
-  test(
-    'a file that was moved away is missed before anything is acknowledged into it, and found when it is ' + 'back',
-    async () => {
-      await addJob(await theStore(), fresh, AT)
-      renameSync(file('mine.db'), file('aside.db'))
-      await expect(theStore()).rejects.toMatchObject({
-        kind: 'missing',
-        message: expect.stringContaining('moved or deleted') as string,
-      })
-      expect(existsSync(file('mine.db'))).toBe(false)
-      renameSync(file('aside.db'), file('mine.db'))
-      expect(await readYard(await theStore(), '2026-01-15')).toMatchObject({ total: 1 })
-    },
-  )
+  test('a file that was moved away is missed before anything is acknowledged into it, and found when it is back', async () => {
+    await addJob(await theStore(), fresh, AT)
+    renameSync(file('mine.db'), file('aside.db'))
+    await expect(theStore()).rejects.toMatchObject({
+      kind: 'missing',
+      message: expect.stringContaining('moved or deleted') as string,
+    })
+    expect(existsSync(file('mine.db'))).toBe(false)
+    renameSync(file('aside.db'), file('mine.db'))
+    expect(await readYard(await theStore(), '2026-01-15')).toMatchObject({ total: 1 })
+  })
 
   test('another file in its place is opened; rights that were taken are looked at again', async () => {
     const first = await theStore()

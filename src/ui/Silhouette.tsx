@@ -27,9 +27,7 @@ export const outlines: Readonly<Record<MachineKind, Outline>> = {
         <circle cx="22" cy="47" r="13" />
         <circle cx="88" cy="47" r="13" />
         <path
-          d={
-            'M22 47 L36 22 q12 -4 24 2 L84 24 L92 18 M36 22 L30 16 M36 22 V38 q14 10 34 6 L88 47 M44 44 ' + 'q12 6 26 2'
-          }
+          d={'M22 47 L36 22 q12 -4 24 2 L84 24 L92 18 M36 22 L30 16 M36 22 V38 q14 10 34 6 L88 47 M44 44 q12 6 26 2'}
         />
       </>
     ),

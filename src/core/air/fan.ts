@@ -72,9 +72,8 @@ export function flowOf(
 export const HUB_SHARE = 0.4
 
 /**
- * The most power that a fan's own figures have it put into air, anywhere between shut and free: pressure ' +
-      'times flow, and
- * what the moving air carries away.
+ * The most power that a fan's own figures have it put into air, anywhere between shut and free: pressure times flow,
+ * and what the moving air carries away.
  * @param annulusM2 what its blades sweep, hub taken off
  * @returns W, in air of the density that fans are rated in
  * @see engineering §2.3

@@ -272,29 +272,26 @@ describe('a bay', () => {
 })
 
 describe('a root', () => {
-  test(
-    'is found as closely as asked, for curves that bend, kink and lie flat; ends of one sign give ' + 'the nearer',
-    () => {
-      fc.assert(
-        fc.property(
-          positive(-3, 3),
-          fc.constantFrom(
-            (x: number) => x,
-            (x: number) => x ** 3,
-            (x: number) => Math.sign(x) * Math.sqrt(Math.abs(x)),
-            (x: number) => Math.expm1(x),
-            (x: number) => (x < 0 ? x * 1e-3 : x * 1e3),
-          ),
-          (at, f) => {
-            expect(rootBetween((x) => f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
-            expect(rootBetween((x) => -f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
-          },
+  test('is found as closely as asked, for curves that bend, kink and lie flat; ends of one sign give the nearer', () => {
+    fc.assert(
+      fc.property(
+        positive(-3, 3),
+        fc.constantFrom(
+          (x: number) => x,
+          (x: number) => x ** 3,
+          (x: number) => Math.sign(x) * Math.sqrt(Math.abs(x)),
+          (x: number) => Math.expm1(x),
+          (x: number) => (x < 0 ? x * 1e-3 : x * 1e3),
         ),
-      )
-      expect(rootBetween((x) => x + 10, 0, 5, 1e-9)).toBe(0)
-      expect(rootBetween((x) => x, 0, 5, 1e-9)).toBe(0)
-    },
-  )
+        (at, f) => {
+          expect(rootBetween((x) => f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
+          expect(rootBetween((x) => -f(x - at), -5, 7, 1e-9)).toBeCloseTo(at, 6)
+        },
+      ),
+    )
+    expect(rootBetween((x) => x + 10, 0, 5, 1e-9)).toBe(0)
+    expect(rootBetween((x) => x, 0, 5, 1e-9)).toBe(0)
+  })
 })
 
 test('ground blocks more between finer fins, by the power one and a half, and never more than 0.8', () => {
@@ -304,29 +301,26 @@ test('ground blocks more between finer fins, by the power one and a half, and ne
   expect(blockedShare(0, 30)).toBe(0)
 })
 
-test(
-  'two fans through the same vents share their pressure: two alike as each through a path four times as ' + 'hard',
-  () => {
-    const fan = { freeFlow: 0.09, maxPressure: 110 }
-    const small = { freeFlow: 0.03, maxPressure: 60 }
-    fc.assert(
-      fc.property(
-        fc.double({ min: 500, max: 60_000, noNaN: true }),
-        fc.double({ min: 0.4, max: 1.1, noNaN: true }),
-        (k, speed) => {
-          const row = [{ fan, speed }]
-          const [one, two] = [inSeries(row, 1.1, k), besideEachOther([row, row], 1.1, k)]
-          expect(two / (2 * inSeries(row, 1.1, 4 * k))).toBeCloseTo(1, 4)
-          expect(two).toBeGreaterThan(one)
-          expect(two).toBeLessThan(2 * one)
-          expect(besideEachOther([row], 1.1, k)).toBe(one)
-          // a weak one beside it never takes more than it brings, nor brings more than it has in free air
-          const beside = besideEachOther([row, [{ fan: small, speed }]], 1.1, k)
-          expect(beside).toBeLessThan(one + 0.03 * speed)
-        },
-      ),
-      { numRuns: 60 },
-    )
-    expect(besideEachOther([], 1.1, 900)).toBe(0)
-  },
-)
+test('two fans through the same vents share their pressure: two alike as each through a path four times as hard', () => {
+  const fan = { freeFlow: 0.09, maxPressure: 110 }
+  const small = { freeFlow: 0.03, maxPressure: 60 }
+  fc.assert(
+    fc.property(
+      fc.double({ min: 500, max: 60_000, noNaN: true }),
+      fc.double({ min: 0.4, max: 1.1, noNaN: true }),
+      (k, speed) => {
+        const row = [{ fan, speed }]
+        const [one, two] = [inSeries(row, 1.1, k), besideEachOther([row, row], 1.1, k)]
+        expect(two / (2 * inSeries(row, 1.1, 4 * k))).toBeCloseTo(1, 4)
+        expect(two).toBeGreaterThan(one)
+        expect(two).toBeLessThan(2 * one)
+        expect(besideEachOther([row], 1.1, k)).toBe(one)
+        // a weak one beside it never takes more than it brings, nor brings more than it has in free air
+        const beside = besideEachOther([row, [{ fan: small, speed }]], 1.1, k)
+        expect(beside).toBeLessThan(one + 0.03 * speed)
+      },
+    ),
+    { numRuns: 60 },
+  )
+  expect(besideEachOther([], 1.1, 900)).toBe(0)
+})

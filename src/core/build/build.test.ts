@@ -102,30 +102,27 @@ test('an order respects every need of random steps, and has each once; a circle 
   expect(() => inOrder(circle)).toThrow(RangeError)
 })
 
-test(
-  'every kind of job and way of fastening: wires are tied to a core that is on, covers after all that ' + 'they hide',
-  () => {
-    for (const job of everyJob) {
-      const steps = stepsOf(job)
-      const at = (id: string): number => steps.findIndex((s) => s.id === id)
-      for (const s of steps) for (const n of s.needs) expect(at(n)).toBeLessThan(at(s.id))
-      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
-      if (at('core-on') >= 0)
-        for (const later of ['dry-fit', 'route', 'locks', 'clear', 'fasten'].filter((id) => at(id) >= 0))
-          expect(at('core-on')).toBeLessThan(at(later))
-      expect(at('covers')).toBe(steps.length - 2)
-      expect(at('fuse-in')).toBeGreaterThan(Math.max(at('continuity'), at('insulation'), at('refill')))
-      expect(at('drain') >= 0).toBe(opensCoolant(job))
-      expect(at('refill') >= 0).toBe(opensCoolant(job))
-      // every step of one's own, before whatever closes it
-      for (const before of ['have-all', 'strip', 'covers', 'fasten', 'nowhere']) {
-        const own = taken(addOwnStep(job, 'new seal', before, 10))
-        const ids = stepsOf(own).map((s) => s.id)
-        if (ids.includes(before)) expect(ids.indexOf('own1')).toBeLessThan(ids.indexOf(before))
-      }
+test('every kind of job and way of fastening: wires are tied to a core that is on, covers after all that they hide', () => {
+  for (const job of everyJob) {
+    const steps = stepsOf(job)
+    const at = (id: string): number => steps.findIndex((s) => s.id === id)
+    for (const s of steps) for (const n of s.needs) expect(at(n)).toBeLessThan(at(s.id))
+    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
+    if (at('core-on') >= 0)
+      for (const later of ['dry-fit', 'route', 'locks', 'clear', 'fasten'].filter((id) => at(id) >= 0))
+        expect(at('core-on')).toBeLessThan(at(later))
+    expect(at('covers')).toBe(steps.length - 2)
+    expect(at('fuse-in')).toBeGreaterThan(Math.max(at('continuity'), at('insulation'), at('refill')))
+    expect(at('drain') >= 0).toBe(opensCoolant(job))
+    expect(at('refill') >= 0).toBe(opensCoolant(job))
+    // every step of one's own, before whatever closes it
+    for (const before of ['have-all', 'strip', 'covers', 'fasten', 'nowhere']) {
+      const own = taken(addOwnStep(job, 'new seal', before, 10))
+      const ids = stepsOf(own).map((s) => s.id)
+      if (ids.includes(before)) expect(ids.indexOf('own1')).toBeLessThan(ids.indexOf(before))
     }
-  },
-)
+  }
+})
 
 test('a probe in the coolant brings draining, refilling and leaks, whatever holds the fan', () => {
   const buggy = example('vineyard-buggy-unsure')
@@ -189,23 +186,20 @@ test('19 A measured against some 4 predicted, 9 V against some 14: both differ, 
   expect(words).toContain(`${Math.round(missing * current)} W`)
 })
 
-test(
-  'a little less than predicted may stand by name: that very figure and no other; what was found before ' + 'is kept',
-  () => {
-    const p = proof(open, 'volts').predicted!
-    const low = p.low - 0.01
-    const job = measured(open, 'volts', low)
-    expect(mayStand(job, proof(job, 'volts'), low)).toEqual({ ok: true })
-    const stands = acceptProof(job, 'volts', 'long lead, owner told', BY)
-    expect(stateOfProof(stands, proof(stands, 'volts'))).toBe('accepted')
-    const again = measured(stands, 'volts', low - 0.001)
-    expect(stateOfProof(again, proof(again, 'volts'))).toBe('differs')
-    expect(again.proofs.find((a) => a.id === 'volts')!.earlier.at(-1)!.found).toBe(`${low}`)
-    // a battery at rest gives what an engine that stood would: 12.5 V less what is lost
-    const still = measured(open, 'volts', 12.2)
-    expect(explanations(still, proof(still, 'volts'))[0]).toMatch(/engine stood.*12\.5 V/)
-  },
-)
+test('a little less than predicted may stand by name: that very figure and no other; what was found before is kept', () => {
+  const p = proof(open, 'volts').predicted!
+  const low = p.low - 0.01
+  const job = measured(open, 'volts', low)
+  expect(mayStand(job, proof(job, 'volts'), low)).toEqual({ ok: true })
+  const stands = acceptProof(job, 'volts', 'long lead, owner told', BY)
+  expect(stateOfProof(stands, proof(stands, 'volts'))).toBe('accepted')
+  const again = measured(stands, 'volts', low - 0.001)
+  expect(stateOfProof(again, proof(again, 'volts'))).toBe('differs')
+  expect(again.proofs.find((a) => a.id === 'volts')!.earlier.at(-1)!.found).toBe(`${low}`)
+  // a battery at rest gives what an engine that stood would: 12.5 V less what is lost
+  const still = measured(open, 'volts', 12.2)
+  expect(explanations(still, proof(still, 'volts'))[0]).toMatch(/engine stood.*12\.5 V/)
+})
 
 test('a thinner wire is named where it alone would bring the figure', () => {
   const wire = open.conductors.find((c) => c.role === 'feed')!

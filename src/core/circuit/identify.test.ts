@@ -77,42 +77,39 @@ test('a usual pigtail by hand: permanent, switched, lights and ground, each with
   expect(nextWireTest(list, [], 12)).toMatchObject({ test: { id: 'off' }, wire: 'w0' })
 })
 
-test(
-  'a relay without a diagram: any order of its pins is found, coil and contact ends as far as a ' + 'meter can tell',
-  () => {
-    const order = (n: 4 | 5) =>
-      fc.shuffledSubarray([...(n === 5 ? pinRoles : pinRoles.filter((r) => r !== '87a'))], {
-        minLength: n,
-        maxLength: n,
-      })
-    fc.assert(
-      fc.property(fc.oneof(order(4), order(5)), (truth: PinRole[]) => {
-        const pins = truth.map((_, i) => `p${i}`)
-        const readings: PinReading[] = []
-        for (let n = 0; n < 20; n++) {
-          const next = nextPinTest(pins, readings)
-          if (!next) break
-          // a coil is only ever fed once both of its pins are known
-          if (next.test.id === 'pulled')
-            expect(
-              pins.filter((p) => identifyRelay(pins, readings).roles[p]!.every((r) => r === '85' || r === '86')),
-            ).toHaveLength(2)
-          const range = pinExpects(next.test.id, truth[pins.indexOf(next.wire)]!, truth[pins.indexOf(next.to)]!)
-          readings.push({ test: next.test.id, wire: next.wire, to: next.to, value: middle(range) })
-        }
-        const found = identifyRelay(pins, readings)
-        expect(found.settled).toBe(true)
-        for (const [i, pin] of pins.entries()) expect(found.roles[pin]).toContain(truth[i])
-      }),
-    )
-    expect(
-      identifyRelay(
-        ['a', 'b', 'c', 'd'],
-        [
-          { test: 'rest', wire: 'a', to: 'b', value: 80 },
-          { test: 'rest', wire: 'c', to: 'd', value: 80 },
-        ],
-      ).contradiction,
-    ).toBe(true)
-  },
-)
+test('a relay without a diagram: any order of its pins is found, coil and contact ends as far as a meter can tell', () => {
+  const order = (n: 4 | 5) =>
+    fc.shuffledSubarray([...(n === 5 ? pinRoles : pinRoles.filter((r) => r !== '87a'))], {
+      minLength: n,
+      maxLength: n,
+    })
+  fc.assert(
+    fc.property(fc.oneof(order(4), order(5)), (truth: PinRole[]) => {
+      const pins = truth.map((_, i) => `p${i}`)
+      const readings: PinReading[] = []
+      for (let n = 0; n < 20; n++) {
+        const next = nextPinTest(pins, readings)
+        if (!next) break
+        // a coil is only ever fed once both of its pins are known
+        if (next.test.id === 'pulled')
+          expect(
+            pins.filter((p) => identifyRelay(pins, readings).roles[p]!.every((r) => r === '85' || r === '86')),
+          ).toHaveLength(2)
+        const range = pinExpects(next.test.id, truth[pins.indexOf(next.wire)]!, truth[pins.indexOf(next.to)]!)
+        readings.push({ test: next.test.id, wire: next.wire, to: next.to, value: middle(range) })
+      }
+      const found = identifyRelay(pins, readings)
+      expect(found.settled).toBe(true)
+      for (const [i, pin] of pins.entries()) expect(found.roles[pin]).toContain(truth[i])
+    }),
+  )
+  expect(
+    identifyRelay(
+      ['a', 'b', 'c', 'd'],
+      [
+        { test: 'rest', wire: 'a', to: 'b', value: 80 },
+        { test: 'rest', wire: 'c', to: 'd', value: 80 },
+      ],
+    ).contradiction,
+  ).toBe(true)
+})

@@ -343,20 +343,17 @@ describe('a bay', () => {
       expect(density * 1006 * w.flow * (w.bayC - 32)).toBeCloseTo(heat, -1)
     }
   })
-  test(
-    'the intake breathes cool air only where it is aimed at; the size down is the next smaller for ' + 'this voltage',
-    () => {
-      expect(way(digger, 'top cover', 'pusher').intakeC).toBe(32)
-      expect(way(digger, 'top cover', 'puller').intakeC).toBe(way(digger, 'top cover', 'puller').bayC)
-      expect(way(digger, 'left side panel', 'puller').operator).toBe('hot air is blown at the operator')
-      expect(way(digger, 'top cover', 'puller').lacksM).toEqual({
-        what: 'depth',
-        byM: expect.closeTo(0.016, 6) as number,
-      })
-      expect(nextSizeDown(digger, chosen, fans)?.id).toBe('fan-gale-140')
-      expect(nextSizeDown(digger, fan('fan-burrow-76'), fans)).toBeNull()
-    },
-  )
+  test('the intake breathes cool air only where it is aimed at; the size down is the next smaller for this voltage', () => {
+    expect(way(digger, 'top cover', 'pusher').intakeC).toBe(32)
+    expect(way(digger, 'top cover', 'puller').intakeC).toBe(way(digger, 'top cover', 'puller').bayC)
+    expect(way(digger, 'left side panel', 'puller').operator).toBe('hot air is blown at the operator')
+    expect(way(digger, 'top cover', 'puller').lacksM).toEqual({
+      what: 'depth',
+      byM: expect.closeTo(0.016, 6) as number,
+    })
+    expect(nextSizeDown(digger, chosen, fans)?.id).toBe('fan-gale-140')
+    expect(nextSizeDown(digger, fan('fan-burrow-76'), fans)).toBeNull()
+  })
 })
 
 test('one fan in another’s place: the same one is as good, a better one is said to be so with how sure that is', () => {

@@ -91,17 +91,14 @@ describe('belief, against sums by hand', () => {
       expect(beliefs(small, [{ move: 'v', found: 11.49 }])[0]).toBeCloseTo(x / (x + y), 9)
     },
   )
-  test(
-    'a word that parts two even causes tells 1 − H(0.9) bits; volts that lie far apart tell all but the ' + 'slips',
-    () => {
-      const h = -(0.9 * Math.log2(0.9) + 0.1 * Math.log2(0.1))
-      expect(bitsOf(small, 0, [0.5, 0.5])).toBeCloseTo(1 - h, 12)
-      const bits = bitsOf(small, 1, [0.5, 0.5])
-      expect(bits).toBeGreaterThan(0.9)
-      expect(bits).toBeLessThan(1)
-      expect(bitsOf(small, 1, [1, 0])).toBe(0)
-    },
-  )
+  test('a word that parts two even causes tells 1 − H(0.9) bits; volts that lie far apart tell all but the slips', () => {
+    const h = -(0.9 * Math.log2(0.9) + 0.1 * Math.log2(0.1))
+    expect(bitsOf(small, 0, [0.5, 0.5])).toBeCloseTo(1 - h, 12)
+    const bits = bitsOf(small, 1, [0.5, 0.5])
+    expect(bits).toBeGreaterThan(0.9)
+    expect(bits).toBeLessThan(1)
+    expect(bitsOf(small, 1, [1, 0])).toBe(0)
+  })
   test('what no cause makes is told, and the one answer that would have to be wrong', () => {
     const three: Table = {
       ...small,

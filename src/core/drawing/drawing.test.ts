@@ -48,23 +48,20 @@ const figures = (d: Drawing): number[] =>
           : [s.x, s.y, s.size],
   )
 
-test(
-  'the front is to scale: the core of 120 × 240, the frame of 116 with its middle where it sits, ' + 'blades of 108',
-  () => {
-    const front = frontView(bike)!
-    expect(rects(front, 'outline')).toEqual(
-      expect.arrayContaining([expect.objectContaining({ x: 0, y: 0, w: 120, h: 240 })]),
-    )
-    const { xM, yM } = bike.fans[0]!.seat!
-    const [frame] = rects(front, 'fan')
-    expect([frame!.x, frame!.y, frame!.w, frame!.h].map((v) => Math.round(v * 10) / 10)).toEqual(
-      [xM * 1000 - 58, yM * 1000 - 58, 116, 116].map((v) => Math.round(v * 10) / 10),
-    )
-    expect(front.shapes.some((s) => s.kind === 'circle' && s.of === 'fan1' && Math.abs(s.r - 54) < 1e-9)).toBe(true)
-    expect(words(front)).toContain('frame tube')
-    expect(marks(front)).toBe(0)
-  },
-)
+test('the front is to scale: the core of 120 × 240, the frame of 116 with its middle where it sits, blades of 108', () => {
+  const front = frontView(bike)!
+  expect(rects(front, 'outline')).toEqual(
+    expect.arrayContaining([expect.objectContaining({ x: 0, y: 0, w: 120, h: 240 })]),
+  )
+  const { xM, yM } = bike.fans[0]!.seat!
+  const [frame] = rects(front, 'fan')
+  expect([frame!.x, frame!.y, frame!.w, frame!.h].map((v) => Math.round(v * 10) / 10)).toEqual(
+    [xM * 1000 - 58, yM * 1000 - 58, 116, 116].map((v) => Math.round(v * 10) / 10),
+  )
+  expect(front.shapes.some((s) => s.kind === 'circle' && s.of === 'fan1' && Math.abs(s.r - 54) < 1e-9)).toBe(true)
+  expect(words(front)).toContain('frame tube')
+  expect(marks(front)).toBe(0)
+})
 
 test('a touch is marked on both views, with what is left of what is needed; over the edge is said', () => {
   // the frame tube brought to 4 mm behind the fan's own column: 38 + 5 mm of fan stand in 20 mm of room
@@ -221,37 +218,34 @@ test('a controller is one box; what flows into every joint of a circuit flows ou
   }
 })
 
-test(
-  'a fault moves nothing: every part stays where it is, what is put in lies over it, wires keep their ' + 'numbers',
-  async () => {
-    const job = example('vineyard-buggy-ready')
-    const net = netlistOf(job)
-    const graph = circuitGraph(net)
-    const laid = await layOut(graph)
-    const names = wireNames(job)
-    const picture = (faulty: Netlist) =>
-      circuitDrawing(
-        'c',
-        faulty,
-        graph,
-        laid,
-        { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: false },
-        [],
-        names,
-      )
-    const hits = (d: Drawing) => d.shapes.filter((s) => s.kind === 'rect' && s.pen === 'hit')
-    const whole = picture(net)
-    for (const { id, kind } of faultsOf(net)) {
-      const faulty = picture(withFaults(net, [id]))
-      const gone = ['open', 'blown', 'dead', 'diode_missing'].includes(kind)
-      if (!gone) expect(hits(faulty)).toEqual(hits(whole))
-      if (kind === 'chafed') expect(faulty.shapes.some((s) => s.kind === 'path' && s.pen === 'touch')).toBe(true)
-    }
-    const list = cutList(job, []).wires
-    expect([...names.values()].sort()).toEqual(list.map((w) => `${w.number} ${w.colour}`).sort())
-    for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
-  },
-)
+test('a fault moves nothing: every part stays where it is, what is put in lies over it, wires keep their numbers', async () => {
+  const job = example('vineyard-buggy-ready')
+  const net = netlistOf(job)
+  const graph = circuitGraph(net)
+  const laid = await layOut(graph)
+  const names = wireNames(job)
+  const picture = (faulty: Netlist) =>
+    circuitDrawing(
+      'c',
+      faulty,
+      graph,
+      laid,
+      { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: false },
+      [],
+      names,
+    )
+  const hits = (d: Drawing) => d.shapes.filter((s) => s.kind === 'rect' && s.pen === 'hit')
+  const whole = picture(net)
+  for (const { id, kind } of faultsOf(net)) {
+    const faulty = picture(withFaults(net, [id]))
+    const gone = ['open', 'blown', 'dead', 'diode_missing'].includes(kind)
+    if (!gone) expect(hits(faulty)).toEqual(hits(whole))
+    if (kind === 'chafed') expect(faulty.shapes.some((s) => s.kind === 'path' && s.pen === 'touch')).toBe(true)
+  }
+  const list = cutList(job, []).wires
+  expect([...names.values()].sort()).toEqual(list.map((w) => `${w.number} ${w.colour}`).sort())
+  for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
+})
 
 test('no words of a circuit stand over others, laid out for a sheet with all its figures', async () => {
   for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay']) {

@@ -21,34 +21,31 @@ const chartOf = (job: Job): ChartedRuns => {
 }
 const silent: Job = { ...bike, complaint: { ...bike.complaint, after: null, aboveC: null } }
 
-test(
-  'a temperature stands so long into the day’s own piece of that work, on the run of the machine as it ' + 'was then',
-  () => {
-    const job = {
-      ...silent,
-      observations: [
-        observation({
-          id: 'read',
-          kind: 'temperature',
-          work: 'slow',
-          airC: 20,
-          forS: 300,
-          seen: 96,
-          fromC: null,
-          toC: null,
-        }),
-      ],
-    }
-    const runs = chartOf(job)
-    const [mark] = dayMarks(job, runs, 'as it is').marks
-    expect(mark).toMatchObject({ atS: 600 + 300, c: 96, below: false })
-    // one row a second: what the run without a fan has at 15 minutes
-    expect(mark!.runC).toBeCloseTo(
-      simulate(job, { ...usualCircumstances, fan: 'none', season: 'usual' }, { stepS: 1, everyS: 1 })!.trace.hot[900]!,
-      0,
-    )
-  },
-)
+test('a temperature stands so long into the day’s own piece of that work, on the run of the machine as it was then', () => {
+  const job = {
+    ...silent,
+    observations: [
+      observation({
+        id: 'read',
+        kind: 'temperature',
+        work: 'slow',
+        airC: 20,
+        forS: 300,
+        seen: 96,
+        fromC: null,
+        toC: null,
+      }),
+    ],
+  }
+  const runs = chartOf(job)
+  const [mark] = dayMarks(job, runs, 'as it is').marks
+  expect(mark).toMatchObject({ atS: 600 + 300, c: 96, below: false })
+  // one row a second: what the run without a fan has at 15 minutes
+  expect(mark!.runC).toBeCloseTo(
+    simulate(job, { ...usualCircumstances, fan: 'none', season: 'usual' }, { stepS: 1, everyS: 1 })!.trace.hot[900]!,
+    0,
+  )
+})
 
 test('“not above” stands at the temperature it stayed below; as fitted is held against the proposed fan', () => {
   const seen = observation({

@@ -209,25 +209,22 @@ describe('figures of the proofs', () => {
     expect(told.informed).toEqual([])
     expect(told.seen).toMatchObject([{ id: 'proof amps', seen: 19, agrees: false }])
   })
-  test(
-    'what is seen after the signature leaves it on, and what is claimed too; a change of what was signed ' + 'does not',
-    () => {
-      const signed = example('fell-bike-signed')
-      const later = observation({ at: '2999-01-01T00:00:00.000Z', toC: 78, seen: 400, state: 'as fitted' })
-      const seen = { ...signed, observations: [later] }
-      expect(keepsSignature(signed, seen)).toBe(true)
-      expect(asSigned(seen)).toEqual(signed)
-      const claims = [{ id: 'c', what: 'fuel' as const, share: null, by: '', unit: 'l', runs: [] }]
-      expect(keepsSignature(signed, { ...signed, claims })).toBe(true)
-      // a clock that goes wrong takes no signature off; taking out or doubting what was there when it was signed does
-      const early = { ...signed, observations: [{ ...later, at: '2000-01-01T00:00:00.000Z' }] }
-      expect(keepsSignature(signed, early)).toBe(true)
-      expect(keepsSignature(early, signed)).toBe(false)
-      expect(keepsSignature(early, doubtSeen(early, later.id, true))).toBe(false)
-      expect(keepsSignature(seen, doubtSeen(seen, later.id, true))).toBe(true)
-      expect(keepsSignature(signed, { ...signed, complaint: { ...signed.complaint, doubted: true } })).toBe(false)
-    },
-  )
+  test('what is seen after the signature leaves it on, and what is claimed too; a change of what was signed does not', () => {
+    const signed = example('fell-bike-signed')
+    const later = observation({ at: '2999-01-01T00:00:00.000Z', toC: 78, seen: 400, state: 'as fitted' })
+    const seen = { ...signed, observations: [later] }
+    expect(keepsSignature(signed, seen)).toBe(true)
+    expect(asSigned(seen)).toEqual(signed)
+    const claims = [{ id: 'c', what: 'fuel' as const, share: null, by: '', unit: 'l', runs: [] }]
+    expect(keepsSignature(signed, { ...signed, claims })).toBe(true)
+    // a clock that goes wrong takes no signature off; taking out or doubting what was there when it was signed does
+    const early = { ...signed, observations: [{ ...later, at: '2000-01-01T00:00:00.000Z' }] }
+    expect(keepsSignature(signed, early)).toBe(true)
+    expect(keepsSignature(early, signed)).toBe(false)
+    expect(keepsSignature(early, doubtSeen(early, later.id, true))).toBe(false)
+    expect(keepsSignature(seen, doubtSeen(seen, later.id, true))).toBe(true)
+    expect(keepsSignature(signed, { ...signed, complaint: { ...signed.complaint, doubted: true } })).toBe(false)
+  })
   test('a proof without its figure, or of what is not chosen, tells nothing', () => {
     const { proofs } = proved(bike, { 'amps-nobody': 5 })
     expect(countingIn({ ...bike, proofs })).toEqual([])

@@ -74,18 +74,15 @@ describe('each margin by hand', () => {
     expect(run).toBeCloseTo(3.73, 2)
     expect(14.2 - run * r - k * speed).toBeCloseTo(0, 9)
   })
-  test(
-    'fit: 57 − 38 − 5 − 6 mm; lead 400 − (1.05 · (220 + 60 + 72 − 180) + 50 + 30) mm; 50 mm from the ' + 'exhaust',
-    () => {
-      expect(part(short, 'fit', 'depth').value).toBeCloseTo(8)
-      expect(part(short, 'fit', 'fan lead').value).toBeCloseTo(139.4)
-      // exhaust from 163 mm right and 165 mm down; the fan's frame ends at 60 + 58 and at 72 + 58
-      expect(part(short, 'fit', 'near near2').value).toBeCloseTo(Math.hypot(163 - 118, 165 - 130) - 50)
-      // the frame tube stands beside it from 131 mm on
-      expect(part(short, 'fit', 'near near1').value).toBeCloseTo(13 - 6)
-      expect(part(short, 'fit', 'edge').value).toBeCloseTo(2)
-    },
-  )
+  test('fit: 57 − 38 − 5 − 6 mm; lead 400 − (1.05 · (220 + 60 + 72 − 180) + 50 + 30) mm; 50 mm from the exhaust', () => {
+    expect(part(short, 'fit', 'depth').value).toBeCloseTo(8)
+    expect(part(short, 'fit', 'fan lead').value).toBeCloseTo(139.4)
+    // exhaust from 163 mm right and 165 mm down; the fan's frame ends at 60 + 58 and at 72 + 58
+    expect(part(short, 'fit', 'near near2').value).toBeCloseTo(Math.hypot(163 - 118, 165 - 130) - 50)
+    // the frame tube stands beside it from 131 mm on
+    expect(part(short, 'fit', 'near near1').value).toBeCloseTo(13 - 6)
+    expect(part(short, 'fit', 'edge').value).toBeCloseTo(2)
+  })
   test('supply: 0.36 V less the drop in 2.1 m of 18.5 milliohm a metre, warmed by the current', () => {
     const allowed = 20 * Math.sqrt(45 / 75)
     const warm = 60 + 45 * (run / allowed) ** 2

@@ -97,8 +97,7 @@ function waysOut(job: Job, bench: Bench, { lead, circuit }: Supplied, shortM: nu
   const nearer = {
     fan: `Bring the joint ${mm(shortM / 1.05)} nearer to the core.`,
     probe: `Move the controller ${mm(shortM / 1.05)} nearer: the leads on its other side grow by as much.`,
-    controller:
-      `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may ` + `want more.`,
+    controller: `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may want more.`,
     supply: `Move the controller ${mm(shortM / 1.05)} nearer to the battery: the probe's lead may want more.`,
   }[lead]
   const seat = lead === 'fan' ? seatOf({ lead, circuit }) : null

@@ -121,17 +121,14 @@ describe('drills', () => {
     for (const kind of ['pins', 'settings', 'direction', 'sizes'] as const)
       for (const d of many(kind)) expect(d.answers!.filter((a) => a === d.right)).toHaveLength(1)
   })
-  test(
-    'a relay seen from its wires, not from its pins: 86 stands on the other side; a half turn brings it ' + 'back',
-    () => {
-      const x = (seen: 'pin side' | 'wire side', quarters: number) => pinAt('86', { seen, quarters }).x
-      expect(x('wire side', 0)).toBe(-x('pin side', 0))
-      expect(x('wire side', 2)).toBe(x('pin side', 0))
-      // what is said for those who cannot see it is where it is drawn
-      expect(pinAsked({ seen: 'pin side', quarters: 0 }, '30').says).toMatch(/bottom/)
-      expect(pinAsked({ seen: 'pin side', quarters: 2 }, '30').says).toMatch(/top/)
-    },
-  )
+  test('a relay seen from its wires, not from its pins: 86 stands on the other side; a half turn brings it back', () => {
+    const x = (seen: 'pin side' | 'wire side', quarters: number) => pinAt('86', { seen, quarters }).x
+    expect(x('wire side', 0)).toBe(-x('pin side', 0))
+    expect(x('wire side', 2)).toBe(x('pin side', 0))
+    // what is said for those who cannot see it is where it is drawn
+    expect(pinAsked({ seen: 'pin side', quarters: 0 }, '30').says).toMatch(/bottom/)
+    expect(pinAsked({ seen: 'pin side', quarters: 2 }, '30').says).toMatch(/top/)
+  })
   test('by hand: a 10 A fuse is 0.12 / 10^1.2 = 7.57 mΩ, so 37.9 mV are 5 A; other ratings by the same', () => {
     expect(37.9e-3 / (0.12 / 10 ** 1.2)).toBeCloseTo(5, 1)
     for (const d of many('millivolts')) {

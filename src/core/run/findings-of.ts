@@ -120,10 +120,9 @@ function outcomesOfDraws(
 }
 
 /**
- * What a job's runs come to: first with the readings as they stand and as what was seen has them, then ' +
-      'with each reading
- * at both ends of its spread, then at draws of all of them. Between the yields a worker may listen; the last value is
- * settled.
+ * What a job's runs come to: first with the readings as they stand and as what was seen has them, then with each
+ * reading at both ends of its spread, then at draws of all of them. Between the yields a worker may listen; the last
+ * value is settled.
  * @param at when, ISO
  * @param evidence what was seen, weighed
  * @throws StiffError, TypeError as simulate

@@ -194,22 +194,19 @@ describe('margins from the run', () => {
     expect(Math.abs(boil.parts.find((p) => p.id === 'boil, hottest')!.chanceShort - rough)).toBeLessThan(0.06)
     expect(boil.measureNext).not.toBeNull()
   })
-  test(
-    'without a thermostat there is a Boil margin from the run all the same; a job that cannot be ' + 'run has none',
-    () => {
-      const hand: Job = {
-        ...bike,
-        controllers: bike.controllers.map((c) => ({ ...c, part: { ...c.part, band: 'hand' as const, range: null } })),
-      }
-      expect(evaluate(hand).margins.find((m) => m.id === 'boil')!.verdict).toBe('open')
-      const first = findingsOf(hand, AT).next()
-      expect(
-        evaluate(hand, first.done ? null : first.value.findings).margins.find((m) => m.id === 'boil')!.value,
-      ).not.toBeNull()
-      expect(runWaitsFor({ ...bike, fans: [] })).toBe('a fan')
-      expect(settledFindings(example('vineyard-buggy-ready'), AT)).toBeNull()
-    },
-  )
+  test('without a thermostat there is a Boil margin from the run all the same; a job that cannot be run has none', () => {
+    const hand: Job = {
+      ...bike,
+      controllers: bike.controllers.map((c) => ({ ...c, part: { ...c.part, band: 'hand' as const, range: null } })),
+    }
+    expect(evaluate(hand).margins.find((m) => m.id === 'boil')!.verdict).toBe('open')
+    const first = findingsOf(hand, AT).next()
+    expect(
+      evaluate(hand, first.done ? null : first.value.findings).margins.find((m) => m.id === 'boil')!.value,
+    ).not.toBeNull()
+    expect(runWaitsFor({ ...bike, fans: [] })).toBe('a fan')
+    expect(settledFindings(example('vineyard-buggy-ready'), AT)).toBeNull()
+  })
   test('a bay is held against the hottest it may get, a trailer’s battery against the share of the fan', () => {
     const bay = atReadings(digger)
     expect(part(digger, bay, 'trigger', 'in time, hottest').value! + simulate(digger)!.peakC).toBeCloseTo(85, 1)
@@ -352,37 +349,30 @@ test('of the shelf’s fixed switches those that suit this thermostat come first
   expect(judged.find((s) => s.part.id === 'late')!.leftK!).toBeLessThan(0)
 })
 
-test(
-  'what to ask for at the counter, by hand and as the rules judge each switch; a wiring-only job is told ' + 'too',
-  () => {
-    // the thermostat opens at 78: on the hottest day at 32 a probe that sees 0.9 shows 73.4 then, 2 K over it are 75.4;
-    // 3 K above opening it shows 32 + 0.9 · 49 = 76.1
-    const w = switchWindow(bike)
-    expect([w.opensFromC, w.closesFromC]).toEqual([expect.closeTo(75.4, 6), expect.closeTo(76.1, 6)])
-    const coin = exampleShelf().find((p) => p.id === 'controller-coin-92')! as ControllerPart
-    const wiring = { ...bike, kind: 'wiring' } as Job
-    const sure = (v: number) => ({ value: v, source: 'measured' as const, spread: 0.001 })
-    for (const job of [bike, wiring])
-      for (const [closes, opens] of [
-        [78, 75.3],
-        [78, 75.6],
-        [76, 73],
-        [77.5, 76.5],
-        [92, 85],
-      ] as const) {
-        const part = { ...coin, fixed: { closesC: sure(closes), opensC: sure(opens) } }
-        const [judged] = judgeSwitches(job, [part])
-        expect([closes, opens, judged!.suits]).toEqual([closes, opens, liesWithin(w, closes, opens)])
-      }
-    const late = judgeSwitches(wiring, [{ ...coin, fixed: { closesC: sure(w.closesToC! + 1), opensC: sure(80) } }])
-    expect([late[0]!.suits, late[0]!.why.join(), late[0]!.peakC]).toEqual([
-      false,
-      expect.stringMatching(/boiling/),
-      null,
-    ])
-    expect(windowInWords({ ...w, closesToC: 70 }, 'metric')).toMatch(/No switch suits/)
-  },
-)
+test('what to ask for at the counter, by hand and as the rules judge each switch; a wiring-only job is told too', () => {
+  // the thermostat opens at 78: on the hottest day at 32 a probe that sees 0.9 shows 73.4 then, 2 K over it are 75.4;
+  // 3 K above opening it shows 32 + 0.9 · 49 = 76.1
+  const w = switchWindow(bike)
+  expect([w.opensFromC, w.closesFromC]).toEqual([expect.closeTo(75.4, 6), expect.closeTo(76.1, 6)])
+  const coin = exampleShelf().find((p) => p.id === 'controller-coin-92')! as ControllerPart
+  const wiring = { ...bike, kind: 'wiring' } as Job
+  const sure = (v: number) => ({ value: v, source: 'measured' as const, spread: 0.001 })
+  for (const job of [bike, wiring])
+    for (const [closes, opens] of [
+      [78, 75.3],
+      [78, 75.6],
+      [76, 73],
+      [77.5, 76.5],
+      [92, 85],
+    ] as const) {
+      const part = { ...coin, fixed: { closesC: sure(closes), opensC: sure(opens) } }
+      const [judged] = judgeSwitches(job, [part])
+      expect([closes, opens, judged!.suits]).toEqual([closes, opens, liesWithin(w, closes, opens)])
+    }
+  const late = judgeSwitches(wiring, [{ ...coin, fixed: { closesC: sure(w.closesToC! + 1), opensC: sure(80) } }])
+  expect([late[0]!.suits, late[0]!.why.join(), late[0]!.peakC]).toEqual([false, expect.stringMatching(/boiling/), null])
+  expect(windowInWords({ ...w, closesToC: 70 }, 'metric')).toMatch(/No switch suits/)
+})
 
 describe('season and height', () => {
   test('holds just below the air that is told, and not just above it; less with a blocked core, less higher up', () => {
@@ -490,44 +480,41 @@ test(
   },
 )
 
-test(
-  'a second fan with a probe of its own is switched by what that one shows, whichever of the two is ' + 'looked at',
-  () => {
-    const two = addSecondFan(bike, bike.fans[0]!.part)
-    // its own probe on the hot side, where the first one sits behind the core: it comes on sooner, at the same setting
-    const own = changeSetting(ownController(ownProbe(two, 1), 1), two.controllers[0]!.id, 70, 6)
-    const at = own.runs[1]!
-    const apart = withReading(
-      changeSetting(
-        { ...own, probes: own.probes.map((p) => (p.id === at.probe ? { ...p, atOutlet: !p.atOutlet } : p)) },
-        at.controller!,
-        70,
-        6,
-      ),
-      `probes.${at.probe}.kappa`,
-      measured(0.85),
-    )
-    expect(jobSchema.safeParse(apart).error).toBeUndefined()
-    const run = (job: Job) => simulate(job, usualCircumstances, { stepS: 0.5, everyS: 1 })!
-    const [whole, seen] = [run(apart), run(fanFirst(apart, 1))]
-    const begins = (share: Float64Array, t: Float64Array): number => t[share.findIndex((s) => s > 0)]!
-    // the same machine, told from either side
-    expect(seen.peakC).toBeCloseTo(whole.peakC, 6)
-    expect([...seen.trace.share[0]!]).toEqual([...whole.trace.share[1]!])
-    expect(seen.trace.probe.some((c, i) => Math.abs(c - whole.trace.probe[i]!) > 1)).toBe(true)
-    // each comes on where its own probe passes its own point, not where the other's does
-    for (const [trace, circuit] of [
-      [whole.trace, circuitsOf(apart)[0]!],
-      [seen.trace, circuitsOf(fanFirst(apart, 1))[0]!],
-    ] as const) {
-      const { on } = pointsOf(new Bench(lookupOf(apart)), { controller: circuit.controller! })
-      const i = trace.t.findIndex((t) => t >= begins(trace.share[0]!, trace.t))
-      expect(trace.probe[i - 1]!).toBeLessThanOrEqual(on.c + 0.01)
-      expect(trace.probe[i]!).toBeGreaterThanOrEqual(on.c - 0.01)
-    }
-    expect(begins(whole.trace.share[0]!, whole.trace.t)).not.toBe(begins(whole.trace.share[1]!, whole.trace.t))
-  },
-)
+test('a second fan with a probe of its own is switched by what that one shows, whichever of the two is looked at', () => {
+  const two = addSecondFan(bike, bike.fans[0]!.part)
+  // its own probe on the hot side, where the first one sits behind the core: it comes on sooner, at the same setting
+  const own = changeSetting(ownController(ownProbe(two, 1), 1), two.controllers[0]!.id, 70, 6)
+  const at = own.runs[1]!
+  const apart = withReading(
+    changeSetting(
+      { ...own, probes: own.probes.map((p) => (p.id === at.probe ? { ...p, atOutlet: !p.atOutlet } : p)) },
+      at.controller!,
+      70,
+      6,
+    ),
+    `probes.${at.probe}.kappa`,
+    measured(0.85),
+  )
+  expect(jobSchema.safeParse(apart).error).toBeUndefined()
+  const run = (job: Job) => simulate(job, usualCircumstances, { stepS: 0.5, everyS: 1 })!
+  const [whole, seen] = [run(apart), run(fanFirst(apart, 1))]
+  const begins = (share: Float64Array, t: Float64Array): number => t[share.findIndex((s) => s > 0)]!
+  // the same machine, told from either side
+  expect(seen.peakC).toBeCloseTo(whole.peakC, 6)
+  expect([...seen.trace.share[0]!]).toEqual([...whole.trace.share[1]!])
+  expect(seen.trace.probe.some((c, i) => Math.abs(c - whole.trace.probe[i]!) > 1)).toBe(true)
+  // each comes on where its own probe passes its own point, not where the other's does
+  for (const [trace, circuit] of [
+    [whole.trace, circuitsOf(apart)[0]!],
+    [seen.trace, circuitsOf(fanFirst(apart, 1))[0]!],
+  ] as const) {
+    const { on } = pointsOf(new Bench(lookupOf(apart)), { controller: circuit.controller! })
+    const i = trace.t.findIndex((t) => t >= begins(trace.share[0]!, trace.t))
+    expect(trace.probe[i - 1]!).toBeLessThanOrEqual(on.c + 0.01)
+    expect(trace.probe[i]!).toBeGreaterThanOrEqual(on.c - 0.01)
+  }
+  expect(begins(whole.trace.share[0]!, whole.trace.t)).not.toBe(begins(whole.trace.share[1]!, whole.trace.t))
+})
 
 test('a fan that still runs when the day ends is followed until it stands: the day may end sooner or later', () => {
   const live = changeWiring(

@@ -45,9 +45,8 @@ export const pinKey = (job: string, block: string): string => `${job} ${block}`
 
 /**
  * Lays work out on a day: whoever is free first takes the first job in the order given whose next block can begin.
- * Waits overlap with other jobs' work; one machine has one person at a time; no block is cut by the pause ' +
-      'or the day's end,
- * and none of a less urgent job stands in the way of one that is held to begin at its minute.
+ * Waits overlap with other jobs' work; one machine has one person at a time; no block is cut by the pause or the day's
+ * end, and none of a less urgent job stands in the way of one that is held to begin at its minute.
  * @param works in the order of their urgency
  * @returns every block, placed or left over
  * @example two blocks of 20 and 40 min from 08:00 begin at 480 and 500

@@ -84,23 +84,20 @@ test('while one job cools, the next is worked at; the first goes on when it is c
 const AT = '2026-03-02T08:00:00Z'
 const at = (minutes: number): string => new Date(Date.parse(AT) + minutes * 60_000).toISOString()
 
-test(
-  'what is left of a job: ticked steps are gone, a wait that runs is not waited for twice, the pace ' + 'stretches it',
-  () => {
-    const job: Job = {
-      ...example('fell-bike-mid-build'),
-      build: { ...example('fell-bike-mid-build').build, done: [], waits: [] },
-    }
-    const steps = plannedSteps(job)
-    const left = workLeft(job, 'j', 1, '2026-03-02T00:00:00Z')
-    expect(left.blocks.map((b) => b.id)).toEqual(steps.map((s) => s.id))
-    const cool = steps.findIndex((s) => s.waitMinutes !== undefined)
-    const before = steps.slice(0, cool).reduce((j, s) => tickStep(j, s.id, AT), job)
-    const waiting = workLeft(waitFor(before, steps[cool]!.id, AT), 'j', 2, '2026-03-02T00:00:00Z')
-    expect(waiting.readyAt).toBe(480 + steps[cool]!.waitMinutes!)
-    expect(waiting.blocks[0]).toMatchObject({ id: steps[cool + 1]!.id, minutes: 2 * steps[cool + 1]!.minutes })
-  },
-)
+test('what is left of a job: ticked steps are gone, a wait that runs is not waited for twice, the pace stretches it', () => {
+  const job: Job = {
+    ...example('fell-bike-mid-build'),
+    build: { ...example('fell-bike-mid-build').build, done: [], waits: [] },
+  }
+  const steps = plannedSteps(job)
+  const left = workLeft(job, 'j', 1, '2026-03-02T00:00:00Z')
+  expect(left.blocks.map((b) => b.id)).toEqual(steps.map((s) => s.id))
+  const cool = steps.findIndex((s) => s.waitMinutes !== undefined)
+  const before = steps.slice(0, cool).reduce((j, s) => tickStep(j, s.id, AT), job)
+  const waiting = workLeft(waitFor(before, steps[cool]!.id, AT), 'j', 2, '2026-03-02T00:00:00Z')
+  expect(waiting.readyAt).toBe(480 + steps[cool]!.waitMinutes!)
+  expect(waiting.blocks[0]).toMatchObject({ id: steps[cool + 1]!.id, minutes: 2 * steps[cool + 1]!.minutes })
+})
 
 test('hours by the clock against planned ones give a pace; money follows hours and what was bought', () => {
   const job = { ...example('fell-bike-signed'), signature: null }

@@ -194,76 +194,70 @@ test('joints where it is wet, the way past what is hot or turns, and grounds, ea
   expect(plan.filter((l) => l.carries === 'signals').every((l) => l.at === 'battery −')).toBe(true)
 })
 
-test(
-  'a relay turned four times is as it was; seen from the wires left and right change places, 30 stays ' + 'with 87',
-  () => {
-    for (const pin of relayPins) {
-      const at = (seen: 'pin side' | 'wire side', quarters: number) => pinAt(pin, { seen, quarters })
-      expect(at('pin side', 4)).toEqual(at('pin side', 0))
-      expect(at('wire side', 0).x).toBeCloseTo(-at('pin side', 0).x, 12)
-      expect(Math.hypot(at('wire side', 3).x, at('wire side', 3).y)).toBeCloseTo(
-        Math.hypot(at('pin side', 0).x, at('pin side', 0).y),
-        12,
-      )
-    }
-    // a plug of three holes runs the other way seen from its wires, and stands upright after a quarter
-    const plug = (seen: 'pin side' | 'wire side', quarters: number) =>
-      plugDrawing(
-        'p',
-        [
-          { name: '1', words: 'red' },
-          { name: '2', words: '' },
-          { name: '3', words: 'black' },
-        ],
-        { seen, quarters },
-      )
-    const place = (d: ReturnType<typeof plug>, name: string) =>
-      d.shapes.flatMap((s) => (s.kind === 'text' && s.text === name ? [[s.x, s.y]] : []))[0]!
-    expect(place(plug('pin side', 0), '1')[0]!).toBeCloseTo(-place(plug('wire side', 0), '1')[0]!, 9)
-    expect(place(plug('pin side', 1), '1')[0]!).toBeCloseTo(place(plug('pin side', 1), '3')[0]!, 9)
-    expect(plug('wire side', 2).says).toMatch(/onto its wires: 1 red, 2 empty, 3 black/)
-    const moves = [
-      { cavity: '1', before: 'red', after: 'black' },
-      { cavity: '2', before: 'black', after: 'red' },
-    ]
-    expect(movesBarred(moves)).toBeNull()
-    expect(movesBarred([moves[0]!])).toMatch(/red comes out of hole 1 and goes nowhere/)
-    expect(movesBarred([...moves, { cavity: '3', before: '', after: 'RED' }])).toMatch(/red cannot be in two holes/)
-    expect(movesBarred([...moves, moves[0]!])).toMatch(/hole 1 stands twice/)
-    const edited = makeEdit(buggy, { kind: 'move pins', what: 'the fan’s plug', moves })
-    expect(valid(edited)).toBeUndefined()
-    expect(stepsOf(edited).find((s) => s.id === 'harness')!.tell).toMatch(/hole 1: red out, black in/)
-  },
-)
-
-test(
-  'which wire to take: the maker’s own first, never what may be the engine’s feed; low and high speed ' + 'told apart',
-  () => {
-    const known = ['w0', 'w1', 'w2', 'w3'].map((id) => ({ id, size: '1.5 mm²' as const, fuseA: 10 }))
-    const row = (test: string, ...values: readonly number[]): WireReading[] =>
-      values.map((value, i) => ({ test, wire: `w${i}`, value }))
-    const cold = [...row('off', 0, 0, 0, 0), ...row('on', 12.4, 12.4, 0, 0), ...row('lights', 12.2, 12.2, 0, 0)]
-    const both = identifyWires(known, [...cold, ...row('ohms', 4, 4, 3, 3), ...row('lamp', 12, 12, 0, 0)], 12)
-    // live with the key and a coil's ohms behind it: left alone until the starter has turned
-    expect(rankSources(both).leave.map((l) => l.id)).toEqual(expect.arrayContaining(['w0', 'w1']))
-    const more = [...cold, ...row('ohms', 4, 4, 3, 3), ...row('lamp', 12, 12, 0, 0), ...row('hot', 13, 13, 13, 13)]
-    const found = identifyWires(
-      known,
-      [
-        ...more,
-        { test: 'crank', wire: 'w0', value: 0.1 },
-        { test: 'crank', wire: 'w1', value: 9.6 },
-        { test: 'heavy', wire: 'w2', value: 12.6 },
-        { test: 'heavy', wire: 'w3', value: 8.9 },
-      ],
+test('a relay turned four times is as it was; seen from the wires left and right change places, 30 stays with 87', () => {
+  for (const pin of relayPins) {
+    const at = (seen: 'pin side' | 'wire side', quarters: number) => pinAt(pin, { seen, quarters })
+    expect(at('pin side', 4)).toEqual(at('pin side', 0))
+    expect(at('wire side', 0).x).toBeCloseTo(-at('pin side', 0).x, 12)
+    expect(Math.hypot(at('wire side', 3).x, at('wire side', 3).y)).toBeCloseTo(
+      Math.hypot(at('pin side', 0).x, at('pin side', 0).y),
       12,
     )
-    expect(found.map((f) => f.known)).toEqual(['switched', null, 'fan', 'fanLow'])
-    const ranked = rankSources(found)
-    expect(ranked.take.map((t) => t.id)).toEqual(['w2', 'w0', 'w3'])
-    expect(ranked.leave).toMatchObject([{ id: 'w1' }])
-  },
-)
+  }
+  // a plug of three holes runs the other way seen from its wires, and stands upright after a quarter
+  const plug = (seen: 'pin side' | 'wire side', quarters: number) =>
+    plugDrawing(
+      'p',
+      [
+        { name: '1', words: 'red' },
+        { name: '2', words: '' },
+        { name: '3', words: 'black' },
+      ],
+      { seen, quarters },
+    )
+  const place = (d: ReturnType<typeof plug>, name: string) =>
+    d.shapes.flatMap((s) => (s.kind === 'text' && s.text === name ? [[s.x, s.y]] : []))[0]!
+  expect(place(plug('pin side', 0), '1')[0]!).toBeCloseTo(-place(plug('wire side', 0), '1')[0]!, 9)
+  expect(place(plug('pin side', 1), '1')[0]!).toBeCloseTo(place(plug('pin side', 1), '3')[0]!, 9)
+  expect(plug('wire side', 2).says).toMatch(/onto its wires: 1 red, 2 empty, 3 black/)
+  const moves = [
+    { cavity: '1', before: 'red', after: 'black' },
+    { cavity: '2', before: 'black', after: 'red' },
+  ]
+  expect(movesBarred(moves)).toBeNull()
+  expect(movesBarred([moves[0]!])).toMatch(/red comes out of hole 1 and goes nowhere/)
+  expect(movesBarred([...moves, { cavity: '3', before: '', after: 'RED' }])).toMatch(/red cannot be in two holes/)
+  expect(movesBarred([...moves, moves[0]!])).toMatch(/hole 1 stands twice/)
+  const edited = makeEdit(buggy, { kind: 'move pins', what: 'the fan’s plug', moves })
+  expect(valid(edited)).toBeUndefined()
+  expect(stepsOf(edited).find((s) => s.id === 'harness')!.tell).toMatch(/hole 1: red out, black in/)
+})
+
+test('which wire to take: the maker’s own first, never what may be the engine’s feed; low and high speed told apart', () => {
+  const known = ['w0', 'w1', 'w2', 'w3'].map((id) => ({ id, size: '1.5 mm²' as const, fuseA: 10 }))
+  const row = (test: string, ...values: readonly number[]): WireReading[] =>
+    values.map((value, i) => ({ test, wire: `w${i}`, value }))
+  const cold = [...row('off', 0, 0, 0, 0), ...row('on', 12.4, 12.4, 0, 0), ...row('lights', 12.2, 12.2, 0, 0)]
+  const both = identifyWires(known, [...cold, ...row('ohms', 4, 4, 3, 3), ...row('lamp', 12, 12, 0, 0)], 12)
+  // live with the key and a coil's ohms behind it: left alone until the starter has turned
+  expect(rankSources(both).leave.map((l) => l.id)).toEqual(expect.arrayContaining(['w0', 'w1']))
+  const more = [...cold, ...row('ohms', 4, 4, 3, 3), ...row('lamp', 12, 12, 0, 0), ...row('hot', 13, 13, 13, 13)]
+  const found = identifyWires(
+    known,
+    [
+      ...more,
+      { test: 'crank', wire: 'w0', value: 0.1 },
+      { test: 'crank', wire: 'w1', value: 9.6 },
+      { test: 'heavy', wire: 'w2', value: 12.6 },
+      { test: 'heavy', wire: 'w3', value: 8.9 },
+    ],
+    12,
+  )
+  expect(found.map((f) => f.known)).toEqual(['switched', null, 'fan', 'fanLow'])
+  const ranked = rankSources(found)
+  expect(ranked.take.map((t) => t.id)).toEqual(['w2', 'w0', 'w3'])
+  expect(ranked.leave).toMatchObject([{ id: 'w1' }])
+})
 
 test('behind the core where it fits, before it only where there is no room; a breaker with what it costs here', () => {
   expect(sideAdvice(bike)).toMatchObject({ better: 'puller' })

@@ -266,35 +266,29 @@ test('what lies in a bay gets the bay’s heat; what lies by the exhaust 30 K mo
   ).toBe(false)
 })
 
-test(
-  'contacts that the circuit has stand in the supply: relay 8 mohm, isolator 5, a key’s feed 20 and its ' + 'fuse',
-  () => {
-    const ohm = (job: Job): number => circuitsOf(job)[0]!.contactsOhm
-    expect(ohm(buggy)).toBeCloseTo(0.008, 9)
-    expect(ohm(trailer)).toBeCloseTo(0.013, 9)
-    const keyed = changeRun(buggy, { source: 'key switch' })
-    expect(ohm(keyed)).toBeCloseTo(0.008 + 0.005 + 0.015 + 0.12 * 10 ** -1.2, 9)
-    expect(wiresOf(new Bench(lookupOf(keyed)), circuitsOf(keyed)[0]!).contactsOhm).toBe(ohm(keyed))
-  },
-)
+test('contacts that the circuit has stand in the supply: relay 8 mohm, isolator 5, a key’s feed 20 and its fuse', () => {
+  const ohm = (job: Job): number => circuitsOf(job)[0]!.contactsOhm
+  expect(ohm(buggy)).toBeCloseTo(0.008, 9)
+  expect(ohm(trailer)).toBeCloseTo(0.013, 9)
+  const keyed = changeRun(buggy, { source: 'key switch' })
+  expect(ohm(keyed)).toBeCloseTo(0.008 + 0.005 + 0.015 + 0.12 * 10 ** -1.2, 9)
+  expect(wiresOf(new Bench(lookupOf(keyed)), circuitsOf(keyed)[0]!).contactsOhm).toBe(ohm(keyed))
+})
 
-test(
-  'a plain wire behind the key: always on with it, no setting, keys or probe; fuses beyond 40 A can be ' + 'written',
-  () => {
-    const part = byHand(bike.controllers[0]!.part, 'always')
-    const always = changeIntent(
-      changeRun(chooseController(bike, part, null), { switchedBy: 'controller', source: 'key switch' }),
-      { control: 'always on' },
-    )
-    expect(wrong(always)).toEqual([])
-    const steps = stepsOf(always).map((s) => s.id)
-    for (const id of ['probe', 'controller', 'test-setting']) expect(steps).not.toContain(id)
-    expect(evaluate(always).margins.find((m) => m.id === 'trigger')).toBeUndefined()
-    const large = changeFuse(buggy, 50)
-    expect(large.fuses[0]).toMatchObject({ kind: 'large blade', ratingA: 50 })
-    expect(jobSchema.safeParse(changeFuse(buggy, 50, 'breaker')).success).toBe(true)
-  },
-)
+test('a plain wire behind the key: always on with it, no setting, keys or probe; fuses beyond 40 A can be written', () => {
+  const part = byHand(bike.controllers[0]!.part, 'always')
+  const always = changeIntent(
+    changeRun(chooseController(bike, part, null), { switchedBy: 'controller', source: 'key switch' }),
+    { control: 'always on' },
+  )
+  expect(wrong(always)).toEqual([])
+  const steps = stepsOf(always).map((s) => s.id)
+  for (const id of ['probe', 'controller', 'test-setting']) expect(steps).not.toContain(id)
+  expect(evaluate(always).margins.find((m) => m.id === 'trigger')).toBeUndefined()
+  const large = changeFuse(buggy, 50)
+  expect(large.fuses[0]).toMatchObject({ kind: 'large blade', ratingA: 50 })
+  expect(jobSchema.safeParse(changeFuse(buggy, 50, 'breaker')).success).toBe(true)
+})
 
 test('a second fan gets a controller of its own, set later than the first', () => {
   const own = ownController(two(buggy), 1)

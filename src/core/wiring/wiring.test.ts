@@ -63,19 +63,16 @@ test('the demo circuits do what is asked of them, in every state', () => {
 })
 
 describe('each mistake in wiring is found', () => {
-  test(
-    'coil fed from the battery: the fan runs parked and hot, and the minutes until the battery is ' + 'flat are told',
-    () => {
-      // the figure itself is checked with the battery margin (§1.9); here that it is told at all, and for which
-      // state
-      expect(wrong(buggy, ['from_battery:control_feed'])[0]).toMatch(
-        /^parked and hot: the fan runs, you asked for key only; it empties the battery in \d+ (h( \d+ min)?|min|days)/,
-      )
-      expect(wrong(changeWiring(buggy, { controlFrom: 'feed' }))[0]).toMatch(
-        /^parked and hot: the fan runs, you asked for key only/,
-      )
-    },
-  )
+  test('coil fed from the battery: the fan runs parked and hot, and the minutes until the battery is flat are told', () => {
+    // the figure itself is checked with the battery margin (§1.9); here that it is told at all, and for which
+    // state
+    expect(wrong(buggy, ['from_battery:control_feed'])[0]).toMatch(
+      /^parked and hot: the fan runs, you asked for key only; it empties the battery in \d+ (h( \d+ min)?|min|days)/,
+    )
+    expect(wrong(changeWiring(buggy, { controlFrom: 'feed' }))[0]).toMatch(
+      /^parked and hot: the fan runs, you asked for key only/,
+    )
+  })
   test("the fan's ground moved to the coil's ground pin: what carried 0.2 A carries the fan", () => {
     const ground = wiredAs(buggy, 'ground side', shelf)
     const carries = (faults: readonly string[]) =>
@@ -159,24 +156,21 @@ describe('each mistake in wiring is found', () => {
         .join(),
     ).toMatch(/pulse-width controller must never feed a relay/)
   })
-  test(
-    'another system that cannot call; an override that dies with the controller; what stays live ' + 'when parked',
-    () => {
-      expect(wrong(changeIntent(buggy, { alsoFor: 'hydraulic oil' })).join()).toMatch(
-        /the hydraulics cannot call the fan/,
-      )
-      expect(wrong(changeIntent(buggy, { ifControllerDies: 'the override' })).join()).toMatch(/there is no override/)
-      expect(
-        wrong(
-          changeIntent(changeWiring(buggy, { controlFrom: 'feed' }), { deadWhenParked: 'fan and controller' }),
-        ).join(),
-      ).toMatch(/the controller stays live/)
-      expect(wrong(changeIntent(buggy, { deadWhenParked: 'everything behind the fuse' })).join()).toMatch(
-        /relay 1, 30 stays live/,
-      )
-      expect(wrong({ ...buggy, use: { ...buggy.use, live: 'isolator' } }).join()).toMatch(/there is no isolator/)
-    },
-  )
+  test('another system that cannot call; an override that dies with the controller; what stays live when parked', () => {
+    expect(wrong(changeIntent(buggy, { alsoFor: 'hydraulic oil' })).join()).toMatch(
+      /the hydraulics cannot call the fan/,
+    )
+    expect(wrong(changeIntent(buggy, { ifControllerDies: 'the override' })).join()).toMatch(/there is no override/)
+    expect(
+      wrong(
+        changeIntent(changeWiring(buggy, { controlFrom: 'feed' }), { deadWhenParked: 'fan and controller' }),
+      ).join(),
+    ).toMatch(/the controller stays live/)
+    expect(wrong(changeIntent(buggy, { deadWhenParked: 'everything behind the fuse' })).join()).toMatch(
+      /relay 1, 30 stays live/,
+    )
+    expect(wrong({ ...buggy, use: { ...buggy.use, live: 'isolator' } }).join()).toMatch(/there is no isolator/)
+  })
   test('lengths that cannot be, no size, no feed: said, and solved with something possible', () => {
     const short = withReading(buggy, 'conductors.feed1.lengthM', measured(0.05))
     expect(
@@ -449,85 +443,81 @@ test('what differs about the wiring between two windows has a name, and the shee
   ])
 })
 
-test(
-  'whatever is chosen, in whatever order, the circuit is solved or refused in words, and every ' + 'figure is one',
-  () => {
-    const one = <T>(list: readonly T[]) => fc.constantFrom(...list)
-    const yes = fc.boolean()
-    const choices = fc.record({
-      machine: one(Object.keys(typicalMachines) as MachineKind[]),
-      fan: fc.option(one(examplesOf('fan'))),
-      second: fc.option(one(examplesOf('fan'))),
-      controller: fc.option(one(examplesOf('controller'))),
-      relay: fc.option(one(examplesOf('relay'))),
-      source: one(feeds),
-      switchedBy: one(['relay', 'controller'] as const),
-      frame: yes,
-      fuse: fc.option(one([3, 7.5, 15, 40])),
-      live: one(['key only', 'after-run', 'isolator', 'whenever hot'] as const),
-      wiring: fc.record({
-        side: one(['positive', 'ground'] as const),
-        controlFrom: one(['key', 'feed'] as const),
-        override: one(['none', 'key', 'feed'] as const),
-        isolator: yes,
-        timer: yes,
-        call: yes,
-        lamp: yes,
-        feedRatedA: fc.option(one([5, 20])),
-      }),
-      control: one(['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const),
-      parked: one(['the fan', 'fan and controller', 'everything behind the fuse'] as const),
-      scheme: fc.option(one(Object.keys(schemes) as SchemeId[])),
-    })
-    fc.assert(
-      fc.property(choices, (c) => {
-        let job: Job = startJob({
-          title: 'x',
-          kind: c.machine,
-          machineName: 'x',
-          owner: '',
-          units: 'metric',
-          startedOn: '2026-01-10',
-          promisedOn: null,
-        })
-        if (c.fan) job = chooseFan(job, c.fan)
-        if (c.controller) job = chooseController(job, c.controller, null)
-        if (c.relay) job = chooseRelay(job, c.relay)
-        job = changeFuse(
-          changeIntent(
-            changeWiring(
-              changeRun(
-                { ...job, use: { ...job.use, live: c.live } },
-                { source: c.source, switchedBy: c.switchedBy, frame: c.frame },
-              ),
-              c.wiring,
+test('whatever is chosen, in whatever order, the circuit is solved or refused in words, and every figure is one', () => {
+  const one = <T>(list: readonly T[]) => fc.constantFrom(...list)
+  const yes = fc.boolean()
+  const choices = fc.record({
+    machine: one(Object.keys(typicalMachines) as MachineKind[]),
+    fan: fc.option(one(examplesOf('fan'))),
+    second: fc.option(one(examplesOf('fan'))),
+    controller: fc.option(one(examplesOf('controller'))),
+    relay: fc.option(one(examplesOf('relay'))),
+    source: one(feeds),
+    switchedBy: one(['relay', 'controller'] as const),
+    frame: yes,
+    fuse: fc.option(one([3, 7.5, 15, 40])),
+    live: one(['key only', 'after-run', 'isolator', 'whenever hot'] as const),
+    wiring: fc.record({
+      side: one(['positive', 'ground'] as const),
+      controlFrom: one(['key', 'feed'] as const),
+      override: one(['none', 'key', 'feed'] as const),
+      isolator: yes,
+      timer: yes,
+      call: yes,
+      lamp: yes,
+      feedRatedA: fc.option(one([5, 20])),
+    }),
+    control: one(['thermostat', 'thermostat and override', 'hand switch', 'always on'] as const),
+    parked: one(['the fan', 'fan and controller', 'everything behind the fuse'] as const),
+    scheme: fc.option(one(Object.keys(schemes) as SchemeId[])),
+  })
+  fc.assert(
+    fc.property(choices, (c) => {
+      let job: Job = startJob({
+        title: 'x',
+        kind: c.machine,
+        machineName: 'x',
+        owner: '',
+        units: 'metric',
+        startedOn: '2026-01-10',
+        promisedOn: null,
+      })
+      if (c.fan) job = chooseFan(job, c.fan)
+      if (c.controller) job = chooseController(job, c.controller, null)
+      if (c.relay) job = chooseRelay(job, c.relay)
+      job = changeFuse(
+        changeIntent(
+          changeWiring(
+            changeRun(
+              { ...job, use: { ...job.use, live: c.live } },
+              { source: c.source, switchedBy: c.switchedBy, frame: c.frame },
             ),
-            { control: c.control, deadWhenParked: c.parked },
+            c.wiring,
           ),
-          c.fuse,
-        )
-        if (c.second && c.fan) job = addSecondFan(job, c.second)
-        if (c.scheme) job = wiredAs(job, c.scheme, shelf)
-        expect(jobSchema.safeParse(job).error).toBeUndefined()
-        const proof = provedCircuit(job)
-        const states = proof.rows.flatMap((r) => r.states)
-        const figures = states.flatMap(({ solution: s }) => [...s.volts.values(), ...s.amps.values()])
-        expect(figures.filter((v) => !Number.isFinite(v))).toEqual([])
-        expect(states.filter((s) => Math.abs(s.solution.volts.get('bat_plus')!) >= 40)).toEqual([])
-        const parts = evaluate(job).margins.flatMap((m) => m.parts)
-        expect(parts.filter((p) => p.value !== null && !Number.isFinite(p.value))).toEqual([])
-        const cut = cutList(job, shelf).wires
-        expect(cut.filter((w) => w.cutM <= 0)).toEqual([])
-        // what is cut is what the job has, and the other way round
-        expect([...new Set(cut.map((w) => w.conductor))].sort()).toEqual(
-          wiresInUse(job)
-            .map((w) => w.id)
-            .sort(),
-        )
-        expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
-      }),
-      { numRuns: 40 },
-    )
-  },
-  60_000,
-)
+          { control: c.control, deadWhenParked: c.parked },
+        ),
+        c.fuse,
+      )
+      if (c.second && c.fan) job = addSecondFan(job, c.second)
+      if (c.scheme) job = wiredAs(job, c.scheme, shelf)
+      expect(jobSchema.safeParse(job).error).toBeUndefined()
+      const proof = provedCircuit(job)
+      const states = proof.rows.flatMap((r) => r.states)
+      const figures = states.flatMap(({ solution: s }) => [...s.volts.values(), ...s.amps.values()])
+      expect(figures.filter((v) => !Number.isFinite(v))).toEqual([])
+      expect(states.filter((s) => Math.abs(s.solution.volts.get('bat_plus')!) >= 40)).toEqual([])
+      const parts = evaluate(job).margins.flatMap((m) => m.parts)
+      expect(parts.filter((p) => p.value !== null && !Number.isFinite(p.value))).toEqual([])
+      const cut = cutList(job, shelf).wires
+      expect(cut.filter((w) => w.cutM <= 0)).toEqual([])
+      // what is cut is what the job has, and the other way round
+      expect([...new Set(cut.map((w) => w.conductor))].sort()).toEqual(
+        wiresInUse(job)
+          .map((w) => w.id)
+          .sort(),
+      )
+      expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
+    }),
+    { numRuns: 40 },
+  )
+}, 60_000)

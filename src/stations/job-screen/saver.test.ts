@@ -136,18 +136,15 @@ test('a document that will not do is told, kept, and gives way to the next chang
   expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
 })
 
-test(
-  'a browser that keeps nothing: changes go out all the same, and what waits is said to be on this page ' + 'only',
-  async () => {
-    const b = bench()
-    const room: WaitingRoom = { read: () => [], write: () => false }
-    b.lose(1)
-    const saver = b.open(b.stored.length, room)
-    saver.settle(job('first'))
-    await settled(1)
-    expect(b.states.at(-1)).toMatchObject({ kind: 'waiting', kept: false })
-    await settled()
-    expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
-    expect(b.titles()).toEqual(['x', 'first'])
-  },
-)
+test('a browser that keeps nothing: changes go out all the same, and what waits is said to be on this page only', async () => {
+  const b = bench()
+  const room: WaitingRoom = { read: () => [], write: () => false }
+  b.lose(1)
+  const saver = b.open(b.stored.length, room)
+  saver.settle(job('first'))
+  await settled(1)
+  expect(b.states.at(-1)).toMatchObject({ kind: 'waiting', kept: false })
+  await settled()
+  expect(b.states.at(-1)).toMatchObject({ kind: 'saved' })
+  expect(b.titles()).toEqual(['x', 'first'])
+})
