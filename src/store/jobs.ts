@@ -225,12 +225,9 @@ export function prepareJob(job: Job, known: Findings | null = null): Prepared {
   const then = asSigned(job)
   const evaluation = evaluationSigned(then, known)
   const { ready, blockers, toAccept } = signing(then, evaluation)
-  return ready
-    ? { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
-    : {
-        ok: false,
-        message: `This job is signed, but could not be: ${blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''}`,
-      }
+  if (ready) return { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
+  const why = blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''
+  return { ok: false, message: `This job is signed, but could not be: ${why}` }
 }
 
 /** {@link addJobs} inside a transaction. @param hidden jobs of a file that is not through yet */

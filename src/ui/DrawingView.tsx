@@ -266,7 +266,7 @@ export function DrawingView({
                   ? {
                       tabIndex: 0,
                       role: 'button',
-                      'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift for ten`,
+                      'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift ten`,
                       onKeyDown: (e: React.KeyboardEvent) => {
                         const way = KEYS[e.key]
                         if (!way || !onMove) return

@@ -188,7 +188,8 @@ function coreAirRemedy(job: Job): Remedy[] {
   const [now, better] = mountOf(job).shrouded
     ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))]
     : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
-  const through = `${format(better, 'flow', job.units, 2)} through the fins instead of ${format(now, 'flow', job.units, 2)}`
+  const flow = (of: number): string => format(of, 'flow', job.units, 2)
+  const through = `${flow(better)} through the fins instead of ${flow(now)}`
   return [
     ...(better > now * 1.02
       ? [

@@ -110,7 +110,7 @@ const USUAL_SIZE = '1.5 mm²'
 const USUAL_FUSE_A = 15
 
 /**
- * A job's circuit as somebody else has made it, by five things that can be seen of it; all that nobody knows is typical.
+ * A job's circuit as somebody else has made it, by five things that can be seen of it; what nobody knows is typical.
  * @param job a new one, of wiring alone
  */
 export function fittedElsewhere(job: Job, seen: FittedElsewhere): Job {

@@ -94,11 +94,12 @@ function waysOut(job: Job, bench: Bench, { lead, circuit }: Supplied, shortM: nu
       `Extend it by ${mm(more)} in the size of the feed; the fuse stays within ${mm(POST_DISTANCE_M)} of ` +
       `the post.`,
   }[lead]
+  const by = mm(shortM / 1.05)
   const nearer = {
-    fan: `Bring the joint ${mm(shortM / 1.05)} nearer to the core.`,
-    probe: `Move the controller ${mm(shortM / 1.05)} nearer: the leads on its other side grow by as much.`,
-    controller: `Move the controller ${mm(shortM / 1.05)} nearer to the relay or joint: the probe's lead may want more.`,
-    supply: `Move the controller ${mm(shortM / 1.05)} nearer to the battery: the probe's lead may want more.`,
+    fan: `Bring the joint ${by} nearer to the core.`,
+    probe: `Move the controller ${by} nearer: the leads on its other side grow by as much.`,
+    controller: `Move the controller ${by} nearer to the relay or joint: the probe's lead may want more.`,
+    supply: `Move the controller ${by} nearer to the battery: the probe's lead may want more.`,
   }[lead]
   const seat = lead === 'fan' ? seatOf({ lead, circuit }) : null
   const gain = seat

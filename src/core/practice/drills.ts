@@ -56,7 +56,7 @@ function pins(random: Random): Drill {
     answers: relayPins,
     figure: null,
     right: pin,
-    working: `${pin}: ${pinTells[pin]}. Seen from the wires left and right change places; turning it turns all of them.`,
+    working: `${pin}: ${pinTells[pin]}. From the wires left and right change places; turning it turns all of them.`,
   }
 }
 

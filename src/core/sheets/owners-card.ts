@@ -53,12 +53,14 @@ function byIsolator({ key, isolator, pastIsolator }: WhenItRuns): string[] {
   return key ? [] : ['No switch stops it: it may start at any time.']
 }
 
+const CERTAIN = 'To keep it still for certain:'
+
 /** What keeps it still for certain: its fuses, where nothing leads past them. */
 function stillForCertain(job: Job, when: WhenItRuns | null): string {
   const fuses = circuitsOf(job).filter((c) => c.fuse).length
   if (!fuses || when?.pastFuses)
-    return `To keep it still for certain: take the battery’s negative lead off${fuses ? '; its fuse alone does not do it' : ''}.`
-  return `To keep it still for certain: take its ${fuses > 1 ? 'fuses' : 'fuse'} out, or the battery’s negative lead off.`
+    return `${CERTAIN} take the battery’s negative lead off${fuses ? '; its fuse alone does not do it' : ''}.`
+  return `${CERTAIN} take its ${fuses > 1 ? 'fuses' : 'fuse'} out, or the battery’s negative lead off.`
 }
 
 function howToStop(job: Job): string[] {

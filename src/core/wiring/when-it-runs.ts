@@ -12,7 +12,7 @@ import type { Job } from '../job'
 import { netlistOf } from './netlist'
 import { provedCircuit } from './proof'
 
-/** When the fans of a circuit run by themselves or by hand, and what keeps them still: as it is wired, whatever was wanted. */
+/** When the fans run by themselves or by hand, and what keeps them still: as it is wired, whatever was wanted. */
 export interface WhenItRuns {
   /** what of these stands in the circuit */
   readonly key: boolean
