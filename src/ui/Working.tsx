@@ -16,7 +16,7 @@ import {
   signedFigure,
 } from '@/core/margins'
 import type { Line } from '@/core/reading'
-import { format, type UnitSystem } from '@/core/units'
+import { format, type UnitSystem, worded } from '@/core/units'
 import { SourceDisc } from './SourceMark'
 
 /** "§3.2 rule 1" as the end of an address of the page of formulas. */
@@ -47,8 +47,8 @@ function WorkingLine({ line, system }: { readonly line: Line; readonly system: U
         {line.cite}
         <span className="visually-hidden">, its formula, in a page of its own</span>
       </a>
-      <div>{line.name}</div>
-      {!plain && <div className="sum soft">{written(line.formula, (i) => line.terms[i]!.name)}</div>}
+      <div>{worded(line.name, system)}</div>
+      {!plain && <div className="sum soft">{written(line.formula, (i) => worded(line.terms[i]!.name, system))}</div>}
       <div className="sum">
         {plain
           ? ''

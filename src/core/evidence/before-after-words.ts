@@ -1,4 +1,4 @@
-import { format, type UnitSystem } from '../units'
+import { format, type UnitSystem, worded } from '../units'
 import type { BeforeAfter } from './before-after'
 import { seenInWords } from './words'
 
@@ -40,5 +40,5 @@ export const pairInWords = (pair: BeforeAfter, units: UnitSystem) => ({
   before: seenInWords(pair.before, units),
   after: seenInWords(pair.after, units),
   verdict: verdictWords[pair.told],
-  change: pair.because ?? changeInWords(pair, units),
+  change: pair.because === null ? changeInWords(pair, units) : worded(pair.because, units),
 })

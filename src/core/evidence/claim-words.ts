@@ -1,5 +1,5 @@
 import type { ClaimKind } from '../job'
-import { percent } from '../units'
+import { percent, type UnitSystem, worded } from '../units'
 import type { ClaimHeld } from './claims'
 
 /** "3.1 % gained, 0.4 to 5.8 %" */
@@ -11,8 +11,8 @@ export function gainInWords(gain: { readonly low: number; readonly middle: numbe
 export const claimNames: Readonly<Record<ClaimKind, string>> = { fuel: 'less fuel', power: 'more power' }
 
 /** What its runs say of a claim, in one sentence. */
-export function heldInWords({ verdict, because, gain }: ClaimHeld): string {
-  if (because !== null) return `No evidence: ${because}.`
+export function heldInWords({ verdict, because, gain }: ClaimHeld, units: UnitSystem): string {
+  if (because !== null) return `No evidence: ${worded(because, units)}.`
   const found = gain ? gainInWords(gain) : ''
   switch (verdict) {
     case 'no difference':

@@ -29,7 +29,7 @@ import {
 } from '../fan-circuit'
 import { type Job, roleNames, sharesContact } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
-import { plainNumber } from '../units'
+import { format, plainNumber } from '../units'
 import { currentIn, type Load, loadsOf, startIn } from '../wiring'
 
 type WithFan = FanCircuit & { readonly fan: ChosenFan }
@@ -181,7 +181,9 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
       unit: 'mm',
       required: 0,
       scale: fixedScale(100),
-      warns: 'The fuse sits further than 180 mm from the battery post: the piece before it needs a sleeve of its own.',
+      warns:
+        `The fuse sits further than ${format(POST_DISTANCE_M, 'length', job.units, 2)} from the battery post: the piece ` +
+        'before it needs a sleeve of its own.',
       compute: (bench) =>
         over(
           { name: 'allowed', value: POST_DISTANCE_M },

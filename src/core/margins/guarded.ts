@@ -1,7 +1,7 @@
 import { allowedCurrent } from '../electrical'
 import { conductorAt, type FanCircuit, runConductor } from '../fan-circuit'
 import type { Job } from '../job'
-import { plainNumber } from '../units'
+import { format, plainNumber } from '../units'
 import { type Guard, guardsOf, loadsOf } from '../wiring'
 import { fixedScale, ofRun, over, type PartDefinition } from './part'
 
@@ -20,14 +20,14 @@ export const isGuardPart = ({ id }: { readonly id: string }): boolean =>
 const amps = (a: number): string => `${plainNumber(a, 2)} A`
 
 /** A conductor that a road leads to with no fuse on it, said in words. */
-const bare = (g: Guard): PartDefinition => ({
+const bare = (job: Job, g: Guard): PartDefinition => ({
   id: `${IDS.bare}${g.wire}`,
   name: `for the ${g.role}`,
   unit: 'A',
   required: 0,
   missing:
-    `no fuse guards the ${g.name}, ${plainNumber(g.lengthM, 2)} m: worn through to the frame it would carry ` +
-    `${amps(g.wouldCarryA)}, it may carry ${amps(g.allowedA)}`,
+    `no fuse guards the ${g.name}, ${format(g.lengthM, 'run', job.units, 2)}: worn through to the frame it would ` +
+    `carry ${amps(g.wouldCarryA)}, it may carry ${amps(g.allowedA)}`,
 })
 
 /** A conductor behind another fuse than one fan's own, or behind several at once, against what they let through. */
@@ -63,7 +63,7 @@ const toldElsewhere = (job: Job, g: Guard): boolean =>
 export function guardParts(job: Job): PartDefinition[] {
   const guards = guardsOf(job)
   return [
-    ...guards.filter((g) => g.bare && g.verdict === 'unguarded' && !toldElsewhere(job, g)).map(bare),
+    ...guards.filter((g) => g.bare && g.verdict === 'unguarded' && !toldElsewhere(job, g)).map((g) => bare(job, g)),
     ...guards
       .filter((g) => !g.bare && !g.unknown && g.fuses.length > 0 && (g.fuses.length > 1 || !g.own))
       .map((g) => behind(job, g)),

@@ -38,7 +38,7 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
           const { before, after, verdict, change } = pairInWords(pair, units)
           return `Before and after, ${verdict}: ${change}. Before: ${before}; now: ${after}.`
         }),
-        ...job.claims.map((claim) => `Claim of ${claimNames[claim.what]}. ${heldInWords(claimHeld(claim))}`),
+        ...job.claims.map((claim) => `Claim of ${claimNames[claim.what]}. ${heldInWords(claimHeld(claim), job.units)}`),
         ...(evaluation.next ?? []).map(
           (look) => `Look at next: ${lookInWords(look, label, nameOf(evaluation, look.margin))}.`,
         ),

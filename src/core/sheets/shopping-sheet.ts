@@ -2,6 +2,7 @@ import { haveOf, needGroups, needsOfJob } from '../build'
 import type { Job } from '../job'
 import { CORE_VERSION } from '../margins'
 import type { Part } from '../parts'
+import { worded } from '../units'
 import { section } from './section'
 import type { Sheet } from './sheet-schema'
 
@@ -9,7 +10,7 @@ import type { Sheet } from './sheet-schema'
 export function shoppingSheet(job: Job, shelf: readonly Part[]): Sheet {
   const needs = needsOfJob(job, shelf)
   const of = (state: ReturnType<typeof haveOf>) => needs.filter((n) => haveOf(job, n) === state)
-  const table = (list: typeof needs): string[][] => list.map((n) => [n.what, n.amount, n.shelf])
+  const table = (list: typeof needs): string[][] => list.map((n) => [worded(n.what, job.units), n.amount, n.shelf])
   const columns = ['what', 'how much', 'shelf']
   const toGet = of('to get')
   const open = of('not answered')

@@ -10,10 +10,11 @@ const METRIC: Readonly<
   m: { quantity: 'run', factor: 1, step: 0.5 },
   km: { quantity: 'run', factor: 1000, step: 10 },
   kg: { quantity: 'mass', factor: 1, step: 0.5 },
+  K: { quantity: 'temperatureDifference', factor: 1, step: 1 },
 }
 
 /** a figure with its unit; not one of an area or a flow, of a thread, or the size of a blade */
-const FIGURE = /(?<![\w.])(\d+(?:\.\d+)?)( to (\d+(?:\.\d+)?))? (mm|°C|N·m|km|kg|m)(?![\w²³/])/g
+const FIGURE = /(?<![\w.])(\d+(?:\.\d+)?)( to (\d+(?:\.\d+)?))? (mm|°C|N·m|km|kg|m|K)(?![\w²³/])/g
 const TRADE_SIZE = /(female blade|blade|terminal|sleeve),? $/
 
 const rounded = (value: number, step: number): string => {

@@ -130,7 +130,7 @@ function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n
         </Button>
       </div>
       <p className={`say ${held.verdict === 'a gain' || held.verdict === 'as claimed' ? 'say-holds' : 'say-unsure'}`}>
-        {heldInWords(held)}
+        {heldInWords(held, job.units)}
       </p>
       <div className="row g-2">
         {(['by', 'unit'] as const).map((name) => (

@@ -2,10 +2,11 @@
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { Fit } from '@/core/run'
-import { shown, type UnitSystem } from '@/core/units'
+import { format, shown, type UnitSystem } from '@/core/units'
 
 /** Logged coolant as dots, the model before and after as lines. */
 export default function FitChart({ fit, system }: { readonly fit: Fit; readonly system: UnitSystem }) {
+  const apart = (k: number): string => format(k, 'temperatureDifference', system, 2)
   const data = fit.t.map((t, i) => ({
     m: t / 60,
     logged: fit.loggedC[i]!,
@@ -28,8 +29,8 @@ export default function FitChart({ fit, system }: { readonly fit: Fit; readonly 
       <div
         role="img"
         aria-label={
-          `Coolant as logged and as the model runs: ${fit.residualBeforeK.toFixed(1)} K apart before, ` +
-          `${fit.residualK.toFixed(1)} K after the fit`
+          `Coolant as logged and as the model runs: ${apart(fit.residualBeforeK)} apart before, ` +
+          `${apart(fit.residualK)} after the fit`
         }
         style={{ height: 260 }}
       >

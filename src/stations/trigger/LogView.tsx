@@ -7,7 +7,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import type { Work } from '@/core/job'
 import { type Fit, type FitFactor, type LoggedRun, takeFit, workDefinitions, worksOf } from '@/core/run'
-import { format, plainNumber, type UnitSystem } from '@/core/units'
+import { format, plainNumber, type UnitSystem, worded } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { OneFile } from '@/ui/OneFile'
 import type { ColumnsChosen, ColumnsTaken } from '@/formats/day/log-csv'
@@ -97,7 +97,7 @@ export function LogView({ job, settle }: StationProps) {
     ask((logs) => logs.fit(job, log, factors, work)).then((calibration) => {
       if (!calibration) return
       if (calibration.ok) setFit(calibration.fit)
-      else setMessage(calibration.message)
+      else setMessage(worded(calibration.message, u))
     }, brokeOff)
   }
   const anew = (): void => {

@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button'
 import { shareSeen } from '@/core/control'
 import { firstCircuit } from '@/core/fan-circuit'
 import { seenEnds, withReading } from '@/core/job'
-import { air, coolant, format, percent, probe } from '@/core/units'
+import { air, coolant, format, percent, probe, worded } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { useFigures } from '../use-figures'
@@ -42,7 +42,7 @@ export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'
       ))}
       {found && !found.ok && (
         <p className="say say-short" role="alert">
-          {found.message}
+          {worded(found.message, job.units)}
         </p>
       )}
       {found?.ok && (

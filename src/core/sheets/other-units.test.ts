@@ -1,0 +1,73 @@
+import { example, exampleShelf } from '../../formats/test-support/examples'
+import { needsOfJob, proofsOf, stepsOf } from '../build'
+import type { Job } from '../job'
+import { startedJobs } from '../job/test-support/started'
+import { evaluate } from '../margins'
+import { nextThing, signing } from '../plan'
+import { cutList, guardsOf } from '../wiring'
+import { asBuiltSheet, benchSheet, measuringSheet, ownersCard, shoppingSheet } from '.'
+
+const shelf = exampleShelf()
+const demo = [
+  'fell-bike-signed',
+  'fell-bike-mid-build',
+  'vineyard-buggy-ready',
+  'churchyard-digger-bay',
+  'market-cold-trailer',
+]
+
+/** Names that are what they are in every country: parts of the shelf, blades by their width, insulation by its mark. */
+const NAMES = new RegExp(
+  [
+    ...shelf.map((p) => p.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')),
+    'blade,? 6\\.3 mm',
+    '(?:sleeve|tube|red|black|orange|yellow|blue|white|brown|green|grey|violet),? \\d+ °C',
+    '; \\d+ °C',
+  ].join('|'),
+  'g',
+)
+const METRIC = /\d (?:mm|cm|m|km|kg|g|N·m|°C|K|l|kPa|bar|m\/s|km\/h|m³\/h)(?![\w²³])/
+
+/** Words somewhere within a thing that tell a figure in metric units. */
+function metricIn(thing: unknown, path = ''): string[] {
+  if (typeof thing === 'string') return METRIC.test(thing.replace(NAMES, '')) ? [`${path}: ${thing}`] : []
+  if (thing === null || typeof thing !== 'object') return []
+  return Object.entries(thing).flatMap(([key, value]) => metricIn(value, `${path}/${key}`))
+}
+
+/** The job as somebody in other units has it: what was typed in metric stays as it was typed, so none of it is there. */
+function inOtherUnits(job: Job): Job {
+  const untyped = (thing: unknown): unknown => {
+    if (Array.isArray(thing)) return thing.map(untyped)
+    if (thing === null || typeof thing !== 'object') return thing
+    return Object.fromEntries(
+      Object.entries(thing).flatMap(([key, value]) => (key === 'typed' ? [] : [[key, untyped(value)]])),
+    )
+  }
+  const { proofs: _, ledger: __, ...rest } = untyped({ ...job, acceptances: [], signature: null }) as Job
+  return { ...rest, units: 'imperial', proofs: [], ledger: [] }
+}
+
+test('whatever is told of a job in inches and degrees Fahrenheit is told in them', () => {
+  for (const job of [...demo.map(example), ...startedJobs()].map(inOtherUnits)) {
+    const evaluation = evaluate(job)
+    // a controller's own keys speak its own unit
+    const keys = /^\/(bench|built)\/sections\/\d+\/lines\/\d+: \d+\. /
+    const told = metricIn({
+      warnings: evaluation.margins.map((m) => [m.warnings, m.needs]),
+      next: nextThing(job, evaluation, '2026-01-02'),
+      signing: signing(job, evaluation),
+      steps: stepsOf(job).map((s) => [s.title, s.why, s.tell]),
+      proofs: proofsOf(job).map((p) => [p.name, p.how]),
+      guards: guardsOf(job).map((g) => g.name),
+      cutList: cutList(job, []).problems,
+      bench: benchSheet(job, evaluation),
+      measuring: measuringSheet(job),
+      card: ownersCard(job),
+      built: asBuiltSheet(job),
+      shopping: shoppingSheet(job, []),
+    }).filter((words) => !keys.test(words))
+    expect([job.title, told]).toEqual([job.title, []])
+  }
+  expect(needsOfJob(inOtherUnits(startedJobs()[0]!), shelf).length).toBeGreaterThan(0)
+})
