@@ -1,7 +1,10 @@
 import { example, exampleShelf } from '../../formats/test-support/examples'
+import { judgeSchemes, remediesFor } from '../advice'
 import { needsOfJob, proofsOf, stepsOf } from '../build'
+import { tableOf } from '../diagnose'
 import type { Job } from '../job'
 import { startedJobs } from '../job/test-support/started'
+import { answers } from '../library'
 import { evaluate } from '../margins'
 import { nextThing, signing } from '../plan'
 import { cutList, guardsOf } from '../wiring'
@@ -55,6 +58,10 @@ test('whatever is told of a job in inches and degrees Fahrenheit is told in them
     const keys = /^\/(bench|built)\/sections\/\d+\/lines\/\d+: \d+\. /
     const told = metricIn({
       warnings: evaluation.margins.map((m) => [m.warnings, m.needs]),
+      remedies: evaluation.margins.flatMap((m) => remediesFor(job, m).map((r) => r.text)),
+      answers: answers.filter((page) => page.when(job)).map((page) => page.tell(job)),
+      search: tableOf(job),
+      schemes: judgeSchemes(job, shelf),
       next: nextThing(job, evaluation, '2026-01-02'),
       signing: signing(job, evaluation),
       steps: stepsOf(job).map((s) => [s.title, s.why, s.tell]),
