@@ -113,6 +113,20 @@ export function backupNamed(folder: string | null, name: string): string | null 
   return file && existsSync(file) ? file : null
 }
 
+/** Whether a file is a half copy whose process has ended: one that is still written is another's. */
+function isLeftOver(name: string): boolean {
+  const [, pid] = /(?:\.(\d+))?\.part$/.exec(name) ?? []
+  if (!name.endsWith('.part')) return false
+  if (pid === undefined || Number(pid) === process.pid) return true
+  try {
+    process.kill(Number(pid), 0)
+    return false
+  } catch (error) {
+    // not allowed to ask: it is there
+    return (error as NodeJS.ErrnoException).code !== 'EPERM'
+  }
+}
+
 /**
  * Copies a yard as it is at this moment, whoever writes it meanwhile, looks the copy through, and only then gives it
  * its name.
@@ -120,9 +134,9 @@ export function backupNamed(folder: string | null, name: string): string | null 
  */
 export function backUp(file: string, folder: string, at: string): Backup & Inspected {
   mkdirSync(folder, { recursive: true })
-  for (const name of readdirSync(folder)) if (name.endsWith('.part')) rmSync(path.join(folder, name))
+  for (const name of readdirSync(folder)) if (isLeftOver(name)) rmSync(path.join(folder, name))
   const name = `${stampOf(at)}.db`
-  const part = path.join(folder, `${name}.part`)
+  const part = path.join(folder, `${name}.${process.pid}.part`)
   try {
     const sqlite = new Sqlite(file, { fileMustExist: true, timeout: BUSY_MS })
     try {

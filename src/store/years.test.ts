@@ -207,17 +207,21 @@ describe('copies', () => {
   })
 
   test('killed while it copies, or no room: no copy that is half bears a name', async () => {
-    for (let n = 0; n < 40; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
+    for (let n = 0; n < 15; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
     const child = processes.start(
-      `process.stdout.write('now'); for (let n = 1; ; n++)
+      `process.stdout.write('now'); for (let n = 1; ; n++, n % 2 && process.stdout.write('on'))
       s.backUp(${JSON.stringify(file())}, ${JSON.stringify(file('copies'))},
       new Date(Date.parse('2026-01-15T10:00:00Z') + 1000 * n).toISOString())`,
     )
+    // while it is at work its half copy is left alone
+    await new Promise((resolve) => child.stdout!.once('data', resolve))
+    for (let n = 0; n < 2; n++) expect(backUp(file(), file('copies'), `2027-01-1${n}T10:00:00.000Z`).jobs).toBe(15)
+    expect(child.exitCode).toBeNull()
     await killedAfter(child, 400)
-    for (const { name } of listBackups(file('copies'))) expect(inspect(file(path.join('copies', name))).jobs).toBe(40)
+    for (const { name } of listBackups(file('copies'))) expect(inspect(file(path.join('copies', name))).jobs).toBe(15)
     writeFileSync(file('blocked'), '')
     expect(() => backUp(file(), path.join(file('blocked'), 'copies'), AT)).toThrow()
-    expect(backUp(file(), file('copies'), AT)).toMatchObject({ jobs: 40 })
+    expect(backUp(file(), file('copies'), AT)).toMatchObject({ jobs: 15 })
     expect(readdirSync(file('copies')).filter((n) => n.endsWith('.part'))).toEqual([])
   }, 60_000)
 
