@@ -169,8 +169,7 @@ export function signing(job: Job, evaluation: Evaluation): Signing {
   if (job.setting.state === 'test')
     blockers.push('The controller is on its test setting: put back the working setting.')
   // what was accepted covers what is no worse; a change for the worse must be accepted anew. What an older core signed
-  // is
-  // not held against figures of this one
+  // is not held against figures of this one
   const older = job.signature !== null && job.signature.coreVersion !== CORE_VERSION
   const accepted = (
     margin: MarginId | 'plan',

@@ -53,6 +53,11 @@ test('an estimate has the shelf’s prices, the hours of the plan, and names wha
   const metres = cut.filter((l) => l.unit === 'm' && l.what.startsWith('1 mm² '))
   expect(metres.filter((l) => l.total !== null).length).toBeGreaterThan(0)
   for (const l of metres.filter((m) => m.total !== null)) expect(l.total).toBeCloseTo(0.8 * l.count, 2)
+  // the same wire by the foot: more of them at less each, and the same sum
+  const feet = estimateOf({ ...priced, units: 'imperial' }, stocked).lines.filter((l) => l.unit === 'ft')
+  expect(feet.map((l) => l.total)).toEqual(cut.filter((l) => l.unit === 'm').map((l) => l.total))
+  for (const [i, l] of feet.entries())
+    expect(l.count).toBeCloseTo(cut.filter((x) => x.unit === 'm')[i]!.count / 0.3048, 0)
   expect(cut.find((l) => / A .*one spare, with its holder/.test(l.what))).toMatchObject({
     count: 2,
     each: null,

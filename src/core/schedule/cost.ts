@@ -7,7 +7,7 @@ export interface CostLine {
   /** number and maker of a part */
   readonly about: string
   readonly count: number
-  readonly unit: 'h' | 'pcs' | 'm'
+  readonly unit: 'h' | 'pcs' | 'm' | 'ft'
   /** of one; null: nobody noted it */
   readonly each: number | null
   readonly total: number | null

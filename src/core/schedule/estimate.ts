@@ -7,6 +7,14 @@ import { type Cost, type CostLine, summed } from './cost'
 import { plannedMinutes } from './hours'
 
 const cents = (v: number): number => Math.round(100 * v) / 100
+/** one foot, m */
+const FOOT_M = 0.3048
+
+/** Wire by the metre or by the foot, as the job is measured: a tenth of either. */
+const runIn = (job: Job, metres: number): Pick<CostLine, 'count' | 'unit'> =>
+  job.units === 'metric'
+    ? { count: metres, unit: 'm' }
+    : { count: Math.ceil((10 * metres) / FOOT_M - 1e-9) / 10, unit: 'ft' }
 
 /**
  * What a job will cost by its plan: minutes of its steps, and what is chosen at the shelf's prices of today.
@@ -50,8 +58,9 @@ export function estimateOf(job: Job, shelf: readonly Part[]): Cost {
         const known = sums.length > 0 && sums.every((sum) => sum !== null)
         const total = known ? cents(sums.reduce((a, b) => a + b, 0)) : null
         // a fuse and its holder have no price of one
-        const each = total === null || s.takes.length > 1 ? null : cents(total / s.count)
-        return { what: s.what, about: '', count: s.count, unit: s.unit || 'pcs', each, total }
+        const measure = s.unit === 'm' ? runIn(job, s.count) : { count: s.count, unit: 'pcs' as const }
+        const each = total === null || s.takes.length > 1 ? null : cents(total / measure.count)
+        return { what: s.what, about: '', ...measure, each, total }
       }),
     ],
     job.money.currency,
