@@ -1,12 +1,9 @@
 import { isDay } from '@/core/build'
+import { dayOf } from '@/core/units'
 import { usualDayPlan, usualPace, workLeft } from '@/core/schedule'
 import { Day } from '@/screens/day/Day'
 import { jobsForDay, now, readDayPlan, theStore } from '@/store'
 import { orTrouble } from '../trouble'
-
-/** The calendar day where the workshop is, which is where this machine is. */
-const dayHere = (at: Date): string =>
-  new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 10)
 
 export const dynamic = 'force-dynamic'
 
@@ -14,7 +11,7 @@ export default async function DayPage({ searchParams }: { readonly searchParams:
   return orTrouble(async () => {
     const store = await theStore()
     const at = now()
-    const today = dayHere(at)
+    const today = dayOf(at.toISOString())
     const asked = (await searchParams).on ?? ''
     const day = isDay(asked) ? asked : today
     const { open, recent } = await jobsForDay(store)

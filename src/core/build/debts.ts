@@ -1,5 +1,6 @@
 import type { Job } from '../job'
 import { daysBetween } from './days'
+import { dayOf } from '../units'
 
 export type Debt = Job['debts'][number]
 
@@ -15,7 +16,7 @@ export const dangerousDebts = (job: Job): Debt[] => openDebts(job).filter((d) =>
  */
 export function debtAge(debt: Debt, today: string): { readonly days: number; readonly over: boolean } {
   return {
-    days: Math.max(0, daysBetween(debt.at.slice(0, 10), today)),
+    days: Math.max(0, daysBetween(dayOf(debt.at), today)),
     over: debt.until !== null && debt.until < today,
   }
 }

@@ -1,5 +1,6 @@
 import { openDebts } from '../build'
 import type { Job } from '../job'
+import { dayOf } from '../units'
 
 /** Something of a job that falls due on a day. */
 export interface Call {
@@ -19,7 +20,7 @@ export const callsOf = (job: Job): Call[] => [
   ),
   ...openDebts(job).map((d) => ({
     id: d.id,
-    what: `${d.dangerous ? 'Nobody drives with it' : 'Only for now'}, since ${d.at.slice(0, 10)}: ${d.what}`,
-    dueOn: d.until ?? d.at.slice(0, 10),
+    what: `${d.dangerous ? 'Nobody drives with it' : 'Only for now'}, since ${dayOf(d.at)}: ${d.what}`,
+    dueOn: d.until ?? dayOf(d.at),
   })),
 ]

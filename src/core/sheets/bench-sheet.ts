@@ -5,7 +5,7 @@ import { decidingPart, type Evaluation, marginInWords, signedFigure } from '../m
 import { leadReaches } from '../placing'
 import { alterationsOf, alterationWords, complaintInWords, cureChecks, planWarnings, signing } from '../plan'
 import { spreadOf } from '../reading'
-import { format, formatSpread, type UnitSystem } from '../units'
+import { dayOf, format, formatSpread, type UnitSystem } from '../units'
 import { benchSection, proofSection } from './bench-record'
 import { circuitSections, partsAndWire, settingSection } from './circuit-sections'
 import { seenSection } from './seen-section'
@@ -87,12 +87,12 @@ function placeSection(job: Job): Section[] {
 
 function signatureSection(job: Job, evaluation: Evaluation): Section {
   const accepted = job.acceptances.map(
-    (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${a.at.slice(0, 10)}: ${a.why}`,
+    (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${dayOf(a.at)}: ${a.why}`,
   )
   if (job.signature)
     return section('Signature', [
       ...accepted,
-      `Signed by ${job.signature.by} on ${job.signature.at.slice(0, 10)}, computed by core ` +
+      `Signed by ${job.signature.by} on ${dayOf(job.signature.at)}, computed by core ` +
         `${job.signature.coreVersion}.`,
     ])
   const { blockers } = signing(job, evaluation)
@@ -138,7 +138,10 @@ function beforeSection(job: Job, units: UnitSystem): Section {
   )
 }
 
-const doneOn = (job: Job, id: string): string => job.build.done.find((d) => d.step === id)?.at.slice(0, 10) ?? ''
+const doneOn = (job: Job, id: string): string => {
+  const done = job.build.done.find((d) => d.step === id)
+  return done ? dayOf(done.at) : ''
+}
 
 /** Of the circuit's sections those that lie on the bench; the rest is looked up. */
 const atHand: ReadonlySet<string> = new Set(['Cut list', 'Circuit'])
@@ -156,7 +159,7 @@ function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section
     section('Job and complaint', [
       `${jobKinds[job.kind].name}. ${complaintInWords(job)}.`,
       ...(job.ended
-        ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${job.ended.at.slice(0, 10)})`]
+        ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${dayOf(job.ended.at)})`]
         : []),
       `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`,
     ]),

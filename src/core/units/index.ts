@@ -1,3 +1,4 @@
+export * from './day'
 export * from './format'
 export * from './parse'
 export * from './quantity'

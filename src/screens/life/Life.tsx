@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { lifeKinds } from '@/core/sheets/life-events'
 import type { LifeEvent } from '@/core/sheets'
+import { dayOf } from '@/core/units'
 
 interface Props {
   readonly id: string
@@ -42,9 +43,7 @@ export function Life({ id, machine, events }: Props) {
       <ol className="life">
         {shown.map((e, i) => (
           <li key={`${e.at} ${i}`} data-kind={e.kind}>
-            <span className="figure-text soft">
-              {shown[i - 1]?.at.slice(0, 10) === e.at.slice(0, 10) ? '' : e.at.slice(0, 10)}
-            </span>
+            <span className="figure-text soft">{dayOf(shown[i - 1]?.at ?? '') === dayOf(e.at) ? '' : dayOf(e.at)}</span>
             <span className="life-kind">{e.kind}</span>
             <span>
               {e.what}

@@ -10,6 +10,7 @@ import { TextField } from '@/ui/TextField'
 import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { dayOf } from '@/core/units'
 
 type Care = Job['after'][number]
 
@@ -113,7 +114,7 @@ function OwnCare({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
 
 /** What is rung, checked or looked at once the machine is back at work; in any calendar as a file. */
 export function DaysToCome({ job, settle, now }: StationProps) {
-  const today = now().toISOString().slice(0, 10)
+  const today = dayOf(now().toISOString())
   const path = usePathname()
   return (
     <>

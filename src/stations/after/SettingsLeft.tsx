@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { settingsNow } from '@/core/build'
 import { leaveSetting, settingPurposes } from '@/core/job'
-import { format } from '@/core/units'
+import { dayOf, format } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
@@ -47,7 +47,7 @@ export function SettingsLeft({ job, settle, now }: Props) {
       <h2 className="mt-4">Settings as left</h2>
       {job.settings.map((s) => (
         <p key={s.id} className="small mb-1">
-          {s.at.slice(0, 10)}, {s.purpose}: starts {celsius(s.startsC)}, stops {celsius(s.stopsC)}; {s.why} ({s.by})
+          {dayOf(s.at)}, {s.purpose}: starts {celsius(s.startsC)}, stops {celsius(s.stopsC)}; {s.why} ({s.by})
         </p>
       ))}
       <p className="small soft">

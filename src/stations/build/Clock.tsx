@@ -4,7 +4,7 @@ import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { plannedMinutes, workedMinutes } from '@/core/schedule'
 import { clockIn, removeHours } from '@/core/job'
-import { format } from '@/core/units'
+import { dayOf, format } from '@/core/units'
 import { timeInWords } from '@/ui/days'
 import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
@@ -55,11 +55,11 @@ export function Clock({ job, settle, now }: Props) {
       {full && <p className="say say-short">It cannot be started: {full}.</p>}
       {job.hours.map((h) => (
         <p key={h.id} className="small mb-1">
-          {h.from.slice(0, 10)}, {timeInWords(h.from)} {h.to ? `to ${timeInWords(h.to)}` : 'and still'}, {h.by}{' '}
+          {dayOf(h.from)}, {timeInWords(h.from)} {h.to ? `to ${timeInWords(h.to)}` : 'and still'}, {h.by}{' '}
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${h.from.slice(0, 10)}, ${timeInWords(h.from)}`}
+            aria-label={`take out: ${dayOf(h.from)}, ${timeInWords(h.from)}`}
             onClick={() => settle((j) => removeHours(j, h.id))}
           >
             take out

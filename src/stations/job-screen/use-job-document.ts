@@ -18,6 +18,7 @@ import {
   noteAcknowledged,
   openWaitingRoom,
 } from './waiting-room'
+import { dayOf } from '@/core/units'
 
 export interface Opened {
   readonly id: string
@@ -214,7 +215,7 @@ export function useJobDocument(
       asked && newest.current.signature
         ? {
             by: newest.current.signature.by,
-            on: newest.current.signature.at.slice(0, 10),
+            on: dayOf(newest.current.signature.at),
             answer: (reopen: boolean) => {
               setAsked(null)
               if (reopen) take(asked)

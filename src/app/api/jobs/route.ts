@@ -15,6 +15,7 @@ import {
 import { problemsInWords } from '@/formats'
 import { addJob, jobsOfModel, lastOn, now, readWorkshop, theStore } from '@/store'
 import { answering, readBody } from '../answers'
+import { dayOf } from '@/core/units'
 
 const beginning = z
   .strictObject({
@@ -59,7 +60,7 @@ export async function POST(request: Request): Promise<Response> {
       const begun = startJob({
         ...body.value,
         heightM: body.value.heightM ?? workshop.heightM ?? undefined,
-        startedOn: at.slice(0, 10),
+        startedOn: dayOf(at),
       })
       begun.money = { ...begun.money, currency: workshop.currency, perHour: workshop.perHour }
       const learnt = last
