@@ -47,8 +47,8 @@ function inOtherUnits(job: Job): Job {
       Object.entries(thing).flatMap(([key, value]) => (key === 'typed' ? [] : [[key, untyped(value)]])),
     )
   }
-  const { proofs: _, ledger: __, ...rest } = untyped({ ...job, acceptances: [], signature: null }) as Job
-  return { ...rest, units: 'imperial', proofs: [], ledger: [] }
+  return untyped({ ...job, units: 'imperial', acceptances: [], signature: null, proofs: [], ledger: [] }) as Job
+}
 }
 
 test('whatever is told of a job in inches and degrees Fahrenheit is told in them', () => {

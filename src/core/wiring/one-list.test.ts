@@ -11,9 +11,9 @@ const shelf = exampleShelf()
 /** A shelf where each counted thing is there so many times, and everything has a price. */
 const stocked = (count: number, price: number): Part[] =>
   shelf.map((p): Part => {
-    const priced = { ...p, price } as Part
+    const priced: Part = { ...p, price }
     if (priced.kind === 'conductor') return { ...priced, stockM: count }
-    return 'stock' in priced ? ({ ...priced, stock: count } as Part) : priced
+    return 'stock' in priced ? { ...priced, stock: count } : priced
   })
 const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0)
 
