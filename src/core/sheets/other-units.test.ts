@@ -49,7 +49,6 @@ function inOtherUnits(job: Job): Job {
   }
   return untyped({ ...job, units: 'imperial', acceptances: [], signature: null, proofs: [], ledger: [] }) as Job
 }
-}
 
 test('whatever is told of a job in inches and degrees Fahrenheit is told in them', () => {
   for (const job of [...demo.map(example), ...startedJobs()].map(inOtherUnits)) {
