@@ -6,7 +6,7 @@ import { onNetwork } from './network'
 import { orTrouble } from './trouble'
 import { Yard } from '@/screens/yard/Yard'
 import { addressOf } from '@/screens/yard/address'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 export const dynamic = 'force-dynamic'
 
@@ -24,7 +24,7 @@ const lookingSchema = z.object({
 export default async function YardPage({ searchParams }: { readonly searchParams: Promise<Record<string, unknown>> }) {
   return orTrouble(async () => {
     const store = await theStore()
-    const today = dayOf(now().toISOString())
+    const today = calendarDay(now().toISOString())
     const looking = lookingSchema.parse(await searchParams)
     const { entries, total, open, due, dueInAll, promised } = await readYard(store, today, looking.from, PAGE, looking)
     if (looking.from > 0 && entries.length === 0) redirect(addressOf({ ...looking, from: 0 }))

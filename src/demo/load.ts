@@ -14,7 +14,7 @@ import {
   openStore,
   putParts,
 } from '../store'
-import { dayOf } from '../core/units'
+import { calendarDay } from '../core/units'
 
 /** The day on which the examples are written down; everything in them moves with it to the day of loading. */
 const WRITTEN_ON = '2026-01-15'
@@ -48,7 +48,7 @@ async function load(): Promise<void> {
   for (const name of names) {
     const read = readJobFile(readFileSync(path.join(EXAMPLES, name), 'utf8'))
     if (!read.ok) throw new Error(`${name}: ${read.message}`)
-    const job = moved(read.job, daysBetween(WRITTEN_ON, dayOf(today)))
+    const job = moved(read.job, daysBetween(WRITTEN_ON, calendarDay(today)))
     const found = shippedFindings(job, today, EXAMPLES)
     const added = await addJob(store, job, today, found)
     if (!added.ok) throw new Error(`${name}: ${added.message}`)

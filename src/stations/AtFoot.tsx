@@ -12,7 +12,7 @@ import { useName } from '@/ui/use-name'
 import { Photos } from './Photos'
 import type { StationProps } from './station'
 import { useTaken } from './use-taken'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 /** what comes next is worked out once a change has settled for so long, ms */
 const STILL_MS = 400
@@ -25,7 +25,7 @@ function Next({ job, evaluation, station, now, goTo }: StationProps) {
     const timer = setTimeout(() => {
       // what it weighs is fetched once the page stands
       void persistently(() => import('@/core/plan/next')).then(({ nextThing }) => {
-        if (current) setNext(nextThing(job, evaluation, dayOf(now().toISOString())))
+        if (current) setNext(nextThing(job, evaluation, calendarDay(now().toISOString())))
       })
     }, STILL_MS)
     return () => {

@@ -6,11 +6,11 @@ const partsOf = (at: Date, options: Intl.DateTimeFormatOptions): Parts =>
   Object.fromEntries(new Intl.DateTimeFormat('en-US', options).formatToParts(at).map((p) => [p.type, p.value]))
 
 /** a calendar day has no hour: it is read and written in one and the same zone */
-const calendarDay = (iso: string): Date => new Date(`${iso.slice(0, 10)}T00:00:00Z`)
+const midnightOf = (iso: string): Date => new Date(`${iso.slice(0, 10)}T00:00:00Z`)
 
 /** @example dayInWords('2026-01-15') //=> 'Thu 15 Jan' */
 export function dayInWords(iso: string): string {
-  const { weekday, day, month } = partsOf(calendarDay(iso), {
+  const { weekday, day, month } = partsOf(midnightOf(iso), {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
@@ -21,7 +21,7 @@ export function dayInWords(iso: string): string {
 
 /** @example longDayInWords('2026-01-15') //=> 'Thursday 15 January' */
 export function longDayInWords(iso: string): string {
-  const { weekday, day, month } = partsOf(calendarDay(iso), {
+  const { weekday, day, month } = partsOf(midnightOf(iso), {
     weekday: 'long',
     day: 'numeric',
     month: 'long',

@@ -1,5 +1,5 @@
 import { isDay } from '@/core/build'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 import { usualDayPlan, usualPace, workLeft } from '@/core/schedule'
 import { Day } from '@/screens/day/Day'
 import { jobsForDay, now, readDayPlan, theStore } from '@/store'
@@ -11,7 +11,7 @@ export default async function DayPage({ searchParams }: { readonly searchParams:
   return orTrouble(async () => {
     const store = await theStore()
     const at = now()
-    const today = dayOf(at.toISOString())
+    const today = calendarDay(at.toISOString())
     const asked = (await searchParams).on ?? ''
     const day = isDay(asked) ? asked : today
     const { open, recent } = await jobsForDay(store)

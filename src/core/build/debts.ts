@@ -1,6 +1,6 @@
 import type { Job } from '../job'
 import { daysBetween } from './days'
-import { dayOf } from '../units'
+import { calendarDay } from '../units'
 
 export type Debt = Job['debts'][number]
 
@@ -16,7 +16,7 @@ export const dangerousDebts = (job: Job): Debt[] => openDebts(job).filter((d) =>
  */
 export function debtAge(debt: Debt, today: string): { readonly days: number; readonly over: boolean } {
   return {
-    days: Math.max(0, daysBetween(dayOf(debt.at), today)),
+    days: Math.max(0, daysBetween(calendarDay(debt.at), today)),
     over: debt.until !== null && debt.until < today,
   }
 }

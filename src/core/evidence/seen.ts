@@ -1,6 +1,6 @@
 import { type Job, observationFigures, type Observation, type ObservationKind, type SeenHow } from '../job'
 import { type BenchFigure, benchFigures } from '../wiring'
-import { dayOf } from '../units'
+import { calendarDay } from '../units'
 
 /** What was seen, as it is predicted and weighed. */
 export type Seen = Watched | Proved
@@ -106,7 +106,7 @@ function tellsNothing(job: Job, o: Observation): string | null {
   if (o.doubted) return 'it is doubted'
   if (isFelt(o)) return 'it is compared with what is felt at the same place, not weighed'
   if (o.state === 'as it came' && job.mechanicalFan) return MECHANICAL
-  const day = dayOf(o.at)
+  const day = calendarDay(o.at)
   if (o.state === 'as fitted' && day < job.startedOn) return 'it was seen before this job fitted anything'
   if (o.state === 'as it came' && job.signature && o.at > job.signature.at)
     return 'it was seen after what this job fits was in'

@@ -1,6 +1,6 @@
 import { openDebts } from '../build'
 import type { Job } from '../job'
-import { dayOf } from '../units'
+import { calendarDay } from '../units'
 
 /** Something of a job that falls due on a day. */
 export interface Call {
@@ -20,7 +20,7 @@ export const callsOf = (job: Job): Call[] => [
   ),
   ...openDebts(job).map((d) => ({
     id: d.id,
-    what: `${d.dangerous ? 'Nobody drives with it' : 'Only for now'}, since ${dayOf(d.at)}: ${d.what}`,
-    dueOn: d.until ?? dayOf(d.at),
+    what: `${d.dangerous ? 'Nobody drives with it' : 'Only for now'}, since ${calendarDay(d.at)}: ${d.what}`,
+    dueOn: d.until ?? calendarDay(d.at),
   })),
 ]

@@ -1,7 +1,7 @@
 import { addDays } from '../build/days'
 import { careDays, type Job } from '../job'
 import { CORE_VERSION } from '../margins'
-import { dayOf } from '../units'
+import { calendarDay } from '../units'
 
 /** A signed job without what was seen of the machine since: its signature never answered for that. */
 export const asSigned = (job: Job): Job => {
@@ -58,7 +58,7 @@ export const withoutStaleSignature = (before: Job, after: Job): Job =>
  * @param at moment of signing, ISO
  */
 export function signed(job: Job, by: string, at: string): Job {
-  const day = dayOf(at)
+  const day = calendarDay(at)
   return {
     ...job,
     after: job.after.map((a) => (a.dueOn === null ? { ...a, dueOn: addDays(day, careDays(a.id, day)) } : a)),

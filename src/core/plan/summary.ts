@@ -7,7 +7,7 @@ import { callsOf } from './calls'
 import { filled } from './filled'
 import { nextThing } from './next'
 import { complaintInWords } from './complaint-words'
-import { dayOf } from '../units'
+import { calendarDay } from '../units'
 
 /** a height on the rail to a thousandth: no bar shows more, and a yard is read faster */
 const drawn = (x: number | null): number | null => (x === null ? null : Math.round(x * 1000) / 1000)
@@ -20,7 +20,7 @@ function proofInWords(job: Job): string | null {
   const found = proofsOf(job).find((p) => ['failed', 'differs'].includes(stateOfProof(job, p)))
   if (found) return `Proof ${stateOfProof(job, found)}: ${found.name}`
   const sought = faultSought(job)
-  return sought ? `A fault is being sought, since ${dayOf(sought.at)}` : null
+  return sought ? `A fault is being sought, since ${calendarDay(sought.at)}` : null
 }
 
 /** A job's line of the yard. @param evaluation its margins, told as the job's own page tells them */
@@ -36,8 +36,8 @@ export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Sum
     ].join(', '),
     complaint: complaintInWords(job),
     promisedOn: job.promisedOn,
-    signedOn: job.signature ? dayOf(job.signature.at) : null,
-    endedOn: job.ended ? dayOf(job.ended.at) : null,
+    signedOn: job.signature ? calendarDay(job.signature.at) : null,
+    endedOn: job.ended ? calendarDay(job.ended.at) : null,
     margins: evaluation.margins.map(({ id, name, verdict, x, xWorst, xBest }) => ({
       id,
       name,

@@ -4,7 +4,7 @@ import { type Drawing, placeViews } from '../drawing'
 import { circuitsOf, eachOnce } from '../fan-circuit'
 import { type Job, jobKinds, typicalMachines } from '../job'
 import { CORE_VERSION } from '../margins'
-import { dayOf, format } from '../units'
+import { calendarDay, format } from '../units'
 import { circuitSections, partsAndWire, settingSection } from './circuit-sections'
 import { type Section, section } from './section'
 import type { Sheet } from './sheet-schema'
@@ -52,7 +52,7 @@ function leftSections(job: Job): Section[] {
             'Settings as left',
             [],
             ['day', 'for', 'starts', 'stops', 'why', 'by'],
-            job.settings.map((s) => [dayOf(s.at), s.purpose, celsius(s.startsC), celsius(s.stopsC), s.why, s.by]),
+            job.settings.map((s) => [calendarDay(s.at), s.purpose, celsius(s.startsC), celsius(s.stopsC), s.why, s.by]),
           ),
         ]
       : []),
@@ -85,7 +85,7 @@ function pictureOf(job: Job, of: string): string {
 export function asBuiltSheet(job: Job, circuit: Drawing | null = null): Sheet {
   const pictures = job.photos.map((p) => ({
     id: p.id,
-    words: [pictureOf(job, p.of), p.words, dayOf(p.at)].filter(Boolean).join(', '),
+    words: [pictureOf(job, p.of), p.words, calendarDay(p.at)].filter(Boolean).join(', '),
   }))
   const circuits = circuitSections(job, job.units, circuit).filter((s) => built.has(s.heading))
   return {
@@ -93,7 +93,7 @@ export function asBuiltSheet(job: Job, circuit: Drawing | null = null): Sheet {
     subtitle:
       `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ` +
       (job.signature
-        ? `Signed by ${job.signature.by}, ${dayOf(job.signature.at)}.`
+        ? `Signed by ${job.signature.by}, ${calendarDay(job.signature.at)}.`
         : 'NOT SIGNED: as it is planned and ticked so far.'),
     coreVersion: CORE_VERSION,
     sections: [

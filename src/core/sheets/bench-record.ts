@@ -1,6 +1,6 @@
 import { answerTo, coolantAccount, openEntries, plannedSteps, type Proof, proofsOf, stateOfProof } from '../build'
 import type { Job } from '../job'
-import { dayOf, format, type UnitSystem } from '../units'
+import { calendarDay, format, type UnitSystem } from '../units'
 import { type Section, section } from './section'
 
 /** What should be found, in words: a figure with its band, or yes. */
@@ -36,7 +36,7 @@ export function proofSection(job: Job, units: UnitSystem): Section {
     .filter((p) => p.earlier.length)
     .map((p) => {
       const name = proofsOf(job).find((o) => o.id === p.id)?.name ?? p.id
-      return `${name}, found before: ${p.earlier.map((e) => `${e.found} (${dayOf(e.at)})`).join(', ')}.`
+      return `${name}, found before: ${p.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.`
     })
   return section('Proof against prediction', before, ['proof', 'predicted', 'found', 'verdict'], rows)
 }
@@ -44,10 +44,10 @@ export function proofSection(job: Job, units: UnitSystem): Section {
 /** A fix for now, with why, until when or how it was put right. */
 function debtInWords(d: Job['debts'][number]): string {
   const ends = d.paid
-    ? ` Put right: ${d.paid.how} (${d.paid.by}, ${dayOf(d.paid.at)}).`
+    ? ` Put right: ${d.paid.how} (${d.paid.by}, ${calendarDay(d.paid.at)}).`
     : d.until && ` Until ${d.until}.`
   const danger = d.dangerous ? ', NOBODY DRIVES WITH IT' : ''
-  return `For now only${danger}: ${d.what}. ${d.why} (${d.by}, ${dayOf(d.at)}).${ends ?? ''}`
+  return `For now only${danger}: ${d.what}. ${d.why} (${d.by}, ${calendarDay(d.at)}).${ends ?? ''}`
 }
 
 /** What happened at the bench besides the steps: what is off, coolant, fixes for now, locks gone past. */
@@ -68,14 +68,15 @@ export function benchSection(job: Job, units: UnitSystem): Section | null {
     ...job.debts.map((d) => debtInWords(d)),
     ...job.build.have
       .filter((h) => !h.here && h.why)
-      .map((h) => `Without ${h.need.slice(2)}: ${h.why} (${h.by}, ${dayOf(h.at)}).`),
-    ...job.build.passed.map((p) => `Gone past a lock, ${title(p.what)}: ${p.why} (${p.by}, ${dayOf(p.at)}).`),
-    ...job.build.unplanned.map((u) => `Not as planned, ${u.what}: ${u.words} (${u.by}, ${dayOf(u.at)}).`),
+      .map((h) => `Without ${h.need.slice(2)}: ${h.why} (${h.by}, ${calendarDay(h.at)}).`),
+    ...job.build.passed.map((p) => `Gone past a lock, ${title(p.what)}: ${p.why} (${p.by}, ${calendarDay(p.at)}).`),
+    ...job.build.unplanned.map((u) => `Not as planned, ${u.what}: ${u.words} (${u.by}, ${calendarDay(u.at)}).`),
     ...job.build.torques.map(
       (t) => `${title(t.step)}: ${format(t.newtonMetres, 'torque', units, 2)}, as its maker gives it.`,
     ),
     ...job.build.left.map(
-      (l) => `Left lying ${dayOf(l.at)}${l.backAt ? ` to ${dayOf(l.backAt)}` : ', still'}: ${l.why} (${l.by}).`,
+      (l) =>
+        `Left lying ${calendarDay(l.at)}${l.backAt ? ` to ${calendarDay(l.backAt)}` : ', still'}: ${l.why} (${l.by}).`,
     ),
   ]
   return lines.length ? section('At the bench', lines) : null

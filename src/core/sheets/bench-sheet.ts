@@ -5,7 +5,7 @@ import { decidingPart, type Evaluation, marginInWords, signedFigure } from '../m
 import { leadReaches } from '../placing'
 import { alterationsOf, alterationWords, complaintInWords, cureChecks, planWarnings, signing } from '../plan'
 import { spreadOf } from '../reading'
-import { dayOf, format, formatSpread, type UnitSystem } from '../units'
+import { calendarDay, format, formatSpread, type UnitSystem } from '../units'
 import { benchSection, proofSection } from './bench-record'
 import { circuitSections, partsAndWire, settingSection } from './circuit-sections'
 import { seenSection } from './seen-section'
@@ -87,12 +87,12 @@ function placeSection(job: Job): Section[] {
 
 function signatureSection(job: Job, evaluation: Evaluation): Section {
   const accepted = job.acceptances.map(
-    (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${dayOf(a.at)}: ${a.why}`,
+    (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${calendarDay(a.at)}: ${a.why}`,
   )
   if (job.signature)
     return section('Signature', [
       ...accepted,
-      `Signed by ${job.signature.by} on ${dayOf(job.signature.at)}, computed by core ` +
+      `Signed by ${job.signature.by} on ${calendarDay(job.signature.at)}, computed by core ` +
         `${job.signature.coreVersion}.`,
     ])
   const { blockers } = signing(job, evaluation)
@@ -140,7 +140,7 @@ function beforeSection(job: Job, units: UnitSystem): Section {
 
 const doneOn = (job: Job, id: string): string => {
   const done = job.build.done.find((d) => d.step === id)
-  return done ? dayOf(done.at) : ''
+  return done ? calendarDay(done.at) : ''
 }
 
 /** Of the circuit's sections those that lie on the bench; the rest is looked up. */
@@ -159,7 +159,7 @@ function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section
     section('Job and complaint', [
       `${jobKinds[job.kind].name}. ${complaintInWords(job)}.`,
       ...(job.ended
-        ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${dayOf(job.ended.at)})`]
+        ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${calendarDay(job.ended.at)})`]
         : []),
       `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`,
     ]),

@@ -3,7 +3,7 @@ import { circuitsOf, eachOnce, fannedCircuits, isThermostat } from '../fan-circu
 import { onOffPoints } from '../control'
 import { cautionInWords, cautions, faultSought, type Job, typicalMachines } from '../job'
 import { CORE_VERSION } from '../margins'
-import { dayOf, format, type UnitSystem } from '../units'
+import { calendarDay, format, type UnitSystem } from '../units'
 import { whenItRuns, type WhenItRuns } from '../wiring'
 import { section } from './section'
 import type { Sheet } from './sheet-schema'
@@ -124,7 +124,7 @@ function honestly(job: Job): string[] {
     ...stood
       .filter((p) => p.state === 'failed' || p.state === 'differs')
       .map((p) => `NOT RIGHT, ${p.state}: ${p.name}.`),
-    ...(faultSought(job) ? [`NOT RIGHT: a fault is being sought, since ${dayOf(faultSought(job)!.at)}.`] : []),
+    ...(faultSought(job) ? [`NOT RIGHT: a fault is being sought, since ${calendarDay(faultSought(job)!.at)}.`] : []),
     ...openDebts(job).map(
       (d) =>
         `Right for now only: ${d.what}${d.until ? `, until ${d.until}` : ''}${d.dangerous ? '. DO NOT DRIVE' : ''}.`,
@@ -145,7 +145,7 @@ export function ownersCard(job: Job): Sheet {
     subtitle:
       `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ` +
       (job.signature
-        ? `Signed by ${job.signature.by}, ${dayOf(job.signature.at)}.`
+        ? `Signed by ${job.signature.by}, ${calendarDay(job.signature.at)}.`
         : 'NOT SIGNED: this is how it stands, not a hand-over.'),
     coreVersion: CORE_VERSION,
     sections: [

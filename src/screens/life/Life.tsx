@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { lifeKinds } from '@/core/sheets/life-events'
 import type { LifeEvent } from '@/core/sheets'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 interface Props {
   readonly id: string
@@ -43,7 +43,9 @@ export function Life({ id, machine, events }: Props) {
       <ol className="life">
         {shown.map((e, i) => (
           <li key={`${e.at} ${i}`} data-kind={e.kind}>
-            <span className="figure-text soft">{dayOf(shown[i - 1]?.at ?? '') === dayOf(e.at) ? '' : dayOf(e.at)}</span>
+            <span className="figure-text soft">
+              {calendarDay(shown[i - 1]?.at ?? '') === calendarDay(e.at) ? '' : calendarDay(e.at)}
+            </span>
             <span className="life-kind">{e.kind}</span>
             <span>
               {e.what}

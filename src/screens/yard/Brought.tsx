@@ -7,7 +7,7 @@ import Modal from 'react-bootstrap/Modal'
 import ProgressBar from 'react-bootstrap/ProgressBar'
 import { z } from 'zod'
 import { dayInWords } from '@/ui/days'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 const lineSchema = z.union([
   z.object({ done: z.number(), of: z.number() }),
@@ -172,8 +172,8 @@ function TakenBefore({
       </Modal.Header>
       <Modal.Body>
         <p>
-          {file.name} was taken on {dayInWords(dayOf(before.at))}: {before.added} jobs. Taken again, each of them stands
-          in the yard twice.
+          {file.name} was taken on {dayInWords(calendarDay(before.at))}: {before.added} jobs. Taken again, each of them
+          stands in the yard twice.
         </p>
       </Modal.Body>
       <Modal.Footer>

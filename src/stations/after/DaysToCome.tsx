@@ -10,7 +10,7 @@ import { TextField } from '@/ui/TextField'
 import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 type Care = Job['after'][number]
 
@@ -114,7 +114,7 @@ function OwnCare({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
 
 /** What is rung, checked or looked at once the machine is back at work; in any calendar as a file. */
 export function DaysToCome({ job, settle, now }: StationProps) {
-  const today = dayOf(now().toISOString())
+  const today = calendarDay(now().toISOString())
   const path = usePathname()
   return (
     <>

@@ -5,11 +5,12 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { settingsNow } from '@/core/build'
 import { leaveSetting, settingPurposes } from '@/core/job'
-import { dayOf, format } from '@/core/units'
+import { format } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -47,7 +48,7 @@ export function SettingsLeft({ job, settle, now }: Props) {
       <h2 className="mt-4">Settings as left</h2>
       {job.settings.map((s) => (
         <p key={s.id} className="small mb-1">
-          {dayOf(s.at)}, {s.purpose}: starts {celsius(s.startsC)}, stops {celsius(s.stopsC)}; {s.why} ({s.by})
+          <Day at={s.at} />, {s.purpose}: starts {celsius(s.startsC)}, stops {celsius(s.stopsC)}; {s.why} ({s.by})
         </p>
       ))}
       <p className="small soft">

@@ -13,7 +13,7 @@ import { Claims } from './Claims'
 import { DaysToCome } from './DaysToCome'
 import { SettingsLeft } from './SettingsLeft'
 import { Trouble } from '@/ui/Trouble'
-import { dayOf } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 function Acceptances({
   open,
@@ -136,9 +136,9 @@ function Stage(props: StationProps) {
       <h2>{job.signature ? 'Signed' : 'What stands before the signature'}</h2>
       {job.signature ? (
         <p className="say say-holds">
-          Signed by {job.signature.by} on {dayOf(job.signature.at)}. The evaluation and the bench sheet are kept as they
-          were then; a change from here on opens the job again and leaves them untouched. What is seen of the machine
-          and what is claimed of it may be noted below all the same.
+          Signed by {job.signature.by} on <Day at={job.signature.at} />. The evaluation and the bench sheet are kept as
+          they were then; a change from here on opens the job again and leaves them untouched. What is seen of the
+          machine and what is claimed of it may be noted below all the same.
         </p>
       ) : (
         <>
@@ -177,7 +177,7 @@ function Stage(props: StationProps) {
           <h2 className="mt-4">Accepted</h2>
           {job.acceptances.map((a) => (
             <p key={`${a.margin}${a.part}${a.at}`} className="mb-1 small">
-              {a.margin}, {a.part} ({a.verdict}): {a.who}, {dayOf(a.at)}: {a.why}
+              {a.margin}, {a.part} ({a.verdict}): {a.who}, <Day at={a.at} />: {a.why}
             </p>
           ))}
         </>

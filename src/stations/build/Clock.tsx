@@ -4,11 +4,12 @@ import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { plannedMinutes, workedMinutes } from '@/core/schedule'
 import { clockIn, removeHours } from '@/core/job'
-import { dayOf, format } from '@/core/units'
+import { calendarDay, format } from '@/core/units'
 import { timeInWords } from '@/ui/days'
 import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -55,11 +56,11 @@ export function Clock({ job, settle, now }: Props) {
       {full && <p className="say say-short">It cannot be started: {full}.</p>}
       {job.hours.map((h) => (
         <p key={h.id} className="small mb-1">
-          {dayOf(h.from)}, {timeInWords(h.from)} {h.to ? `to ${timeInWords(h.to)}` : 'and still'}, {h.by}{' '}
+          <Day at={h.from} />, {timeInWords(h.from)} {h.to ? `to ${timeInWords(h.to)}` : 'and still'}, {h.by}{' '}
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${dayOf(h.from)}, ${timeInWords(h.from)}`}
+            aria-label={`take out: ${calendarDay(h.from)}, ${timeInWords(h.from)}`}
             onClick={() => settle((j) => removeHours(j, h.id))}
           >
             take out

@@ -12,7 +12,8 @@ import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { LooseJoints } from './LooseJoints'
 import { useTaken } from '../use-taken'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -84,13 +85,13 @@ function NewDebt({ job, settle, now }: Props) {
 
 function DebtLine({ debt, settle, now }: Omit<Props, 'job'> & { readonly debt: Debt }) {
   const [asking, setAsking] = useState(false)
-  const { days, over } = debtAge(debt, dayOf(now().toISOString()))
+  const { days, over } = debtAge(debt, calendarDay(now().toISOString()))
   return (
     <li>
       <span className="fw-medium">{debt.what}</span>{' '}
       {debt.dangerous && <span className="verdict-short">nobody may drive with it</span>}
       <span className="small d-block">
-        {debt.why} ({debt.by}, {dayOf(debt.at)}
+        {debt.why} ({debt.by}, <Day at={debt.at} />
         {debt.paid ? '' : `, ${days} ${days === 1 ? 'day' : 'days'} ago`})
         {debt.until && !debt.paid && (
           <span className={over ? 'verdict-short' : ''}>
@@ -102,7 +103,7 @@ function DebtLine({ debt, settle, now }: Omit<Props, 'job'> & { readonly debt: D
       </span>
       {debt.paid && (
         <span className="small verdict-holds">
-          put right: {debt.paid.how} ({debt.paid.by}, {dayOf(debt.paid.at)})
+          put right: {debt.paid.how} ({debt.paid.by}, <Day at={debt.paid.at} />)
         </span>
       )}
       {!debt.paid && asking && (

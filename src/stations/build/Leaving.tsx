@@ -10,7 +10,7 @@ import { useName } from '@/ui/use-name'
 import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
-import { dayOf } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -108,7 +108,9 @@ export function LeftLying({ job, settle, now }: Props) {
   const off = isTicked(job, 'battery-off') && !isTicked(job, 'battery-on')
   return (
     <section className="big-step" aria-label="Left lying">
-      <h2>Left on {dayOf(left.at)}</h2>
+      <h2>
+        Left on <Day at={left.at} />
+      </h2>
       <p>
         {left.why}
         {left.awaits && `; awaits ${left.awaits}`} ({left.by}).

@@ -3,7 +3,7 @@
 import { lockOf, passedBy, type Step } from '@/core/build'
 import { GoPast } from '../GoPast'
 import type { StationProps } from '../station'
-import { dayOf } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 /** What a step waits for; a lock that was passed is told with who and why. */
 export function Lock({ step, job, ...change }: Pick<StationProps, 'job' | 'settle' | 'now'> & { readonly step: Step }) {
@@ -12,7 +12,7 @@ export function Lock({ step, job, ...change }: Pick<StationProps, 'job' | 'settl
   const passed = passedBy(job, step.id)
   return passed ? (
     <p className="small soft">
-      Gone past its lock: {passed.by}, {dayOf(passed.at)}: {passed.why}
+      Gone past its lock: {passed.by}, <Day at={passed.at} />: {passed.why}
     </p>
   ) : null
 }

@@ -9,7 +9,7 @@ import { Photos } from '../Photos'
 import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 type Fields = Parameters<typeof takeOff>[1]
@@ -118,7 +118,7 @@ export function TakenOff(props: Props) {
                 settle((j) => changeEntry(j, e.id, { backAt: e.backAt ? null : at }))
               }}
             >
-              {e.backAt ? `back ${dayOf(e.backAt)}` : 'back on'}
+              {e.backAt ? `back ${calendarDay(e.backAt)}` : 'back on'}
             </Button>
             <Photos job={job} of={`off:${e.id}`} name={e.what} settle={settle} now={now} />
             <button

@@ -19,7 +19,7 @@ import { LeaveIt, LeftLying } from './Leaving'
 import { OwnStep } from './OwnStep'
 import { StepCard } from './StepCard'
 import { TakenOff } from './TakenOff'
-import { dayOf } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 const counted = (word: string, n: number): string => (n ? `${word} ${n}` : word)
 
@@ -65,7 +65,7 @@ function Unplanned({ job }: Pick<StationProps, 'job'>) {
       <h3 className="mt-3">Not as planned</h3>
       {job.build.unplanned.map((u) => (
         <p key={u.id} className="small mb-1">
-          {u.what}: {u.words} ({u.by}, {dayOf(u.at)})
+          {u.what}: {u.words} ({u.by}, <Day at={u.at} />)
         </p>
       ))}
     </>

@@ -23,7 +23,7 @@ import { Ranking } from './Ranking'
 import { Readings } from './Readings'
 import { shareInWords } from './say'
 import { usePairs, useTable } from './use-search'
-import { dayOf } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -146,7 +146,7 @@ function Ended({ searches }: { readonly searches: readonly Search[] }) {
       <h3 className="mt-3">Found before</h3>
       {ended.map(({ id, ended: e }) => (
         <p key={id} className="mb-1">
-          {dayOf(e!.at)}: {e!.words}. {e!.repair} ({e!.by}). <span className="soft">{e!.proof}</span>
+          <Day at={e!.at} />: {e!.words}. {e!.repair} ({e!.by}). <span className="soft">{e!.proof}</span>
         </p>
       ))}
     </section>

@@ -18,7 +18,7 @@ import {
   noteAcknowledged,
   openWaitingRoom,
 } from './waiting-room'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 export interface Opened {
   readonly id: string
@@ -215,7 +215,7 @@ export function useJobDocument(
       asked && newest.current.signature
         ? {
             by: newest.current.signature.by,
-            on: dayOf(newest.current.signature.at),
+            on: calendarDay(newest.current.signature.at),
             answer: (reopen: boolean) => {
               setAsked(null)
               if (reopen) take(asked)

@@ -23,7 +23,7 @@ import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { useDraft } from '@/ui/drafts'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
-import { dayOf } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
   values.map((value) => ({ value, name: value }))
@@ -327,7 +327,8 @@ export function Ending({ job, settle, now }: Props) {
     return (
       <p className="say">
         Ended without a fan: {job.ended.why}
-        {job.ended.note ? `, ${job.ended.note}` : ''} ({job.ended.by}, {dayOf(job.ended.at)}).{' '}
+        {job.ended.note ? `, ${job.ended.note}` : ''} ({job.ended.by}, <Day at={job.ended.at} />
+        ).{' '}
         <button type="button" className="word-button" onClick={() => settle((j) => ({ ...j, ended: null }))}>
           Take the job up again
         </button>

@@ -7,7 +7,7 @@ import { expectedAmps, proofsOf, readTrace, type Sample, samplesOf, traceAnswers
 import { circuitsOf } from '@/core/fan-circuit'
 import { keepTrace, removeTrace, type Trace } from '@/core/job'
 import { proofId } from '@/core/wiring'
-import { dayOf, format, type Quantity } from '@/core/units'
+import { format, type Quantity } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { OneFile } from '@/ui/OneFile'
 import type { StationProps } from '../station'
@@ -15,6 +15,7 @@ import { useTaken } from '../use-taken'
 import { TraceAnswers } from './TraceAnswers'
 import { TraceChart } from './TraceChart'
 import { type Live, useLive } from './use-live'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -70,7 +71,7 @@ function Kept({ job, settle, onOpen }: Pick<Props, 'job' | 'settle'> & { readonl
   const path = usePathname()
   return job.traces.map((trace) => (
     <p key={trace.id} className="mb-1 small">
-      {trace.name}, {dayOf(trace.at)}, {format(trace.t.at(-1)! - trace.t.at(0)!, 'minutes', job.units, 2)}{' '}
+      {trace.name}, <Day at={trace.at} />, {format(trace.t.at(-1)! - trace.t.at(0)!, 'minutes', job.units, 2)}{' '}
       <button type="button" className="word-button" onClick={() => onOpen(trace)}>
         show it
       </button>{' '}

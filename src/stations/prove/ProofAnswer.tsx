@@ -12,7 +12,8 @@ import { GoPast } from '../GoPast'
 import { Photos } from '../Photos'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
+import { Day } from '@/ui/Day'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
   readonly proof: Proof
@@ -165,11 +166,13 @@ function Record({ proof, job }: Pick<Props, 'proof' | 'job'>) {
   return (
     <>
       {done.earlier.length > 0 && (
-        <div className="small soft">Before: {done.earlier.map((e) => `${e.found} (${dayOf(e.at)})`).join(', ')}.</div>
+        <div className="small soft">
+          Before: {done.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.
+        </div>
       )}
       {done.accepted && stateOfProof(job, proof) === 'accepted' && (
         <p className="small mb-0">
-          Differs, and stands: {done.accepted.by}, {dayOf(done.accepted.at)}: {done.accepted.why}
+          Differs, and stands: {done.accepted.by}, <Day at={done.accepted.at} />: {done.accepted.why}
         </p>
       )}
     </>

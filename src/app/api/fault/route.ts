@@ -4,7 +4,7 @@ import { beginSearch, jobSchema, machineKinds, startJob } from '@/core/job'
 import { problemsInWords } from '@/formats'
 import { addJob, now, theStore } from '@/store'
 import { answering, readBody } from '../answers'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 const seen = z.strictObject({
   title: z.string().trim().min(1).max(80),
@@ -33,7 +33,7 @@ export async function POST(request: Request): Promise<Response> {
         machineName: title,
         owner: '',
         units,
-        startedOn: dayOf(at),
+        startedOn: calendarDay(at),
         promisedOn: null,
       })
       const begun = beginSearch(fittedElsewhere(bare, found), [], at)

@@ -15,7 +15,7 @@ import {
 import { problemsInWords } from '@/formats'
 import { addJob, jobsOfModel, lastOn, now, readWorkshop, theStore } from '@/store'
 import { answering, readBody } from '../answers'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 const beginning = z
   .strictObject({
@@ -60,7 +60,7 @@ export async function POST(request: Request): Promise<Response> {
       const begun = startJob({
         ...body.value,
         heightM: body.value.heightM ?? workshop.heightM ?? undefined,
-        startedOn: dayOf(at),
+        startedOn: calendarDay(at),
       })
       begun.money = { ...begun.money, currency: workshop.currency, perHour: workshop.perHour }
       const learnt = last

@@ -3,7 +3,7 @@ import { isDeleted, now, opened, readHead, theStore } from '@/store'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 import { doorFile, onNetwork } from '../../network'
 import { MessagePage, orTrouble } from '../../trouble'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 export const dynamic = 'force-dynamic'
 
@@ -23,7 +23,7 @@ export default async function OwnerPage({ params }: { readonly params: Promise<{
     return (
       <SheetPage
         sheet={ownersCard(head.job)}
-        note={`for the owner to look at, until ${dayOf(new Date(pass.until).toISOString())}`}
+        note={`for the owner to look at, until ${calendarDay(new Date(pass.until).toISOString())}`}
       />
     )
   })

@@ -3,7 +3,7 @@ import { copyForNext, jobSchema } from '@/core/job'
 import { problemsInWords } from '@/formats'
 import { addJob, now, readHead, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
-import { dayOf } from '@/core/units'
+import { calendarDay } from '@/core/units'
 
 const body = z.strictObject({
   title: z.string().trim().min(1).max(80),
@@ -24,7 +24,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
       const head = await readHead(store, id)
       if (!head) return Response.json({ message: 'There is no such job.' }, { status: 404 })
       const at = now().toISOString()
-      const copy = jobSchema.safeParse(copyForNext(head.job, { ...read.value, startedOn: dayOf(at) }))
+      const copy = jobSchema.safeParse(copyForNext(head.job, { ...read.value, startedOn: calendarDay(at) }))
       if (!copy.success) return Response.json({ message: problemsInWords(copy.error) }, { status: 400 })
       const added = await addJob(store, copy.data, at)
       return added.ok ? Response.json({ id: added.id }) : Response.json({ message: added.message }, { status: 400 })
