@@ -2,7 +2,8 @@ import { openDebts, proofsOf, stateOfProof } from '../build'
 import { circuitsOf, eachOnce, fannedCircuits, isThermostat } from '../fan-circuit'
 import { onOffPoints } from '../control'
 import { cautionInWords, cautions, faultSought, type Job, typicalMachines } from '../job'
-import { CORE_VERSION } from '../margins'
+import { CORE_VERSION, evaluate } from '../margins'
+import { signing } from '../plan'
 import { calendarDay, format, type UnitSystem } from '../units'
 import { whenItRuns, type WhenItRuns } from '../wiring'
 import { section } from './section'
@@ -101,6 +102,19 @@ const acceptedAs: Readonly<Record<Job['acceptances'][number]['verdict'], string>
   warning: 'has a warning',
 }
 
+/** What was taken on by name, each once: one reason may stand for several parts of a margin. */
+function takenOn(job: Job): string[] {
+  if (!job.acceptances.length) return []
+  const { toAccept } = signing(job, evaluate(job))
+  const lines = job.acceptances.map((a) => {
+    const warned = toAccept.find((t) => t.verdict === 'warning' && t.margin === a.margin && t.part === a.part)
+    const margin = a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)
+    const what = a.verdict === 'warning' && warned ? warned.text : `${margin} ${acceptedAs[a.verdict]}`
+    return `${what.replace(/\.$/, '')}: ${a.why.replace(/\.$/, '')} (${a.who}).`
+  })
+  return [...new Set(lines)]
+}
+
 /** What was taken on by name, what was not proved, what is right for now only: said plainly to whoever takes it. */
 function honestly(job: Job): string[] {
   const stood = proofsOf(job).map((p) => ({ name: p.name, state: stateOfProof(job, p), id: p.id }))
@@ -109,13 +123,7 @@ function honestly(job: Job): string[] {
     ...job.place.obstacles
       .filter((o) => o.dealt === 'comes off')
       .map((o) => `Taken off for the fan, and not there any more: ${o.name}.`),
-    // one reason may stand for several parts of a margin
-    ...new Set(
-      job.acceptances.map((a) => {
-        const what = a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)
-        return `${what} ${acceptedAs[a.verdict]}: ${a.why} (${a.who}).`
-      }),
-    ),
+    ...takenOn(job),
     ...stood
       .filter((p) => p.state === 'accepted')
       .map((p) => `${p.name} is not as predicted: ${why(p.id)?.accepted?.why}.`),

@@ -30,7 +30,7 @@ const words = (of: { readonly sections: readonly { heading: string; lines: reado
 test('the owner is told what was not proved, what differs, what is short by name and what holds for now only', () => {
   // what was taken on by name is not "nothing left open", signed or not
   expect(words(ownersCard(signed), 'Said plainly')).toMatch(
-    /Air is not certain: .*the team rings if it runs hot\. \(Bench one\)/,
+    /Air is not certain: .*the team rings if it runs hot \(Bench one\)/,
   )
   expect(words(ownersCard(signed), 'Said plainly').match(/folded card/g)).toHaveLength(1)
   expect(words(ownersCard({ ...signed, acceptances: [] }), 'Said plainly')).toBe(
