@@ -1,20 +1,10 @@
-import { type Part } from './part'
-import { type Source } from '../reading'
-import { sources } from '../reading'
-import { type FormLine } from './form'
-import { type FormText } from './form-text'
-import { type UnitSystem } from '../units'
-import { parseWireSize } from '../units'
-import { format, parse } from '../units'
-import { sourcePath } from './form-text'
-import { type Reading } from '../reading'
-import { type PartKind } from './part'
-import { formText } from './form-text'
-import { formOf } from './form'
-import { set } from './paths'
-import { at } from './paths'
+import { type Reading, type Source, sources } from '../reading'
+import { format, parse, parseWireSize, type UnitSystem } from '../units'
 import { fanGuesses } from './fan-guess'
-import { partSchema } from './part'
+import { type FormLine, formOf } from './form'
+import { formText, type FormText, sourcePath } from './form-text'
+import { type Part, type PartKind, partSchema } from './part'
+import { at, set } from './paths'
 
 export type FormRead =
   | { readonly ok: true; readonly part: Part }
@@ -154,14 +144,18 @@ export function readForm(
     if ('problem' in read) problems[line.path] = read.problem
     else set(part, line.path, coerced[line.path]?.(read.value) ?? read.value)
   }
-  if (Object.keys(problems).length) return { ok: false, problems }
-  if (kind === 'fan')
-    for (const [key, guess] of Object.entries(
-      fanGuesses((part.diameterM as Reading).value, (part.housingM as Reading | null)?.value),
-    ))
+  const diameter = part.diameterM as Reading | undefined
+  if (kind === 'fan' && diameter)
+    for (const [key, guess] of Object.entries(fanGuesses(diameter.value, (part.housingM as Reading | null)?.value)))
       part[key] ??= guess
   for (const [path, nothing] of Object.entries(unsaid)) if (nothing(part[path])) delete part[path]
   const parsed = partSchema.safeParse(part)
-  if (parsed.success) return { ok: true, part: parsed.data }
-  return { ok: false, problems: problemsByLine(kind, parsed.error.issues, units) }
+  const unread = Object.keys(problems)
+  if (parsed.success && !unread.length) return { ok: true, part: parsed.data }
+  const issues = parsed.error?.issues ?? []
+  if (!unread.length) return { ok: false, problems: problemsByLine(kind, issues, units) }
+  // lines that could be read are held to their ends beside those that could not
+  const read = formOf(kind).filter((l) => !unread.includes(l.path))
+  const beyond = issues.filter(({ path }) => read.some((l) => `${path.join('.')}.`.startsWith(`${l.path}.`)))
+  return { ok: false, problems: { ...problemsByLine(kind, beyond, units), ...problems } }
 }

@@ -48,9 +48,13 @@ test('every wrong line is told beside it, and none of the rest is lost', () => {
   const bad = readForm(
     'fan',
     'x',
-    { ...formText(gale, 'metric'), ratedA: 'lots', massKg: '', ingress: 'wet', motor: 'steam' },
+    { ...formText(gale, 'metric'), ratedA: 'lots', massKg: '', ingress: 'wet', motor: 'steam', ratedV: '-12 V' },
     'metric',
   )
+  // what is out of range is told beside what cannot be read
+  expect(Object.keys(bad.ok ? {} : bad.problems).sort()).toEqual(['ingress', 'massKg', 'motor', 'ratedA', 'ratedV'])
+  const nameless = readForm('fan', 'x', { ...formText(gale, 'metric'), diameterM: 'wide', name: '' }, 'metric')
+  expect(Object.keys(nameless.ok ? {} : nameless.problems).sort()).toEqual(['diameterM', 'name'])
   expect(bad).toMatchObject({
     ok: false,
     problems: {

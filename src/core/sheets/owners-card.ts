@@ -77,17 +77,22 @@ function howToStop(job: Job): string[] {
   ]
 }
 
-const holderAt: Readonly<Record<Job['runs'][number]['source'], string>> = {
-  battery: 'in its holder beside the battery',
+/** Where a fuse is found; one at the battery by its way from the post. */
+const holderAt: Readonly<Record<Exclude<Job['runs'][number]['source'], 'battery'>, string>> = {
   'key switch': 'in its holder behind the key switch',
   'accessory block': 'at the accessory block',
   'existing plug': 'in the machine’s own box, for the plug it uses',
   'road lights': 'at a lighting wire, where it must not be',
 }
 
+function whereItIs({ source }: Job['runs'][number], fuse: Job['fuses'][number], units: UnitSystem): string {
+  if (source !== 'battery') return holderAt[source]
+  return `in its holder, ${format(fuse.fromPostM.value, 'length', units, 2)} of wire from the battery’s post`
+}
+
 const fuses = (job: Job): string[] => [
-  ...circuitsOf(job).flatMap((c) =>
-    c.fuse ? [`Fuse${c.suffix}: ${c.fuse.ratingA} A, ${holderAt[c.run.source]}; never a larger one.`] : [],
+  ...circuitsOf(job).flatMap(({ fuse, run, suffix }) =>
+    fuse ? [`Fuse${suffix}: ${fuse.ratingA} A, ${whereItIs(run, fuse, job.units)}; never a larger one.`] : [],
   ),
   ...(job.wiring.tapFuseA !== null && job.engine !== null
     ? [`Another of ${job.wiring.tapFuseA} A where its control leaves the switched wire.`]

@@ -37,6 +37,11 @@ test('the owner is told what was not proved, what differs, what is short by name
     'All of it was proved, and nothing was left open.',
   )
   expect(ownersCard(open).subtitle).toMatch(/NOT SIGNED/)
+  // where the fuse is, as it was measured
+  const fuses = [{ ...open.fuses[0]!, fromPostM: { value: 0.31, source: 'measured' as const } }]
+  expect(words(ownersCard({ ...open, fuses }), 'Fuses')).toBe(
+    'Fuse: 7.5 A, in its holder, 310 mm of wire from the battery’s post; never a larger one.',
+  )
   const high = answerProof(
     open,
     'starts',
