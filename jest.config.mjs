@@ -3,7 +3,7 @@ export default {
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.test.ts'],
   // nothing here waits: a machine that is busy with something else may take long all the same
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   // a global is looked up in the sandbox's own way, many times slower than anything else here; these are handed in
   sandboxInjectedGlobals: ['Math', 'Number', 'Array', 'Object', 'Map', 'Set', 'Float64Array', 'JSON', 'String'],
   // the fitting package has ES modules only

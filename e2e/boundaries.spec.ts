@@ -136,7 +136,7 @@ test('on an upright phone: no sideways scrolling, a reading typed, a working rea
     expect(async () => {
       await swipe(from, to)
       await expect(page.locator('.spine .present')).toHaveText(station, { timeout: 3000 })
-    }).toPass({ timeout: 30_000 })
+    }).toPass({ timeout: 60_000 })
   await swiped(300, 120, '3 · Place')
   await swiped(120, 300, '2 · Measure')
   // the driver's made-up touches swallow the first tap after them

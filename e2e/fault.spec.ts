@@ -25,7 +25,7 @@ test('a proof that differs is sought from: the reading is in, moves narrow it, a
   await page.reload()
   await ready(page)
   await expect(page.getByRole('tab', { name: 'Find the fault: under way' })).toHaveAttribute('aria-selected', 'true')
-  await expect(page.getByRole('region', { name: 'Found so far' })).toContainText('whole', { timeout: 30_000 })
+  await expect(page.getByRole('region', { name: 'Found so far' })).toContainText('whole', { timeout: 60_000 })
   // a meter: nonsense is told and kept, then the volts of an open ground
   const cannot = page.getByRole('button', { name: 'cannot be done here: another' })
   for (let n = 0; n < 12 && !(await next.getByRole('heading', { name: /^Volts at fan 1, −/ }).count()); n++)
@@ -67,7 +67,7 @@ test('a proof that differs is sought from: the reading is in, moves narrow it, a
   await locked.getByLabel('measured').press('Enter')
   await locked.getByRole('button', { name: 'find the fault: Voltage at the fan' }).click()
   await expect(page.getByRole('region', { name: 'Found so far' })).toContainText(/Volts across the plug.*9 V/, {
-    timeout: 30_000,
+    timeout: 60_000,
   })
   // and what cannot be true together is told, with the one to look at again
   await page.getByLabel('Engine running and hot, the fan').selectOption('backwards')
@@ -86,7 +86,7 @@ test('practice: a round by its seed, wholly by keys, then what hurts; a drill; a
     await page.keyboard.press('Enter')
   }
   await press('Begin the round')
-  await expect(page.getByText('It is brought in with:')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('It is brought in with:')).toBeVisible({ timeout: 60_000 })
   await press(/^key off/)
   await press(/^cold$/)
   await press(/^watch /)
@@ -97,7 +97,7 @@ test('practice: a round by its seed, wholly by keys, then what hurts; a drill; a
   // it outlives the page
   await page.reload()
   await ready(page)
-  await expect(page.getByRole('list', { name: 'Done so far' })).toContainText('key on', { timeout: 30_000 })
+  await expect(page.getByRole('list', { name: 'Done so far' })).toContainText('key on', { timeout: 60_000 })
   // named one after the other until it is that: wrong ones cost
   const names = page.getByLabel('It is', { exact: true })
   const causes = await names.locator('option').evaluateAll((all) => all.map((o) => (o as HTMLOptionElement).value))

@@ -34,7 +34,7 @@ test('the network gone: an opened job opens again as it was saved last, is worke
   await expect(page.locator('.big-step h2')).toHaveText('Dry fit: every wire laid in its place')
   // workers too begin from what is kept: the day is run through
   await go(page, 'After')
-  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 120_000 })
   await expect(page.getByText('Days to come')).toBeVisible()
   await page.goto(`${yard.url}/jobs/never-opened`)
   await expect(page.getByRole('heading', { name: 'Not on this device yet' })).toBeVisible()

@@ -256,7 +256,7 @@ test('a file that another program holds: told under the masthead, saved by itsel
   const other = new Sqlite(yard.database)
   other.exec('begin immediate')
   await type(page, 'core thick', '31 mm')
-  await expect(page.getByRole('alert').filter({ hasText: 'Another program holds' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('alert').filter({ hasText: 'Another program holds' })).toBeVisible({ timeout: 40_000 })
   other.exec('rollback')
   other.close()
   await saved(page)

@@ -14,14 +14,14 @@ test('a station that was never looked at, with the server away: it waits alone, 
   await openJob(page, yard, BIKE)
   await yard.kill()
   await page.keyboard.press('6')
-  await expect(page.getByText('This part has not come yet').first()).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('This part has not come yet').first()).toBeVisible({ timeout: 40_000 })
   await expect(page.locator('[data-margin="air"] .word')).toBeVisible()
   // the rest of the page goes on: units, and another station that is there already
   await page.keyboard.press('1')
   await expect(page.getByTestId('complaint')).toBeVisible()
   await page.keyboard.press('6')
   await yard.start()
-  await expect(page.getByRole('tab', { name: 'Ladder and run' })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('tab', { name: 'Ladder and run' })).toBeVisible({ timeout: 60_000 })
 })
 
 test('a browser that keeps nothing: changes go out, and “saved” is said of what was acknowledged', async ({

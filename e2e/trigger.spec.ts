@@ -50,7 +50,7 @@ test('a day is run: chart, sentences and margins from it; scrubbed, supposed oth
   await expect(page.getByText('The day is being run')).toBeVisible()
   await page.getByText('Annex:').click()
   await expect(page.getByText(/rule of thumb/).first()).toBeVisible()
-  await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/Boil: from the run of/).first()).toBeVisible({ timeout: 120_000 })
   await expect(page.getByText(/rules? of thumb/)).toHaveCount(0)
 })
 
@@ -73,7 +73,7 @@ test('a collar is dragged and the run follows; a map of settings recommends one,
   await saved(page)
   await view(page, 'Which setting')
   await page.getByRole('button', { name: 'Propose a setting' }).click()
-  await expect(page.getByText(/those outlined get no hotter/)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/those outlined get no hotter/)).toBeVisible({ timeout: 120_000 })
   const best = page.getByRole('button', { name: /, recommended/ }).first()
   await best.focus()
   await page.keyboard.press('Enter')
@@ -83,7 +83,7 @@ test('a collar is dragged and the run follows; a map of settings recommends one,
   await view(page, 'Season and height')
   await expect(
     page.getByText(/Holds up to \d\d °C at 1150 m, or up to \d\d °C with a third of the core blocked/),
-  ).toBeVisible({ timeout: 30_000 })
+  ).toBeVisible({ timeout: 120_000 })
 })
 
 test('the day comes from legs by hand, a track and a table; what cannot be one is refused and nothing is lost', async ({
@@ -118,7 +118,7 @@ test('the day comes from legs by hand, a track and a table; what cannot be one i
     `<gpx><trk><name>over the ` +
       `pass</name><trkseg>${Array.from({ length: 1200 }, (_, i) => point(i)).join('')}</trkseg></trk></gpx>`,
   )
-  await expect(page.getByText(/“over the pass” is the day now: 600 legs, 99.9 min/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/“over the pass” is the day now: 600 legs, 99.9 min/)).toBeVisible({ timeout: 120_000 })
   await bring('day.csv', 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n10;8;0,18;3200;22;\n5;fast;;;;\n')
   await expect(page.getByText('Line 3: "fast" cannot be a speed; it is between 0 and 288.')).toBeVisible()
   await bring('day.csv', 'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n30;8;0,18;3200;22;\n')
@@ -158,9 +158,9 @@ test('a log fixes two readings of this machine, which are measured from then on;
   await page.getByLabel('coolant', { exact: true }).selectOption('two')
   await expect(page.getByText(/odd.csv: 3 lines/)).toContainText('coolant 80 °C to 82 °C')
   await page.getByRole('button', { name: 'Try with a simulated log' }).click()
-  await expect(page.getByText(/a simulated log: \d+ lines/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/a simulated log: \d+ lines/)).toBeVisible({ timeout: 120_000 })
   await page.getByRole('button', { name: 'Fit the model to it' }).click()
-  await expect(page.getByText(/now 0\.\d+ K are left/)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/now 0\.\d+ K are left/)).toBeVisible({ timeout: 120_000 })
   // the made-up machine gives a tenth more heat than 0.9
   await expect(page.getByRole('row', { name: /^heat over brake power/ })).toContainText(/0\.(98|99)\d* ±|1\.00?\d* ±/)
   await page.getByRole('button', { name: 'Take them as measured' }).click()

@@ -46,7 +46,7 @@ export class Yard {
       env: this.environment,
       stdio: 'ignore',
     })
-    for (let n = 0; n < 150; n++) {
+    for (let n = 0; n < 600; n++) {
       const up = await fetch(`${this.url}/icon.svg`).then(
         () => true,
         () => false,
@@ -322,7 +322,7 @@ export async function proveAll(page: Page, { finish = true } = {}): Promise<void
 export async function acceptAndSign(page: Page, who: string): Promise<void> {
   await go(page, 'After')
   // what is to be accepted is told from the run, once it is done
-  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 120_000 })
   for (const box of await page.getByRole('checkbox', { name: /unsure|open|Warn|\w/ }).all())
     if (!(await box.isChecked()) && /^accept-/.test((await box.getAttribute('id')) ?? '')) await box.check()
   if (await page.getByLabel('Who', { exact: true }).count()) {
@@ -331,7 +331,7 @@ export async function acceptAndSign(page: Page, who: string): Promise<void> {
     await page.getByRole('button', { name: 'Accept what is ticked' }).click()
   }
   await saved(page)
-  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByText('still being run through')).toHaveCount(0, { timeout: 120_000 })
   await page.getByLabel('Signed by').fill(who)
   await page.getByRole('button', { name: 'Sign the job' }).click()
   await expect(page.getByText(`Signed by ${who}`)).toBeVisible()

@@ -32,7 +32,7 @@ test('as a program of its own it prints the same, and its exit status tells', ()
     stdout: '',
     stderr: expect.stringContaining('not a command') as string,
   })
-}, 60_000)
+})
 
 test('evaluate prints the evaluation; --quick leaves the sampling out', () => {
   const full = run('evaluate', 'examples/fell-bike-short-at-idle.job.json')
@@ -60,7 +60,7 @@ test('evaluate prints the evaluation; --quick leaves the sampling out', () => {
     JSON.parse(run('evaluate', 'examples/fell-bike-short-at-idle.job.json', '--quick').stdout),
   )
   expect(quick.margins[6]).not.toHaveProperty('chanceShort')
-}, 60_000)
+})
 
 test('evaluate --run tells from the run; simulate prints it second by second, with what it came to beside it', () => {
   const evaluation = evaluationSchema.parse(
@@ -91,7 +91,7 @@ test('evaluate --run tells from the run; simulate prints it second by second, wi
     expect([wrong.status, wrong.stdout]).toEqual([2, ''])
     expect(wrong.stderr).toMatch(words)
   }
-}, 90_000)
+})
 
 test('what is not a job is told plainly on stderr, exit 2, nothing on stdout', () => {
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-cli-')), 'x.json')
@@ -110,7 +110,7 @@ test('what is not a job is told plainly on stderr, exit 2, nothing on stdout', (
     expect(stderr).toMatch(words)
     expect(stderr).not.toMatch(/at .*:\d+:\d+/)
   }
-}, 60_000)
+})
 
 test('circuit prints nodes, branches and loads of a state, or the same as a netlist; what it cannot be is told', () => {
   const told = run('circuit', 'examples/vineyard-buggy-ready.job.json', '--state', 'key=on,engine=on,heat=hot')
@@ -144,4 +144,4 @@ test('circuit prints nodes, branches and loads of a state, or the same as a netl
     expect([status, stdout]).toEqual([2, ''])
     expect(stderr).toMatch(words)
   }
-}, 60_000)
+})

@@ -168,7 +168,7 @@ test('a newer, a foreign, a broken and a locked file are told apart in words, an
     kind: 'locked',
   })
   other.close()
-}, 30_000)
+})
 
 test(
   'what a job’s runs came to is kept for its state, tells its line of the yard, and is left where the job ' +

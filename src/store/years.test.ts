@@ -223,7 +223,7 @@ describe('copies', () => {
     expect(() => backUp(file(), path.join(file('blocked'), 'copies'), AT)).toThrow()
     expect(backUp(file(), file('copies'), AT)).toMatchObject({ jobs: 15 })
     expect(readdirSync(file('copies')).filter((n) => n.endsWith('.part'))).toEqual([])
-  }, 60_000)
+  })
 
   test('which copies are kept: all of two weeks, then one a week, then one a month, and always the newest', () => {
     const now = '2026-11-30T12:00:00.000Z'
@@ -308,7 +308,7 @@ test('killed while an older file is brought to the present version: it opens aft
   expect(page.entries.every((e) => e.summary !== null)).toBe(true)
   opened.close()
   expect(inspect(file('old.db.before-version-2'))).toMatchObject({ version: 1, jobs: 40, unreadable: 0 })
-}, 60_000)
+})
 
 describe('every day', () => {
   test('archived and deleted jobs leave the yard and come back; a signed one is never deleted', async () => {
