@@ -182,8 +182,8 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
       required: 0,
       scale: fixedScale(100),
       warns:
-        `The fuse sits further than ${format(POST_DISTANCE_M, 'length', job.units, 2)} from the battery post: the piece ` +
-        'before it needs a sleeve of its own.',
+        `The fuse sits further than ${format(POST_DISTANCE_M, 'length', job.units, 2)} from the battery post: the ` +
+        'piece before it needs a sleeve of its own.',
       compute: (bench) =>
         over(
           { name: 'allowed', value: POST_DISTANCE_M },

@@ -107,6 +107,33 @@ function problemsByLine(kind: PartKind, issues: readonly Issue[], units: UnitSys
 }
 
 /**
+ * What was read of a form held to what a part may be.
+ * @param unread what is wrong with lines that could not be read, by their path
+ */
+function held(
+  kind: PartKind,
+  part: Record<string, unknown>,
+  unread: Readonly<Record<string, string>>,
+  units: UnitSystem,
+): FormRead {
+  const diameter = part.diameterM as Reading | undefined
+  if (kind === 'fan' && diameter)
+    for (const [key, guess] of Object.entries(fanGuesses(diameter.value, (part.housingM as Reading | null)?.value)))
+      part[key] ??= guess
+  for (const [path, nothing] of Object.entries(unsaid)) if (nothing(part[path])) delete part[path]
+  const parsed = partSchema.safeParse(part)
+  const all = Object.keys(unread).length === 0
+  if (parsed.success && all) return { ok: true, part: parsed.data }
+  const issues = parsed.error?.issues ?? []
+  // where some could not be read, the others are held to their ends beside them
+  const read = formOf(kind).filter((l) => !(l.path in unread))
+  const told = all
+    ? issues
+    : issues.filter(({ path }) => read.some((l) => `${path.join('.')}.`.startsWith(`${l.path}.`)))
+  return { ok: false, problems: { ...problemsByLine(kind, told, units), ...unread } }
+}
+
+/**
  * A part from the texts of its form; what was not touched keeps its value to the last figure.
  * @param before the part that the form was filled from, if any
  * @returns the part, or for each path what is wrong with its text
@@ -144,18 +171,5 @@ export function readForm(
     if ('problem' in read) problems[line.path] = read.problem
     else set(part, line.path, coerced[line.path]?.(read.value) ?? read.value)
   }
-  const diameter = part.diameterM as Reading | undefined
-  if (kind === 'fan' && diameter)
-    for (const [key, guess] of Object.entries(fanGuesses(diameter.value, (part.housingM as Reading | null)?.value)))
-      part[key] ??= guess
-  for (const [path, nothing] of Object.entries(unsaid)) if (nothing(part[path])) delete part[path]
-  const parsed = partSchema.safeParse(part)
-  const unread = Object.keys(problems)
-  if (parsed.success && !unread.length) return { ok: true, part: parsed.data }
-  const issues = parsed.error?.issues ?? []
-  if (!unread.length) return { ok: false, problems: problemsByLine(kind, issues, units) }
-  // lines that could be read are held to their ends beside those that could not
-  const read = formOf(kind).filter((l) => !unread.includes(l.path))
-  const beyond = issues.filter(({ path }) => read.some((l) => `${path.join('.')}.`.startsWith(`${l.path}.`)))
-  return { ok: false, problems: { ...problemsByLine(kind, beyond, units), ...problems } }
+  return held(kind, part, problems, units)
 }
