@@ -1,11 +1,14 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { evaluationSchema } from '../core/margins'
 import { runCli } from './run'
 
 const ROOT = path.join(__dirname, '..', '..')
+const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-cli-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
 /** The command line in this process; files are named from the project's folder. */
 function run(...args: string[]): { readonly status: number; readonly stdout: string; readonly stderr: string } {
   const told = { stdout: '', stderr: '' }
@@ -67,7 +70,7 @@ test('evaluate --run tells from the run; simulate prints it second by second, wi
     JSON.parse(run('evaluate', 'examples/fell-bike-short-at-idle.job.json', '--run').stdout),
   )
   expect(evaluation.margins.find((m) => m.id === 'boil')).toMatchObject({ basis: 'run' })
-  const day = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-day-')), 'day.csv')
+  const day = path.join(folder, 'day.csv')
   writeFileSync(
     day,
     'minutes;speed_kmh;load_share;rpm;ambient_c;grade_pct\n4;0;0,04;1700;18;\n20;8;0,18;3200;18;\n5;0;0;0;18;\n',
@@ -94,7 +97,7 @@ test('evaluate --run tells from the run; simulate prints it second by second, wi
 })
 
 test('what is not a job is told plainly on stderr, exit 2, nothing on stdout', () => {
-  const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-cli-')), 'x.json')
+  const file = path.join(folder, 'x.json')
   writeFileSync(file, '{"format":"pyraxis-job","version":42}')
   for (const [args, words] of [
     [['evaluate', file], /newer Pyraxis/],

@@ -1,7 +1,4 @@
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
 import {
   type Conditions,
   type Control,
@@ -87,21 +84,17 @@ function card(e: Element, net: Netlist, before: Conditions, after: Conditions): 
 /** Node voltages at the end of a run in which the key opens. */
 function leftToItself(net: Netlist, before: Conditions, after: Conditions): Map<string, number> {
   const nodes = [...new Set(net.elements.flatMap((e) => [e.a, e.b]))].filter((n) => n !== GROUND)
-  const file = path.join(mkdtempSync(path.join(tmpdir(), 'latch-')), 'latch.cir')
-  writeFileSync(
-    file,
-    [
-      '* what holds itself',
-      ...net.elements.flatMap((e) => card(e, net, before, after)),
-      ...nodes.map((n) => `rleak_${n} ${n} 0 1e9`),
-      '.model silicon d(is=1e-9 rs=0.02)',
-      `.tran 1e-3 ${ENDS_S} uic`,
-      ...nodes.map((n) => `.meas tran ${n}_end find v(${n}) at=${ENDS_S - 0.01}`),
-      '.end',
-      '',
-    ].join('\n'),
-  )
-  const out = execFileSync('ngspice', ['-b', file], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] })
+  const text = [
+    '* what holds itself',
+    ...net.elements.flatMap((e) => card(e, net, before, after)),
+    ...nodes.map((n) => `rleak_${n} ${n} 0 1e9`),
+    '.model silicon d(is=1e-9 rs=0.02)',
+    `.tran 1e-3 ${ENDS_S} uic`,
+    ...nodes.map((n) => `.meas tran ${n}_end find v(${n}) at=${ENDS_S - 0.01}`),
+    '.end',
+    '',
+  ].join('\n')
+  const out = execFileSync('ngspice', ['-b'], { input: text, encoding: 'utf8', stdio: ['pipe', 'pipe', 'ignore'] })
   return new Map([...out.matchAll(/^(\w+)_end\s*=\s*(\S+)/gm)].map((m) => [m[1]!, Number(m[2])]))
 }
 

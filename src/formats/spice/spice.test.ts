@@ -1,7 +1,4 @@
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import os from 'node:os'
-import path from 'node:path'
 import { Circuit, withFaults, type Netlist } from '../../core/circuit'
 import { groundSide, state, wire } from '../../core/circuit/test-support/netlists'
 import { wiredAs } from '../../core/advice'
@@ -15,9 +12,7 @@ const withSpice = there ? test : test.skip
 
 /** Node voltages as ngspice prints them in batch. */
 function spice(text: string): Record<string, number> {
-  const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'pyraxis-spice-')), 'x.cir')
-  writeFileSync(file, text)
-  const out = execFileSync('ngspice', ['-b', file], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] })
+  const out = execFileSync('ngspice', ['-b'], { input: text, encoding: 'utf8', stdio: ['pipe', 'pipe', 'ignore'] })
   return Object.fromEntries(
     [...out.matchAll(/^\s+([a-z][a-z0-9_]*)\s+(-?\d\.\d+e[+-]\d+)\s*$/gm)].map((m) => [m[1]!, Number(m[2])]),
   )
