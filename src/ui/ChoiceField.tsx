@@ -30,7 +30,7 @@ export function ChoiceField<V extends string>({ label, value, options, onChange,
         ))}
       </Form.Select>
       {tell && (
-        <div id={`${id}-tell`} className="soft small" style={{ gridColumn: '1 / -1' }}>
+        <div id={`${id}-tell`} className="soft small">
           {tell}
         </div>
       )}
