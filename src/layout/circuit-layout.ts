@@ -5,11 +5,11 @@ const options = {
   'elk.algorithm': 'layered',
   'elk.direction': 'RIGHT',
   'elk.edgeRouting': 'ORTHOGONAL',
-  'elk.layered.spacing.nodeNodeBetweenLayers': '18',
+  'elk.layered.spacing.nodeNodeBetweenLayers': '10',
   'elk.spacing.nodeNode': '10',
   'elk.spacing.edgeNode': '5',
   'elk.spacing.edgeEdge': '5',
-  'elk.layered.spacing.edgeNodeBetweenLayers': '9',
+  'elk.layered.spacing.edgeNodeBetweenLayers': '7',
   'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
   'elk.layered.thoroughness': '20',
   'elk.padding': '[top=4,left=4,bottom=4,right=4]',
@@ -17,8 +17,11 @@ const options = {
   'elk.layered.considerModelOrder.strategy': 'PREFER_EDGES',
 }
 
-/** figures stand beside the lines: more room where they bend */
-const roomy = { 'elk.layered.spacing.edgeNodeBetweenLayers': '17' }
+/** figures stand beside the lines: more room between parts and where lines bend; words of a narrow screen are larger */
+const roomFor = (narrow: boolean) => ({
+  'elk.layered.spacing.nodeNodeBetweenLayers': narrow ? '24' : '18',
+  'elk.layered.spacing.edgeNodeBetweenLayers': narrow ? '22' : '17',
+})
 
 /** a narrow screen: the same rows, folded */
 const narrowOptions = {
@@ -46,7 +49,7 @@ export function makeReady(): InstanceType<typeof ELK> {
 export async function layOut(graph: CircuitGraph, narrow = false, figures = false): Promise<LaidOut> {
   const root: ElkNode = {
     id: 'circuit',
-    layoutOptions: { ...(narrow ? narrowOptions : options), ...(figures ? roomy : {}) },
+    layoutOptions: { ...(narrow ? narrowOptions : options), ...(figures ? roomFor(narrow) : {}) },
     children: graph.nodes.map((n) => ({
       id: n.id,
       width: n.w,

@@ -74,6 +74,10 @@ function One({ shape }: { readonly shape: Shape }) {
   )
 }
 
+/** What flows is drawn anew where it flows otherwise: it moves for a few seconds then. */
+const keyOf = (s: Shape, place: number): string =>
+  s.kind === 'path' && s.pen === 'flow' ? `${place} ${s.weight} ${s.points.join(' ')}` : String(place)
+
 /**
  * Shapes that follow each other and stand for the same movable thing are one group; what is written beside it is not a
  * part of it.
@@ -98,14 +102,31 @@ const none: Readonly<Record<string, Movable>> = {}
 const LARGEST = 1.4
 
 /** As wide as there is room, and as high as may be; where words must stay readable, as wide as they need. */
-const sizeOf = (whole: Frame, maxHeight: number, leastScale: number | undefined): React.CSSProperties =>
+const sizeOf = (
+  whole: Frame,
+  maxHeight: number,
+  leastScale: number | undefined,
+  fitted: boolean,
+): React.CSSProperties =>
   leastScale === undefined
     ? { maxHeight }
     : {
         maxHeight: 'none',
-        width: `clamp(${whole.w * leastScale}px, 100%, ${whole.w * leastScale * LARGEST}px)`,
+        width: fitted ? '100%' : `clamp(${whole.w * leastScale}px, 100%, ${whole.w * leastScale * LARGEST}px)`,
         touchAction: 'pan-x pan-y',
       }
+
+/** Whether a drawing of so many pixels is wider than where it stands. */
+function useWider(pixels: number | null) {
+  const place = useRef<HTMLDivElement>(null)
+  const [room, setRoom] = useState<number | null>(null)
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setRoom(entry!.contentRect.width))
+    watch.observe(place.current!)
+    return () => watch.disconnect()
+  }, [])
+  return { place, wider: pixels !== null && room !== null && pixels > room + 1 }
+}
 
 /**
  * A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys +
@@ -126,7 +147,10 @@ export function DrawingView({
   const [view, setView] = useState<Frame | null>(null)
   // while something is dragged the frame stands still under the pointer
   const [held, setHeld] = useState<Frame | null>(null)
+  // all of it although its words are small then
+  const [fitted, setFitted] = useState(false)
   const whole: Frame = { x: drawing.x, y: drawing.y, w: drawing.w, h: drawing.h }
+  const { place, wider } = useWider(leastScale === undefined ? null : whole.w * leastScale)
   const frame = held ?? view ?? whole
   const perPixel = (): number => 1 / (svg.current?.getScreenCTM()?.a ?? 1)
   const zoom = (by: number, at?: readonly [number, number]): void =>
@@ -207,13 +231,13 @@ export function DrawingView({
   const seen = new Set<string>()
   return (
     <figure className="drawing">
-      <div className={leastScale === undefined ? undefined : 'drawing-pan'}>
+      <div ref={place} className={leastScale === undefined ? undefined : 'drawing-pan'}>
         <svg
           ref={svg}
           className="to-scale"
           viewBox={`${frame.x} ${frame.y} ${frame.w} ${frame.h}`}
           width="100%"
-          style={{ aspectRatio: `${whole.w} / ${whole.h}`, ...sizeOf(whole, maxHeight, leastScale) }}
+          style={{ aspectRatio: `${whole.w} / ${whole.h}`, ...sizeOf(whole, maxHeight, leastScale, fitted) }}
           role={named ? 'group' : 'img'}
           aria-label={drawing.says}
           onKeyDown={(e) => {
@@ -226,7 +250,7 @@ export function DrawingView({
           }}
         >
           {grouped(drawing.shapes, all).map(({ handle, shapes }, i) => {
-            const inside = shapes.map((s, k) => <One key={k} shape={s} />)
+            const inside = shapes.map((s, k) => <One key={keyOf(s, k)} shape={s} />)
             if (handle === null) return <g key={i}>{inside}</g>
             const firstOfIt = !seen.has(handle)
             seen.add(handle)
@@ -285,13 +309,18 @@ export function DrawingView({
         </svg>
       </div>
       <figcaption>
-        <span>{drawing.title}</span>
+        <span>
+          {drawing.title}
+          {wider && !fitted && view === null && (
+            <span className="no-print">, wider than the screen: move it sideways</span>
+          )}
+        </span>
         <span className="no-print">
           <button
             type="button"
             className="word-button"
             aria-label={`Nearer: ${drawing.title}`}
-            onClick={() => zoom(1.5)}
+            onClick={() => (wider && fitted && view === null ? setFitted(false) : zoom(1.5))}
           >
             nearer
           </button>{' '}
@@ -299,8 +328,11 @@ export function DrawingView({
             type="button"
             className="word-button"
             aria-label={`All of it: ${drawing.title}`}
-            disabled={view === null}
-            onClick={() => setView(null)}
+            disabled={view === null && (fitted || !wider)}
+            onClick={() => {
+              setView(null)
+              setFitted(true)
+            }}
           >
             all of it
           </button>

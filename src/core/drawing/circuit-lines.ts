@@ -1,5 +1,15 @@
 import type { GraphEdge } from './circuit-graph'
-import { currentIn, figure, type Layers, type Plate, type Shown, weightOf, type XY } from './circuit-plate'
+import {
+  currentIn,
+  figure,
+  type Layers,
+  type Piece,
+  type Plate,
+  type Room,
+  type Shown,
+  weightOf,
+  type XY,
+} from './circuit-plate'
 import type { Pen, Shape } from './drawing-schema'
 import { rect, text } from './shapes'
 
@@ -15,42 +25,56 @@ function penOf(node: string, supplyV: number, shown: Shown | null): Pen {
   return v > 0.08 * supplyV ? 'wire-half' : 'wire-ground'
 }
 
-/** Where the words of a line stand: over its longest level piece, or beside an upright one where that is too short. */
+/**
+ * Where the words of a line stand: over or under a level piece, its number over and its colour under it, or to the left
+ * of a point of an upright one.
+ */
 interface WordsAt {
   readonly at: XY
-  readonly beside: boolean
+  readonly form: 'over' | 'under' | 'parted' | 'beside'
+}
+/** How much room a line's words want. */
+interface Words {
+  /** the most letters that stand beside each other: in one piece, and with number and colour parted */
+  readonly letters: number
+  readonly parted: number
+  readonly size: number
+  /** figures stand on both sides of the line */
+  readonly told: boolean
 }
 
-/** how wide a letter is, and how far words reach over and under their line, in sizes of a letter */
-const [LETTER, OVER, UNDER] = [0.6, 2.8, 1.3]
+/** how wide a letter is, in sizes of one; how far names alone, and names with figures, reach over and under a line */
+const LETTER = 0.6
+const REACH = { name: { over: 1.6, under: 0 }, figures: { over: 2.8, under: 1.3 } } as const
 /** where along a piece words may stand, the best first */
 const ALONG = [0.5, 0.65, 0.8, 0.35, 0.2]
 
-type Upright = readonly [x: number, from: number, to: number]
-
-/** Upright pieces of every line, which no words may stand across. */
-export const uprightsOf = (lines: Iterable<readonly XY[]>): Upright[] =>
-  [...lines].flatMap((points) =>
-    points.slice(1).flatMap(([x, y], i): Upright[] => {
+/** The straight pieces of every line, as rooms without width: words do not stand across them. */
+export const piecesOf = (lines: Iterable<readonly [string, readonly XY[]]>): Piece[] =>
+  [...lines].flatMap(([edge, points]) =>
+    points.slice(1).flatMap(([x, y], i): Piece[] => {
       const [x0, y0] = points[i]!
-      return Math.abs(x - x0) < 0.1 && Math.abs(y - y0) > 0.1 ? [[x, Math.min(y, y0), Math.max(y, y0)]] : []
+      const long = Math.abs(x - x0) + Math.abs(y - y0)
+      return long > 0.1 ? [{ edge, room: [Math.min(x, x0), Math.min(y, y0), Math.max(x, x0), Math.max(y, y0)] }] : []
     }),
   )
 
-/** Room that something takes, mm. */
-type Room = readonly [left: number, top: number, right: number, foot: number]
-
 const meet = (a: Room, b: Room): boolean => a[0] < b[2] && b[0] < a[2] && a[1] < b[3] && b[1] < a[3]
+const wider = ([left, top, right, foot]: Room, by: number): Room => [left - by, top - by, right + by, foot + by]
 
-/** The room that words take over and under a level line, or to the left of an upright one. */
-function roomOf({ at: [x, y], beside }: WordsAt, half: number, size: number): Room {
-  return beside
-    ? [x - 2 * half - 2, y - size, x - 1, y + OVER * size]
-    : [x - half, y - OVER * size, x + half, y + UNDER * size]
+function roomOf({ at: [x, y], form }: WordsAt, { letters, parted, size, told }: Words): Room {
+  const { over, under } = told ? REACH.figures : REACH.name
+  const half = (LETTER * size * (form === 'parted' ? parted : letters)) / 2
+  if (form === 'parted') return [x - half, y - over * size, x + half, y + over * size]
+  if (form === 'beside') return [x - 2 * half - 2, y - size, x - 1, y + (told ? over : 0.6) * size]
+  return form === 'over'
+    ? [x - half, y - over * size, x + half, y + under * size]
+    : [x - half, y - under * size, x + half, y + over * size]
 }
 
 /** Every place at which a line's words may stand, the best first. */
-function placesFor(points: readonly XY[], half: number, size: number): WordsAt[] {
+function placesFor(points: readonly XY[], { letters, size, told }: Words): WordsAt[] {
+  const half = (LETTER * size * letters) / 2
   const pieces = points
     .slice(1)
     .map((end, i) => ({ from: points[i]!, end }))
@@ -62,37 +86,39 @@ function placesFor(points: readonly XY[], half: number, size: number): WordsAt[]
   ]
   const level = pieces.filter((q) => Math.abs(q.from[1] - q.end[1]) < 0.1)
   const upright = pieces.filter((q) => Math.abs(q.from[0] - q.end[0]) < 0.1 && q.long >= 2 * size)
-  const over = (q: (typeof pieces)[number]) => ALONG.map((t): WordsAt => ({ at: along(q, t), beside: false }))
+  const on = (forms: readonly WordsAt['form'][]) => (q: (typeof pieces)[number]) =>
+    forms.flatMap((form) => ALONG.map((t): WordsAt => ({ at: along(q, t), form })))
+  const whole = on(told ? ['over'] : ['over', 'under'])
   return [
-    ...level.filter((q) => q.long >= 2 * half).flatMap(over),
+    ...level.filter((q) => q.long >= 2 * half).flatMap(whole),
     // beside an upright one on either side of it
     ...upright.flatMap((q) =>
       ALONG.flatMap((t): WordsAt[] => {
         const [x, y] = along(q, t)
         return [
-          { at: [x, y], beside: true },
-          { at: [x + 2 * half + 3, y], beside: true },
+          { at: [x, y], form: 'beside' },
+          { at: [x + 2 * half + 3, y], form: 'beside' },
         ]
       }),
     ),
-    ...level.flatMap(over),
+    ...level.flatMap(whole),
+    ...(told ? [] : level.flatMap(on(['parted']))),
   ]
 }
 
-/** The first place that no upright line crosses and where nothing else stands, or least; taken from then on. */
-function wordsAt(p: Plate, points: readonly XY[], letters: number): WordsAt {
-  const { figure: size } = p.lettering
-  const half = (LETTER * size * letters) / 2
-  const places = placesFor(points, half, size)
-  // words over words cannot be read; a line through them is the lesser evil
+/** The first place that no line crosses and where nothing else stands, or least; taken from then on. */
+function wordsAt(p: Plate, edge: GraphEdge, points: readonly XY[], words: Words): WordsAt {
+  const places = placesFor(points, words)
+  // words over words cannot be read; a line through them is the lesser evil; their own runs between name and figures
   const inTheWay = (w: WordsAt): number => {
-    const room = roomOf(w, half, size)
-    const crossed = p.uprights.filter(([x, top, foot]) => meet(room, [x - 0.1, top, x + 0.1, foot])).length
-    return crossed + 3 * p.taken.filter((other) => meet(room, other)).length
+    const room = roomOf(w, words)
+    const own = w.form === 'parted' || (w.form === 'over' && words.told)
+    const crossed = p.pieces.filter((q) => !(own && q.edge === edge.id) && meet(wider(room, -0.1), wider(q.room, 0.05)))
+    return crossed.length + 3 * p.taken.filter((other) => meet(room, other)).length
   }
   const least = Math.min(...places.map(inTheWay))
-  const found = places.find((w) => inTheWay(w) === least) ?? { at: points[0] ?? [0, 0], beside: false }
-  p.taken.push(roomOf(found, half, size))
+  const found = places.find((w) => inTheWay(w) === least) ?? { at: points[0] ?? [0, 0], form: 'over' }
+  p.taken.push(roomOf(found, words))
   return found
 }
 
@@ -126,23 +152,32 @@ function wireWords(p: Plate, edge: GraphEdge, points: readonly XY[]): Shape[] {
   const told = p.shown?.figures ? p.shown.solution : null
   const amps = told ? `${figure(Math.abs(currentIn(p, edge)))} A` : ''
   const volts = told ? `${figure(told.volts.get(own.a) ?? 0)} V` : ''
-  const lines = [p.wires.get(edge.wire) ?? '', amps, volts]
-  const { at, beside } = wordsAt(p, points, Math.max(...lines.map((l) => l.length)))
+  const name = p.wires.get(edge.wire) ?? ''
+  const words = [name, amps, volts]
+  const [number = '', colour = ''] = name.split(' ')
+  const { at, form } = wordsAt(p, edge, points, {
+    letters: Math.max(...words.map((l) => l.length)),
+    parted: Math.max(number.length, colour.length),
+    size,
+    told: told !== null,
+  })
   // name and current over the line, volts under it; beside an upright one all of them below each other
   const step = 1.15 * size
+  const beside = form === 'beside'
   // clear of the line, however thick what flows makes it
   const half = p.shown ? weightOf(currentIn(p, edge)) / 2 : 0.3
   const over = at[1] - half - 1
-  const heights = beside
-    ? [at[1] + 1, at[1] + 1 + step, at[1] + 1 + 2 * step]
-    : [amps ? over - step : over, over, at[1] + half + 0.5 + size]
+  const under = at[1] + half + 0.5 + size
+  const first = form === 'under' ? under : amps ? over - step : over
+  const heights = beside ? [at[1] + 1, at[1] + 1 + step, at[1] + 1 + 2 * step] : [first, over, under]
+  const lines = form === 'parted' ? [number, '', colour] : words
   return lines.flatMap((l, i): Shape[] =>
     l
       ? [
           text(beside ? at[0] - 1.5 : at[0], heights[i]!, l, size, {
             anchor: beside ? 'end' : 'middle',
             figure: true,
-            tone: i === 2 ? 'soft' : 'ink',
+            tone: i === 2 && told ? 'soft' : 'ink',
           }),
         ]
       : [],

@@ -60,6 +60,14 @@ export const figure = (value: number): string => {
   return value.toFixed(a >= 0.0995 || a < 0.0005 ? 2 : 3)
 }
 
+/** Room that something takes, mm. */
+export type Room = readonly [left: number, top: number, right: number, foot: number]
+/** A straight piece of a line, as a room that has no width or no height. */
+export interface Piece {
+  readonly edge: string
+  readonly room: Room
+}
+
 /** Everything that a circuit is drawn from. */
 export interface Plate {
   readonly net: Netlist
@@ -71,10 +79,10 @@ export interface Plate {
   /** number and colour of each wire of the cut list: "3 red" */
   readonly wires: ReadonlyMap<string, string>
   readonly lettering: Lettering
-  /** upright pieces of the lines: where they are and from where to where */
-  readonly uprights: readonly (readonly [x: number, from: number, to: number])[]
-  /** where something stands already: left, top, right, foot; words that are put somewhere are added */
-  readonly taken: (readonly [number, number, number, number])[]
+  /** straight pieces of the lines */
+  readonly pieces: readonly Piece[]
+  /** where something stands already; words that are put somewhere are added */
+  readonly taken: Room[]
   readonly supplyV: number
 }
 

@@ -1,7 +1,7 @@
 import { percent } from '../units'
 import { type Element, GROUND, type Netlist } from '../circuit'
 import { type CircuitGraph, type LaidOut, PART } from './circuit-graph'
-import { drawEdge, uprightsOf } from './circuit-lines'
+import { drawEdge, piecesOf } from './circuit-lines'
 import {
   ampsOf,
   figure,
@@ -14,6 +14,7 @@ import {
   line,
   MID,
   type Plate,
+  type Room,
   type Shown,
   usual,
   type XY,
@@ -23,6 +24,9 @@ import { symbol } from './circuit-symbols'
 import { drawUnit } from './circuit-unit'
 import type { Drawing, Pen, Shape } from './drawing-schema'
 import { circle, framed, path, rect, text } from './shapes'
+
+/** half of the widest sign but the battery's, mm */
+const WIDEST = 9.5
 
 const groundSign = (id: string, [x, y]: XY, pen: Pen = 'part-heavy'): Shape[] => [
   line(pen === 'touch' ? pen : 'part', id, [x, y], [x + 2, y]),
@@ -120,16 +124,24 @@ const turning = (p: Plate): string =>
         .join(', ')
     : ''
 
-/** Rooms of the parts, their names with them: the lines run through their middle, so it begins a little inside. */
-function roomsOf(graph: CircuitGraph, laid: LaidOut, over: number): (readonly [number, number, number, number])[] {
+/** Rooms of the parts: a sign, and beside it its two leads, over which there is room for the words of a line. */
+function roomsOf(graph: CircuitGraph, laid: LaidOut): Room[] {
   const places = new Map(laid.nodes.map((n) => [n.id, n]))
-  return graph.nodes.flatMap((n) => {
+  return graph.nodes.flatMap((n): Room[] => {
     const at = places.get(n.id)
-    // a part has its figure over it
-    const top = n.element ? over : 0
-    return at && n.kind !== 'joint' ? [[at.x + 0.5, at.y + 0.5 - top, at.x + n.w - 0.5, at.y + n.h - 0.5] as const] : []
+    if (!at || n.kind === 'joint') return []
+    const right = at.x + n.w - 0.5
+    if (n.kind !== 'part' || n.id === 'battery') return [[at.x + 0.5, at.y + 0.5, right, at.y + n.h - 0.5]]
+    return [
+      [at.x + MID - WIDEST, at.y + 0.5, at.x + MID + WIDEST, at.y + PART.symbol],
+      [at.x + 0.5, at.y + PART.symbol, right, at.y + n.h - 0.5],
+    ]
   })
 }
+
+/** Room of words in the middle of which they are anchored. */
+const roomOfWords = (s: Shape): Room[] =>
+  s.kind === 'text' ? [[s.x - 0.3 * s.size * s.text.length, s.y - s.size, s.x + 0.3 * s.size * s.text.length, s.y]] : []
 
 /**
  * A circuit as a drawing: parts by their signs, wires by their voltage and current where a state is shown. A fault's
@@ -157,9 +169,13 @@ export function circuitDrawing(
     marks,
     wires,
     lettering: shown?.narrow ? large : usual,
-    uprights: uprightsOf(laid.edges.map((e) => e.points)),
-    taken: roomsOf(graph, laid, shown?.figures ? 1.4 * (shown.narrow ? large : usual).figure : 0),
+    pieces: piecesOf(laid.edges.map((e) => [e.id, e.points])),
+    taken: roomsOf(graph, laid),
     supplyV: source?.kind === 'source' ? source.restV : 12,
+  }
+  for (const n of graph.nodes) {
+    const [e, at] = [plate.byName.get(n.element ?? ''), plate.places.get(n.id)]
+    if (e && at) plate.taken.push(...partFigure(plate, e, [at.x, at.y]).flatMap(roomOfWords))
   }
   const to: Layers = { shapes: [], flows: [], figures: [] }
   for (const edge of graph.edges) drawEdge(plate, edge, to)

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { anyCircuit } from '@/formats/test-support/any-circuit'
 import { example } from '@/formats/test-support/examples'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
 import { layOut } from '@/layout/circuit-layout'
@@ -222,7 +223,7 @@ test('a fault moves nothing: every part stays where it is, what is put in lies o
   const job = example('vineyard-buggy-ready')
   const net = netlistOf(job)
   const graph = circuitGraph(net)
-  const laid = await layOut(graph)
+  const laid = await layOut(graph, false, true)
   const names = wireNames(job)
   const picture = (faulty: Netlist) =>
     circuitDrawing(
@@ -230,7 +231,7 @@ test('a fault moves nothing: every part stays where it is, what is put in lies o
       faulty,
       graph,
       laid,
-      { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: false },
+      { conditions: runningHot, solution: new Circuit(faulty).solve(runningHot), figures: true },
       [],
       names,
     )
@@ -247,28 +248,48 @@ test('a fault moves nothing: every part stays where it is, what is put in lies o
   for (const w of list) expect(words(whole)).toContain(`${w.number} ${w.colour}`)
 })
 
+/** Words of a drawing that stand over others. A letter is about half as wide as it is high. */
+function wordsOverWords(d: Drawing, letter: number): string[] {
+  const boxes = d.shapes.flatMap((s) => {
+    if (s.kind !== 'text') return []
+    const w = letter * s.size * s.text.length
+    const left = { start: s.x, middle: s.x - w / 2, end: s.x - w }[s.anchor]
+    return [{ text: s.text, box: [left, s.y - 0.7 * s.size, left + w, s.y] as const }]
+  })
+  return boxes.flatMap((a, i) =>
+    boxes
+      .slice(i + 1)
+      .flatMap((b) =>
+        a.box[0] < b.box[2] && b.box[0] < a.box[2] && a.box[1] < b.box[3] && b.box[1] < a.box[3]
+          ? [`${a.text} / ${b.text}`]
+          : [],
+      ),
+  )
+}
+
+async function laidOut(job: Job, figures: boolean): Promise<Drawing> {
+  const net = netlistOf(job)
+  const graph = circuitGraph(net)
+  const shown = { conditions: runningHot, solution: new Circuit(net).solve(runningHot), figures }
+  return circuitDrawing('c', net, graph, await layOut(graph, false, figures), shown, [], wireNames(job))
+}
+
 test('no words of a circuit stand over others, laid out for a sheet with all its figures', async () => {
-  for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay']) {
-    const net = netlistOf(example(name))
-    const graph = circuitGraph(net)
-    const shown = { conditions: runningHot, solution: new Circuit(net).solve(runningHot), figures: true }
-    const d = circuitDrawing('c', net, graph, await layOut(graph, false, true), shown, [], wireNames(example(name)))
-    // a letter is about half as wide as it is high: narrower than what the drawing keeps free
-    const boxes = d.shapes.flatMap((s) => {
-      if (s.kind !== 'text') return []
-      const w = 0.45 * s.size * s.text.length
-      const left = { start: s.x, middle: s.x - w / 2, end: s.x - w }[s.anchor]
-      return [{ text: s.text, box: [left, s.y - 0.7 * s.size, left + w, s.y] as const }]
-    })
-    const over = boxes.flatMap((a, i) =>
-      boxes
-        .slice(i + 1)
-        .flatMap((b) =>
-          a.box[0] < b.box[2] && b.box[0] < a.box[2] && a.box[1] < b.box[3] && b.box[1] < a.box[3]
-            ? [`${a.text} / ${b.text}`]
-            : [],
-        ),
-    )
-    expect([name, over]).toEqual([name, []])
-  }
+  for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer', 'churchyard-digger-bay'])
+    expect([name, wordsOverWords(await laidOut(example(name), true), 0.45)]).toEqual([name, []])
+})
+
+test('a circuit without figures is close, and its words are clear of each other, whatever is joined to what', async () => {
+  // 740 px of stage at 11 px for letters of 3.7 mm: a fan, its controller or relay and their fuses stand on it whole
+  for (const name of ['vineyard-buggy-ready', 'fell-bike-signed', 'market-cold-trailer'])
+    expect((await laidOut(example(name), false)).w).toBeLessThan(740 / (11 / 3.7))
+  await fc.assert(
+    fc.asyncProperty(anyCircuit, async (job) => {
+      const d = await laidOut(job, false)
+      expect(wordsOverWords(d, 0.5)).toEqual([])
+      const names = [...wireNames(job).values()].flatMap((n) => n.split(' '))
+      expect(names.filter((n) => !words(d).includes(n))).toEqual([])
+    }),
+    { numRuns: 25 },
+  )
 })

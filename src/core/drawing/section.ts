@@ -87,7 +87,9 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
     ]),
     text(free + size * 0.6, size * 0.6, neighbours[job.place.neighbour].name, size, { tone: 'soft' }),
   )
-  const low = h + size * 2.2
+  // under everything that stands there
+  const lowest = shapes.flatMap((s) => (s.kind === 'rect' ? [s.y + s.h] : []))
+  const low = Math.max(h, ...lowest) + size * 2.2
   if (!panel) shapes.push(...dimension([-thick, low], [0, low], u(thick), size))
   if (fan) {
     shapes.push(...dimension([off, low], [off + deep, low], u(deep), size))

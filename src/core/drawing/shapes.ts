@@ -90,8 +90,9 @@ export function arrow(pen: Pen, from: readonly [number, number], to: readonly [n
   return [path(pen, [from, to]), path(pen, [wing(0.45), to, wing(-0.45)])]
 }
 
-/** The frame round everything that is drawn, with some air. */
-export function framed(title: string, says: string, shapes: readonly Shape[], air: number): Drawing {
+/** The frame round everything that is drawn, with some air; words lie over all lines. */
+export function framed(title: string, says: string, drawn: readonly Shape[], air: number): Drawing {
+  const shapes = [...drawn.filter((s) => s.kind !== 'text'), ...drawn.filter((s) => s.kind === 'text')]
   let [x1, y1, x2, y2] = [
     Number.POSITIVE_INFINITY,
     Number.POSITIVE_INFINITY,

@@ -45,8 +45,8 @@ function flipped(c: Conditions, by: Switching, on: boolean, keyed: boolean): Con
   return next
 }
 
-/** pixels a millimetre, so that the smallest words are 12 high, on a phone 11 */
-const LEAST_WIDE = 12 / circuitLettering.usual
+/** pixels a millimetre, so that the smallest words are 11 high */
+const LEAST_WIDE = 11 / circuitLettering.usual
 const LEAST_NARROW = 11 / circuitLettering.large
 
 /** Which way the air goes, by wires and blade. @see engineering §1.7 */
