@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { useGesture } from '@use-gesture/react'
 import type { Drawing, Shape } from '@/core/drawing'
+import { useWider } from './use-wider'
 
 /** Something in a drawing that can be moved, by the handle that its shapes carry. */
 export interface Movable {
@@ -115,18 +116,6 @@ const sizeOf = (
         width: fitted ? '100%' : `clamp(${whole.w * leastScale}px, 100%, ${whole.w * leastScale * LARGEST}px)`,
         touchAction: 'pan-x pan-y',
       }
-
-/** Whether a drawing of so many pixels is wider than where it stands. */
-function useWider(pixels: number | null) {
-  const place = useRef<HTMLDivElement>(null)
-  const [room, setRoom] = useState<number | null>(null)
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setRoom(entry!.contentRect.width))
-    watch.observe(place.current!)
-    return () => watch.disconnect()
-  }, [])
-  return { place, wider: pixels !== null && room !== null && pixels > room + 1 }
-}
 
 /**
  * A drawing to scale: what may be moved is dragged, or moved by arrow keys; wheel with Ctrl, two fingers or the keys +

@@ -168,7 +168,8 @@ function wireWords(p: Plate, edge: GraphEdge, points: readonly XY[]): Shape[] {
   const half = p.shown ? weightOf(currentIn(p, edge)) / 2 : 0.3
   const over = at[1] - half - 1
   const under = at[1] + half + 0.5 + size
-  const first = form === 'under' ? under : amps ? over - step : over
+  const lone = form === 'under' ? under : over
+  const first = amps ? over - step : lone
   const heights = beside ? [at[1] + 1, at[1] + 1 + step, at[1] + 1 + 2 * step] : [first, over, under]
   const lines = form === 'parted' ? [number, '', colour] : words
   return lines.flatMap((l, i): Shape[] =>
