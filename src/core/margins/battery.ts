@@ -3,7 +3,7 @@ import { standingTime } from '../electrical'
 import { batteryAt, crankingAt, crankingFloor, cranks, fansAtRest } from '../fan-circuit'
 import { type Job, outlivesKey } from '../job'
 import { type Bench, following } from '../reading'
-import { parkedDraw } from '../wiring'
+import { afterKeyOff, goesOn, parkedDraw } from '../wiring'
 import { aloneTime } from './battery-outlook'
 import { type Findings } from './findings'
 import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
@@ -30,44 +30,47 @@ function crankingPart(job: Job): PartDefinition {
   }
 }
 
+/** What carries the fans where nothing charges: a trailer standing alone, or after switch-off as it is wired. */
+function alonePart(job: Job, run: Findings | null): PartDefinition | null {
+  const after = afterKeyOff(job)
+  if (!job.trailer && !goesOn(after)) return null
+  const what = job.trailer ? 'standing alone' : 'after switch-off'
+  const common = { id: what, name: what, unit: 'min', required: 0 } as const
+  if (!job.fans.length) return { ...common, needs: 'a fan' }
+  if (!job.trailer && after === 'always') return { ...common, missing: 'as it is wired the fan never stops' }
+  // how long it goes on where nobody wants it to, a run alone can tell
+  if (!job.trailer && !run && !outlivesKey(job))
+    return { ...common, needs: 'a run of the day: it goes on with the key off' }
+  const wanted = job.trailer ? 'trailer.aloneS' : 'use.afterRunS'
+  return {
+    ...common,
+    scale: fixedScale(5),
+    compute: (bench) => {
+      const ran = job.trailer || !run ? null : outcomeAt(run, 'after switch-off', bench)
+      return over(
+        aloneTime(bench, job, run),
+        ran === null
+          ? { name: 'wanted', value: bench.value(wanted) }
+          : { name: 'the run has it on after switch-off for', value: Math.max(0, ran) },
+        0,
+        'minutes',
+        '§1.9',
+      )
+    },
+  }
+}
+
 /**
- * After switch-off or standing alone, standing long and cranking. No after-run part if the fan is live with the key
- * only.
+ * After switch-off or standing alone, standing long and cranking. No after-run part if the fan stops with the key, as it
+ * is wired.
  * @see engineering §1.9, margins.md
  */
 export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition {
   const fan = job.fans.length > 0
   const controller = job.controllers.length > 0
-  const alone = job.trailer
-    ? { id: 'standing alone', name: 'standing alone', wanted: 'trailer.aloneS' }
-    : outlivesKey(job)
-      ? { id: 'after switch-off', name: 'after switch-off', wanted: 'use.afterRunS' }
-      : null
+  const alone = alonePart(job, run)
   const standing = { id: 'standing', name: 'standing', unit: 'd', required: 0 } as const
-  const parts: PartDefinition[] = []
-  if (alone) {
-    const common = { id: alone.id, name: alone.name, unit: 'min', required: 0 } as const
-    parts.push(
-      fan
-        ? {
-            ...common,
-            scale: fixedScale(5),
-            compute: (bench) => {
-              const ran = job.trailer || !run ? null : outcomeAt(run, 'after switch-off', bench)
-              return over(
-                aloneTime(bench, job, run),
-                ran === null
-                  ? { name: 'wanted', value: bench.value(alone.wanted) }
-                  : { name: 'the run has it on after switch-off for', value: Math.max(0, ran) },
-                0,
-                'minutes',
-                '§1.9',
-              )
-            },
-          }
-        : { ...common, needs: 'a fan' },
-    )
-  }
+  const parts: PartDefinition[] = alone ? [alone] : []
   parts.push(
     controller
       ? {

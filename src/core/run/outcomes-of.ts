@@ -4,6 +4,7 @@ import type { Bench } from '../reading'
 import { integrate, type Run } from '../transient'
 import { COARSE } from './compared'
 import { runSpecOf } from './run-spec'
+import { afterKeyOff } from '../wiring'
 
 /** which state of Power a kind of work belongs to */
 const stateOf: Readonly<Partial<Record<Work, OutcomeName>>> = {
@@ -44,6 +45,6 @@ export function outcomesOf(bench: Bench, job: Job, day: Day): Outcomes {
     time.set(name, { fan: t.fan + l.dutyS, all: t.all + l.leg.seconds })
   })
   for (const [name, { fan, all }] of time) if (all > 0) found[name] = fan / all
-  if (hot.after && job.use.live !== 'key only') found['after switch-off'] = hot.after.seconds
+  if (hot.after && afterKeyOff(job) !== 'stops') found['after switch-off'] = hot.after.seconds
   return found
 }

@@ -48,6 +48,7 @@ import {
 import { type Circumstances, type Season, usualCircumstances, type WhatIf } from './circumstances'
 import { dayOf, workDefinitions } from './days'
 import { brakePower, shareOfPower } from './road-load'
+import { afterKeyOff } from '../wiring'
 
 /** time constants of probes, s. @see engineering §4 */
 const lags: Readonly<Record<ProbePlace, number>> = {
@@ -344,8 +345,9 @@ function governorOf(bench: Bench, { controller }: FanCircuit, whatIf: WhatIf): G
 /** How long a fan's circuit stays alive with the key off, s. */
 function fedAfter(bench: Bench, job: Job, whatIf: WhatIf): number {
   if (whatIf === 'override left on') return job.wiring.override === 'feed' ? Number.POSITIVE_INFINITY : 0
-  if (job.use.live === 'key only') return 0
-  return job.use.live === 'after-run' && job.wiring.timer ? bench.value('use.afterRunS') : Number.POSITIVE_INFINITY
+  const after = afterKeyOff(job)
+  if (after === 'stops') return 0
+  return after === 'for a time' ? bench.value('use.afterRunS') : Number.POSITIVE_INFINITY
 }
 
 /**

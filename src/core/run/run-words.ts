@@ -1,4 +1,5 @@
 import type { Job } from '../job'
+import { afterKeyOff } from '../wiring'
 import type { LegSum, RunView } from '../transient'
 import { format, plainNumber, type UnitSystem, percent } from '../units'
 import { dayLength, dayOf } from './days'
@@ -42,6 +43,14 @@ function heatInWords(job: Job, run: RunView, u: UnitSystem): string {
     `${format(Math.abs(over), 'temperatureDifference', u, 2)} ` +
     `${over >= 0 ? (hot === 'bay' ? 'below' : 'over') : hot === 'bay' ? 'above' : 'short of'} ${limit}`
   )
+}
+
+/** Why it stands once the engine is off: the word is the circuit's, not the wish's. */
+function standsAfter(job: Job): string {
+  if (afterKeyOff(job) !== 'stops') return 'After switch-off it does not run.'
+  return job.use.live === 'key only'
+    ? 'After switch-off it stands, as you asked: live with the key only.'
+    : 'After switch-off it stands: as it is wired it stops with the key, which is not what is wanted.'
 }
 
 /** The busiest leg in which the engine ran. */
@@ -96,9 +105,7 @@ export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstance
     const { seconds, ah, still } = proposed.after
     said.push(
       seconds < 1
-        ? job.use.live === 'key only'
-          ? 'After switch-off it stands, as you asked: live with the key only.'
-          : 'After switch-off it does not run.'
+        ? standsAfter(job)
         : still
           ? `After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken ` +
             `${format(ah, 'batteryCapacity', u, 2)}.`

@@ -3,6 +3,7 @@ import { Bench } from '../reading'
 import { Governor, integrate, rowAt, runView } from '../transient'
 import { dayOf, plainLeg } from './days'
 import { runSpecOf } from './run-spec'
+import { afterKeyOff } from '../wiring'
 
 /** The off point at which a fan that outlives the key stops so long after switch-off. */
 export interface StopsIn {
@@ -19,7 +20,7 @@ const asked = [2, 5, 10] as const
  * @see engineering §4, the notes on bays in §3.2
  */
 export function stopsIn(job: Job): StopsIn[] {
-  if (job.use.live === 'key only' || !job.engine) return []
+  if (afterKeyOff(job) === 'stops' || !job.engine) return []
   const day = dayOf(job)
   const work = [...day.legs]
   while (work.length && work[work.length - 1]!.work === 'off') work.pop()

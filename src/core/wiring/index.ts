@@ -1,3 +1,4 @@
+export * from './after-key-off'
 export * from './bench-figures'
 export * from './builder'
 export * from './cut-list'

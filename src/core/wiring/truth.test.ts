@@ -344,8 +344,8 @@ test(
 )
 
 test(
-  'a kit that is fed by the battery and switches by its own contact is as asked by one wish only, its ' +
-    'battery beside it',
+  'a kit that is fed by the battery and switches by its own contact is as asked by one wish only, and stands on the ' +
+    'battery by every one',
   () => {
     const kit = (live: Job['use']['live']): Job =>
       changeWiring(
@@ -372,8 +372,11 @@ test(
     expect(wrong(kit('whenever hot'))).toEqual([])
     for (const live of ['key only', 'after-run', 'isolator'] as const) expect(wrong(kit(live))).not.toEqual([])
     const parts = (live: Job['use']['live']) => margin(kit(live), 'battery').parts.map((p) => p.name)
-    expect(parts('whenever hot')).toContain('after switch-off')
-    expect(parts('key only')).not.toContain('after switch-off')
+    // the battery carries it whatever was wanted
+    for (const live of ['whenever hot', 'key only'] as const) expect(parts(live)).toContain('after switch-off')
+    expect(
+      margin(changeRun(kit('whenever hot'), { source: 'key switch' }), 'battery').parts.map((p) => p.name),
+    ).toEqual(['standing', 'while cranking'])
     // what is fed by the key cannot be what was asked
     expect(wrong(changeRun(kit('whenever hot'), { source: 'key switch' }))).not.toEqual([])
   },

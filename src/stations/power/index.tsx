@@ -2,6 +2,7 @@
 
 import { Coming, persistently } from '@/ui/persistently'
 import { powerFlows, servingBattery } from '@/core/fan-circuit'
+import { afterKeyOff, goesOn } from '@/core/wiring'
 import dynamic from 'next/dynamic'
 import { Bench } from '@/core/reading'
 import {
@@ -44,7 +45,11 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
     job,
     new Bench(lookupOf(job)),
   )
-  const wanted = job.trailer ? job.trailer.aloneS.value : outlivesKey(job) ? job.use.afterRunS.value : null
+  const asked = outlivesKey(job) ? job.use.afterRunS.value : null
+  const wanted = job.trailer ? job.trailer.aloneS.value : asked
+  const unasked = goesOn(afterKeyOff(job))
+    ? 'not wanted, but as it is wired it goes on'
+    : 'not wanted: with the key only'
   const time = job.trailer ? 'hours' : 'minutes'
   const rows: readonly (readonly [name: string, value: string, against: string, short: boolean])[] = [
     ...(aloneS === null
@@ -53,8 +58,8 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
           [
             job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off',
             format(aloneS, time, u, 3),
-            wanted === null ? 'not wanted: with the key only' : `${format(wanted, time, u, 3)} wanted`,
-            wanted !== null && aloneS < wanted,
+            wanted === null ? unasked : `${format(wanted, time, u, 3)} wanted`,
+            wanted === null ? goesOn(afterKeyOff(job)) : aloneS < wanted,
           ],
         ] as const)),
     ...(standingS === null
