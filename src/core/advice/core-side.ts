@@ -2,15 +2,19 @@ import { percent } from '../units'
 import { coverage } from '../cooling'
 import { firstCircuit } from '../fan-circuit'
 import { changePlace, type Job, jobKinds } from '../job'
-import { depthStack } from '../placing'
+import { evaluateSome } from '../margins'
 
 type Side = Job['place']['side']
 
 /** One face of the core for the fan. */
 export interface CoreSide {
   readonly side: Side
-  /** free over what must stay free, m; negative where it does not fit */
+  /** free over what must stay free where it is tightest, m; negative where it does not fit */
   readonly spareM: number
+  /** where that is: "to exhaust" */
+  readonly tightest: string
+  /** every reading may be off by its spread and it fits all the same */
+  readonly surely: boolean
   /** what speaks for and against it here */
   readonly reasons: readonly string[]
   readonly chosen: boolean
@@ -43,9 +47,24 @@ function reasonsFor(job: Job, side: Side): string[] {
   ]
 }
 
+/** What of Fit another face changes: the depth behind each fan, and how near each comes to what is on its side. */
+const ofFace = /^(?:depth|near )/
+
+/** Room of all fans on one face, at its tightest. */
+function roomOn(job: Job): Pick<CoreSide, 'spareM' | 'tightest' | 'surely'> {
+  const parts = evaluateSome(job, ['fit']).flatMap((m) => m.parts.filter((p) => ofFace.test(p.id) && p.value !== null))
+  const [first, ...rest] = parts
+  const least = rest.reduce((a, b) => (b.value! < a!.value! ? b : a), first)
+  return {
+    spareM: least ? least.value! / 1000 : 0,
+    tightest: least?.name ?? '',
+    surely: parts.every((p) => p.verdict === 'holds'),
+  }
+}
+
 /**
  * Which face of the core the fan goes on: behind, pulling, wherever it fits; before it only where there is no room
- * behind. By the depth that is free on either face and by whether the machine moves.
+ * behind. By what Fit has to spare on either face, and by whether the machine moves.
  * @returns null where no fan on a core is chosen
  * @see engineering §2.3, §7
  */
@@ -53,20 +72,20 @@ export function sideAdvice(job: Job): SideAdvice | null {
   if (!job.cooling || !jobKinds[job.kind].mountsFan || !firstCircuit(job).fan) return null
   const sides = (['puller', 'pusher'] as const).map((side): CoreSide => {
     const there = changePlace(job, { side })
-    const { leftM, requiredM } = depthStack(there)
     return {
       side,
-      spareM: Math.round((leftM - requiredM) * 1e6) / 1e6 + 0,
+      ...roomOn(there),
       reasons: reasonsFor(there, side),
       chosen: job.place.side === side,
     }
   })
   const [behind, front] = sides as [CoreSide, CoreSide]
+  const unsure = (side: CoreSide): string => (side.surely ? '' : ', as far as it has been read')
   if (behind.spareM >= 0)
     return {
       sides,
       better: 'puller',
-      why: travels(job) ? 'it fits behind, and travel and fan blow the same way there' : 'it fits behind',
+      why: `it fits behind${travels(job) ? ', and travel and fan blow the same way there' : ''}${unsure(behind)}`,
     }
   if (front.spareM < 0)
     return { sides, better: null, why: 'it fits on neither face: a flatter fan, or move what is in the way' }
@@ -74,6 +93,8 @@ export function sideAdvice(job: Job): SideAdvice | null {
   return {
     sides,
     better: 'pusher',
-    why: `there is no room behind${costs ? '; a smaller fan would leave more of the core to the wind' : ''}`,
+    why:
+      `there is no room ${behind.tightest}${costs ? '; a smaller fan would leave more of the core to the wind' : ''}` +
+      unsure(front),
   }
 }
