@@ -261,7 +261,10 @@ test('which wire to take: the makerâ€™s own first, never what may be the engineâ
 
 test('behind the core where it fits, before it only where there is no room; a breaker with what it costs here', () => {
   expect(sideAdvice(bike)).toMatchObject({ better: 'puller' })
-  const tight = { ...bike, place: { ...bike.place, freeDepthM: measured(0.001), freeFrontM: measured(0.3) } }
+  const room = { freeDepthM: measured(0.001), freeFrontM: measured(0.3) }
+  // its fork crown comes 26 mm too near in front, however much is free beside it
+  expect(sideAdvice(changePlace(bike, room))!.better).toBeNull()
+  const tight = changePlace(bike, { ...room, obstacles: [] })
   expect(sideAdvice(tight)).toMatchObject({ better: 'pusher', why: expect.stringMatching(/no room behind/) as string })
   const none = changePlace(tight, { freeFrontM: measured(0.001) })
   expect(sideAdvice(none)!.better).toBeNull()
