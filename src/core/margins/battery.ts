@@ -30,11 +30,14 @@ function crankingPart(job: Job): PartDefinition {
   }
 }
 
+/** the part that speaks of what goes on after the key */
+export const AFTER_SWITCH_OFF = 'after switch-off'
+
 /** What carries the fans where nothing charges: a trailer standing alone, or after switch-off as it is wired. */
 function alonePart(job: Job, run: Findings | null): PartDefinition | null {
   const after = afterKeyOff(job)
   if (!job.trailer && !goesOn(after)) return null
-  const what = job.trailer ? 'standing alone' : 'after switch-off'
+  const what = job.trailer ? 'standing alone' : AFTER_SWITCH_OFF
   const common = { id: what, name: what, unit: 'min', required: 0 } as const
   if (!job.fans.length) return { ...common, needs: 'a fan' }
   if (!job.trailer && after === 'always') return { ...common, missing: 'as it is wired the fan never stops' }

@@ -16,7 +16,7 @@ import { format } from '../units'
 import { addSecondFan, relayEach } from '../wiring'
 import { addDays, asPredicted, daysBetween, proofsOf, stepsOf, whatToPress } from '../build'
 import { benchSheet } from '../sheets'
-import { filled, keepsSignature, nextThing, planWarnings, signed, signing, withoutStaleSignature } from '.'
+import { filled, keepsSignature, nextThing, planWarnings, signed, signing, takenOn, withoutStaleSignature } from '.'
 
 const done = example('fell-bike-signed')
 const open: Job = { ...done, signature: null }
@@ -245,4 +245,26 @@ test('a mechanical fan that comes off brings its step, and what it held is made 
   expect(planWarnings(good).some((w) => w.id.startsWith('mechanical'))).toBe(false)
   expect(stepsOf(good).find((s) => s.id === 'mechanical-fan-off')!.tell).toMatch(/8 mm shorter bolts/)
   expect(takesMechanicalFan(good, false)).toEqual(bike)
+})
+
+test('what was taken on is told in the words in which it was asked, on the sheet and on the card alike', () => {
+  const bike = example('fell-bike-signed')
+  const evaluation = evaluate(bike)
+  const told = takenOn(bike, evaluation)
+  expect(told).toHaveLength(bike.acceptances.length)
+  const asked = evaluation.margins.flatMap((m) =>
+    m.parts.map((p) => ({ id: `${m.id} ${p.id}`, words: `${m.name} unsure ${p.name}` })),
+  )
+  const warned = signing(bike, evaluation).toAccept.filter((t) => t.verdict === 'warning')
+  for (const t of told)
+    expect(t.what).toBe(
+      t.verdict === 'warning'
+        ? warned.find((w) => w.margin === t.margin && w.part === t.part)!.text.replace(/\.$/, '')
+        : asked.find((w) => w.id === `${t.margin} ${t.part}`)!.words,
+    )
+  const sheet = JSON.stringify(benchSheet(bike, evaluation))
+  for (const t of told) expect(sheet).toContain(JSON.stringify(`Accepted: ${t.what}. ${t.who}`).slice(1, -1))
+  // what it was taken on for can be gone by now: it is told all the same
+  const gone = { ...bike, acceptances: [{ ...bike.acceptances[0]!, part: 'a warning of then' }] }
+  expect(takenOn(gone, evaluation)[0]!.what).toBe('A warning that does not stand any more (a warning of then)')
 })

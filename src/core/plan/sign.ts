@@ -12,8 +12,9 @@ import {
   plannedSteps,
 } from '../build'
 import { planWarnings } from './warnings'
-import { faultSought, type Job, type MarginId, wiresInUse } from '../job'
+import { faultSought, type Job, type MarginId, outlivesKey, wiresInUse } from '../job'
 import {
+  AFTER_SWITCH_OFF,
   CORE_VERSION,
   type Evaluation,
   isFuseMissing,
@@ -56,6 +57,8 @@ const EACH_FAN_CORE = [1, 5] as const
 const GUARD_CORE = [1, 6] as const
 /** the core that first kept what came off, held proofs against what differs, and put covers back */
 const BENCH_CORE = [1, 11] as const
+/** the core that first asked the battery for what goes on after the key against what is wanted */
+const AFTER_KEY_CORE = [1, 12] as const
 
 const signedUnder = ({ signature }: Job, [major, minor]: readonly [number, number]): boolean => {
   if (!signature) return true
@@ -125,7 +128,9 @@ function workBlockers(job: Job): string[] {
 
 /** What a signature of an older core never answered for, and a run without a fuse, which has its own words. */
 const toldAlready = (job: Job, part: PartResult): boolean =>
-  (!signedUnder(job, GUARD_CORE) && isGuardPart(part)) || isFuseMissing(part)
+  (!signedUnder(job, GUARD_CORE) && isGuardPart(part)) ||
+  (!signedUnder(job, AFTER_KEY_CORE) && part.id === AFTER_SWITCH_OFF && !outlivesKey(job)) ||
+  isFuseMissing(part)
 
 /** "Fuse is short." and what of it is short without a figure. */
 const shortInWords = (m: MarginResult): string => {

@@ -3,7 +3,7 @@ import { type Drawing, placeViews } from '../drawing'
 import { askedFields, type Caution, cautionInWords, cautions, type Job, jobKinds, typicalMachines } from '../job'
 import { decidingPart, type Evaluation, marginInWords, signedFigure } from '../margins'
 import { leadReaches } from '../placing'
-import { alterationsOf, alterationWords, complaintInWords, cureChecks, planWarnings, signing } from '../plan'
+import { alterationsOf, alterationWords, complaintInWords, cureChecks, planWarnings, signing, takenOn } from '../plan'
 import { spreadOf } from '../reading'
 import { calendarDay, format, formatSpread, type UnitSystem } from '../units'
 import { benchSection, proofSection } from './bench-record'
@@ -86,9 +86,7 @@ function placeSection(job: Job): Section[] {
 }
 
 function signatureSection(job: Job, evaluation: Evaluation): Section {
-  const accepted = job.acceptances.map(
-    (a) => `Accepted, ${a.margin} (${a.part}, ${a.verdict}): ${a.who}, ${calendarDay(a.at)}: ${a.why}`,
-  )
+  const accepted = takenOn(job, evaluation).map((a) => `Accepted: ${a.what}. ${a.who}, ${calendarDay(a.at)}: ${a.why}`)
   if (job.signature)
     return section('Signature', [
       ...accepted,

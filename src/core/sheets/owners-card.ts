@@ -3,7 +3,7 @@ import { circuitsOf, eachOnce, fannedCircuits, isThermostat } from '../fan-circu
 import { onOffPoints } from '../control'
 import { cautionInWords, cautions, faultSought, type Job, typicalMachines } from '../job'
 import { CORE_VERSION, evaluate } from '../margins'
-import { signing } from '../plan'
+import { takenOn } from '../plan'
 import { calendarDay, format, type UnitSystem } from '../units'
 import { whenItRuns, type WhenItRuns } from '../wiring'
 import { section } from './section'
@@ -100,22 +100,18 @@ const fuses = (job: Job): string[] => [
 ]
 
 /** How a margin stood when somebody took it on by name. */
-const acceptedAs: Readonly<Record<Job['acceptances'][number]['verdict'], string>> = {
+const acceptedAs: Readonly<Record<Exclude<Job['acceptances'][number]['verdict'], 'warning'>, string>> = {
   short: 'is short',
   unsure: 'is not certain',
   open: 'was not worked out',
-  warning: 'has a warning',
 }
 
 /** What was taken on by name, each once: one reason may stand for several parts of a margin. */
-function takenOn(job: Job): string[] {
-  if (!job.acceptances.length) return []
-  const { toAccept } = signing(job, evaluate(job))
-  const lines = job.acceptances.map((a) => {
-    const warned = toAccept.find((t) => t.verdict === 'warning' && t.margin === a.margin && t.part === a.part)
+function takenOnPlainly(job: Job): string[] {
+  const lines = takenOn(job, evaluate(job)).map((a) => {
     const margin = a.margin === 'plan' ? 'The plan' : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)
-    const what = a.verdict === 'warning' && warned ? warned.text : `${margin} ${acceptedAs[a.verdict]}`
-    return `${what.replace(/\.$/, '')}: ${a.why.replace(/\.$/, '')} (${a.who}).`
+    const what = a.verdict === 'warning' ? a.what : `${margin} ${acceptedAs[a.verdict]}`
+    return `${what}: ${a.why.replace(/\.$/, '')} (${a.who}).`
   })
   return [...new Set(lines)]
 }
@@ -128,7 +124,7 @@ function honestly(job: Job): string[] {
     ...job.place.obstacles
       .filter((o) => o.dealt === 'comes off')
       .map((o) => `Taken off for the fan, and not there any more: ${o.name}.`),
-    ...takenOn(job),
+    ...takenOnPlainly(job),
     ...stood
       .filter((p) => p.state === 'accepted')
       .map((p) => `${p.name} is not as predicted: ${why(p.id)?.accepted?.why}.`),

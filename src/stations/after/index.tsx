@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { signing, type ToAccept } from '@/core/plan'
+import { signing, takenOn, type ToAccept } from '@/core/plan'
 import { EvidenceStrip } from '../evidence/EvidenceStrip'
 import type { StationProps, StationView } from '../station'
 import { BeforeAfter } from './BeforeAfter'
@@ -175,11 +175,16 @@ function Stage(props: StationProps) {
       {job.acceptances.length > 0 && (
         <>
           <h2 className="mt-4">Accepted</h2>
-          {job.acceptances.map((a) => (
-            <p key={`${a.margin}${a.part}${a.at}`} className="mb-1 small">
-              {a.margin}, {a.part} ({a.verdict}): {a.who}, <Day at={a.at} />: {a.why}
-            </p>
-          ))}
+          <ul className="plain-list small">
+            {takenOn(job, evaluation).map((a) => (
+              <li key={`${a.margin}${a.part}${a.at}`} className="mb-1">
+                {a.what}.{' '}
+                <span className="soft">
+                  {a.who}, <Day at={a.at} />: {a.why}
+                </span>
+              </li>
+            ))}
+          </ul>
         </>
       )}
       <div className="mt-4">
