@@ -186,6 +186,23 @@ test('a picture is kept small beside its step; what is none is told; a dial with
   })
   expect(cross.status()).toBe(415)
 
+  // out of the yard and in again: alone it says that its picture stayed behind, with it it has it
+  const bringIn = async (how: string): Promise<void> => {
+    const buffer = await (await page.request.get(`${yard.url}/api${address}/file${how}`)).body()
+    await page.goto(yard.url)
+    await ready(page)
+    await page.getByLabel('Job file').setInputFiles({ name: 'bike.json', mimeType: 'application/json', buffer })
+  }
+  await bringIn('')
+  await expect(page.getByRole('dialog')).toContainText('Its picture is not in the file')
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await go(page, 'Build')
+  await expect(page.getByText(/^not in this yard/).first()).toBeVisible()
+  await bringIn('?pictures=yes')
+  await page.waitForURL(/jobs\//)
+  await go(page, 'Build')
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(300)
+
   await go(page, 'Prove')
   await page.getByText('A dial without a scale').click()
   const note = async (position: string, starts: string): Promise<void> => {

@@ -1,4 +1,5 @@
 export * from './job-file'
+export * from './job-pictures'
 export * from './json-schema'
 export * from './problems'
 export * from './shelf-file'

@@ -1,11 +1,14 @@
 import { type Result } from '../core/units'
 import { type Job, JOB_VERSION, jobSchema, migrateJob } from '../core/job'
+import { hasPictures, mayHavePictures, type Picture, splitPictures } from './job-pictures'
 import { parseJson, problemsInWords } from './problems'
 
 export type JobFile = Result<{ job: Job }>
 
 /** larger than any job, smaller than what would stall the reader */
 export const LARGEST_JOB_FILE = 2_000_000
+
+const tooLarge = { ok: false, message: 'This file is too large to be a job.' } as const
 
 /** What a file was signed for has been held against it where it came in: a job does not keep it. */
 function withoutDigest(job: Job): Job {
@@ -38,11 +41,14 @@ export function readJob(value: unknown): JobFile {
     : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 
-/** A job from the text of a file. */
+/** A job from the text of a file; its pictures, where they are with it, are left aside. */
 export function readJobFile(text: string): JobFile {
-  if (text.length > LARGEST_JOB_FILE) return { ok: false, message: 'This file is too large to be a job.' }
-  const json = parseJson(text)
-  return json.ok ? readJob(json.value) : json
+  if (text.length > LARGEST_JOB_FILE && !mayHavePictures(text)) return tooLarge
+  const split = splitJobsFile(text)
+  if (!split.ok) return split
+  return split.jobs.length === 1 && split.of === 'one'
+    ? readJob(split.jobs[0])
+    : { ok: false, message: 'This is a file of many jobs: bring it into a yard.' }
 }
 
 /** A job as a file that {@link readJobFile} reads back to the same job. */
@@ -51,26 +57,40 @@ export const writeJobFile = (job: Job): string => `${JSON.stringify(job, null, 2
 /** larger than a yard of many thousand jobs */
 export const LARGEST_YARD_FILE = 200_000_000
 
+/** What a file of jobs holds, nothing of it read yet. */
+export interface SplitFile {
+  readonly jobs: unknown[]
+  readonly of: 'one' | 'many'
+  /** of the one job */
+  readonly pictures: readonly Picture[]
+}
+
+const oneJob = (job: unknown, length: number, pictures: readonly Picture[] = []): Result<SplitFile> =>
+  length > LARGEST_JOB_FILE
+    ? tooLarge
+    : { ok: true, jobs: [job], of: 'one', pictures }
+
 /**
- * The jobs of a file, not read yet: of one job, or of many.
+ * The jobs of a file, not read yet: of one job, with its pictures or without, or of many.
  * @returns each as it stands in the file, or why the file holds none
  */
-export function splitJobsFile(text: string): Result<{ jobs: unknown[] }> {
+export function splitJobsFile(text: string): Result<SplitFile> {
   if (text.length > LARGEST_YARD_FILE) return { ok: false, message: 'This file is too large: bring it in as several.' }
   const json = parseJson(text)
   if (!json.ok) return json
   const value = json.value as { format?: unknown; version?: unknown; jobs?: unknown } | null
-  if (value?.format !== 'pyraxis-jobs')
-    return text.length > LARGEST_JOB_FILE
-      ? { ok: false, message: 'This file is too large to be a job.' }
-      : { ok: true, jobs: [value] }
+  if (hasPictures(value)) {
+    const split = splitPictures(value)
+    return split.ok ? oneJob(split.job, JSON.stringify(split.job ?? null).length, split.pictures) : split
+  }
+  if (value?.format !== 'pyraxis-jobs') return oneJob(value, text.length)
   if (value.version !== 1)
     return {
       ok: false,
       message: 'This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.',
     }
   return Array.isArray(value.jobs)
-    ? { ok: true, jobs: value.jobs as unknown[] }
+    ? { ok: true, jobs: value.jobs as unknown[], of: 'many', pictures: [] }
     : { ok: false, message: 'This file of many jobs has no list of jobs.' }
 }
 

@@ -21,6 +21,25 @@ async function send(path: string, file: File): Promise<{ id: string } | { troubl
   }
 }
 
+/** A picture of the workshop’s own, made small when it was taken; said where it lies in another yard. */
+function Kept({ src, name }: { readonly src: string; readonly name: string }) {
+  const [away, setAway] = useState(false)
+  return away ? (
+    <span className="small">not in this yard: {name}</span>
+  ) : (
+    <img
+      // what failed before the page was alive has told nobody
+      ref={(img) => {
+        if (img?.complete && img.naturalWidth === 0) setAway(true)
+      }}
+      src={src}
+      alt={name}
+      loading="lazy"
+      onError={() => setAway(true)}
+    />
+  )
+}
+
 /** Pictures of one thing, and a way to take another. */
 export function Photos({
   job,
@@ -61,8 +80,7 @@ export function Photos({
       {own.map((p, i) => (
         <figure key={p.id}>
           <a href={`/api${path}/photos/${p.id}`} target="_blank" rel="noreferrer">
-            {/* a picture of the workshop’s own, made small when it was taken */}
-            <img src={`/api${path}/photos/${p.id}`} alt={`${name}, ${i + 1}`} loading="lazy" />
+            <Kept src={`/api${path}/photos/${p.id}`} name={`${name}, ${i + 1}`} />
           </a>
           <button
             type="button"

@@ -16,10 +16,12 @@ const lineSchema = z.union([
     could: z.number(),
     failed: z.number(),
     failures: z.array(z.object({ number: z.number(), title: z.string(), message: z.string() })),
+    /** that its jobs name, and that are not in such a file */
+    pictures: z.number().optional(),
     id: z.string().optional(),
   }),
   z.object({ before: z.object({ at: z.string(), added: z.number() }) }),
-  z.object({ id: z.string() }),
+  z.object({ id: z.string(), lost: z.number().optional(), of: z.number().optional() }),
   z.object({ message: z.string(), changed: z.boolean().optional() }),
 ])
 type Line = z.infer<typeof lineSchema>
@@ -108,6 +110,12 @@ function Told({ file, told, onPartly, onEnd }: ToldProps) {
             {told.failed > told.failures.length && <p>… and {told.failed - told.failures.length} more.</p>}
           </>
         )}
+        {told.added > 0 && !!told.pictures && (
+          <p>
+            Their {told.pictures === 1 ? 'picture is' : `${told.pictures} pictures are`} not in a file of many jobs:
+            take those jobs out one by one with their pictures, or carry a copy of the whole yard.
+          </p>
+        )}
       </Modal.Body>
       <Modal.Footer>
         {told.added === 0 && told.could > 0 && (
@@ -146,6 +154,37 @@ function ChangedSince({
           Take it without its signature
         </Button>
         <Button onClick={onEnd}>Leave it</Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}
+
+/** The job is in, and pictures of it are not. */
+function WithoutPictures({
+  lost,
+  onEnd,
+}: {
+  readonly lost: { readonly lost: number; readonly of: number }
+  readonly onEnd: () => void
+}) {
+  const all = lost.of === 1 ? 'Its picture is' : `Its ${lost.of} pictures are`
+  const some = `${lost.lost} of its ${lost.of} pictures ${lost.lost === 1 ? 'is' : 'are'}`
+  const missing = lost.lost === lost.of ? all : some
+  return (
+    <Modal show onHide={onEnd} animation={false} aria-labelledby="lost-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="lost-title">
+          {lost.lost === lost.of ? 'Its pictures did not come with it' : 'Some of its pictures did not come with it'}
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>
+          {missing} not in the file, or cannot be read. Taken out of the yard that it comes from with its pictures, it
+          brings them along.
+        </p>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button onClick={onEnd}>Open the job</Button>
       </Modal.Footer>
     </Modal>
   )
@@ -200,6 +239,7 @@ export function Brought({ file, onEnd }: Props) {
   const [told, setTold] = useState<Outcome | null>(null)
   const [changed, setChanged] = useState<string | null>(null)
   const [before, setBefore] = useState<{ at: string; added: number } | null>(null)
+  const [lost, setLost] = useState<{ id: string; lost: number; of: number } | null>(null)
   const bring = useCallback(
     async (how: '' | 'partly' | 'again' | 'unsigned'): Promise<void> => {
       setTold(null)
@@ -228,6 +268,9 @@ export function Brought({ file, onEnd }: Props) {
             many = true
             setTold(line)
             if (line.added) router.refresh()
+          } else if (line.lost && line.of) {
+            many = true
+            setLost({ id: line.id, lost: line.lost, of: line.of })
           } else router.push(`/jobs/${line.id}`)
         }
       } catch (error) {
@@ -257,6 +300,7 @@ export function Brought({ file, onEnd }: Props) {
       {before && (
         <TakenBefore file={file} before={before} onAgain={() => void bring('again')} onEnd={() => onEnd(null)} />
       )}
+      {lost && <WithoutPictures lost={lost} onEnd={() => router.push(`/jobs/${lost.id}`)} />}
       {told && <Told file={file} told={told} onPartly={() => void bring('partly')} onEnd={() => onEnd(null)} />}
     </>
   )

@@ -210,6 +210,9 @@ export function LineDialog({ line, putAway, network, onHide, onGone }: Props) {
         <a className="word-link" href={`/api/jobs/${line.id}/file`}>
           Take it out as a file
         </a>
+        <a className="word-link" href={`/api/jobs/${line.id}/file?pictures=yes`}>
+          with its pictures
+        </a>
       </Modal.Footer>
     </Modal>
   )

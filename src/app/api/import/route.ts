@@ -1,7 +1,17 @@
 import { createHash } from 'node:crypto'
-import { LARGEST_YARD_FILE, readJob, splitJobsFile } from '@/formats'
+import type { Job } from '@/core/job'
+import { type JobFile, LARGEST_YARD_FILE, readJob, type SplitFile, splitJobsFile } from '@/formats'
 import { asWritten, unsigned } from '@/formats/signed-file'
-import { addJobs, bringInPieces, broughtIn, now, prepareJob, theStore, type Prepared } from '@/store'
+import {
+  addJobWithPictures,
+  bringInPieces,
+  broughtIn,
+  now,
+  prepareJob,
+  readPictures,
+  theStore,
+  type Prepared,
+} from '@/store'
 import { asked, log } from '../../log'
 import { answering, readText } from '../answers'
 
@@ -24,17 +34,38 @@ const breathe = (): Promise<void> =>
     setImmediate(resolve)
   })
 
-/** One job of a file worked out; whatever is wrong with it is said of it, and takes no other with it. */
-function prepared(value: unknown, request: Request): Prepared & { readonly changed?: boolean } {
+/** One job of a file as it was written, then as a job. */
+function readOne(value: unknown): JobFile & { readonly changed?: boolean } {
+  const written = asWritten(value)
+  return written.ok ? readJob(written.value) : { ...written, changed: true }
+}
+
+/** A job that was read worked out; where that fails it is said of it, and takes no other with it. */
+function workedOut(job: Job, request: Request): Prepared {
   try {
-    const written = asWritten(value)
-    if (!written.ok) return { ...written, changed: true }
-    const read = readJob(written.value)
-    return read.ok ? prepareJob(read.job) : read
+    return prepareJob(job)
   } catch (error) {
     log.error({ ...asked(request), err: error }, 'a job that was read cannot be worked out')
     return { ok: false, message: 'This job can be read, but not worked out. Tell whoever looks after Pyraxis.' }
   }
+}
+
+/** One job of a file of many worked out. */
+function prepared(value: unknown, request: Request): Prepared {
+  const read = readOne(value)
+  return read.ok ? workedOut(read.job, request) : read
+}
+
+/** The one job of a file with its pictures: `{ id }`, and how many pictures of it did not come along. */
+async function takeOne(value: unknown, pictures: SplitFile['pictures'], request: Request): Promise<Response> {
+  const read = readOne(value)
+  if (!read.ok) return Response.json({ message: read.message, changed: read.changed === true }, { status: 400 })
+  const bytes = new Map(pictures.map((p) => [p.id, Buffer.from(p.jpeg, 'base64')]))
+  const { job, jpegs, lost } = await readPictures(read.job, bytes)
+  const one = workedOut(job, request)
+  if (!one.ok) return Response.json({ message: one.message }, { status: 400 })
+  const id = await addJobWithPictures(await theStore(), one, jpegs, now().toISOString())
+  return Response.json({ id, ...(lost ? { lost, of: job.photos.length } : {}) })
 }
 
 /** The jobs of a file that can be taken, worked out as they are asked for. */
@@ -59,11 +90,13 @@ interface Wanted {
  */
 async function* bringIn({ jobs, key, partly }: Wanted, request: Request): AsyncGenerator<object> {
   const failures: Failure[] = []
+  let pictures = 0
   const of = 2 * jobs.length
   for (const [i, value] of jobs.entries()) {
     if (request.signal.aborted) return
     const one = prepared(value, request)
     if (!one.ok) failures.push({ number: i + 1, title: titleOf(value), message: one.message })
+    else pictures += one.job.photos.length
     if (i % TOLD_EVERY === TOLD_EVERY - 1) yield { done: i + 1, of }
     await breathe()
   }
@@ -87,7 +120,7 @@ async function* bringIn({ jobs, key, partly }: Wanted, request: Request): AsyncG
       await steps.return(0)
     }
   }
-  yield { added, could, failed: failures.length, failures: failures.slice(0, MOST_TOLD) }
+  yield { added, could, failed: failures.length, failures: failures.slice(0, MOST_TOLD), pictures }
 }
 
 /** Steps as lines of JSON, one at a time as they are read. */
@@ -113,7 +146,8 @@ function asLines(steps: AsyncGenerator<object>, request: Request): Response {
 }
 
 /**
- * Takes a file of one job in: `{ id }`, or `{ message }` that says what is wrong with it. A file of many is answered
+ * Takes a file of one job in, with its pictures where they are in it: `{ id }`, or `{ message }` that says what is wrong
+ * with it. A file of many is answered
  * line by line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
  * The same file is not taken twice by chance: `{ before: { at, added } }` is answered, until asked for `?again=yes`.
  */
@@ -128,12 +162,8 @@ export async function POST(request: Request): Promise<Response> {
       if (!split.ok) return Response.json({ message: split.message }, { status: 400 })
       const [only] = split.jobs
       const asked = new URL(request.url).searchParams
-      if (split.jobs.length === 1) {
-        const one = prepared(asked.get('unsigned') === 'yes' ? unsigned(only) : only, request)
-        if (!one.ok) return Response.json({ message: one.message, changed: one.changed === true }, { status: 400 })
-        const [id] = await addJobs(await theStore(), [one], now().toISOString())
-        return Response.json({ id })
-      }
+      if (split.jobs.length === 1)
+        return await takeOne(asked.get('unsigned') === 'yes' ? unsigned(only) : only, split.pictures, request)
       const partly = asked.get('partly') === 'yes'
       const key = createHash('sha256').update(text).digest('hex')
       const before = asked.get('again') === 'yes' || partly ? null : await broughtIn(await theStore(), key)
