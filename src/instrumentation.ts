@@ -1,19 +1,8 @@
 import type { Instrumentation } from 'next'
 
-/** ms that a stop waits for browsers that hold a connection open; a save is done by then, or was never acknowledged */
-const LAST_ANSWERS = 8000
-
-/** What goes on beside answering: the store is closed on the way out, copies are made, older rows looked after. */
+/** Called once before the first request. The edge has no files and no signals: what needs them is not built for it. */
 export async function register(): Promise<void> {
-  if (process.env.NEXT_RUNTIME !== 'nodejs') return
-  const { closeTheStore } = await import('./store/database')
-  process.once('exit', closeTheStore)
-  // a terminal that is closed ends this process too, the same way
-  process.once('SIGHUP', () => process.exit(129))
-  for (const signal of ['SIGINT', 'SIGTERM'])
-    process.once(signal, () => setTimeout(() => process.exit(0), LAST_ANSWERS).unref())
-  const { tendDaily } = await import('./app/tending')
-  tendDaily()
+  if (process.env.NEXT_RUNTIME === 'nodejs') (await import('./app/beside')).beside()
 }
 
 /** Errors of pages, which no route handler answers: logged with what was asked, without what it carried. */
