@@ -26,17 +26,18 @@ function penOf(node: string, supplyV: number, shown: Shown | null): Pen {
 }
 
 /**
- * Where the words of a line stand: over or under a level piece, its number over and its colour under it, or to the left
- * of a point of an upright one.
+ * Where the words of a line stand: over or under a level piece, below each other or in a row, its number over and its
+ * colour under it, or to the left of a point of an upright one.
  */
 interface WordsAt {
   readonly at: XY
-  readonly form: 'over' | 'under' | 'parted' | 'beside'
+  readonly form: 'over' | 'under' | 'row over' | 'row under' | 'parted' | 'beside'
 }
 /** How much room a line's words want. */
 interface Words {
-  /** the most letters that stand beside each other: in one piece, and with number and colour parted */
+  /** the most letters that stand beside each other: below each other, in a row, and with number and colour parted */
   readonly letters: number
+  readonly row: number
   readonly parted: number
   readonly size: number
   /** figures stand on both sides of the line */
@@ -62,18 +63,23 @@ export const piecesOf = (lines: Iterable<readonly [string, readonly XY[]]>): Pie
 const meet = (a: Room, b: Room): boolean => a[0] < b[2] && b[0] < a[2] && a[1] < b[3] && b[1] < a[3]
 const wider = ([left, top, right, foot]: Room, by: number): Room => [left - by, top - by, right + by, foot + by]
 
-function roomOf({ at: [x, y], form }: WordsAt, { letters, parted, size, told }: Words): Room {
-  const { over, under } = told ? REACH.figures : REACH.name
-  const half = (LETTER * size * (form === 'parted' ? parted : letters)) / 2
+function roomOf({ at: [x, y], form }: WordsAt, { letters, row, parted, size, told }: Words): Room {
+  const inRow = form === 'row over' || form === 'row under'
+  const { over, under } = told && !inRow ? REACH.figures : REACH.name
+  const half =
+    (LETTER *
+      size *
+      { parted, 'row over': row, 'row under': row, over: letters, under: letters, beside: letters }[form]) /
+    2
   if (form === 'parted') return [x - half, y - over * size, x + half, y + over * size]
   if (form === 'beside') return [x - 2 * half - 2, y - size, x - 1, y + (told ? over : 0.6) * size]
-  return form === 'over'
+  return form === 'over' || form === 'row over'
     ? [x - half, y - over * size, x + half, y + under * size]
     : [x - half, y - under * size, x + half, y + over * size]
 }
 
 /** Every place at which a line's words may stand, the best first. */
-function placesFor(points: readonly XY[], { letters, size, told }: Words): WordsAt[] {
+function placesFor(points: readonly XY[], { letters, row, size, told }: Words): WordsAt[] {
   const half = (LETTER * size * letters) / 2
   const pieces = points
     .slice(1)
@@ -101,6 +107,7 @@ function placesFor(points: readonly XY[], { letters, size, told }: Words): Words
         ]
       }),
     ),
+    ...(told ? level.filter((q) => q.long >= LETTER * size * row).flatMap(on(['row over', 'row under'])) : []),
     ...level.flatMap(whole),
     ...(told ? [] : level.flatMap(on(['parted']))),
   ]
@@ -155,8 +162,10 @@ function wireWords(p: Plate, edge: GraphEdge, points: readonly XY[]): Shape[] {
   const name = p.wires.get(edge.wire) ?? ''
   const words = [name, amps, volts]
   const [number = '', colour = ''] = name.split(' ')
+  const row = words.join('  ')
   const { at, form } = wordsAt(p, edge, points, {
     letters: Math.max(...words.map((l) => l.length)),
+    row: row.length,
     parted: Math.max(number.length, colour.length),
     size,
     told: told !== null,
@@ -168,24 +177,41 @@ function wireWords(p: Plate, edge: GraphEdge, points: readonly XY[]): Shape[] {
   const half = p.shown ? weightOf(currentIn(p, edge)) / 2 : 0.3
   const over = at[1] - half - 1
   const under = at[1] + half + 0.5 + size
-  const lone = form === 'under' ? under : over
-  const first = amps ? over - step : lone
-  const heights = beside ? [at[1] + 1, at[1] + 1 + step, at[1] + 1 + 2 * step] : [first, over, under]
-  const lines = form === 'parted' ? [number, '', colour] : words
-  return lines.flatMap((l, i): Shape[] =>
-    l
-      ? [
-          text(beside ? at[0] - 1.5 : at[0], heights[i]!, l, size, {
-            anchor: beside ? 'end' : 'middle',
-            figure: true,
-            tone: i === 2 && told ? 'soft' : 'ink',
-          }),
-        ]
-      : [],
-  )
+  const below = [at[1] + 1, at[1] + 1 + step, at[1] + 1 + 2 * step] as const
+  const lines: readonly (readonly [words: string, y: number])[] = {
+    over: [[name, amps ? over - step : over] as const, [amps, over] as const, [volts, under] as const],
+    under: [[name, under] as const],
+    'row over': [[row, over] as const],
+    'row under': [[row, under] as const],
+    parted: [[number, over] as const, [colour, under] as const],
+    beside: words.map((w, i) => [w, below[i]!] as const),
+  }[form]
+  return lines
+    .filter(([l]) => l !== '')
+    .map(([l, y]) =>
+      text(beside ? at[0] - 1.5 : at[0], y, l, size, {
+        anchor: beside ? 'end' : 'middle',
+        figure: true,
+        tone: l === volts && told ? 'soft' : 'ink',
+      }),
+    )
 }
 
-/** A line of the circuit with what flows in it and what it is called. */
+/** Words of all lines; those with the least room choose first where they stand. */
+export function wordsOfLines(p: Plate, edges: readonly GraphEdge[]): Shape[] {
+  const long = (edge: GraphEdge): number =>
+    (p.lines.get(edge.id) ?? []).reduce(
+      (sum, [x, y], i, all) => sum + (i ? Math.abs(x - all[i - 1]![0]) + Math.abs(y - all[i - 1]![1]) : 0),
+      0,
+    )
+  return edges
+    .map((edge) => ({ edge, points: p.lines.get(edge.id) ?? [], long: long(edge) }))
+    .filter(({ points }) => points.length > 1)
+    .sort((a, b) => a.long - b.long)
+    .flatMap(({ edge, points }) => wireWords(p, edge, points))
+}
+
+/** A line of the circuit with what flows in it. */
 export function drawEdge(p: Plate, edge: GraphEdge, to: Layers): void {
   const points = p.lines.get(edge.id) ?? []
   if (points.length < 2) return
@@ -206,5 +232,4 @@ export function drawEdge(p: Plate, edge: GraphEdge, to: Layers): void {
       points: current > 0 ? points : [...points].reverse(),
       weight: Math.max(0.5, weightOf(current) * 0.4),
     })
-  to.figures.push(...wireWords(p, edge, points))
 }

@@ -1,7 +1,7 @@
 import { percent } from '../units'
 import { type Element, GROUND, type Netlist } from '../circuit'
 import { type CircuitGraph, type LaidOut, PART } from './circuit-graph'
-import { drawEdge, piecesOf } from './circuit-lines'
+import { drawEdge, piecesOf, wordsOfLines } from './circuit-lines'
 import {
   ampsOf,
   figure,
@@ -179,6 +179,7 @@ export function circuitDrawing(
   }
   const to: Layers = { shapes: [], flows: [], figures: [] }
   for (const edge of graph.edges) drawEdge(plate, edge, to)
+  to.figures.push(...wordsOfLines(plate, graph.edges))
   for (const node of graph.nodes) {
     const at = plate.places.get(node.id)
     if (!at) continue

@@ -16,7 +16,9 @@ interface Caller {
 
 /** One more way to close what the thermostat closes: its wire, its switch, the wire behind it, and its diodes. */
 function caller(b: Builder, { of, label, diode, from, rating }: Caller, triggers: readonly Trigger[]): void {
-  const asked = triggers.filter((t) => t.inputs[of] !== undefined)
+  // a controller that calls two fans has one input: one wire leads there
+  const asks = (t: Trigger): string | undefined => t.inputs[of]
+  const asked = triggers.filter((t, i) => asks(t) !== undefined && triggers.findIndex((o) => asks(o) === asks(t)) === i)
   const groundSide = b.job.wiring.side === 'ground' && asked.length === 0
   const input = b.node(`${of}_in`, { is: 'switch, in', of })
   const output = b.node(`${of}_out`, { is: 'switch, out', of })

@@ -5,7 +5,7 @@ import { evaluate } from '../margins'
 import type { Part } from '../parts'
 import { estimateOf } from '../schedule'
 import { benchSheet } from '../sheets'
-import { wireNames, cutList } from '.'
+import { cutList, netlistOf, wireNames } from '.'
 
 const shelf = exampleShelf()
 /** A shelf where each counted thing is there so many times, and everything has a price. */
@@ -78,5 +78,15 @@ test('of a shelf that is counted nothing is promised twice, and an estimate adds
       }
     }),
     { numRuns: 40, seed: 3012 },
+  )
+})
+
+test('no two wires lie between the same two terminals: one of them would be cut, crimped and found again for nothing', () => {
+  fc.assert(
+    fc.property(anyCircuit, (job) => {
+      const ends = netlistOf(job).elements.flatMap((e) => (e.kind === 'wire' ? [[e.a, e.b].sort().join(' to ')] : []))
+      expect(ends.filter((e, i) => ends.indexOf(e) !== i)).toEqual([])
+    }),
+    { numRuns: 150, seed: 3014 },
   )
 })
