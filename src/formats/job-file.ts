@@ -66,9 +66,7 @@ export interface SplitFile {
 }
 
 const oneJob = (job: unknown, length: number, pictures: readonly Picture[] = []): Result<SplitFile> =>
-  length > LARGEST_JOB_FILE
-    ? tooLarge
-    : { ok: true, jobs: [job], of: 'one', pictures }
+  length > LARGEST_JOB_FILE ? tooLarge : { ok: true, jobs: [job], of: 'one', pictures }
 
 /**
  * The jobs of a file, not read yet: of one job, with its pictures or without, or of many.

@@ -27,16 +27,18 @@ function Kept({ src, name }: { readonly src: string; readonly name: string }) {
   return away ? (
     <span className="small">not in this yard: {name}</span>
   ) : (
-    <img
-      // what failed before the page was alive has told nobody
-      ref={(img) => {
-        if (img?.complete && img.naturalWidth === 0) setAway(true)
-      }}
-      src={src}
-      alt={name}
-      loading="lazy"
-      onError={() => setAway(true)}
-    />
+    <a href={src} target="_blank" rel="noreferrer">
+      <img
+        // what failed before the page was alive has told nobody
+        ref={(img) => {
+          if (img?.complete && img.naturalWidth === 0) setAway(true)
+        }}
+        src={src}
+        alt={name}
+        loading="lazy"
+        onError={() => setAway(true)}
+      />
+    </a>
   )
 }
 
@@ -79,9 +81,7 @@ export function Photos({
     <div className="photos">
       {own.map((p, i) => (
         <figure key={p.id}>
-          <a href={`/api${path}/photos/${p.id}`} target="_blank" rel="noreferrer">
-            <Kept src={`/api${path}/photos/${p.id}`} name={`${name}, ${i + 1}`} />
-          </a>
+          <Kept src={`/api${path}/photos/${p.id}`} name={`${name}, ${i + 1}`} />
           <button
             type="button"
             className="word-button soft"

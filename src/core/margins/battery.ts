@@ -64,8 +64,8 @@ function alonePart(job: Job, run: Findings | null): PartDefinition | null {
 }
 
 /**
- * After switch-off or standing alone, standing long and cranking. No after-run part if the fan stops with the key, as it
- * is wired.
+ * After switch-off or standing alone, standing long and cranking. No after-run part if the fan stops with the key,
+ * as it is wired.
  * @see engineering §1.9, margins.md
  */
 export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): MarginDefinition {
