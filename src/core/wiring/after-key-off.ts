@@ -54,8 +54,8 @@ const decidedBy = (job: Job): unknown[] => [
 
 /**
  * What the fans do once the key is off, as it is wired: a margin or a run that took it from what is wanted would tell
- * of another circuit. As long as something of the circuit is open, it is what is wanted. A circuit without a key is asked
- * with its engine stopped.
+ * of another circuit. As long as something of the circuit is open, it is what is wanted. A circuit without a key is
+ * asked with its engine stopped.
  * @see engineering §4, §5
  */
 export function afterKeyOff(job: Job): AfterKeyOff {

@@ -147,9 +147,9 @@ function asLines(steps: AsyncGenerator<object>, request: Request): Response {
 
 /**
  * Takes a file of one job in, with its pictures where they are in it: `{ id }`, or `{ message }` that says what is
- * wrong with it. A file of many is answered
- * line by line, the last one telling what was taken and what was not; closing the connection before that takes nothing.
- * The same file is not taken twice by chance: `{ before: { at, added } }` is answered, until asked for `?again=yes`.
+ * wrong with it. A file of many is answered line by line, the last one telling what was taken and what was not; closing
+ * the connection before that takes nothing. The same file is not taken twice by chance: `{ before: { at, added } }` is
+ * answered, until asked for `?again=yes`.
  */
 export async function POST(request: Request): Promise<Response> {
   return answering(
