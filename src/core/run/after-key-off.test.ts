@@ -101,4 +101,10 @@ test('as long as nothing is chosen it is what is wanted; a length or a set tempe
   const hotter = { ...pastKey, controllers: pastKey.controllers.map((c) => ({ ...c, setC: c.setC + 5 })) }
   expect(afterKeyOff(hotter)).toBe('while hot')
   expect(afterKeyOff(changeRun(hotter, { source: 'key switch' }))).toBe('stops')
+  // the last thing that was open is chosen: from then on it is the circuit's word
+  const sized = (size: null | '2.5 mm²'): Job => ({
+    ...pastKey,
+    conductors: pastKey.conductors.map((c) => (c.role === 'feed' ? { ...c, size } : c)),
+  })
+  expect([afterKeyOff(sized(null)), afterKeyOff(sized('2.5 mm²'))]).toEqual(['stops', 'while hot'])
 })

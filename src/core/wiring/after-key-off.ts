@@ -37,7 +37,7 @@ interface Known {
 }
 const known = new WeakMap<Job['wiring'], Known>()
 
-/** What of a job decides it: what is joined to what, and of which kind it is; no length, size or set temperature. */
+/** What of a job decides it: what is joined to what, of which kind, and what is still open; no length, no setting. */
 const decidedBy = (job: Job): unknown[] => [
   job.use.live,
   job.machine,
@@ -46,7 +46,9 @@ const decidedBy = (job: Job): unknown[] => [
   job.switches,
   job.fuses,
   job.trailer,
-  job.conductors.length,
+  job.engine === null,
+  job.batteries.length,
+  ...job.conductors.flatMap((c) => [c.role, c.size === null]),
   ...job.fans.flatMap((f) => [f.part, f.wiresSwapped]),
   ...job.controllers.map((c) => c.part),
   ...job.probes.map((p) => p.part),
