@@ -31,7 +31,8 @@ export function SideAdvice({ job, settle }: Pick<StationProps, 'job' | 'settle'>
             {s.chosen ? ' (chosen)' : ''}:{' '}
             <span className={s.spareM < 0 ? 'verdict-short' : ''}>
               {format(Math.abs(s.spareM), 'length', job.units, 2)}{' '}
-              {s.spareM < 0 ? 'too little room' : 'over what it needs'} {s.tightest}
+              {s.spareM < 0 ? 'too little room' : 'over what it needs'}
+              {s.tightest && `, ${s.tightest}`}
             </span>
             ; <span className="soft">{s.reasons.join('; ')}</span>
           </li>

@@ -59,7 +59,8 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
             job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off',
             format(aloneS, time, u, 3),
             wanted === null ? unasked : `${format(wanted, time, u, 3)} wanted`,
-            wanted === null ? goesOn(afterKeyOff(job)) : aloneS < wanted,
+            // how long it goes on unasked a run tells, and Battery judges
+            wanted !== null && aloneS < wanted,
           ],
         ] as const)),
     ...(standingS === null
