@@ -1,39 +1,28 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import os from 'node:os'
-import path from 'node:path'
 import { sql } from 'kysely'
 import { clockIn, type Job, startJob } from '../core/job'
 import { usualDayPlan, withPin } from '../core/schedule'
-import { addJob, jobsForDay, jobsOfMachine, keepDayPlan, openStore, readDayPlan, type Store } from '.'
+import { addJob, jobsForDay, jobsOfMachine, keepDayPlan, readDayPlan } from '.'
+import { ownStore } from './test-support/own-store'
 
 const AT = '2026-01-15T10:00:00.000Z'
 const job = (title: string, machineName: string, promisedOn: string | null): Job =>
   startJob({ title, kind: 'trail-bike', machineName, owner: '', units: 'metric', startedOn: '2026-01-15', promisedOn })
 
-let folder: string
-let store: Store
-beforeEach(async () => {
-  folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-'))
-  store = await openStore(path.join(folder, 'yard.db'))
-})
-afterEach(async () => {
-  await store.db.destroy()
-  rmSync(folder, { recursive: true, force: true })
-})
+const store = ownStore()
 const add = async (one: Job, at = AT): Promise<string> => {
-  const added = await addJob(store, one, at)
+  const added = await addJob(store(), one, at)
   if (!added.ok) throw new Error(added.message)
   return added.id
 }
 
 test('a day’s plan stands as it was kept last, day by day; one that cannot be read is none', async () => {
   const held = withPin(usualDayPlan, 'job block', 600)
-  await keepDayPlan(store, '2026-01-15', usualDayPlan)
-  await keepDayPlan(store, '2026-01-15', held)
-  expect(await readDayPlan(store, '2026-01-15')).toEqual(held)
-  expect(await readDayPlan(store, '2026-01-16')).toBeNull()
-  await sql`update day_plans set plan = '{"from": 900, "until": 60}'`.execute(store.db)
-  expect(await readDayPlan(store, '2026-01-15')).toBeNull()
+  await keepDayPlan(store(), '2026-01-15', usualDayPlan)
+  await keepDayPlan(store(), '2026-01-15', held)
+  expect(await readDayPlan(store(), '2026-01-15')).toEqual(held)
+  expect(await readDayPlan(store(), '2026-01-16')).toBeNull()
+  await sql`update day_plans set plan = '{"from": 900, "until": 60}'`.execute(store().db)
+  expect(await readDayPlan(store(), '2026-01-15')).toBeNull()
 })
 
 test(
@@ -49,9 +38,9 @@ test(
       ...job('Ended', 'Bike two', null),
       ended: { why: 'the owner says no', note: '', by: 'me', at: AT },
     })
-    const { open, recent } = await jobsForDay(store)
+    const { open, recent } = await jobsForDay(store())
     expect(open.map((o) => o.id)).toEqual([soon, late, free])
     expect(recent.map((r) => r.title)).toEqual(['Clocked'])
-    expect((await jobsOfMachine(store, late)).map((j) => j.job.title)).toEqual(['Clocked', 'Late'])
+    expect((await jobsOfMachine(store(), late)).map((j) => j.job.title)).toEqual(['Clocked', 'Late'])
   },
 )

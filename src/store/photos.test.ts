@@ -1,35 +1,14 @@
 import { randomBytes } from 'node:crypto'
-import { mkdtempSync, rmSync } from 'node:fs'
-import os from 'node:os'
-import path from 'node:path'
 import sharp from 'sharp'
 import { addPhoto, type Job } from '../core/job'
 import { readJob, readJobFile, splitJobsFile, writeJobAndPictures } from '../formats'
 import { asWritten, withDigest } from '../formats/signed-file'
 import { example } from '../formats/test-support/examples'
-import {
-  addJob,
-  addJobWithPictures,
-  keepPhoto,
-  openStore,
-  prepareJob,
-  readHead,
-  readPhotos,
-  readPictures,
-  type Store,
-} from '.'
+import { addJob, addJobWithPictures, keepPhoto, prepareJob, readHead, readPhotos, readPictures } from '.'
 import { AT, fresh } from './test-support/fresh'
+import { ownStore } from './test-support/own-store'
 
-let folder: string
-let store: Store
-beforeEach(async () => {
-  folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-photos-'))
-  store = await openStore(path.join(folder, 'yard.db'))
-})
-afterEach(async () => {
-  await store.db.destroy()
-  rmSync(folder, { recursive: true, force: true })
-})
+const store = ownStore()
 
 /** a picture as a camera gives it: large, lying on its side, with its owner's name in it */
 const fromCamera = (): Promise<Buffer> =>
@@ -41,7 +20,7 @@ const fromCamera = (): Promise<Buffer> =>
 async function withPhotos(job: Job, id: string, of: readonly string[]): Promise<Job> {
   let next = job
   for (const what of of) {
-    const kept = await keepPhoto(store, id, await fromCamera(), AT)
+    const kept = await keepPhoto(store(), id, await fromCamera(), AT)
     if (!kept.ok) throw new Error(kept.message)
     const added = addPhoto(next, { id: kept.id, of: what, words: what, at: AT })
     if ('full' in added) throw new Error(added.full)
@@ -63,14 +42,14 @@ async function comesIn(text: string): Promise<{ id: string; lost: number }> {
   )
   const ready = prepareJob(job)
   if (!ready.ok) throw new Error(ready.message)
-  return { id: await addJobWithPictures(store, ready, jpegs, AT), lost }
+  return { id: await addJobWithPictures(store(), ready, jpegs, AT), lost }
 }
 
 test('a job goes with its pictures from yard to yard, byte for byte, also twice into one', async () => {
-  const added = await addJob(store, fresh, AT)
+  const added = await addJob(store(), fresh, AT)
   if (!added.ok) throw new Error(added.message)
   const job = await withPhotos(fresh, added.id, ['step:mount', 'proof:turns'])
-  const pictures = await readPhotos(store, added.id, job)
+  const pictures = await readPhotos(store(), added.id, job)
   for (const jpeg of pictures.values()) {
     const { width, height, exif } = await sharp(jpeg).metadata()
     expect([width, height, exif]).toEqual([600, 1600, undefined])
@@ -80,9 +59,9 @@ test('a job goes with its pictures from yard to yard, byte for byte, also twice 
   expect(readJobFile(text)).toEqual({ ok: true, job })
   for (const yard of ['first', 'again']) {
     const { id, lost } = await comesIn(text)
-    const there = (await readHead(store, id))!.job
+    const there = (await readHead(store(), id))!.job
     expect([yard, lost, there.photos.map((p) => p.of)]).toEqual([yard, 0, ['step:mount', 'proof:turns']])
-    const bytes = [...(await readPhotos(store, id, there)).values()]
+    const bytes = [...(await readPhotos(store(), id, there)).values()]
     expect(bytes.map((b) => Buffer.from(b))).toEqual([...pictures.values()].map((b) => Buffer.from(b)))
   }
 })
@@ -101,10 +80,10 @@ test('a signed job stays signed; a picture that is cut off, or none, is counted 
   )
   const { id, lost } = await comesIn(text)
   expect(lost).toBe(2)
-  const there = (await readHead(store, id))!.job
+  const there = (await readHead(store(), id))!.job
   expect([there.signature?.by, there.photos.length]).toEqual([signed.signature!.by, 3])
   // what somebody else's file holds is made small and loses its owner as one from a camera does
-  const [kept] = [...(await readPhotos(store, id, there)).values()]
+  const [kept] = [...(await readPhotos(store(), id, there)).values()]
   expect(await sharp(kept).metadata()).toMatchObject({ width: 600, height: 1600 })
   expect((await sharp(kept).metadata()).exif).toBeUndefined()
 })

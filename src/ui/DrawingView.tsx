@@ -320,7 +320,7 @@ export function DrawingView({
             disabled={view === null && (fitted || !wider)}
             onClick={() => {
               setView(null)
-              setFitted(true)
+              setFitted(wider)
             }}
           >
             all of it

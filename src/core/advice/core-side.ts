@@ -2,7 +2,7 @@ import { percent } from '../units'
 import { coverage } from '../cooling'
 import { firstCircuit } from '../fan-circuit'
 import { changePlace, type Job, jobKinds } from '../job'
-import { evaluateSome } from '../margins'
+import { evaluateSome, isOfFace } from '../margins'
 
 type Side = Job['place']['side']
 
@@ -47,16 +47,14 @@ function reasonsFor(job: Job, side: Side): string[] {
   ]
 }
 
-/** What of Fit another face changes: the depth behind each fan, and how near each comes to what is on its side. */
-const ofFace = /^(?:depth|near )/
-
 /** Room of all fans on one face, at its tightest. */
 function roomOn(job: Job): Pick<CoreSide, 'spareM' | 'tightest' | 'surely'> {
-  const parts = evaluateSome(job, ['fit']).flatMap((m) => m.parts.filter((p) => ofFace.test(p.id) && p.value !== null))
+  const parts = evaluateSome(job, ['fit']).flatMap((m) => m.parts.filter((p) => isOfFace(p) && p.value !== null))
   const [first, ...rest] = parts
   const least = rest.reduce((a, b) => (b.value! < a!.value! ? b : a), first)
   return {
-    spareM: least ? least.value! / 1000 : 0,
+    // a sum of millimetres that comes to nothing is nothing
+    spareM: least ? Math.round(least.value! * 1000) / 1e6 + 0 : 0,
     tightest: least?.name ?? '',
     surely: parts.every((p) => p.verdict === 'holds'),
   }

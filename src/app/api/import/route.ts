@@ -34,31 +34,37 @@ const breathe = (): Promise<void> =>
     setImmediate(resolve)
   })
 
-/** One job of a file as it was written, then as a job. */
-function readOne(value: unknown): JobFile & { readonly changed?: boolean } {
-  const written = asWritten(value)
-  return written.ok ? readJob(written.value) : { ...written, changed: true }
-}
-
-/** A job that was read worked out; where that fails it is said of it, and takes no other with it. */
-function workedOut(job: Job, request: Request): Prepared {
+/** Work on one job of a file; where it fails in a way that nobody foresaw it is said of that job, and takes no other. */
+function saidOfIt<R>(request: Request, work: () => R): R | { readonly ok: false; readonly message: string } {
   try {
-    return prepareJob(job)
+    return work()
   } catch (error) {
-    log.error({ ...asked(request), err: error }, 'a job that was read cannot be worked out')
-    return { ok: false, message: 'This job can be read, but not worked out. Tell whoever looks after Pyraxis.' }
+    log.error({ ...asked(request), err: error }, 'a job of a file cannot be read or worked out')
+    return {
+      ok: false,
+      message: 'This job cannot be worked out as it stands in the file. Tell whoever looks after Pyraxis.',
+    }
   }
 }
 
+/** One job of a file as it was written, then as a job. */
+const readOne = (value: unknown, request: Request): JobFile & { readonly changed?: boolean } =>
+  saidOfIt(request, () => {
+    const written = asWritten(value)
+    return written.ok ? readJob(written.value) : { ...written, changed: true }
+  })
+
+const workedOut = (job: Job, request: Request): Prepared => saidOfIt(request, () => prepareJob(job))
+
 /** One job of a file of many worked out. */
 function prepared(value: unknown, request: Request): Prepared {
-  const read = readOne(value)
+  const read = readOne(value, request)
   return read.ok ? workedOut(read.job, request) : read
 }
 
 /** The one job of a file with its pictures: `{ id }`, and how many pictures of it did not come along. */
 async function takeOne(value: unknown, pictures: SplitFile['pictures'], request: Request): Promise<Response> {
-  const read = readOne(value)
+  const read = readOne(value, request)
   if (!read.ok) return Response.json({ message: read.message, changed: read.changed === true }, { status: 400 })
   const bytes = new Map(pictures.map((p) => [p.id, Buffer.from(p.jpeg, 'base64')]))
   const { job, jpegs, lost } = await readPictures(read.job, bytes)
