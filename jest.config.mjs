@@ -9,10 +9,25 @@ export default {
   // the fitting package has ES modules only
   transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|is-any-array)/)'],
   transform: {
-    '^.+\\.[jt]sx?$': [
+    '^.+\\.tsx$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+          target: 'es2022',
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+    '^.+\\.[jt]s$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],
   },
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    // as the build has it for the App Router: what comes later is drawn on the server all the same
+    '^next/dynamic$': '<rootDir>/node_modules/next/dist/shared/lib/app-dynamic.js',
+  },
 }

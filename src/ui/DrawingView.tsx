@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { useGesture } from '@use-gesture/react'
 import type { Drawing, Shape } from '@/core/drawing'
+import { type KeySteps, keyStepsIn, wayOf } from './key-steps'
 import { useWider } from './use-wider'
 
 /** Something in a drawing that can be moved, by the handle that its shapes carry. */
@@ -21,6 +22,8 @@ interface Props {
   readonly drawing: Drawing
   readonly movable?: Readonly<Record<string, Movable>>
   readonly onMove?: Moved
+  /** how far an arrow key moves what is movable, without and with Shift, mm */
+  readonly keySteps?: KeySteps
   /** what can be chosen by a click, Enter or space, by the same handles */
   readonly pickable?: Readonly<Record<string, Movable>>
   readonly picked?: string | null
@@ -39,12 +42,6 @@ interface Frame {
 
 const MOST_ZOOM = 12
 const PIXELS_PER_MM = 1.9
-const KEYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
 
 function One({ shape }: { readonly shape: Shape }) {
   if (shape.kind === 'text')
@@ -125,6 +122,7 @@ export function DrawingView({
   drawing,
   movable = none,
   onMove,
+  keySteps = keyStepsIn.metric,
   pickable = none,
   picked = null,
   onPick,
@@ -279,13 +277,13 @@ export function DrawingView({
                   ? {
                       tabIndex: 0,
                       role: 'button',
-                      'aria-label': `${movable[handle]!.name}: drag it, or arrow keys for a millimetre, with Shift ten`,
+                      'aria-label': `${movable[handle]!.name}: drag it, or arrow keys: ${keySteps.words}`,
                       onKeyDown: (e: React.KeyboardEvent) => {
-                        const way = KEYS[e.key]
+                        const way = wayOf[e.key]
                         if (!way || !onMove) return
                         e.preventDefault()
                         e.stopPropagation()
-                        const step = e.shiftKey ? 10 : 1
+                        const step = e.shiftKey ? keySteps.far : keySteps.near
                         onMove(handle, way[0] * step, way[1] * step, { first: true, last: true, free: true })
                       },
                     }

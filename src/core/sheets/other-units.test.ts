@@ -1,8 +1,8 @@
 import { example, exampleShelf } from '../../formats/test-support/examples'
+import { inOtherUnits, metricIn } from '../../formats/test-support/other-units'
 import { judgeSchemes, remediesFor } from '../advice'
 import { needsOfJob, proofsOf, stepsOf } from '../build'
 import { tableOf } from '../diagnose'
-import type { Job } from '../job'
 import { startedJobs } from '../job/test-support/started'
 import { answers } from '../library'
 import { evaluate } from '../margins'
@@ -19,35 +19,11 @@ const demo = [
   'market-cold-trailer',
 ]
 
-/** Names that are what they are in every country: parts of the shelf, blades by their width, insulation by its mark. */
-const NAMES = new RegExp(
-  [
-    ...shelf.map((p) => p.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')),
-    'blade,? 6\\.3 mm',
-    '(?:sleeve|tube|red|black|orange|yellow|blue|white|brown|green|grey|violet),? \\d+ °C',
-    '; \\d+ °C',
-  ].join('|'),
-  'g',
-)
-const METRIC = /\d (?:mm|cm|m|km|kg|g|N·m|°C|K|l|kPa|bar|m\/s|km\/h|m³\/h)(?![\w²³])/
-
 /** Words somewhere within a thing that tell a figure in metric units. */
-function metricIn(thing: unknown, path = ''): string[] {
-  if (typeof thing === 'string') return METRIC.test(thing.replace(NAMES, '')) ? [`${path}: ${thing}`] : []
+function metricWithin(thing: unknown, path = ''): string[] {
+  if (typeof thing === 'string') return metricIn(thing).length ? [`${path}: ${thing}`] : []
   if (thing === null || typeof thing !== 'object') return []
-  return Object.entries(thing).flatMap(([key, value]) => metricIn(value, `${path}/${key}`))
-}
-
-/** The job as somebody in other units has it: what was typed in metric stays as it was typed, so none of it is there. */
-function inOtherUnits(job: Job): Job {
-  const untyped = (thing: unknown): unknown => {
-    if (Array.isArray(thing)) return thing.map(untyped)
-    if (thing === null || typeof thing !== 'object') return thing
-    return Object.fromEntries(
-      Object.entries(thing).flatMap(([key, value]) => (key === 'typed' ? [] : [[key, untyped(value)]])),
-    )
-  }
-  return untyped({ ...job, units: 'imperial', acceptances: [], signature: null, proofs: [], ledger: [] }) as Job
+  return Object.entries(thing).flatMap(([key, value]) => metricWithin(value, `${path}/${key}`))
 }
 
 test('whatever is told of a job in inches and degrees Fahrenheit is told in them', () => {
@@ -55,7 +31,7 @@ test('whatever is told of a job in inches and degrees Fahrenheit is told in them
     const evaluation = evaluate(job)
     // a controller's own keys speak its own unit
     const keys = /^\/(bench|built)\/sections\/\d+\/lines\/\d+: \d+\. /
-    const told = metricIn({
+    const told = metricWithin({
       warnings: evaluation.margins.map((m) => [m.warnings, m.needs]),
       remedies: evaluation.margins.flatMap((m) => remediesFor(job, m).map((r) => r.text)),
       answers: answers.filter((page) => page.when(job)).map((page) => page.tell(job)),

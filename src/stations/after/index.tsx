@@ -54,10 +54,10 @@ function Acceptances({
       })}
     >
       <h2 className="mt-3">To be accepted, with who and why</h2>
-      {open.map((a) => (
+      {open.map((a, n) => (
         <Form.Check
           key={keyOf(a)}
-          id={`accept-${keyOf(a)}`}
+          id={`accept-${n}`}
           label={a.text}
           checked={chosen[keyOf(a)] ?? false}
           onChange={(e) => setChosen({ ...chosen, [keyOf(a)]: e.target.checked })}

@@ -8,6 +8,7 @@ import { type Job, moveFan, moveProbe, type Seat } from '@/core/job'
 import { moved, snapped } from '@/core/placing'
 import { drawingsSvg } from '@/formats/svg/drawing-svg'
 import { DrawingView, type Moved } from '@/ui/DrawingView'
+import { keyStepsIn } from '@/ui/key-steps'
 import type { StationProps } from '../station'
 
 const MM = 1e-3
@@ -50,6 +51,7 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
       settle(change)
     } else preview(change)
   }
+  const keySteps = keyStepsIn[job.units]
   const movable = {
     ...Object.fromEntries(job.fans.filter((f) => f.seat).map((f) => [f.id, { name: f.part.name }])),
     ...Object.fromEntries(job.probes.filter((p) => p.seat).map((p) => [p.id, { name: 'probe' }])),
@@ -57,7 +59,7 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
   return (
     <>
       <div className="two-drawings">
-        <DrawingView drawing={front} movable={job.cooling ? movable : {}} onMove={move} />
+        <DrawingView drawing={front} movable={job.cooling ? movable : {}} onMove={move} keySteps={keySteps} />
         <DrawingView drawing={section} />
       </div>
       <div className="d-flex flex-wrap gap-3 align-items-center small mb-2 no-print">
@@ -74,7 +76,7 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
           Save the drawing (SVG, true millimetres)
         </button>
         {job.cooling && (
-          <span className="soft">Drag the fan, or arrow keys: 1 mm, with Shift 10. Alt lets go of snapping.</span>
+          <span className="soft">Drag the fan, or arrow keys: {keySteps.words}. Alt lets go of snapping.</span>
         )}
       </div>
     </>

@@ -1,0 +1,172 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import type { ReactNode } from 'react'
+import fc from 'fast-check'
+import { whatToPress } from '@/core/build'
+import { stations } from '@/core/fields'
+import type { Job } from '@/core/job'
+import { startedJobs } from '@/core/job/test-support/started'
+import { evaluate } from '@/core/margins'
+import { anyCircuit } from '@/formats/test-support/any-circuit'
+import { example, exampleShelf } from '@/formats/test-support/examples'
+import { inOtherUnits, metricIn } from '@/formats/test-support/other-units'
+import { addJobs, prepareJob, putParts, theStore } from '@/store'
+import { type Drawn, drawn, elementsOf, textOf } from './test-support/drawn'
+import YardPage from './page'
+import FitsPage from './fits/page'
+import FaultPage from './fault/page'
+import LibraryPage from './library/page'
+import PracticePage from './practice/page'
+import ShelfPage from './shelf/page'
+import WorkshopPage from './workshop/page'
+import JobPage from './jobs/[id]/page'
+import BuiltPage from './jobs/[id]/built/page'
+import CardPage from './jobs/[id]/card/page'
+import HistoryPage from './jobs/[id]/history/page'
+import LifePage from './jobs/[id]/life/page'
+import MeasuringPage from './jobs/[id]/measuring/page'
+import SheetPage from './jobs/[id]/sheet/page'
+import ShoppingPage from './jobs/[id]/shopping/page'
+
+const AT = '2026-01-15T09:00:00.000Z'
+const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-pages-'))
+const before = { db: process.env.PYRAXIS_DB, now: process.env.PYRAXIS_NOW }
+
+beforeAll(async () => {
+  process.env.PYRAXIS_DB = path.join(folder, 'yard.db')
+  process.env.PYRAXIS_NOW = AT
+  await putParts(await theStore(), exampleShelf())
+})
+afterAll(async () => {
+  await (await theStore()).db.destroy()
+  process.env.PYRAXIS_DB = before.db
+  process.env.PYRAXIS_NOW = before.now
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const named = new Set(['input', 'select', 'textarea', 'button', 'a', 'progress', 'meter'])
+
+/** What is wrong with a page for anybody: figures that are none, fields without a name, names of nothing. */
+function wrongWith(page: Drawn): string[] {
+  const all = [...elementsOf(page)]
+  const ids = all.flatMap((e) => e.attributes.id ?? [])
+  const text = textOf(page)
+  const labelled = new Set(all.flatMap((e) => (e.tag === 'label' ? (e.attributes.for ?? []) : [])))
+  const inLabels = new Set(
+    all.filter((e) => e.tag === 'label' && textOf(e).trim() !== '').flatMap((e) => [...elementsOf(e)]),
+  )
+  const nameless = all.filter(
+    (e) =>
+      named.has(e.tag) &&
+      e.attributes.type !== 'hidden' &&
+      !(e.attributes['aria-label'] ?? e.attributes['aria-labelledby'] ?? e.attributes.title) &&
+      !labelled.has(e.attributes.id ?? '-') &&
+      !inLabels.has(e) &&
+      (['input', 'select', 'textarea'].includes(e.tag) || textOf(e).trim() === ''),
+  )
+  const pointed = all.flatMap((e) =>
+    ['for', 'aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns'].flatMap((a) =>
+      (e.attributes[a] ?? '').split(' ').filter(Boolean),
+    ),
+  )
+  return [
+    ...[...text.matchAll(/.{0,40}(NaN|Infinity|∞|undefined|\[object|\bnull\b).{0,40}/g)].map((m) => `"${m[0]}"`),
+    ...nameless.map((e) => `no name: ${e.tag} ${JSON.stringify(e.attributes)}`),
+    ...ids.filter((id) => /\s/.test(id)).map((id) => `no id: ${id}`),
+    ...ids.filter((id, i) => ids.indexOf(id) !== i).map((id) => `twice: #${id}`),
+    ...pointed.filter((id) => !ids.includes(id)).map((id) => `points at nothing: #${id}`),
+  ]
+}
+
+type PageOfJob = (asked: {
+  readonly params: Promise<{ id: string }>
+  readonly searchParams: Promise<{ before?: string }>
+}) => Promise<ReactNode>
+
+const demo = ['fell-bike-signed', 'vineyard-buggy-ready', 'churchyard-digger-bay', 'market-cold-trailer'].map(example)
+/** one new job of each kind of work in each medium */
+const begun = startedJobs().filter(
+  (job, n, all) =>
+    all.findIndex((o) => o.kind === job.kind && !o.bay === !job.bay && !o.trailer === !job.trailer) === n,
+)
+/** new ones, finished ones, and circuits of any make; every second one in the other units */
+const jobs = [...begun, ...demo, ...fc.sample(anyCircuit, { seed: 18, numRuns: 2 })].map((job, n) =>
+  n % 2 ? inOtherUnits(job) : { ...job, units: 'metric' as const },
+)
+let ids: readonly string[]
+
+beforeAll(async () => {
+  const store = await theStore()
+  ids = await addJobs(
+    store,
+    jobs.map((job) => {
+      const prepared = prepareJob(job)
+      if (!prepared.ok) throw new Error(prepared.message)
+      return prepared
+    }),
+    AT,
+  )
+})
+
+/** Metric figures in what a job in other units is shown with: a controller's own keys speak its own unit. */
+function metricOn(page: Drawn, { units, controllers }: Job): string[] {
+  if (units === 'metric') return []
+  const keys = controllers.flatMap((c) => whatToPress(c.part, c.setC, c.bandK, c.spanK))
+  const words = keys.reduce((text, key) => text.replace(key, ''), textOf(page))
+  return metricIn(words).map((found) => `metric: ${found}`)
+}
+
+async function ofJob(n: number, page: PageOfJob, at = ''): Promise<Drawn> {
+  const asked = { params: Promise.resolve({ id: ids[n]! }), searchParams: Promise.resolve({}) }
+  return drawn(await page(asked), `/jobs/${ids[n]!}${at}`)
+}
+
+const otherPages: Readonly<Record<string, PageOfJob>> = {
+  built: BuiltPage,
+  card: CardPage,
+  history: HistoryPage,
+  life: LifePage,
+  measuring: MeasuringPage,
+  sheet: SheetPage,
+  shopping: ShoppingPage,
+}
+
+test.each(stations)(
+  'every job is drawn at %s without a figure that is none, and every field has a name',
+  async (at) => {
+    for (const [n, job] of jobs.entries()) {
+      const page = await ofJob(n, JobPage, `?station=${at}`)
+      expect({ job: job.title, wrong: [...wrongWith(page), ...metricOn(page, job)] }).toEqual({
+        job: job.title,
+        wrong: [],
+      })
+      // the rail tells what the margins come to
+      const rail = [...elementsOf(page)].filter((e) => 'data-margin' in e.attributes)
+      expect(rail.map((e) => e.attributes['data-margin'])).toEqual(evaluate(job).margins.map((m) => m.id))
+    }
+  },
+)
+
+test.each(Object.keys(otherPages))('%s of every job', async (name) => {
+  for (const [n, job] of jobs.entries()) {
+    const wrong = wrongWith(await ofJob(n, otherPages[name]!))
+    expect({ job: job.title, wrong }).toEqual({ job: job.title, wrong: [] })
+  }
+})
+
+test('the yard’s own pages', async () => {
+  const pages: Readonly<Record<string, () => Promise<ReactNode> | ReactNode>> = {
+    '/': () => YardPage({ searchParams: Promise.resolve({}) }),
+    '/shelf': ShelfPage,
+    '/fits': FitsPage,
+    '/fault': FaultPage,
+    '/workshop': WorkshopPage,
+    '/library': () => LibraryPage({ searchParams: Promise.resolve({}) }),
+    '/practice': () => PracticePage({ searchParams: Promise.resolve({}) }),
+  }
+  for (const [address, page] of Object.entries(pages)) {
+    const wrong = wrongWith(await drawn(await page(), address))
+    expect({ address, wrong }).toEqual({ address, wrong: [] })
+  }
+})
