@@ -173,12 +173,10 @@ test('a job can end without a fan, and says so in the yard; it can be taken up a
   await expect(page.getByRole('link', { name: 'Lane pick-up' })).not.toContainText('Ended')
 })
 
-/** The kinds of machine that no errand above starts, each with another kind of job, its parts chosen. */
+/** The kinds of job that no errand above brings to its end, its parts chosen; all of them do in `to-the-end.test`. */
 for (const [kind, job, mount] of [
-  ['road-bike', 'core', 'bracket'],
   ['side-by-side', 'thicker-core', 'shroud'],
   ['digger-liquid', 'bay', 'duct'],
-  ['older-vehicle', 'wiring', 'ties'],
 ] as const)
   test(`${kind}, ${job}, ${mount}: built, proved and signed`, async ({ page, yard }) => {
     const title = `${kind} ${job}`

@@ -1,5 +1,5 @@
 import { controlKindOf, MOST_STARTS, onOffPoints, onStep, readingOf, settingFor, required } from '../control'
-import { firstCircuit, isSettable } from '../fan-circuit'
+import { circuitsOf, firstCircuit, isSettable } from '../fan-circuit'
 import { changeSetting, changeSpan, type Job, lookupOf } from '../job'
 import { evaluate, type Findings } from '../margins'
 import { Bench } from '../reading'
@@ -56,9 +56,16 @@ const AS_GOOD = 0.04
 /** readings may all be off, but hardly all as far as they can */
 const HALF_WAY = 0.5
 
+/** The controller of the second fan, where it is another than the first one's and can be set. */
+const laterController = (job: Job): Job['controllers'][number] | null => {
+  const [first, second] = circuitsOf(job).map((c) => c.controller)
+  return second && second.id !== first?.id && isSettable(second.part) ? second : null
+}
+
 /** The job with a setting of the map. */
 export function withCell(job: Job, rowOf: MapRow, { setC, row }: Pick<MapCell, 'setC' | 'row'>): Job {
-  const [first, second] = job.controllers
+  const first = firstCircuit(job).controller
+  const second = laterController(job)
   if (!first) return job
   if (rowOf === 'band') return changeSetting(job, first.id, setC, row)
   const set = changeSetting(job, first.id, setC, first.bandK)
@@ -103,8 +110,7 @@ function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; rea
   const setsC = [
     ...new Set(Array.from({ length: COLUMNS }, (_, i) => Math.min(range.maxC, Math.max(range.minC, from + i * step)))),
   ]
-  const second = job.controllers.length > 1 && job.runs.length > 1
-  if (second) return { rowOf: 'second', setsC, rows: [4, 6, 8, 11, 14] }
+  if (laterController(job)) return { rowOf: 'second', setsC, rows: [4, 6, 8, 11, 14] }
   if (controlKindOf(part).pulses) return { rowOf: 'span', setsC, rows: [5, 8, 12, 16, 20] }
   // from the narrowest that the rules allow: a narrow band keeps it cooler, and what it costs in starts is in the map
   const least = Math.max(range.bandMinK, required.band)

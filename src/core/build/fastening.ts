@@ -191,7 +191,7 @@ export function fasteningWords(job: Job): string[] {
   return each.flatMap((lines, i) =>
     lines.flatMap((line) => {
       if (common(line)) return i === 0 ? [line] : []
-      return [fans.length > 1 ? `Fan ${i + 1}: ${line}` : line]
+      return [fans.length > 1 ? `Fan ${fans[i]!.number}: ${line}` : line]
     }),
   )
 }

@@ -6,6 +6,8 @@ import { type Surroundings, surroundingsOf } from './surroundings'
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
 export interface FanCircuit {
   readonly run: Run
+  /** 1 for the first fan of the job, whichever of them it is looked at from */
+  readonly number: number
   /** "" for the only fan, else ", fan 2" */
   readonly suffix: string
   readonly fan: ChosenFan | null
@@ -54,12 +56,22 @@ export const byId = <T extends { id: string }>(list: readonly T[], id: string | 
 
 const known = new WeakMap<Job, readonly FanCircuit[]>()
 
-const numbers = new WeakMap<Job, readonly string[]>()
+/** goes over to whatever is made of a job, and into no file */
+const NUMBERS = Symbol('numbers of the runs')
+type Numbered = Job & { readonly [NUMBERS]?: readonly string[] }
 
-/** Gives a job's fans other numbers than the order of its runs: their ids, the first first. */
-export const numberedAs = (job: Job, runIds: readonly string[]): void => void numbers.set(job, runIds)
+/** A job whose fans have other numbers than the order of its runs: their ids, the first first; null: that order. */
+export const numberedAs = (job: Job, runIds: readonly string[] | null): Job => {
+  const numbered: Numbered = { ...job, [NUMBERS]: runIds ?? [] }
+  if (runIds === null) delete (numbered as { [NUMBERS]?: unknown })[NUMBERS]
+  return numbered
+}
 
-const numberOf = (job: Job, runId: string, i: number): number => (numbers.get(job)?.indexOf(runId) ?? i) + 1
+/** A run that has come since has the number of its place. */
+const numberOf = (job: Job, runId: string, i: number): number => {
+  const known = (job as Numbered)[NUMBERS]?.indexOf(runId) ?? -1
+  return (known < 0 ? i : known) + 1
+}
 
 /** Every run of a job with what its ids stand for; jobs are immutable, so it is looked up once. */
 export function circuitsOf(job: Job): readonly FanCircuit[] {
@@ -67,6 +79,7 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
   if (before) return before
   const circuits = job.runs.map((run, i): FanCircuit => ({
     run,
+    number: numberOf(job, run.id, i),
     suffix: job.runs.length > 1 ? `, fan ${numberOf(job, run.id, i)}` : '',
     fan: chosenFan(byId(job.fans, run.fan)),
     controller: byId(job.controllers, run.controller),

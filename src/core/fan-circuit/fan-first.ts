@@ -1,5 +1,5 @@
 import type { Job } from '../job'
-import { numberedAs } from './circuit'
+import { circuitsOf, numberedAs } from './circuit'
 
 /**
  * The job seen from one of its fans: that fan's run stands first, so that whatever is told of "the fan" is told of it.
@@ -9,12 +9,18 @@ import { numberedAs } from './circuit'
 export function fanFirst(job: Job, n: number): Job {
   const run = job.runs[n]
   if (!run || n === 0) return job
-  const seen: Job = { ...job, runs: [run, ...job.runs.filter((r) => r !== run)] }
-  numberedAs(
-    seen,
+  return numberedAs(
+    { ...job, runs: [run, ...job.runs.filter((r) => r !== run)] },
     job.runs.map((r) => r.id),
   )
-  return seen
+}
+
+/** The job with its runs in the order of their numbers, however it was seen: rules of first and second are told of it. */
+export function inNumber(job: Job): Job {
+  const circuits = circuitsOf(job)
+  if (circuits.every((c, i) => c.number === i + 1)) return job
+  const runs = [...circuits].sort((a, b) => a.number - b.number).map((c) => c.run)
+  return numberedAs({ ...job, runs }, null)
 }
 
 /**
@@ -23,7 +29,8 @@ export function fanFirst(job: Job, n: number): Job {
 export function inOrder(changed: Job, before: Job): Job {
   const order = before.runs.map((r) => r.id)
   const placed = order.flatMap((id) => changed.runs.filter((r) => r.id === id))
-  return { ...changed, runs: [...placed, ...changed.runs.filter((r) => !order.includes(r.id))] }
+  const runs = [...placed, ...changed.runs.filter((r) => !order.includes(r.id))]
+  return numberedAs({ ...changed, runs }, null)
 }
 
 /** One change made as seen from a fan. */

@@ -132,7 +132,8 @@ export function triggerMargin(job: Job, _nominal: Bench, run: Findings | null): 
   const circuits = circuitsOf(job)
   if (circuits.every((c) => c.controller && !isThermostat(c.controller.part))) return null
   const own = circuits.flatMap((c) => ofRun(c, settingParts(c, job, run)))
-  const [first, second] = circuits.filter(hasThermostat)
+  // in the order of their numbers, whichever of them the job is seen from
+  const [first, second] = circuits.filter(hasThermostat).sort((a, b) => a.number - b.number)
   const staged: PartDefinition[] =
     first && second && first.controller.id !== second.controller.id
       ? [

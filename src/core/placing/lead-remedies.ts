@@ -1,5 +1,5 @@
 import { leadError, POST_DISTANCE_M, resistancePerMetre } from '../electrical'
-import { eachOnce, type FanCircuit, fannedCircuits } from '../fan-circuit'
+import { eachOnce, type FanCircuit, fannedCircuits, inNumber } from '../fan-circuit'
 import { type Job, type LeadName, lookupOf, type Seat } from '../job'
 import { Bench } from '../reading'
 import { format } from '../units'
@@ -39,8 +39,9 @@ interface Supplied {
   readonly circuit: FanCircuit
 }
 
-/** Every lead that comes with a chosen part, each once, by kind. */
-function suppliedLeads(job: Job): Supplied[] {
+/** Every lead that comes with a chosen part, each once, by kind; what fans share bears the first one's number. */
+function suppliedLeads(seen: Job): Supplied[] {
+  const job = inNumber(seen)
   const lead = (of: LeadName, id: string, reading: { readonly value: number } | null | undefined, c: FanCircuit) =>
     reading ? [{ lead: of, id, suppliedM: reading.value, circuit: c }] : []
   const controllers = eachOnce(job, 'controller')

@@ -44,11 +44,12 @@ const blowing: Readonly<Partial<Record<NonNullable<Job['place']['blowsOn']>, rea
   }
 
 /** What the ties of one fan are warned of; the first fan's keep their own names. */
-function tieWarnings(job: Job, circuit: FannedCircuit, n: number): PlanWarning[] {
+function tieWarnings(job: Job, circuit: FannedCircuit): PlanWarning[] {
   const ties = tiesOf(job, circuit)
   if (!ties) return []
-  const named = (id: string): string => (n === 0 ? id : `${id}${circuit.suffix}`)
-  const of = circuit.suffix && `Fan ${n + 1}: `
+  const { number } = circuit
+  const named = (id: string): string => (number === 1 ? id : `${id}${circuit.suffix}`)
+  const of = circuit.suffix && `Fan ${number}: `
   const { rough } = typicalMachines[job.machine.kind]
   const held: PlanWarning[] =
     ties.tooHeavy || rough
@@ -146,7 +147,7 @@ export function planWarnings(job: Job): PlanWarning[] {
   }
   const lands = job.place.blowsOn && jobKinds[job.kind].mountsFan ? blowing[job.place.blowsOn] : undefined
   if (lands) found.push({ id: 'blows on', text: lands[0], helps: lands[1] })
-  found.push(...fannedCircuits(job).flatMap((c, n) => tieWarnings(job, c, n)))
+  found.push(...fannedCircuits(job).flatMap((c) => tieWarnings(job, c)))
   const { duct } = job.place
   if (duct.splitter && duct.leadsTo === 'the cab' && job.surroundings.hottestC.value > WARM_C && job.bay)
     found.push({

@@ -1,4 +1,5 @@
 import { motorsOf, turns } from '../circuit'
+import { inNumber } from '../fan-circuit'
 import type { Job } from '../job'
 import { provedCircuit } from './proof'
 
@@ -41,7 +42,7 @@ const known = new WeakMap<Job['wiring'], Known>()
 const decidedBy = (job: Job): unknown[] => [
   job.use.live,
   job.machine,
-  job.runs,
+  ...job.runs,
   job.relays,
   job.switches,
   job.fuses,
@@ -60,7 +61,9 @@ const decidedBy = (job: Job): unknown[] => [
  * asked with its engine stopped.
  * @see engineering §4, §5
  */
-export function afterKeyOff(job: Job): AfterKeyOff {
+export function afterKeyOff(seen: Job): AfterKeyOff {
+  // what hangs on the first fan's feed hangs there, whichever fan is looked at
+  const job = inNumber(seen)
   const of = decidedBy(job)
   const before = known.get(job.wiring)
   if (before && before.of.length === of.length && before.of.every((x, i) => x === of[i])) return before.told

@@ -162,9 +162,8 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
 function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const words = fasteningWords(job)
   const ties = tiesOf(job)
-  const warnings = planWarnings(job).filter((w) =>
-    ['ties', 'tie holes', 'inlet', 'inlet air', 'blows on'].includes(w.id),
-  )
+  // what holds the other fan is told here as well
+  const warnings = planWarnings(job).filter((w) => /^(ties|tie holes|inlet|inlet air|blows on)(, fan \d)?$/.test(w.id))
   if (!words.length) return null
   return (
     <section aria-label="How it is held">

@@ -1,8 +1,8 @@
 'use client'
 
 import { controlKindOf } from '@/core/control'
-import { firstCircuit, isThermostat } from '@/core/fan-circuit'
-import { useState } from 'react'
+import { firstCircuit, inNumber, isThermostat } from '@/core/fan-circuit'
+import { useMemo, useState } from 'react'
 import { proxy } from 'comlink'
 import Button from 'react-bootstrap/Button'
 import { type MapCell, mapKey, mapWaitsFor, type SettingMap, withCell } from '@/core/advice'
@@ -58,7 +58,9 @@ const cellInWords = (c: MapCell, u: UnitSystem): string =>
   `end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
 
 /** Every setting worth trying, as one map; what is recommended is outlined, and nothing is set until it is chosen. */
-export function MapView({ job, run, shelf, settle }: StationProps) {
+export function MapView({ job: seen, run, shelf, settle }: StationProps) {
+  // which fan comes on first is a rule of the whole job, whichever is looked at
+  const job = useMemo(() => inNumber(seen), [seen])
   const u = job.units
   const [drawn, setDrawn] = useState<{ readonly map: SettingMap; readonly key: string } | null>(null)
   const [progress, setProgress] = useState<number | null>(null)
@@ -69,14 +71,14 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
     () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
   )
   const waits = mapWaitsFor(job)
-  const own = firstCircuit(job).controller?.part
+  const own = firstCircuit(seen).controller?.part
   if (own && isThermostat(own) && !controlKindOf(own).settable)
-    return <Switches job={job} shelf={shelf} settle={settle} />
+    return <Switches job={seen} shelf={shelf} settle={settle} />
   if (waits)
     return (
       <>
         <p className="say">No map yet: {waits}.</p>
-        <Switches job={job} shelf={shelf} settle={settle} />
+        <Switches job={seen} shelf={shelf} settle={settle} />
       </>
     )
   const propose = (): void => {
@@ -221,7 +223,11 @@ export function MapView({ job, run, shelf, settle }: StationProps) {
               {looked === present ? (
                 'It is set so.'
               ) : (
-                <Button size="sm" variant="outline-dark" onClick={() => settle((j) => withCell(j, map.rowOf, looked))}>
+                <Button
+                  size="sm"
+                  variant="outline-dark"
+                  onClick={() => settle((j) => withCell(inNumber(j), map.rowOf, looked))}
+                >
                   Set it so
                 </Button>
               )}
