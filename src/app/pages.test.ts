@@ -3,16 +3,15 @@ import os from 'node:os'
 import path from 'node:path'
 import type { ReactNode } from 'react'
 import fc from 'fast-check'
-import { whatToPress } from '@/core/build'
 import { stations } from '@/core/fields'
-import type { Job } from '@/core/job'
 import { startedJobs } from '@/core/job/test-support/started'
 import { evaluate } from '@/core/margins'
 import { anyCircuit } from '@/formats/test-support/any-circuit'
 import { example, exampleShelf } from '@/formats/test-support/examples'
-import { inOtherUnits, metricIn } from '@/formats/test-support/other-units'
+import { inOtherUnits } from '@/formats/test-support/other-units'
 import { addJobs, prepareJob, putParts, theStore } from '@/store'
-import { type Drawn, drawn, elementsOf, textOf } from './test-support/drawn'
+import { type Drawn, drawn, elementsOf } from '@/stations/test-support/drawn'
+import { metricOn, wrongWith } from '@/stations/test-support/looked-at'
 import YardPage from './page'
 import FitsPage from './fits/page'
 import FaultPage from './fault/page'
@@ -45,40 +44,6 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-const named = new Set(['input', 'select', 'textarea', 'button', 'a', 'progress', 'meter'])
-
-/** What is wrong with a page for anybody: figures that are none, fields without a name, names of nothing. */
-function wrongWith(page: Drawn): string[] {
-  const all = [...elementsOf(page)]
-  const ids = all.flatMap((e) => e.attributes.id ?? [])
-  const text = textOf(page)
-  const labelled = new Set(all.flatMap((e) => (e.tag === 'label' ? (e.attributes.for ?? []) : [])))
-  const inLabels = new Set(
-    all.filter((e) => e.tag === 'label' && textOf(e).trim() !== '').flatMap((e) => [...elementsOf(e)]),
-  )
-  const nameless = all.filter(
-    (e) =>
-      named.has(e.tag) &&
-      e.attributes.type !== 'hidden' &&
-      !(e.attributes['aria-label'] ?? e.attributes['aria-labelledby'] ?? e.attributes.title) &&
-      !labelled.has(e.attributes.id ?? '-') &&
-      !inLabels.has(e) &&
-      (['input', 'select', 'textarea'].includes(e.tag) || textOf(e).trim() === ''),
-  )
-  const pointed = all.flatMap((e) =>
-    ['for', 'aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns'].flatMap((a) =>
-      (e.attributes[a] ?? '').split(' ').filter(Boolean),
-    ),
-  )
-  return [
-    ...[...text.matchAll(/.{0,40}(NaN|Infinity|∞|undefined|\[object|\bnull\b).{0,40}/g)].map((m) => `"${m[0]}"`),
-    ...nameless.map((e) => `no name: ${e.tag} ${JSON.stringify(e.attributes)}`),
-    ...ids.filter((id) => /\s/.test(id)).map((id) => `no id: ${id}`),
-    ...ids.filter((id, i) => ids.indexOf(id) !== i).map((id) => `twice: #${id}`),
-    ...pointed.filter((id) => !ids.includes(id)).map((id) => `points at nothing: #${id}`),
-  ]
-}
-
 type PageOfJob = (asked: {
   readonly params: Promise<{ id: string }>
   readonly searchParams: Promise<{ before?: string }>
@@ -108,14 +73,6 @@ beforeAll(async () => {
     AT,
   )
 })
-
-/** Metric figures in what a job in other units is shown with: a controller's own keys speak its own unit. */
-function metricOn(page: Drawn, { units, controllers }: Job): string[] {
-  if (units === 'metric') return []
-  const keys = controllers.flatMap((c) => whatToPress(c.part, c.setC, c.bandK, c.spanK))
-  const words = keys.reduce((text, key) => text.replace(key, ''), textOf(page))
-  return metricIn(words).map((found) => `metric: ${found}`)
-}
 
 async function ofJob(n: number, page: PageOfJob, at = ''): Promise<Drawn> {
   const asked = { params: Promise.resolve({ id: ids[n]! }), searchParams: Promise.resolve({}) }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { parse, type UnitSystem } from '@/core/units'
@@ -50,6 +50,8 @@ export function Ask({
   readonly label: string
   readonly onRead: (value: number | null, typed: string) => void
 }) {
+  // several unknown plugs may be asked for at a time
+  const id = useId()
   const [typed, setTyped] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const settle = (): void => {
@@ -70,14 +72,14 @@ export function Ask({
         settle()
       }}
     >
-      <Form.Label htmlFor="meter-reading">{label}</Form.Label>
+      <Form.Label htmlFor={id}>{label}</Form.Label>
       <div className="d-flex gap-2">
         <Form.Control
-          id="meter-reading"
+          id={id}
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
           isInvalid={wrong !== null}
-          aria-describedby={wrong ? 'meter-wrong' : undefined}
+          aria-describedby={wrong ? `${id}-wrong` : undefined}
           placeholder={unit === 'V' ? '12.4 V' : '85 ohm, or OL'}
           maxLength={40}
           autoComplete="off"
@@ -87,7 +89,7 @@ export function Ask({
         </Button>
       </div>
       {wrong && (
-        <div id="meter-wrong" className="verdict-short small">
+        <div id={`${id}-wrong`} className="verdict-short small">
           {wrong}
         </div>
       )}
