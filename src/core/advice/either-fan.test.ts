@@ -2,14 +2,14 @@ import { example, exampleShelf } from '../../formats/test-support/examples'
 import { fasteningWords } from '../build'
 import { frontView } from '../drawing'
 import { chooseController, circuitsOf, fanFirst, inNumber, ownController, shareController } from '../fan-circuit'
-import { changeMount, chooseFan, type Job, lookupOf, moveFan } from '../job'
+import { changeMount, chooseFan, type Job, jobSchema, lookupOf, moveFan } from '../job'
 import { evaluate } from '../margins'
 import type { ControllerPart, FanPart } from '../parts'
 import { leadReaches } from '../placing'
 import { planWarnings } from '../plan'
 import { Bench } from '../reading'
 import { addSecondFan, afterKeyOff } from '../wiring'
-import { judgeSwitches, settingMap, sideAdvice, withCell } from '.'
+import { judgeSwitches, schemes, settingMap, sideAdvice, wiredAs, withCell } from '.'
 
 const shelf = exampleShelf()
 const part = <P>(id: string): P => shelf.find((p) => p.id === id) as P
@@ -80,6 +80,20 @@ const crossed = (job: Job): Job => {
     controllers: own.controllers.map((c) => ({ ...c, setC: c.id === own.runs[0]!.controller ? 88 : 94 })),
   }
 }
+
+test('every way of wiring two fans makes a job that can be kept, whichever controller calls which', () => {
+  const job = pairs[1]!
+  for (const called of [job, crossed(job), shareController(job, 0, 1)])
+    for (const id of Object.keys(schemes) as (keyof typeof schemes)[]) {
+      if (schemes[id].barred(called, shelf) !== null) continue
+      const wired = wiredAs(called, id, shelf)
+      expect([id, jobSchema.safeParse(wired).error?.issues ?? []]).toEqual([id, []])
+      if (id === 'staged') {
+        const [first, second] = circuitsOf(wired).map((c) => c.controller!)
+        expect(second!.setC - first!.setC).toBe(5)
+      }
+    }
+})
 
 test('a map sets the first fan’s controller and the second’s after it, whatever their order in the list', () => {
   for (const job of [pairs[1]!, crossed(pairs[1]!)]) {

@@ -1,5 +1,5 @@
 import { controlKindOf } from '../control'
-import { chooseController, circuitsOf, firstCircuit, runCurrent } from '../fan-circuit'
+import { chooseController, circuitsOf, firstCircuit, runCurrent, withoutUnused } from '../fan-circuit'
 import { contactCarries } from '../electrical'
 import { changeFuse, changeSizes, changeWiring, type Job, lookupOf, type Run } from '../job'
 import type { ControllerPart, Part, PartKind, PartOf, RelayPart } from '../parts'
@@ -167,11 +167,13 @@ export const schemes = {
     apply: (job, shelf) => {
       const base = relayForEach(job, shelf)
       const one = firstCircuit(base).controller!
-      const two = { ...one, id: 'controller2', setC: one.setC + 5 }
+      // the first fan may be called by the one that came second
+      const id = one.id === 'controller2' ? 'controller1' : 'controller2'
+      const two = { ...one, id, setC: one.setC + 5 }
       return {
         ...base,
-        controllers: [one, ...base.controllers.filter((c) => c.id !== one.id && c.id !== 'controller2'), two],
-        runs: base.runs.map((r, i) => (i === 1 ? { ...r, controller: 'controller2' } : r)),
+        controllers: [one, ...base.controllers.filter((c) => c.id !== one.id && c.id !== id), two],
+        runs: base.runs.map((r, i) => (i === 1 ? { ...r, controller: id } : r)),
       }
     },
   },
@@ -207,7 +209,7 @@ function sized(job: Job): Job {
  * cannot be had.
  */
 export const wiredAs = (job: Job, id: SchemeId, shelf: Shelf): Job =>
-  schemes[id].barred(job, shelf) ? job : sized(meeting(schemes[id].apply(job, shelf), 'key'))
+  schemes[id].barred(job, shelf) ? job : sized(meeting(withoutUnused(schemes[id].apply(job, shelf)), 'key'))
 
 /** What the job's way of wiring is called, where it is one of the schemes. */
 export function schemeOf(job: Job): SchemeId | null {

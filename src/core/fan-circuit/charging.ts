@@ -10,7 +10,7 @@ import {
 } from '../electrical'
 import type { Job } from '../job'
 import { type Bench, worked, type Worked } from '../reading'
-import { circuitsOf } from './circuit'
+import { circuitsOf, eachOnce } from './circuit'
 import { runCurrent } from './currents'
 
 /** A state in which what comes in is held against what goes out. `charge` is null where it waits for a choice. */
@@ -121,9 +121,9 @@ export function chargeAt(bench: Bench, job: Job, rpm: number): Worked {
   )
 }
 
-/** What every controller of the job draws, A. */
+/** What every controller that calls a fan draws, A: one that an older file still has in its list draws nothing. */
 export const controllersDraw = (bench: Bench, job: Job): number =>
-  job.controllers.reduce((sum, c) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
+  eachOnce(job, 'controller').reduce((sum, [c]) => sum + bench.value(`controllers.${c.id}.part.standbyA`), 0)
 
 /** All fans at once, at the regulator's voltage. */
 export function fansCurrent(bench: Bench, job: Job): { total: number; worked: Worked[] } {

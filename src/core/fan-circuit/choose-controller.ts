@@ -1,6 +1,7 @@
 import { changeRunOf, changeSetting, freshId, type Job, USUAL_SPAN_K } from '../job'
 import type { ControllerPart, ProbePart } from '../parts'
 import { circuitsOf } from './circuit'
+import { withoutUnused } from './without-unused'
 import { proposedSetting } from './proposed-setting'
 
 /** so much later than the first a second fan comes on (estimate) @see engineering §3.2 rule 5 */
@@ -53,10 +54,5 @@ export function ownController(job: Job, n: number): Job {
 }
 
 /** A run that another one's controller calls; a controller that calls nobody any more goes. */
-export function shareController(job: Job, n: number, withRun = 0): Job {
-  const shared = changeRunOf(job, job.runs[n]!.id, { controller: job.runs[withRun]!.controller })
-  return {
-    ...shared,
-    controllers: shared.controllers.filter((c) => shared.runs.some((r) => r.controller === c.id)),
-  }
-}
+export const shareController = (job: Job, n: number, withRun = 0): Job =>
+  withoutUnused(changeRunOf(job, job.runs[n]!.id, { controller: job.runs[withRun]!.controller }))

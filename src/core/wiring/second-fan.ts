@@ -1,5 +1,5 @@
 import { changeConductor, freshId, type Job, type Seat } from '../job'
-import { firstCircuit } from '../fan-circuit'
+import { firstCircuit, withoutUnused } from '../fan-circuit'
 import type { FanPart, RelayPart } from '../parts'
 import { typical } from '../reading'
 
@@ -59,28 +59,18 @@ export function dropSecondFan(job: Job): Job {
   const [first, ...others] = job.runs
   if (!others.length) return job
   const gone = new Set(others.flatMap((r) => [r.fan, ...r.conductors]))
-  const only = (list: 'relays' | 'fuses' | 'controllers', key: 'relay' | 'fuse' | 'controller'): Set<string> =>
-    new Set(job[list].filter((e) => others.some((r) => r[key] === e.id) && first![key] !== e.id).map((e) => e.id))
-  const [relays, fuses, controllers] = [
-    only('relays', 'relay'),
-    only('fuses', 'fuse'),
-    only('controllers', 'controller'),
-  ]
-  return {
+  return withoutUnused({
     ...job,
     runs: [first!],
     fans: job.fans.filter((f) => !gone.has(f.id)),
     conductors: job.conductors.filter((c) => !gone.has(c.id)),
-    relays: job.relays.filter((r) => !relays.has(r.id)),
-    fuses: job.fuses.filter((f) => !fuses.has(f.id)),
-    controllers: job.controllers.filter((c) => !controllers.has(c.id)),
     wiring: {
       ...job.wiring,
       edits: job.wiring.edits.filter(
         (e) => e.kind !== 'second relay' && !(e.kind === 'length' && gone.has(e.conductor)),
       ),
     },
-  }
+  })
 }
 
 /** Feeds that now begin at the battery, as long as the first one until somebody has measured them. */
