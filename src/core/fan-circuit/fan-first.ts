@@ -15,7 +15,7 @@ export function fanFirst(job: Job, n: number): Job {
   )
 }
 
-/** The job with its runs in the order of their numbers, however it was seen: rules of first and second are told of it. */
+/** The job with its runs in the order of their numbers, however it was seen: first and second are told of it. */
 export function inNumber(job: Job): Job {
   const circuits = circuitsOf(job)
   if (circuits.every((c, i) => c.number === i + 1)) return job

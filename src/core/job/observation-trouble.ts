@@ -29,7 +29,7 @@ export function observationTrouble(o: Noted): { readonly at: keyof Noted; readon
   if (o.kind === 'felt' && !Number.isInteger(o.seen)) return { at: 'seen', words: 'choose what it held' }
   const [low, high] = seenEnds[observationFigures[o.kind]]
   if (o.seen !== null && (o.seen < low || o.seen > high))
-    return { at: 'seen', words: `what was seen lies outside ${low} to ${high}` }
+    return { at: 'seen', words: `what was seen is too ${o.seen < low ? 'little' : 'much'} to be believed` }
   if (o.kind === 'rise' && o.toC! <= o.fromC!) return { at: 'toC', words: 'heating up has to end hotter than it began' }
   if (o.kind === 'fall' && o.toC! >= o.fromC!)
     return { at: 'toC', words: 'cooling down has to end colder than it began' }

@@ -227,7 +227,7 @@ function leadPart(job: Job, lead: LeadName, suffix: string, name: string, addres
   }
 }
 
-/** What of Fit another face of the core changes: the depth behind a fan, and how near it comes to what is on its side. */
+/** What of Fit another face of the core changes: the depth behind a fan, and what is near on its side. */
 export const isOfFace = ({ id }: { readonly id: string }): boolean => id.startsWith('depth') || id.startsWith('near ')
 
 function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): PartDefinition[] {

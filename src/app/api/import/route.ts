@@ -34,7 +34,7 @@ const breathe = (): Promise<void> =>
     setImmediate(resolve)
   })
 
-/** Work on one job of a file; where it fails in a way that nobody foresaw it is said of that job, and takes no other. */
+/** Work on one job of a file: where it fails in a way that nobody foresaw it is said of that job alone. */
 function saidOfIt<R>(request: Request, work: () => R): R | { readonly ok: false; readonly message: string } {
   try {
     return work()
