@@ -94,7 +94,7 @@ test('what cannot be is refused without a figure in units that nobody asked for'
 test('another kind keeps the circumstances and drops what was seen', () => {
   const note = { ...noted(jobs[0]!, 'rise', 0.5), missed: true }
   for (const kind of observationKinds) {
-    const { seen, missed, how: _, kind: now, ...rest } = ofKind(note, kind)
+    const { seen, missed, kind: now, ...rest } = ofKind(note, kind)
     expect([seen, missed, now]).toEqual([null, false, kind])
     expect(rest).toEqual(expect.objectContaining({ fromC: note.fromC, airC: note.airC, work: note.work }))
   }
