@@ -11,6 +11,8 @@ export interface FanRating {
 /** brushes and bearings take this share of the rated current (estimate) */
 const IDLE_SHARE = 0.1
 const LOCKED_RATIO = 4
+/** a brushless fan stands below this share of its rated voltage (estimate) */
+export const CUT_OUT_SHARE = 0.5
 export const SOFT_START = 1.2
 
 /** R in ohm, k in V, c in W and I₀ in A of V = I R + k ω and k (I − I₀) = c ω². */
@@ -40,22 +42,25 @@ export interface Running {
 
 /**
  * Steady speed and current of a fan at a voltage behind a resistance.
- * @param supplyV at the source; may be negative (swapped wires: it runs backwards)
+ * @param supplyV at the source; may be negative (swapped wires: with brushes it runs backwards, without it stands)
  * @param seriesOhm everything between source and fan
  * @returns current in A, speed relative to the rating
  * @see engineering §1.6
  * @example runningFan({ ratedV: 12, ratedA: 5, lockedA: 20 }, 12).speed //=> 1
  */
 export function runningFan(rating: FanRating, supplyV: number, seriesOhm = 0): Running {
-  if (supplyV < 0) {
-    const forward = runningFan(rating, -supplyV, seriesOhm)
-    return { currentA: -forward.currentA, speed: -forward.speed }
-  }
   if (rating.motor === 'brushless') {
     const powerW = rating.ratedV * rating.ratedA
     const inside = supplyV ** 2 - 4 * seriesOhm * powerW
-    if (supplyV <= 0 || inside < 0) return { currentA: 0, speed: 0 }
-    return { currentA: powerW / ((supplyV + Math.sqrt(inside)) / 2), speed: 1 }
+    const reaches = inside < 0 ? 0 : (supplyV + Math.sqrt(inside)) / 2
+    // swapped wires, or too little to start on
+    return reaches < CUT_OUT_SHARE * rating.ratedV
+      ? { currentA: 0, speed: 0 }
+      : { currentA: powerW / reaches, speed: 1 }
+  }
+  if (supplyV < 0) {
+    const forward = runningFan(rating, -supplyV, seriesOhm)
+    return { currentA: -forward.currentA, speed: -forward.speed }
   }
   const { r, k, c, i0 } = motorConstants(rating)
   const ohm = r + seriesOhm
@@ -64,9 +69,6 @@ export function runningFan(rating: FanRating, supplyV: number, seriesOhm = 0): R
   const speed = (2 * (supplyV - ohm * i0)) / (k + Math.sqrt(k * k + 4 * a * (supplyV - ohm * i0)))
   return { currentA: i0 + (c / k) * speed ** 2, speed }
 }
-
-/** a brushless fan stands below this share of its rated voltage (estimate) */
-export const CUT_OUT_SHARE = 0.5
 
 /**
  * Static curve of a fan at its own terminals: current and its slope over voltage, for Newton's method.
