@@ -55,8 +55,8 @@ export interface LaidOut {
 export const PART = { w: 26, h: 32, symbol: 16 } as const
 const GROUND_SIZE = { w: 8, h: 8 } as const
 const JOINT = 1.6
-/** of a controller's box, mm */
-export const UNIT = { w: 46, row: 13, top: 9, foot: 12 } as const
+/** of a controller's box, mm; its terminals, in the middle of their rows, stand at whole millimetres, as lines do */
+export const UNIT = { w: 46, row: 13, top: 9.5, foot: 11.5 } as const
 
 /** Without what leads nowhere: a key wire that nothing of the fan hangs on is not drawn. */
 export function withoutDeadEnds(net: Netlist): Netlist {
