@@ -321,8 +321,12 @@ test('two fans on two cores, from Place to hand-over: each placed, called, fused
   // the second is looked at: it goes to the other core, and its leads are told from there
   await page.getByLabel('On the', { exact: true }).selectOption({ label: 'right core' })
   await expect(page.getByText('Right core from behind')).toBeVisible()
+  // places are sought for the fan that is looked at, beside the other
+  const best = page.getByTestId('best-places').locator('li').first()
+  await expect(best).toContainText('right core')
   await which.getByRole('button', { name: /^Fan 1/ }).click()
   await expect(page.getByText('Left core from behind')).toBeVisible()
+  await expect(best).toContainText('left core')
   await which.getByRole('button', { name: /^Fan 2/ }).click()
   await expect(page.getByText('Right core from behind')).toBeVisible()
 

@@ -92,7 +92,10 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
   const low = Math.max(h, ...lowest) + size * 2.2
   if (!panel) shapes.push(...dimension([-thick, low], [0, low], u(thick), size))
   if (fan) {
-    shapes.push(...dimension([off, low], [off + deep, low], u(deep), size))
+    // beneath the core's own where the figures of the two would stand over each other
+    const both = ((u(thick).length + u(deep).length) / 2 + 1) * size * 0.62
+    const under = !panel && both > off + (deep + thick) / 2 ? low + size * 2.1 : low
+    shapes.push(...dimension([off, under], [off + deep, under], u(deep), size))
     const left = stack.leftM * MM
     const tone = stack.leftM < stack.requiredM - 1e-9 ? ('short' as const) : ('holds' as const)
     shapes.push(

@@ -17,13 +17,14 @@ export function ingressShort(code: string | null, needed: string): string | null
   return `${code ?? 'unknown, counts as IP20'} where ${needed} is asked`
 }
 
-/** Every chosen part with a code that is short for where the machine lives. */
+/** Every chosen part with a code that is short for where the machine lives; two alike are one. */
 export function ingressFaults(job: Job): { readonly name: string; readonly short: string }[] {
   const { livesIn, shielded } = job.surroundings
   if (!livesIn) return []
   const needed = ingressNeeds[livesIn === 'pressure washer' && shielded ? 'rain' : livesIn]
-  return [...job.fans, ...job.controllers].flatMap(({ part }) => {
+  const faults = [...job.fans, ...job.controllers].flatMap(({ part }) => {
     const short = ingressShort(part.ingress, needed)
     return short ? [{ name: part.name, short }] : []
   })
+  return faults.filter((f, i) => faults.findIndex((o) => o.name === f.name) === i)
 }

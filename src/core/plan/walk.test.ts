@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { example, exampleShelf } from '../../formats/test-support/examples'
 import { type SchemeId, schemes, wiredAs } from '../advice'
-import { stepsOf } from '../build'
+import { needsOfJob, proofsOf, stepsOf } from '../build'
 import { probePlacesIn } from '../control'
 import { chooseController, circuitsOf, fanFirst, ownController, seenFrom, shareController } from '../fan-circuit'
 import * as of from '../job'
@@ -9,7 +9,9 @@ import type { Job } from '../job'
 import { startedJobs } from '../job/test-support/started'
 import type { Part, PartKind, PartOf } from '../parts'
 import { evaluate } from '../margins'
-import { addSecondFan, addUnknown, dropSecondFan, setPassing } from '../wiring'
+import { leadReaches } from '../placing'
+import { addSecondFan, addUnknown, cutList, dropSecondFan, setPassing } from '../wiring'
+import { signing } from '.'
 import { everythingOf } from './test-support/everything'
 
 const AT = '2026-03-01T10:00:00Z'
@@ -119,6 +121,17 @@ const moves: Readonly<Record<string, Move>> = {
   'own step': (j, [a]) => of.addOwnStep(j, 'grease the pin', pick(stepsOf(j), a!).id, 10),
   step: (j, [a]) => of.tickStep(j, pick(stepsOf(j), a!).id, AT),
   'for now': (j) => of.addDebt(j, { what: 'tape', why: 'no tube', dangerous: false, until: null }, by),
+  'where it lives': (j, [a, b]) => ({
+    ...j,
+    surroundings: {
+      ...j.surroundings,
+      livesIn: pick(Object.keys(of.ingressNeeds) as of.LivesIn[], a!),
+      shielded: b! % 2 > 0,
+    },
+    machine: { ...j.machine, ownerAllows: pick(of.allowances, b!) },
+  }),
+  'what it blows at': (j, [a, b]) =>
+    of.changePlace(j, { blowsOn: pick(of.blowsOnto, a!), inletFrom: pick(of.inletsFrom, b!) }),
   units: (j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' }),
 }
 
@@ -183,6 +196,18 @@ test('whatever is chosen, in whatever order and from whichever fan, can be kept,
         job = next
       }
       everythingOf(job)
+      const evaluation = evaluate(job)
+      const named = {
+        margins: evaluation.margins.flatMap((m) => m.parts.map((p) => `${m.id} ${p.id}`)),
+        accepted: signing(job, evaluation).toAccept.map((a) => `${a.margin} ${a.part} ${a.verdict}`),
+        steps: stepsOf(job).map((s) => s.id),
+        proofs: proofsOf(job).map((p) => p.id),
+        needs: needsOfJob(job, shelf).map((n) => n.id),
+        wires: cutList(job, shelf).wires.map((w) => String(w.number)),
+        leads: leadReaches(job).map((r) => `${r.lead} ${r.id}`),
+      }
+      for (const [list, ids] of Object.entries(named))
+        expect([...way, list, ids.filter((id, i) => ids.indexOf(id) !== i)]).toEqual([...way, list, []])
       if (two(job)) {
         const margins = (j: Job) => evaluate(j).margins.map((m) => [m.id, m.verdict])
         expect(circuitsOf(fanFirst(job, 1)).map((c) => c.number)).toEqual([2, 1])

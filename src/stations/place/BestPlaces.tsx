@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
+import { circuitsOf } from '@/core/fan-circuit'
 import { coreName } from '@/core/job'
 import type { FanPart } from '@/core/parts'
 import { heightInWords, isPlaced, nothingFits, type Placement, takePlacement, whyLost } from '@/core/placing'
@@ -28,6 +29,8 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
         job.machine.systemV,
         job.conductors,
         job.charging.regulatorV.value,
+        // which fan it is sought for, and where the others are
+        circuitsOf(job).map((c, n) => [c.number, n > 0 && c.fan]),
       ]),
     [job],
   )

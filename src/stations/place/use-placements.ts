@@ -2,6 +2,7 @@
 
 import { useCallback, useRef, useState } from 'react'
 import { proxy } from 'comlink'
+import { firstCircuit, inNumber } from '@/core/fan-circuit'
 import type { Job } from '@/core/job'
 import type { FanPart } from '@/core/parts'
 import type { Placement } from '@/core/placing'
@@ -32,7 +33,9 @@ export function usePlacements(job: Job, fans: readonly FanPart[]): PlacementSear
     setMessage(null)
     setProgress({ done: 0, of: 0 })
     const say = proxy((done: number, of: number) => setProgress({ done, of }))
-    void ask((placing) => placing.search(latest.current.job, latest.current.fans, say)).then(
+    const { job: seen, fans: parts } = latest.current
+    const fan = firstCircuit(seen).number - 1
+    void ask((placing) => placing.search(inNumber(seen), fan, parts, say)).then(
       (answer) => {
         if (answer) setFound(answer)
       },

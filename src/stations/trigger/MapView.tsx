@@ -16,12 +16,12 @@ import { useTask } from '../use-task'
 
 const views = {
   left: {
-    name: 'kelvins left',
+    name: 'degrees left',
     of: (c: MapCell, u: UnitSystem) => format(c.leftK, 'temperatureDifference', u, 2),
     weight: (c: MapCell) => -c.leftK,
   },
   worse: {
-    name: 'kelvins left, readings half-way to their bad ends',
+    name: 'degrees left, readings half-way to their bad ends',
     of: (c: MapCell, u: UnitSystem) => format(c.leftWorstK, 'temperatureDifference', u, 2),
     weight: (c: MapCell) => -c.leftWorstK,
   },
@@ -156,7 +156,9 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
               </caption>
               <thead>
                 <tr>
-                  <th scope="col">{rowNames[map.rowOf]} \ set</th>
+                  <th scope="col">
+                    {rowNames[map.rowOf]} \ {map.rowOf === 'second' ? 'first one set' : 'set'}
+                  </th>
                   {map.setsC.map((c) => (
                     <th key={c} scope="col">
                       {format(c, 'temperature', u).replace(/ .*/, '')}
@@ -218,8 +220,8 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
           <p className="say">{map.why}</p>
           {looked && (
             <p className={`say ${looked.feasible ? 'say-holds' : 'say-short'}`} role="status">
-              Set {format(looked.setC, 'temperature', u)}, {rowNames[map.rowOf]}{' '}
-              {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
+              {map.rowOf === 'second' ? 'The first one set' : 'Set'} {format(looked.setC, 'temperature', u)},{' '}
+              {rowNames[map.rowOf]} {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
               {looked === present ? (
                 'It is set so.'
               ) : (

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { inNumber } from '@/core/fan-circuit'
 import type { Job } from '@/core/job'
 import type { Standing } from '@/core/run'
 import { format, percent, fromSi, plainNumber, shownUnit } from '@/core/units'
@@ -69,7 +70,7 @@ export function WeatherView({ job, run }: StationProps) {
       { ...now, heightM: (now.heightM ?? 0) + HIGHER_M },
     ]
     const timer = setTimeout(() => {
-      ask((sweep) => sweep.weather(job, evidence, airC, now, others)).then(
+      ask((sweep) => sweep.weather(inNumber(job), evidence, airC, now, others)).then(
         (answer) => {
           if (answer?.ok) setWeather(answer.weather)
           if (answer) setMessage(answer.ok ? null : answer.message)
