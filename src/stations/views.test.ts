@@ -1,7 +1,7 @@
 import { type ComponentType, createElement, Fragment } from 'react'
 import fc from 'fast-check'
 import { stepsOf } from '@/core/build'
-import { fanFirst, ownController } from '@/core/fan-circuit'
+import { fanFirst, ownController, withoutUnused } from '@/core/fan-circuit'
 import {
   addDebt,
   addLooseJoint,
@@ -234,6 +234,8 @@ const two = (job: Job): Job =>
     ),
     1,
   )
+const onlySecond = (job: Job): Job =>
+  withoutUnused({ ...job, runs: job.runs.map((r, n) => (n === 0 ? { ...r, controller: null } : r)) })
 const demo = [
   'fell-bike-signed',
   'fell-bike-mid-build',
@@ -251,6 +253,9 @@ const jobs = [
   ...demo.map(busy),
   ...demo.map(busy),
   two(demo[0]!),
+  // only the second one is called
+  onlySecond(two(demo[0]!)),
+  onlySecond(two(demo[2]!)),
   two(demo[2]!),
   ...fc.sample(anyCircuit, { seed: 11, numRuns: 2 }),
 ].map((job, n) => (n % 2 ? inOtherUnits(job) : { ...job, units: 'metric' as const }))

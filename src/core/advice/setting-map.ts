@@ -87,7 +87,8 @@ const onOf = ({ part, ...setting }: Job['controllers'][number]): number => onOff
 export function mapWaitsFor(job: Job): string | null {
   const waits = runWaitsFor(job)
   if (waits) return waits
-  const { part } = firstCircuit(job).controller!
+  const part = firstCircuit(job).controller?.part
+  if (!part) return 'the first fan has no controller'
   return !isSettable(part) ? `${part.name} cannot be set` : null
 }
 
