@@ -50,10 +50,9 @@ type PageOfJob = (asked: {
 }) => Promise<ReactNode>
 
 const demo = ['fell-bike-signed', 'vineyard-buggy-ready', 'churchyard-digger-bay', 'market-cold-trailer'].map(example)
-/** one new job of each kind of work in each medium */
+/** one new job of each kind of work, on a machine with an engine and on a trailer */
 const begun = startedJobs().filter(
-  (job, n, all) =>
-    all.findIndex((o) => o.kind === job.kind && !o.bay === !job.bay && !o.trailer === !job.trailer) === n,
+  (job, n, all) => all.findIndex((o) => o.kind === job.kind && !o.trailer === !job.trailer) === n,
 )
 /** new ones, finished ones, and circuits of any make; every second one in the other units */
 const jobs = [...begun, ...demo, ...fc.sample(anyCircuit, { seed: 18, numRuns: 2 })].map((job, n) =>

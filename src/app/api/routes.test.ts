@@ -210,7 +210,7 @@ const begins: Readonly<Record<string, RegExp>> = {
 const reads = routes.filter((r) => r.does.GET && !/photos|trace/.test(r.at)).map((r) => r.at)
 
 test('every file of a job is what it says it is, with a name that any system takes', async () => {
-  for (const title of ['Fell team bike', '../../etc/passwd', 'Грейдер №2 "x"', 'a\r\nset-cookie: x=1']) {
+  for (const title of ['../../etc/passwd', 'Грейдер №2 "x"\r\nset-cookie: x=1']) {
     const added = await addJob(await theStore(), { ...example('fell-bike-signed'), title, signature: null }, AT)
     if (!added.ok) throw new Error(added.message)
     for (const at of reads) {
