@@ -170,6 +170,7 @@ test('on a phone: what is wider than the screen can be moved by keys too', async
   for (const station of ['place', 'wire', 'after'])
     await visit(station, `${yard.url}${yard.addressOf('Fell team bike 3')}?station=${station}`)
   await visit('what fits what', `${yard.url}/fits`)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await visit('workshop', `${yard.url}/workshop`)
   expect(wrong).toEqual({})
 })

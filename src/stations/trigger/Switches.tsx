@@ -5,6 +5,7 @@ import { useMemo } from 'react'
 import Button from 'react-bootstrap/Button'
 import { judgeSwitches, switchWindow, windowInWords } from '@/core/advice'
 import { format } from '@/core/units'
+import { Sideways } from '@/ui/Sideways'
 import type { StationProps } from '../station'
 
 /** Which of the shelf's fixed switches suits this engine's thermostat, each run through the day. */
@@ -21,51 +22,53 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
         through the hottest day.
       </p>
       {judged.length > 0 && (
-        <table className="plain-table">
-          <thead>
-            <tr>
-              <th>switch</th>
-              <th>closes, opens</th>
-              <th>suits</th>
-              <th>peak</th>
-              <th>left</th>
-              <th>
-                <span className="visually-hidden">take</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {judged.map((s) => (
-              <tr key={s.part.id}>
-                <th scope="row">{s.part.name}</th>
-                <td className="figure-text">
-                  {format(s.closesC, 'temperature', u, 3)}, {format(s.opensC, 'temperature', u, 3)}
-                </td>
-                <td className={`verdict-${s.suits ? 'holds' : 'short'}`}>
-                  {s.suits ? 'yes' : 'no'}
-                  {s.why.length ? `: ${s.why.join('; ')}` : ''}
-                </td>
-                <td className="figure-text">{s.peakC === null ? '–' : format(s.peakC, 'temperature', u, 3)}</td>
-                <td className="figure-text">
-                  {s.leftK === null ? '–' : format(s.leftK, 'temperatureDifference', u, 2)}
-                </td>
-                <td>
-                  {s.part.id === present ? (
-                    'chosen'
-                  ) : (
-                    <Button
-                      size="sm"
-                      variant="outline-dark"
-                      onClick={() => settle((j) => chooseController(j, s.part, null))}
-                    >
-                      Take<span className="visually-hidden"> {s.part.name}</span>
-                    </Button>
-                  )}
-                </td>
+        <Sideways>
+          <table className="plain-table">
+            <thead>
+              <tr>
+                <th>switch</th>
+                <th>closes, opens</th>
+                <th>suits</th>
+                <th>peak</th>
+                <th>left</th>
+                <th>
+                  <span className="visually-hidden">take</span>
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {judged.map((s) => (
+                <tr key={s.part.id}>
+                  <th scope="row">{s.part.name}</th>
+                  <td className="figure-text">
+                    {format(s.closesC, 'temperature', u, 3)}, {format(s.opensC, 'temperature', u, 3)}
+                  </td>
+                  <td className={`verdict-${s.suits ? 'holds' : 'short'}`}>
+                    {s.suits ? 'yes' : 'no'}
+                    {s.why.length ? `: ${s.why.join('; ')}` : ''}
+                  </td>
+                  <td className="figure-text">{s.peakC === null ? '–' : format(s.peakC, 'temperature', u, 3)}</td>
+                  <td className="figure-text">
+                    {s.leftK === null ? '–' : format(s.leftK, 'temperatureDifference', u, 2)}
+                  </td>
+                  <td>
+                    {s.part.id === present ? (
+                      'chosen'
+                    ) : (
+                      <Button
+                        size="sm"
+                        variant="outline-dark"
+                        onClick={() => settle((j) => chooseController(j, s.part, null))}
+                      >
+                        Take<span className="visually-hidden"> {s.part.name}</span>
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Sideways>
       )}
       {judged.length === 0 && <p className="say">There is no fixed switch on the shelf.</p>}
     </>
