@@ -21,7 +21,7 @@ import type { FanPart } from '@/core/parts'
 import { findingsOf, runWaitsFor, usualCircumstances } from '@/core/run'
 import { addSecondFan, addUnknown } from '@/core/wiring'
 import { anyCircuit } from '@/formats/test-support/any-circuit'
-import { example, exampleShelf } from '@/formats/test-support/examples'
+import { demoJobs, exampleShelf } from '@/formats/test-support/examples'
 import { inOtherUnits } from '@/formats/test-support/other-units'
 import { drawn } from './test-support/drawn'
 import { metricOn, wrongWith } from './test-support/looked-at'
@@ -236,13 +236,7 @@ const two = (job: Job): Job =>
   )
 const onlySecond = (job: Job): Job =>
   withoutUnused({ ...job, runs: job.runs.map((r, n) => (n === 0 ? { ...r, controller: null } : r)) })
-const demo = [
-  'fell-bike-signed',
-  'fell-bike-mid-build',
-  'vineyard-buggy-ready',
-  'churchyard-digger-bay',
-  'market-cold-trailer',
-].map(example)
+const demo = demoJobs()
 const begunJobs = startedJobs().filter(
   (job, n, all) => all.findIndex((o) => o.kind === job.kind && !o.bay === !job.bay) === n,
 )

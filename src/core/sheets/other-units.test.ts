@@ -1,4 +1,4 @@
-import { example, exampleShelf } from '../../formats/test-support/examples'
+import { demoJobs, exampleShelf } from '../../formats/test-support/examples'
 import { inOtherUnits, metricIn } from '../../formats/test-support/other-units'
 import { judgeSchemes, remediesFor } from '../advice'
 import { needsOfJob, proofsOf, stepsOf } from '../build'
@@ -11,13 +11,6 @@ import { cutList, guardsOf } from '../wiring'
 import { asBuiltSheet, benchSheet, measuringSheet, ownersCard, shoppingSheet } from '.'
 
 const shelf = exampleShelf()
-const demo = [
-  'fell-bike-signed',
-  'fell-bike-mid-build',
-  'vineyard-buggy-ready',
-  'churchyard-digger-bay',
-  'market-cold-trailer',
-]
 
 /** Words somewhere within a thing that tell a figure in metric units. */
 function metricWithin(thing: unknown, path = ''): string[] {
@@ -27,7 +20,7 @@ function metricWithin(thing: unknown, path = ''): string[] {
 }
 
 test('whatever is told of a job in inches and degrees Fahrenheit is told in them', () => {
-  for (const job of [...demo.map(example), ...startedJobs()].map(inOtherUnits)) {
+  for (const job of [...demoJobs(), ...startedJobs()].map(inOtherUnits)) {
     const evaluation = evaluate(job)
     // a controller's own keys speak its own unit
     const keys = /^\/(bench|built)\/sections\/\d+\/lines\/\d+: \d+\. /

@@ -24,3 +24,13 @@ export function exampleShelf(): Part[] {
 /** The demo shelf's parts of one kind. */
 export const examplesOf = <K extends PartKind>(kind: K): (PartOf<K> & Part)[] =>
   exampleShelf().filter((p): p is PartOf<K> & Part => p.kind === kind)
+
+/** Jobs of the demo yard, one of each machine in each stage: signed, being built, ready, in a bay, on a trailer. */
+export const demoJobs = (): Job[] =>
+  [
+    'fell-bike-signed',
+    'fell-bike-mid-build',
+    'vineyard-buggy-ready',
+    'churchyard-digger-bay',
+    'market-cold-trailer',
+  ].map(example)
