@@ -14,14 +14,15 @@ const may = {
 }
 
 /** Rooms of the core in order: each knows only those named beside it, so that folders cannot run in circles. */
-const formulas = ['units', 'reading', 'electrical', 'air', 'control', 'fit']
+const formulas = ['words', 'units', 'reading', 'electrical', 'air', 'control', 'fit']
 const rooms = {
-  units: [],
-  reading: ['units'],
-  electrical: ['units', 'reading'],
-  air: ['units', 'reading'],
-  control: ['units', 'reading'],
-  fit: ['units', 'reading'],
+  words: [],
+  units: ['words'],
+  reading: ['words', 'units'],
+  electrical: ['words', 'units', 'reading'],
+  air: ['words', 'units', 'reading'],
+  control: ['words', 'units', 'reading'],
+  fit: ['words', 'units', 'reading'],
   circuit: [...formulas],
   transient: [...formulas],
   fields: [...formulas],

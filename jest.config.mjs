@@ -7,7 +7,7 @@ export default {
   // a global is looked up in the sandbox's own way, many times slower than anything else here; these are handed in
   sandboxInjectedGlobals: ['Math', 'Number', 'Array', 'Object', 'Map', 'Set', 'Float64Array', 'JSON', 'String'],
   // the fitting package has ES modules only
-  transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|is-any-array)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|is-any-array|gettext-parser)/)'],
   transform: {
     '^.+\\.tsx$': [
       '@swc/jest',

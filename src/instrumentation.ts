@@ -2,7 +2,12 @@ import type { Instrumentation } from 'next'
 
 /** Called once before the first request. The edge has no files and no signals: what needs them is not built for it. */
 export async function register(): Promise<void> {
-  if (process.env.NEXT_RUNTIME === 'nodejs') (await import('./app/beside')).beside()
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return
+  // before anything that has words in it is loaded
+  const { speakAsChosen } = await import('./app/language')
+  speakAsChosen()
+  const { beside } = await import('./app/beside')
+  beside()
 }
 
 /** Errors of pages, which no route handler answers: logged with what was asked, without what it carried. */

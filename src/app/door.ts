@@ -1,3 +1,5 @@
+import { say } from '@/core/words'
+
 const LOOPBACK = /^(localhost|127\.0\.0\.1|\[::1\])$/
 /** what a body may be: none of these can a plain form of any page in the world send without being asked first */
 const TAKEN_TYPES = /^(application\/(json|octet-stream)|text\/csv|image\/[\w.+-]+)(?![\w.+-])/i
@@ -30,7 +32,7 @@ export function refusalOf(
   if (!LOOPBACK.test(nameOf(host)) && !namesAllowed(listed).includes(nameOf(host)))
     return {
       status: 421,
-      message: 'Pyraxis does not answer to this name. Open it as 127.0.0.1, or list the name in PYRAXIS_HOSTS.',
+      message: say`Pyraxis does not answer to this name. Open it as 127.0.0.1, or list the name in PYRAXIS_HOSTS.`,
     }
   const from = asked.headers.get('sec-fetch-site')
   const origin = asked.headers.get('origin')
@@ -40,15 +42,15 @@ export function refusalOf(
   if (ASKS_ONLY.has(asked.method))
     // a link from elsewhere may open a page or a file; a page from elsewhere reads nothing of ours into itself
     return elsewhere && asked.headers.get('sec-fetch-mode') !== 'navigate' && isData(asked.url)
-      ? { status: 403, message: 'A page from elsewhere asked for this. It gets nothing.' }
+      ? { status: 403, message: say`A page from elsewhere asked for this. It gets nothing.` }
       : null
-  if (elsewhere) return { status: 403, message: 'A page from elsewhere asked for this. Nothing was changed.' }
+  if (elsewhere) return { status: 403, message: say`A page from elsewhere asked for this. Nothing was changed.` }
   const type = asked.headers.get('content-type')
   const empty = type === null && ['0', null].includes(asked.headers.get('content-length'))
   if (!empty && !TAKEN_TYPES.test(type ?? ''))
     return {
       status: 415,
-      message: 'A body must say what it is: JSON, CSV, or a picture. Nothing was changed.',
+      message: say`A body must say what it is: JSON, CSV, or a picture. Nothing was changed.`,
     }
   return null
 }

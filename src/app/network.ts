@@ -16,7 +16,7 @@ export const passOf = (cookie: string | undefined): Pass | null =>
   onNetwork() ? opened(doorFile(), cookie, Date.now()) : { role: 'mechanic', until: Infinity }
 
 /** What anybody may ask for who has not been let in yet: the door itself, a link's own page, an icon. */
-const OPEN = /^\/(door|owner\/[\w.-]+|api\/door|icon\.svg|manifest\.webmanifest|sw\.js)$/
+const OPEN = /^\/(door|words|owner\/[\w.-]+|api\/door|icon\.svg|manifest\.webmanifest|sw\.js)$/
 
 /** Whether a path is answered to a bearer. */
 export const isAnswered = (path: string, pass: Pass | null): boolean => OPEN.test(path) || pass?.role === 'mechanic'

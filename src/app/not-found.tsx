@@ -1,5 +1,8 @@
 import { MessagePage } from './trouble'
+import { say } from '@/core/words'
 
 export default function NotFound() {
-  return <MessagePage title="There is no such page" message="The address leads nowhere in this yard." back="/" />
+  return (
+    <MessagePage title={say`There is no such page`} message={say`The address leads nowhere in this yard.`} back="/" />
+  )
 }

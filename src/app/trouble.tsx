@@ -1,12 +1,13 @@
 import Link from 'next/link'
 import { readHead, StoreTrouble, theStore, type JobRevision, type Store } from '@/store'
+import { say } from '@/core/words'
 
 /** A page that says what is wrong and what to do, in place of the one that could not be shown. */
 export function MessagePage({
   title,
   message,
   back,
-  backName = 'Back to the yard',
+  backName = say`Back to the yard`,
 }: {
   readonly title: string
   readonly message: string
@@ -30,9 +31,11 @@ export async function orTrouble(work: () => Promise<React.ReactNode>): Promise<R
     if (error instanceof StoreTrouble)
       return (
         <MessagePage
-          title={error.kind === 'broken' ? 'The yard is damaged' : 'The yard cannot be opened'}
+          title={error.kind === 'broken' ? say`The yard is damaged` : say`The yard cannot be opened`}
           message={error.message}
-          {...(error.kind === 'broken' ? { back: '/api/export', backName: 'Take out every job that can be read' } : {})}
+          {...(error.kind === 'broken'
+            ? { back: '/api/export', backName: say`Take out every job that can be read` }
+            : {})}
         />
       )
     throw error
@@ -50,11 +53,9 @@ export const jobPage = (
     if (opened) return show(opened, store)
     return (
       <MessagePage
-        title="There is no such job"
-        message={
-          'The address names a job that is not in this yard. It may be in another database, or the address ' +
-          'was cut short.'
-        }
+        title={say`There is no such job`}
+        message={say`The address names a job that is not in this yard. It may be in another database, or the address
+          was cut short.`}
         back="/"
       />
     )

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { say } from '../core/words'
 
 const minute = z.number().min(0).max(1440)
 const id = z.string().min(1).max(80)
@@ -14,5 +15,5 @@ export const dayPlanSchema = z
     off: z.array(id).max(200),
     pins: z.array(z.tuple([z.string().min(1).max(160), minute])).max(400),
   })
-  .refine((p) => p.from < p.until, 'a day ends after it began')
-  .refine((p) => p.pause === null || p.pause.from < p.pause.until, 'a pause ends after it began')
+  .refine((p) => p.from < p.until, say`a day ends after it began`)
+  .refine((p) => p.pause === null || p.pause.from < p.pause.until, say`a pause ends after it began`)

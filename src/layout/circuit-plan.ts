@@ -2,6 +2,7 @@ import { Circuit, runningHot } from '../core/circuit'
 import { circuitDrawing, circuitGraph, type Drawing } from '../core/drawing'
 import type { Job } from '../core/job'
 import { netlistOf, wireNames } from '../core/wiring'
+import { say } from '../core/words'
 
 /** A job's circuit laid out and drawn as it runs, figures beside the wires: for sheets and files. */
 export async function circuitPlan(job: Job): Promise<Drawing> {
@@ -10,7 +11,7 @@ export async function circuitPlan(job: Job): Promise<Drawing> {
   // the layout library is large: a server that draws no sheet does not wait for it
   const { layOut } = await import('./circuit-layout')
   return circuitDrawing(
-    'Circuit, running hot',
+    say`Circuit, running hot`,
     net,
     graph,
     await layOut(graph, false, true),

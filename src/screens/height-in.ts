@@ -1,4 +1,5 @@
 import { format, parse, type UnitSystem } from '@/core/units'
+import { say } from '@/core/words'
 
 /** lowest and highest place that machines work at, m */
 const HEIGHTS = [-430, 5500] as const
@@ -9,5 +10,5 @@ export const heightIn = (text: string, units: UnitSystem): number | null | strin
   const read = parse(text, 'height', units)
   if (!read.ok) return read.message
   if (read.value >= HEIGHTS[0] && read.value <= HEIGHTS[1]) return read.value
-  return `Between ${format(HEIGHTS[0], 'height', units)} and ${format(HEIGHTS[1], 'height', units)}.`
+  return say`Between ${format(HEIGHTS[0], 'height', units)} and ${format(HEIGHTS[1], 'height', units)}.`
 }

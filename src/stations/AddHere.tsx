@@ -9,6 +9,7 @@ import { boxLines, type FormLine, type Part, partKinds, type QuickKind, quickPar
 import type { UnitSystem } from '@/core/units'
 import { troubleOf } from '@/ui/ask-server'
 import { Trouble } from '@/ui/Trouble'
+import { say } from '@/core/words'
 
 interface Props {
   readonly kind: QuickKind
@@ -34,7 +35,7 @@ function BoxLine({
     <Form.Group controlId={`add-${fieldOf(line.path)}`} className="mb-2">
       <Form.Label className="mb-0">
         {line.label}
-        {line.path === 'name' ? ' (needed)' : ''}
+        {line.path === 'name' ? say` (needed)` : ''}
       </Form.Label>
       {line.kind === 'choice' ? (
         <Form.Select {...field}>
@@ -58,7 +59,7 @@ function BoxLine({
           {wrong}
         </div>
       )}
-      {line.path === 'ratedA' && <div className="soft small">in amperes, or watts: 80 W at 12 V</div>}
+      {line.path === 'ratedA' && <div className="soft small">{say`in amperes, or watts: 80 W at 12 V`}</div>}
     </Form.Group>
   )
 }
@@ -105,12 +106,12 @@ export function AddHere({ kind, system, onHide, onAdded }: Props) {
       >
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="add-here-title">
-            A {partKinds[kind].name} that is not on the shelf
+            {say`A ${partKinds[kind].name} that is not on the shelf`}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
           <p className="soft small">
-            What its box says. Leave empty what it does not say: that is typical until it is measured.
+            {say`What its box says. Leave empty what it does not say: that is typical until it is measured.`}
           </p>
           {asked.map((line) => (
             <BoxLine
@@ -124,10 +125,10 @@ export function AddHere({ kind, system, onHide, onAdded }: Props) {
         </Modal.Body>
         <Modal.Footer>
           <Button variant="outline-dark" onClick={onHide}>
-            Leave it
+            {say`Leave it`}
           </Button>
           <Button type="submit" disabled={isSubmitting}>
-            Put it on the shelf and take it
+            {say`Put it on the shelf and take it`}
           </Button>
         </Modal.Footer>
       </Form>

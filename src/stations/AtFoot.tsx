@@ -13,6 +13,7 @@ import { Photos } from './Photos'
 import type { StationProps } from './station'
 import { useTaken } from './use-taken'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 /** what comes next is worked out once a change has settled for so long, ms */
 const STILL_MS = 400
@@ -36,12 +37,12 @@ function Next({ job, evaluation, station, now, goTo }: StationProps) {
   if (!next) return null
   return (
     <p className="next-thing" data-testid="next">
-      Next: {next.text}
+      {say`Next: ${next.text}`}
       {next.station !== station && (
         <>
           {' '}
           <button type="button" className="word-button" onClick={() => goTo(next.station)}>
-            to {stationNames[next.station]}
+            {say`to ${stationNames[next.station]}`}
           </button>
         </>
       )}
@@ -76,10 +77,10 @@ function Notes({
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${n.words.slice(0, 40)}`}
+            aria-label={say`take out: ${n.words.slice(0, 40)}`}
             onClick={() => settle((j) => removeNote(j, n.id))}
           >
-            take out
+            {say`take out`}
           </button>
         </p>
       ))}
@@ -87,17 +88,17 @@ function Notes({
         <Form.Control
           as="textarea"
           rows={1}
-          aria-label={`Note on ${about}`}
-          placeholder="a note of your own"
+          aria-label={say`Note on ${about}`}
+          placeholder={say`a note of your own`}
           maxLength={1000}
           value={words}
           onChange={(e) => setWords(e.target.value)}
         />
         <Button variant="outline-dark" disabled={words.trim() === ''} onClick={add}>
-          Keep the note
+          {say`Keep the note`}
         </Button>
       </div>
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
     </>
   )
 }
@@ -106,11 +107,11 @@ function Notes({
 export function AtFoot(props: StationProps) {
   const { job, station, settle, now } = props
   const of = station === 'machine' ? 'machine' : `station:${station}`
-  const about = station === 'machine' ? 'the machine' : stationNames[station]
+  const about = station === 'machine' ? say`the machine` : stationNames[station]
   return (
-    <section className="at-foot" aria-label={`Notes on ${about}`}>
+    <section className="at-foot" aria-label={say`Notes on ${about}`}>
       <Next {...props} />
-      <h2>Notes</h2>
+      <h2>{say`Notes`}</h2>
       <Notes job={job} of={of} about={about} settle={settle} now={now} />
       <Photos job={job} of={of} name={about} settle={settle} now={now} />
     </section>

@@ -6,6 +6,7 @@ import { passLock } from '@/core/job'
 import { ReasonForm } from '@/ui/ReasonForm'
 import type { StationProps } from './station'
 import { useTaken } from './use-taken'
+import { say } from '@/core/words'
 
 /** What is waited for, and a way past it by name, where nothing was tried and failed. */
 export function GoPast({
@@ -26,31 +27,31 @@ export function GoPast({
   return (
     <div className="lock" role="status">
       <p className="mb-1">
-        <span className="lock-word">waits</span> {lock.waits.join('; ')}.
+        <span className="lock-word">{say`waits`}</span> {lock.waits.join('; ')}.
       </p>
-      {lock.firm && <p className="small mb-0">Nobody goes past that: put it right first.</p>}
+      {lock.firm && <p className="small mb-0">{say`Nobody goes past that: put it right first.`}</p>}
       {!lock.firm && !asking && (
         <button
           type="button"
           className="word-button soft"
-          aria-label={`go past it by name: ${name}`}
+          aria-label={say`go past it by name: ${name}`}
           onClick={() => setAsking(true)}
         >
-          go past it by name
+          {say`go past it by name`}
         </button>
       )}
       {!lock.firm && asking && (
         <ReasonForm
           id={`pass-${what.replace(':', '-')}`}
-          label="Why it is done all the same"
-          act="Go past it"
+          label={say`Why it is done all the same`}
+          act={say`Go past it`}
           onCancel={() => setAsking(false)}
           onGive={(why, by) => {
             take((j) => passLock(j, what, why, { by, at: now().toISOString() }))
           }}
         />
       )}
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
     </div>
   )
 }

@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form'
 import { isQuickKind, type Part, type PartKind, type PartOf } from '@/core/parts'
 import type { UnitSystem } from '@/core/units'
 import { persistently } from '@/ui/persistently'
+import { say } from '@/core/words'
 
 const AddHere = dynamic(() => persistently(() => import('./AddHere')).then((m) => m.AddHere), { ssr: false })
 
@@ -52,7 +53,7 @@ export function PartPicker<K extends PartKind>({
         }}
       >
         <option value="" disabled={chosen !== null}>
-          {chosen ? `${chosen.name}, not on the shelf` : parts.length ? 'choose …' : 'none on the shelf'}
+          {chosen ? say`${chosen.name}, not on the shelf` : parts.length ? say`choose …` : say`none on the shelf`}
         </option>
         {own.map((p) => (
           <option key={p.id} value={p.id}>
@@ -68,7 +69,7 @@ export function PartPicker<K extends PartKind>({
             ))}
           </optgroup>
         )}
-        {isQuickKind(kind) && <option value={ADD}>not on the shelf: add it here …</option>}
+        {isQuickKind(kind) && <option value={ADD}>{say`not on the shelf: add it here …`}</option>}
       </Form.Select>
       {adding && isQuickKind(kind) && (
         <AddHere

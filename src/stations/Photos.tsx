@@ -5,6 +5,7 @@ import { usePathname } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
 import { addPhoto, type Job, removePhoto } from '@/core/job'
 import type { StationProps } from './station'
+import { say } from '@/core/words'
 
 /** Sends a picture; what comes back is its id, or why it was not taken. */
 async function send(path: string, file: File): Promise<{ id: string } | { trouble: string }> {
@@ -15,9 +16,9 @@ async function send(path: string, file: File): Promise<{ id: string } | { troubl
       body: file,
     })
     const said = (await answer.json()) as { ok: boolean; id?: string; message?: string }
-    return said.ok && said.id ? { id: said.id } : { trouble: said.message ?? 'It was not taken.' }
+    return said.ok && said.id ? { id: said.id } : { trouble: said.message ?? say`It was not taken.` }
   } catch {
-    return { trouble: 'The server is not to be reached: take it again when it is back.' }
+    return { trouble: say`The server is not to be reached: take it again when it is back.` }
   }
 }
 
@@ -25,7 +26,7 @@ async function send(path: string, file: File): Promise<{ id: string } | { troubl
 function Kept({ src, name }: { readonly src: string; readonly name: string }) {
   const [away, setAway] = useState(false)
   return away ? (
-    <span className="small">not in this yard: {name}</span>
+    <span className="small">{say`not in this yard: ${name}`}</span>
   ) : (
     <a href={src} target="_blank" rel="noreferrer">
       <img
@@ -73,7 +74,7 @@ export function Photos({
     const at = now().toISOString()
     settle((j) => {
       const next = addPhoto(j, { id: sent.id, of, words: '', at })
-      if ('full' in next) setTrouble(`It was not kept: ${next.full}.`)
+      if ('full' in next) setTrouble(say`It was not kept: ${next.full}.`)
       return 'full' in next ? j : next
     })
   }
@@ -85,10 +86,10 @@ export function Photos({
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out picture ${i + 1} of ${name}`}
+            aria-label={say`take out picture ${i + 1} of ${name}`}
             onClick={() => settle((j) => removePhoto(j, p.id))}
           >
-            take out
+            {say`take out`}
           </button>
         </figure>
       ))}
@@ -97,7 +98,7 @@ export function Photos({
         type="file"
         accept="image/*"
         className="visually-hidden"
-        aria-label={`picture of ${name}`}
+        aria-label={say`picture of ${name}`}
         onChange={(e) => {
           const file = e.target.files?.[0]
           e.target.value = ''
@@ -107,10 +108,10 @@ export function Photos({
       <Button
         variant="outline-dark"
         disabled={sending}
-        aria-label={`add a picture: ${name}`}
+        aria-label={say`add a picture: ${name}`}
         onClick={() => document.getElementById(id)?.click()}
       >
-        {sending ? 'Sending …' : 'Picture'}
+        {sending ? say`Sending …` : say`Picture`}
       </Button>
       {trouble && (
         <span className="say say-short" role="alert">

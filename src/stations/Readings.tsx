@@ -6,6 +6,7 @@ import type { Evaluation } from '@/core/margins'
 import { shown, type UnitSystem } from '@/core/units'
 import { ReadingField } from '@/ui/ReadingField'
 import type { StationProps } from './station'
+import { say } from '@/core/words'
 
 /** What was seen tells of a reading: its figure by it, beside the one that stands in the field. */
 function informedNote(field: PlacedField, evaluation: Evaluation | undefined, units: UnitSystem): string | undefined {
@@ -13,7 +14,7 @@ function informedNote(field: PlacedField, evaluation: Evaluation | undefined, un
   if (!found || found.was.value !== field.reading.value) return undefined
   const { quantity } = field
   const [value, low, high] = [found.value, found.low, found.high].map((v) => shown(v, quantity, units, 2).number)
-  return `by what was seen ${value}, ${low} to ${high} ${shown(found.value, quantity, units).unit}`.trim()
+  return say`by what was seen ${value}, ${low} to ${high} ${shown(found.value, quantity, units).unit}`.trim()
 }
 
 /** The readings that a station asks for, in the order of the document. */

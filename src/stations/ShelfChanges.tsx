@@ -5,6 +5,7 @@ import { shelfChanges, takeUpPart } from '@/core/job'
 import { type PartKind, partKinds } from '@/core/parts'
 import type { Station } from '@/core/fields'
 import type { StationProps } from './station'
+import { say } from '@/core/words'
 
 /** the station at which each kind of part is chosen */
 const chosenAt: Readonly<Partial<Record<PartKind, Station>>> = {
@@ -29,19 +30,17 @@ export function ShelfChanges({
   return changes.map(({ part, now, lines }) => (
     <div key={part.id} className="say say-unsure" role="note">
       {now === null ? (
-        `${part.name} is not on the shelf now; this job keeps the ${partKinds[part.kind].name} as it was chosen.`
+        say`${part.name} is not on the shelf now; this job keeps the ${partKinds[part.kind].name} as it was chosen.`
       ) : (
         <>
-          The shelf&rsquo;s {part.name} has changed since it was chosen:
+          {say`The shelf’s ${part.name} has changed since it was chosen:`}
           <ul className="mb-1 ps-3">
             {lines.map((l) => (
-              <li key={l.label}>
-                {l.label}: {l.here} here, {l.there} on the shelf
-              </li>
+              <li key={l.label}>{say`${l.label}: ${l.here} here, ${l.there} on the shelf`}</li>
             ))}
           </ul>
           <Button size="sm" variant="outline-dark" onClick={() => settle((j) => takeUpPart(j, now))}>
-            Take the shelf&rsquo;s
+            {say`Take the shelf’s`}
           </Button>
         </>
       )}

@@ -8,6 +8,7 @@ import { jsonOr } from './json-or'
 import { freeName, isOpenElsewhere, readsWhole } from './log-file'
 import { migrations } from './migrations'
 import { asTrouble, StoreTrouble } from './trouble'
+import { say } from '../core/words'
 
 /** so many jobs, the newest first, are worked out to see that a copy is alive */
 const MOST_EVALUATED = 200
@@ -38,13 +39,13 @@ export function inspect(file: string): Inspected {
   }
   try {
     const damaged = (sqlite.pragma('integrity_check(1)', { simple: true }) as string) !== 'ok'
-    if (damaged) throw new StoreTrouble(`${file} is damaged: it cannot be used.`, 'broken')
+    if (damaged) throw new StoreTrouble(say`${file} is damaged: it cannot be used.`, 'broken')
     const version = Number(sqlite.pragma('user_version', { simple: true }))
     const ours = count(sqlite, "select count(*) as n from sqlite_master where name in ('jobs', 'revisions', 'parts')")
-    if (version < 1 || ours < 3) throw new StoreTrouble(`${file} is no yard of Pyraxis.`, 'broken')
+    if (version < 1 || ours < 3) throw new StoreTrouble(say`${file} is no yard of Pyraxis.`, 'broken')
     if (version > migrations.length)
       throw new StoreTrouble(
-        `${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}).`,
+        say`${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}).`,
         'newer',
       )
     const packed = version === migrations.length
@@ -248,7 +249,7 @@ export async function restore(
     store.close()
     const inspected = inspect(trial)
     if (inspected.jobs > 0 && inspected.evaluated === 0)
-      throw new StoreTrouble(`No job in ${from} can be read. Nothing was changed.`, 'broken')
+      throw new StoreTrouble(say`No job in ${from} can be read. Nothing was changed.`, 'broken')
     const aside = putAside(file, at)
     renameSync(trial, file)
     if (!isOpenElsewhere(file)) for (const more of ['-wal', '-shm']) rmSync(`${file}${more}`, { force: true })

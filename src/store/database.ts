@@ -11,6 +11,7 @@ import { BUSY_MS, patiently, type Store } from './patience'
 import type { Tables } from './tables'
 import { StoreTrouble } from './trouble'
 import { fillKits, fillYardLines } from './yard-lines'
+import { say } from '../core/words'
 
 function openFile(file: string): Sqlite.Database {
   mkdirSync(path.dirname(path.resolve(file)), { recursive: true })
@@ -42,8 +43,8 @@ async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string
   const version = Number(sqlite.pragma('user_version', { simple: true }))
   if (version > migrations.length) {
     throw new StoreTrouble(
-      `${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update ` +
-        `Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`,
+      say`${file} was written by a newer Pyraxis (version ${version}; this one knows ${migrations.length}). Update
+        Pyraxis, or name another file in PYRAXIS_DB. The file was left as it is.`,
       'newer',
     )
   }
@@ -52,7 +53,7 @@ async function migrate(sqlite: Sqlite.Database, db: Kysely<Tables>, file: string
     (sqlite.prepare("select count(*) as n from sqlite_master where type = 'table'").get() as { n: number }).n > 0
   if (foreign)
     throw new StoreTrouble(
-      `${file} is a database of another program. Name another file in PYRAXIS_DB. The file was left as it is.`,
+      say`${file} is a database of another program. Name another file in PYRAXIS_DB. The file was left as it is.`,
       'broken',
     )
   if (version > 0 && version < migrations.length) {
@@ -163,7 +164,7 @@ export async function theStore(): Promise<Store> {
   const identity = identityOf(file)
   if (identity === null)
     throw new StoreTrouble(
-      `${file} was moved or deleted while Pyraxis ran. Put it back where it was; nothing is saved until then.`,
+      say`${file} was moved or deleted while Pyraxis ran. Put it back where it was; nothing is saved until then.`,
       'missing',
     )
   if (takeDoubt() || identity !== now.identity) return openAnew(now, file)

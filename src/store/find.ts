@@ -1,6 +1,7 @@
 import { sql } from 'kysely'
 import { holding } from './like'
 import { patiently, type Store } from './patience'
+import { say } from '../core/words'
 
 export interface Found {
   readonly kind: 'job' | 'machine' | 'part'
@@ -68,7 +69,7 @@ export const find = (
           kind: 'job',
           id: j.id,
           name: j.title ?? '',
-          about: `${j.name}${j.owner ? `, ${j.owner}` : ''}${j.put_away ? ', archived' : ''}`,
+          about: `${j.name}${j.owner ? `, ${j.owner}` : ''}${j.put_away ? say`, archived` : ''}`,
         })),
         ...machines.map((m): Found => ({
           kind: 'machine',
@@ -82,7 +83,7 @@ export const find = (
           kind: 'part',
           id: p.id,
           name: p.name,
-          about: `${p.kind}${p.retired_at ? ', retired' : ''}`,
+          about: `${p.kind}${p.retired_at ? say`, retired` : ''}`,
         })),
       ],
       more: more(jobs) + more(machines) + more(parts),

@@ -7,6 +7,7 @@ import { patiently, type Store } from './patience'
 import { appendRevision, readHeadIn, type Saved } from './jobs'
 import { parsedJob } from './parsed-job'
 import { isSealedAs } from './seals'
+import { say } from '../core/words'
 
 export interface PastRevision {
   readonly number: number
@@ -30,12 +31,12 @@ function changesInWords(
   previous: Job | null | undefined,
   found: readonly string[],
 ): readonly string[] {
-  if (!own) return ['this revision cannot be read any more']
+  if (!own) return [say`this revision cannot be read any more`]
   if (previous) return found
   return [
     number > 1 && previous === null
-      ? 'the revision before it cannot be read any more'
-      : 'the job as it was started or brought in',
+      ? say`the revision before it cannot be read any more`
+      : say`the job as it was started or brought in`,
   ]
 }
 
@@ -68,7 +69,7 @@ export const listRevisions = (
       return {
         number: row.number,
         madeAt: row.made_at,
-        changes: changesInWords(row.number, own, previous, [...shown, ...(more > 0 ? [`and ${more} more`] : [])]),
+        changes: changesInWords(row.number, own, previous, [...shown, ...(more > 0 ? [say`and ${more} more`] : [])]),
         sealed: row.signed_at !== null,
       }
     })

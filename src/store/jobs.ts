@@ -16,6 +16,7 @@ import { isSealedAs, seal } from './seals'
 import type { Tables } from './tables'
 import { StoreTrouble } from './trouble'
 import { yardColumns, type YardColumns } from './yard-lines'
+import { say } from '../core/words'
 
 export interface JobRevision {
   readonly id: string
@@ -227,7 +228,7 @@ export function prepareJob(job: Job, known: Findings | null = null): Prepared {
   const { ready, blockers, toAccept } = signing(then, evaluation)
   if (ready) return { ok: true, job, evaluation, line: yardColumns(job, null, { quickly: true }) }
   const why = blockers[0] ?? toAccept.find((a) => !a.accepted)?.text ?? ''
-  return { ok: false, message: `This job is signed, but could not be: ${why}` }
+  return { ok: false, message: say`This job is signed, but could not be: ${why}` }
 }
 
 /** {@link addJobs} inside a transaction. @param hidden jobs of a file that is not through yet */
@@ -311,7 +312,10 @@ export async function saveJob({ db, file }: Store, id: string, { from, key, job,
       if (!newest) return { kind: 'unknown' }
       if (newest.revision !== from) return { kind: 'stale', theirs: newest }
       if (!keepsSignature(newest.job, job) && !(await isSealedAs(trx, file, id, job)))
-        return { kind: 'refused', message: 'A signature cannot be saved with a change: the job must be signed again.' }
+        return {
+          kind: 'refused',
+          message: say`A signature cannot be saved with a change: the job must be signed again.`,
+        }
       const revision = await appendRevision(trx, id, job, from, key, at)
       return { kind: 'saved', revision, savedAt: at }
     }),
@@ -330,7 +334,7 @@ export async function signJob({ db, file }: Store, id: string, from: number, by:
       if (!ready)
         return {
           kind: 'refused',
-          message: blockers[0] ?? `Not accepted yet: ${toAccept.find((a) => !a.accepted)!.text}`,
+          message: blockers[0] ?? say`Not accepted yet: ${toAccept.find((a) => !a.accepted)!.text}`,
         }
       const job = signed(newest.job, by, at)
       const revision = await appendRevision(trx, id, job, from, randomUUID(), at)

@@ -4,6 +4,7 @@ import type { Result } from '../core/units'
 import { type Job, mostOf, tooMany } from '../core/job'
 import { patiently, type Store } from './patience'
 import { addJobsIn, type Prepared } from './jobs'
+import { say } from '../core/words'
 
 /** the largest file that is taken, bytes */
 export const LARGEST_PHOTO = 25 * 1024 * 1024
@@ -17,7 +18,7 @@ const QUALITY = 78
  * @returns JPEG, or why it is none
  */
 export async function smallPhoto(bytes: Uint8Array): Promise<Result<{ jpeg: Buffer }>> {
-  if (bytes.length > LARGEST_PHOTO) return { ok: false, message: 'This picture is larger than 25 MB.' }
+  if (bytes.length > LARGEST_PHOTO) return { ok: false, message: say`This picture is larger than 25 MB.` }
   try {
     const jpeg = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
@@ -26,7 +27,7 @@ export async function smallPhoto(bytes: Uint8Array): Promise<Result<{ jpeg: Buff
       .toBuffer()
     return { ok: true, jpeg }
   } catch {
-    return { ok: false, message: 'This is no picture that can be read: take a JPEG, PNG or WebP file.' }
+    return { ok: false, message: say`This is no picture that can be read: take a JPEG, PNG or WebP file.` }
   }
 }
 
@@ -41,7 +42,7 @@ async function pictureOf(bytes: Uint8Array): Promise<Result<{ jpeg: Uint8Array }
     await read.raw().toBuffer()
     return { ok: true, jpeg: bytes }
   } catch {
-    return { ok: false, message: 'This is no picture that can be read.' }
+    return { ok: false, message: say`This is no picture that can be read.` }
   }
 }
 
@@ -102,14 +103,14 @@ export async function keepPhoto(
   return patiently(file, () =>
     db.transaction().execute(async (trx): Promise<Result<{ id: string }>> => {
       const there = await trx.selectFrom('jobs').select('id').where('id', '=', job).executeTakeFirst()
-      if (!there) return { ok: false, message: 'This job is not in this yard any more.' }
+      if (!there) return { ok: false, message: say`This job is not in this yard any more.` }
       const { n } = await trx
         .selectFrom('photos')
         .select((e) => e.fn.countAll<number>().as('n'))
         .where('job_id', '=', job)
         .executeTakeFirstOrThrow()
       // some that no revision names any more may lie there too
-      if (Number(n) >= 2 * mostOf('photos')) return { ok: false, message: `A job keeps ${tooMany('photos')}.` }
+      if (Number(n) >= 2 * mostOf('photos')) return { ok: false, message: say`A job keeps ${tooMany('photos')}.` }
       const id = `p${randomUUID()}`
       await trx.insertInto('photos').values({ id, job_id: job, made_at: at, bytes: small.jpeg }).execute()
       return { ok: true, id }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { jsonOr } from './json-or'
 import { patiently, type Store } from './patience'
+import { languages, type LanguageTag, say } from '../core/words'
 
 /** What the workshop says of itself, once for all its jobs. */
 export const workshopSchema = z.strictObject({
@@ -10,12 +11,21 @@ export const workshopSchema = z.strictObject({
   heightM: z.number().min(-430).max(5500).nullable(),
   currency: z.string().max(8),
   perHour: z.number().min(0).max(1e6).nullable(),
+  /** what everybody here reads; settings of before there was a choice are in English */
+  language: z.enum(Object.keys(languages) as [LanguageTag, ...LanguageTag[]]).default('en'),
 })
 
 export type Workshop = z.infer<typeof workshopSchema>
 
 /** A workshop of which nothing was said yet. */
-export const newWorkshop: Workshop = { name: 'The yard', units: 'metric', heightM: null, currency: '', perHour: null }
+export const newWorkshop: Workshop = {
+  name: say`The yard`,
+  units: 'metric',
+  heightM: null,
+  currency: '',
+  perHour: null,
+  language: 'en',
+}
 
 const NAME = 'workshop'
 

@@ -1,3 +1,5 @@
+import { say } from '../core/words'
+
 /** Something wrong with the database file, in words a mechanic can act on. */
 export class StoreTrouble extends Error {
   constructor(
@@ -19,34 +21,34 @@ export function asTrouble(error: unknown, file: string): unknown {
   const c = code(error)
   if (isBusy(error))
     return new StoreTrouble(
-      `Another program holds ${file} open for writing. Close it, then try again; nothing of yours is lost.`,
+      say`Another program holds ${file} open for writing. Close it, then try again; nothing of yours is lost.`,
       'locked',
     )
   if (/^SQLITE_(READONLY|PERM)/.test(c) || c === 'EACCES' || c === 'EROFS')
     return new StoreTrouble(
-      `${file} may not be written. Check who owns the file and its folder, then try again.`,
+      say`${file} may not be written. Check who owns the file and its folder, then try again.`,
       'read-only',
     )
   if (c.startsWith('SQLITE_NOTADB'))
     return new StoreTrouble(
-      `${file} is not a Pyraxis database, or it is damaged. Put back a copy with "npm run yard -- restore", which ` +
-        `moves this one aside, or name another file in PYRAXIS_DB.`,
+      say`${file} is not a Pyraxis database, or it is damaged. Put back a copy with "npm run yard -- restore", which
+        moves this one aside, or name another file in PYRAXIS_DB.`,
       'broken',
     )
   if (c.startsWith('SQLITE_CORRUPT'))
     return new StoreTrouble(
-      `A part of ${file} is damaged and cannot be read. Take all jobs out as a file first: what can still be read is ` +
-        `in it, the rest is named. Then put back a copy with "npm run yard -- restore", which moves this one aside.`,
+      say`A part of ${file} is damaged and cannot be read. Take all jobs out as a file first: what can still be read
+        is in it, the rest is named. Then put back a copy with "npm run yard -- restore", which moves this one aside.`,
       'broken',
     )
   if (c === 'SQLITE_FULL' || c === 'ENOSPC' || c === 'EDQUOT')
     return new StoreTrouble(
-      `The disk that holds ${file} is full. Make room on it, then try again; what was saved before is there.`,
+      say`The disk that holds ${file} is full. Make room on it, then try again; what was saved before is there.`,
       'full',
     )
   if (/^SQLITE_(CANTOPEN|IOERR)/.test(c) || c === 'ENOENT' || c === 'ENOTDIR')
     return new StoreTrouble(
-      `${file} cannot be opened or written. Check that its folder exists and can be read.`,
+      say`${file} cannot be opened or written. Check that its folder exists and can be read.`,
       'missing',
     )
   return error

@@ -6,6 +6,7 @@ import { readJob } from '../formats'
 import { jsonOr } from './json-or'
 import { keptFor, type KeptFindings } from './kept-findings'
 import type { Tables } from './tables'
+import { languageSpoken, say } from '../core/words'
 
 export type Writer = Kysely<Tables> | Transaction<Tables>
 
@@ -17,8 +18,10 @@ export type YardColumns = Pick<
   Tables['jobs'],
   'title' | 'closed' | 'promise' | 'due' | 'summary' | 'summary_core' | 'worst' | 'state' | 'model' | 'kit'
 >
+/** what a line's words were made by: a core, in a language */
+export const WORDED_BY = [CORE_VERSION, ...(languageSpoken() ? [languageSpoken()!.tag] : [])].join(' ')
 /** a line whose margins are told by their worst corners, which is quick: their draws are made when it is looked at */
-export const QUICK = `${CORE_VERSION} quick`
+export const QUICK = `${WORDED_BY} quick`
 
 const stateOf = ({ endedOn, signedOn }: Pick<Summary, 'endedOn' | 'signedOn'>): 'open' | 'signed' | 'ended' => {
   if (endedOn) return 'ended'
@@ -45,7 +48,7 @@ export function yardColumns(job: Job, findings: Findings | null = null, { quickl
     promise: job.promisedOn ?? NO_DAY,
     due: summary.care.map((c) => c.dueOn).sort()[0] ?? null,
     summary: JSON.stringify(summary),
-    summary_core: quickly ? QUICK : CORE_VERSION,
+    summary_core: quickly ? QUICK : WORDED_BY,
     worst: summary.margins.reduce<number | null>((least, m) => lesser(least, m.xWorst), null),
     state: stateOf(summary),
     ...modelColumns(job),
@@ -53,12 +56,12 @@ export function yardColumns(job: Job, findings: Findings | null = null, { quickl
 }
 
 const unreadable = {
-  title: 'A job that cannot be read',
+  title: say`A job that cannot be read`,
   closed: 0,
   promise: NO_DAY,
   due: null,
   summary: null,
-  summary_core: CORE_VERSION,
+  summary_core: WORDED_BY,
   worst: null,
   state: 'open',
   model: '',

@@ -1,12 +1,11 @@
 import { sql } from 'kysely'
-import { CORE_VERSION } from '../core/margins'
 import { dueOn, summarySchema, type Summary } from '../core/plan'
 import type { z } from 'zod'
 import { jsonOr } from './json-or'
 import { holding } from './like'
 import { patiently, type Store } from './patience'
 import type { Tables } from './tables'
-import { columnsOf, QUICK, type Writer } from './yard-lines'
+import { columnsOf, QUICK, WORDED_BY, type Writer } from './yard-lines'
 
 export interface YardEntry {
   readonly id: string
@@ -63,7 +62,7 @@ async function fresh(
   const entries: YardEntry[] = []
   for (const row of rows) {
     const readable = row.summary === null || summaryIn(row.summary) !== null
-    const stands = row.summary_core === CORE_VERSION || (row.summary_core === QUICK && past())
+    const stands = row.summary_core === WORDED_BY || (row.summary_core === QUICK && past())
     if (stands && readable) {
       entries.push({ id: row.id, title: row.title ?? '', summary: summaryIn(row.summary) })
       continue

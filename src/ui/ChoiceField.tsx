@@ -2,6 +2,7 @@
 
 import { useId } from 'react'
 import Form from 'react-bootstrap/Form'
+import { say } from '@/core/words'
 
 interface Props<V extends string> {
   readonly label: string
@@ -82,7 +83,7 @@ export function UnsaidField<V extends string>({
           if (e.target.value) onChange(e.target.value as V)
         }}
       >
-        {value === null && <option value="">not said yet</option>}
+        {value === null && <option value="">{say`not said yet`}</option>}
         {options.map((o) => (
           <option key={o.value} value={o.value}>
             {o.name}

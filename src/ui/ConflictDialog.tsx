@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button'
 import Modal from 'react-bootstrap/Modal'
 import { differences, type Job, jobSchema, taking } from '@/core/job'
 import { Trouble } from './Trouble'
+import { say } from '@/core/words'
 
 type Side = 'mine' | 'theirs'
 
@@ -45,7 +46,7 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
     const merged = found.filter((d) => sideOf(d.id) === 'theirs').reduce((job, d) => taking(job, theirs, d), mine)
     const valid = jobSchema.safeParse(merged)
     if (valid.success) onSettle(valid.data)
-    else setTrouble('These choices do not go together: a part and what points at it must come from the same side.')
+    else setTrouble(say`These choices do not go together: a part and what points at it must come from the same side.`)
   }
   const all = (side: Side): void => setChosen(Object.fromEntries(found.map((d) => [d.id, side])))
   return (
@@ -60,19 +61,19 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
     >
       <Modal.Header>
         <Modal.Title as="h2" id="conflict-title">
-          This job was changed in another window
+          {say`This job was changed in another window`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p>
-          The other window saved at {savedAt}. Nothing is overwritten yet: choose for each what is to stand. Theirs
-          stays among the job&rsquo;s revisions either way.
+          {say`The other window saved at ${savedAt}. Nothing is overwritten yet: choose for each what is to stand.
+            Theirs stays among the job’s revisions either way.`}
         </p>
         {found.map((d) => (
           <fieldset key={d.id} className="difference">
             <legend>
-              {d.label}: <span className="figure-text">{d.mine}</span> here,{' '}
-              <span className="figure-text">{d.theirs}</span> in the other window
+              {d.label}: <span className="figure-text">{d.mine}</span> {say`here,`}{' '}
+              <span className="figure-text">{d.theirs}</span> {say`in the other window`}
             </legend>
             {(['mine', 'theirs'] as const).map((side) => (
               <label key={side}>
@@ -83,7 +84,7 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
                   onChange={() => setChosen({ ...chosen, [d.id]: side })}
                 />{' '}
                 {side === 'mine' ? d.mine : d.theirs}{' '}
-                <span className="soft small">{side === 'mine' ? 'mine' : 'theirs'}</span>
+                <span className="soft small">{side === 'mine' ? say`mine` : say`theirs`}</span>
               </label>
             ))}
           </fieldset>
@@ -92,13 +93,13 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={() => all('theirs')}>
-          All theirs
+          {say`All theirs`}
         </Button>
         <Button variant="outline-dark" onClick={() => all('mine')}>
-          All mine
+          {say`All mine`}
         </Button>
         <Button variant="primary" onClick={settle}>
-          Let these stand
+          {say`Let these stand`}
         </Button>
       </Modal.Footer>
     </Modal>

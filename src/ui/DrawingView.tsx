@@ -5,6 +5,7 @@ import { useGesture } from '@use-gesture/react'
 import type { Drawing, Shape } from '@/core/drawing'
 import { type KeySteps, keyStepsIn, wayOf } from './key-steps'
 import { useWider } from './use-wider'
+import { say } from '@/core/words'
 
 /** Something in a drawing that can be moved, by the handle that its shapes carry. */
 export interface Movable {
@@ -277,7 +278,7 @@ export function DrawingView({
                   ? {
                       tabIndex: 0,
                       role: 'button',
-                      'aria-label': `${movable[handle]!.name}: drag it, or arrow keys: ${keySteps.words}`,
+                      'aria-label': say`${movable[handle]!.name}: drag it, or arrow keys: ${keySteps.words}`,
                       onKeyDown: (e: React.KeyboardEvent) => {
                         const way = wayOf[e.key]
                         if (!way || !onMove) return
@@ -299,29 +300,29 @@ export function DrawingView({
         <span>
           {drawing.title}
           {wider && !fitted && view === null && (
-            <span className="no-print">, wider than the screen: move it sideways</span>
+            <span className="no-print">{say`, wider than the screen: move it sideways`}</span>
           )}
         </span>
         <span className="no-print">
           <button
             type="button"
             className="word-button"
-            aria-label={`Nearer: ${drawing.title}`}
+            aria-label={say`Nearer: ${drawing.title}`}
             onClick={() => (wider && fitted && view === null ? setFitted(false) : zoom(1.5))}
           >
-            nearer
+            {say`nearer`}
           </button>{' '}
           <button
             type="button"
             className="word-button"
-            aria-label={`All of it: ${drawing.title}`}
+            aria-label={say`All of it: ${drawing.title}`}
             disabled={view === null && (fitted || !wider)}
             onClick={() => {
               setView(null)
               setFitted(wider)
             }}
           >
-            all of it
+            {say`all of it`}
           </button>
         </span>
       </figcaption>

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import dynamic from 'next/dynamic'
 import { typesInto } from './keyboard'
 import { persistently } from './persistently'
+import { say } from '@/core/words'
 
 const loadDialog = () => persistently(() => import('./FindDialog'))
 const FindDialog = dynamic(() => loadDialog().then((m) => m.FindDialog), { ssr: false })
@@ -56,12 +57,12 @@ export function FindButton() {
       <button
         type="button"
         className="word-button"
-        aria-label="Find"
+        aria-label={say`Find`}
         aria-keyshortcuts="/"
         onPointerEnter={() => void loadDialog()}
         onClick={begin}
       >
-        find
+        {say`find`}
       </button>
       {open && <FindDialog takeOver={takeOver} onHide={hide} />}
     </>

@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import { z } from 'zod'
 import { Trouble } from './Trouble'
+import { say, spokenWord } from '@/core/words'
 
 const answerSchema = z.object({
   found: z.array(
@@ -55,7 +56,7 @@ export function FindDialog({ takeOver, onHide }: Props) {
           setTrouble(null)
         })
         .catch(() => {
-          if (mine === asked.current) setTrouble('Pyraxis does not answer. Is it still running?')
+          if (mine === asked.current) setTrouble(say`Pyraxis does not answer. Is it still running?`)
         })
     }, PAUSE_MS)
     return () => clearTimeout(timer)
@@ -69,7 +70,7 @@ export function FindDialog({ takeOver, onHide }: Props) {
     <Modal show onHide={onHide} animation={false} aria-labelledby="find-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="find-title">
-          Find a job, machine or part
+          {say`Find a job, machine or part`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -77,7 +78,7 @@ export function FindDialog({ takeOver, onHide }: Props) {
           ref={field}
           value={text}
           maxLength={80}
-          aria-label="Name, owner or maker"
+          aria-label={say`Name, owner or maker`}
           role="combobox"
           aria-expanded={found.length > 0}
           aria-controls={list}
@@ -93,7 +94,7 @@ export function FindDialog({ takeOver, onHide }: Props) {
           }}
         />
         <Trouble words={trouble} />
-        <ul id={list} role="listbox" aria-label="Found" className="list-unstyled mt-2 mb-0">
+        <ul id={list} role="listbox" aria-label={say`Found`} className="list-unstyled mt-2 mb-0">
           {found.map((f, i) => (
             // the field keeps the focus; keys go through it
             // eslint-disable-next-line jsx-a11y/click-events-have-key-events
@@ -106,19 +107,20 @@ export function FindDialog({ takeOver, onHide }: Props) {
               className={`found ${i === at ? 'present' : ''}`}
               onClick={() => go(f)}
             >
-              <span className="soft small">{f.kind}</span> <span className="fw-medium">{f.name}</span>{' '}
+              <span className="soft small">{spokenWord(f.kind)}</span> <span className="fw-medium">{f.name}</span>{' '}
               <span className="soft">{f.about}</span>
             </li>
           ))}
         </ul>
         {more > 0 && (
           <p className="soft mt-2 mb-0" role="status">
-            {more} more {more === 1 ? 'holds' : 'hold'} these letters: type more of the name, machine or owner.
+            {say`${more} more ${more === 1 ? say`holds` : say`hold`} these letters: type more of the name, machine or
+              owner.`}
           </p>
         )}
         {text.trim() !== '' && found.length === 0 && !trouble && (
           <p className="soft mt-2 mb-0" role="status">
-            Nothing holds these letters.
+            {say`Nothing holds these letters.`}
           </p>
         )}
       </Modal.Body>

@@ -5,6 +5,7 @@ import type { MarginId } from '@/core/job'
 import { type Evaluation, signedFigure, tally, worstInWords } from '@/core/margins'
 import type { UnitSystem } from '@/core/units'
 import { MarginBar } from './MarginBar'
+import { say, spokenWord } from '@/core/words'
 
 interface Props {
   readonly evaluation: Evaluation
@@ -18,13 +19,13 @@ export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
   // on a phone the rail is a foot that opens into a list
   const [listed, setListed] = useState(false)
   return (
-    <section className={`rail ${listed ? 'listed' : ''}`} aria-label="Margins">
+    <section className={`rail ${listed ? 'listed' : ''}`} aria-label={say`Margins`}>
       <div className="summary">
-        <strong>Margins</strong>
+        <strong>{say`Margins`}</strong>
         <span className="tally">{tally(evaluation)}</span>
         <button type="button" className="worst" aria-expanded={listed} onClick={() => setListed(!listed)}>
-          {listed ? 'Close the list' : worstInWords(evaluation, system)}
-          <span className="visually-hidden">, all margins</span>
+          {listed ? say`Close the list` : worstInWords(evaluation, system)}
+          <span className="visually-hidden">{say`, all margins`}</span>
         </button>
       </div>
       <ul>
@@ -49,11 +50,11 @@ export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
               </svg>
               <span className="name">{m.name}</span>
               <span className="figure-text">
-                {m.value === null ? (m.verdict === 'short' ? 'none' : '–') : signedFigure(m.value, m.unit, system)}
+                {m.value === null ? (m.verdict === 'short' ? say`none` : '–') : signedFigure(m.value, m.unit, system)}
               </span>
               <span className={`word verdict-${m.verdict}`}>
-                {m.verdict}
-                {m.warnings.length > 0 && m.verdict !== 'short' ? ', warns' : ''}
+                {spokenWord(m.verdict)}
+                {m.warnings.length > 0 && m.verdict !== 'short' ? say`, warns` : ''}
               </span>
             </button>
           </li>

@@ -3,6 +3,7 @@
 import { useId, useRef, useState } from 'react'
 import { format, parse, shown, type Quantity, type UnitSystem } from '@/core/units'
 import { useDraft } from './drafts'
+import { say } from '@/core/words'
 
 interface Props {
   readonly name: string
@@ -23,7 +24,7 @@ export function outside(
   system: UnitSystem,
 ): string | null {
   if (!range || (value >= range[0] && value <= range[1])) return null
-  return `Between ${shown(range[0], quantity, system).number} and ${format(range[1], quantity, system)}.`
+  return say`Between ${shown(range[0], quantity, system).number} and ${format(range[1], quantity, system)}.`
 }
 
 /** A quantity that is chosen or noted, not a reading: typed in any unit, settled by Enter or by leaving. */

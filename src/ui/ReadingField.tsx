@@ -6,6 +6,7 @@ import { asTyped, retyped, withSource, type Reading } from '@/core/reading'
 import { format, formatSpread, parse, shown, type UnitSystem, worded } from '@/core/units'
 import { useDraft } from './drafts'
 import { SourceMark } from './SourceMark'
+import { say } from '@/core/words'
 
 interface Props {
   readonly field: PlacedField
@@ -42,9 +43,8 @@ function understood(
   if (!parsed.ok) return { message: parsed.message }
   if (parsed.value < limits.min || parsed.value > limits.max) {
     return {
-      message:
-        `This is between ${format(limits.min, quantity, system)} and ` +
-        `${format(limits.max, quantity, system)}. What you typed is kept; the old value still counts.`,
+      message: say`This is between ${format(limits.min, quantity, system)} and
+        ${format(limits.max, quantity, system)}. What you typed is kept; the old value still counts.`,
     }
   }
   return { reading: retyped(text.trim(), parsed.value, wish ? undefined : parsed.spread) }

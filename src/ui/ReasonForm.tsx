@@ -6,6 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { FormLine, given } from './FormLine'
 import { useName } from './use-name'
+import { say } from '@/core/words'
 
 interface Fields {
   readonly why: string
@@ -53,21 +54,21 @@ export function ReasonForm({
         label={label}
         most={most}
         field={register('why', { validate: given })}
-        wrong={errors.why && 'Say why.'}
+        wrong={errors.why && say`Say why.`}
       />
       <FormLine
         id={`${id}-by`}
-        label="Name"
+        label={say`Name`}
         most={80}
         field={register('by', { validate: given })}
-        wrong={errors.by && 'Say who.'}
+        wrong={errors.by && say`Say who.`}
       />
       <div className="d-flex gap-2">
         <Button type="submit" variant="outline-dark">
           {act}
         </Button>
         <Button variant="link" onClick={onCancel}>
-          Cancel
+          {say`Cancel`}
         </Button>
       </div>
     </Form>

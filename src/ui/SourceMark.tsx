@@ -1,12 +1,13 @@
 'use client'
 
 import type { Source } from '@/core/reading'
+import { say } from '@/core/words'
 
 const words: Readonly<Record<Source, string>> = {
   measured: 'measured',
-  label: 'from a label',
-  seen: 'told by what was seen of this machine',
-  typical: 'typical, a guess',
+  label: say`from a label`,
+  seen: say`told by what was seen of this machine`,
+  typical: say`typical, a guess`,
 }
 
 /** Filled disc measured, half disc label, ring with a point seen, ring typical. */
@@ -47,7 +48,7 @@ export function SourceMark({
     <button
       type="button"
       className="source-mark"
-      aria-label={`${name} is ${words[source]}; change`}
+      aria-label={say`${name} is ${words[source]}; change`}
       title={words[source]}
       onClick={() => onChange(next[source])}
     >

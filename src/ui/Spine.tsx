@@ -3,6 +3,7 @@
 import type { CSSProperties } from 'react'
 import { useDrag } from '@use-gesture/react'
 import { type Station, stationNames, stations } from '@/core/fields'
+import { say } from '@/core/words'
 
 export interface SpineEntry {
   readonly done: number
@@ -35,7 +36,7 @@ export function Spine({
     { axis: 'x', pointer: { touch: true, keys: false } },
   )
   return (
-    <nav className="spine" aria-label="Stations" {...swipe()}>
+    <nav className="spine" aria-label={say`Stations`} {...swipe()}>
       <ol>
         {stations.map((s, i) => {
           const { done, total, left, short } = entries[s]
@@ -57,11 +58,10 @@ export function Spine({
                   {stationNames[s]}
                   <span className="visually-hidden">
                     {' '}
-                    {done} of {total}
-                    {short ? ', a margin is short' : ''}.
+                    {say`${done} of ${total}${short ? say`, a margin is short` : ''}.`}
                   </span>
                 </b>
-                <i>{left || `${done} of ${total}`}</i>
+                <i>{left || say`${done} of ${total}`}</i>
                 {short && <span className="notch" aria-hidden="true" />}
               </button>
             </li>

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { useTheme } from 'next-themes'
+import { say } from '@/core/words'
 
 /** Paper by day, slate in a dim garage. */
 export function ThemeButton() {
@@ -14,10 +15,10 @@ export function ThemeButton() {
     <button
       type="button"
       className="word-button"
-      aria-label={dark ? 'Light colours' : 'Dark colours'}
+      aria-label={dark ? say`Light colours` : say`Dark colours`}
       onClick={() => setTheme(dark ? 'light' : 'dark')}
     >
-      {dark ? 'light' : 'dark'}
+      {dark ? say`light` : say`dark`}
     </button>
   )
 }

@@ -18,6 +18,7 @@ import {
 import type { Line } from '@/core/reading'
 import { format, type UnitSystem, worded } from '@/core/units'
 import { SourceDisc } from './SourceMark'
+import { say, spokenWord } from '@/core/words'
 
 /** "§3.2 rule 1" as the end of an address of the page of formulas. */
 const anchorOf = (cite: string): string => `s${/\d+(\.\d+)?/.exec(cite)?.[0] ?? ''}`
@@ -45,7 +46,7 @@ function WorkingLine({ line, system }: { readonly line: Line; readonly system: U
     <div className="line">
       <a className="cite" href={`/engineering#${anchorOf(line.cite)}`} target="formulas">
         {line.cite}
-        <span className="visually-hidden">, its formula, in a page of its own</span>
+        <span className="visually-hidden">{say`, its formula, in a page of its own`}</span>
       </a>
       <div>{worded(line.name, system)}</div>
       {!plain && <div className="sum soft">{written(line.formula, (i) => worded(line.terms[i]!.name, system))}</div>}
@@ -70,7 +71,7 @@ function Inputs({
   if (!fields.length) return null
   return (
     <>
-      <h3 className="mt-3">Readings in it</h3>
+      <h3 className="mt-3">{say`Readings in it`}</h3>
       {fields.map((f) => (
         <button
           key={f.address}
@@ -89,10 +90,11 @@ function Inputs({
 
 /** How far it reaches: 5th to 95th of a hundred draws, or its corners where they are what it is told from. */
 function reachInWords({ worst, best, unit, corner }: PartResult, system: UnitSystem): string {
-  const figure = (value: number | null): string => (value === null ? 'no figure' : signedFigure(value, unit, system))
+  const figure = (value: number | null): string => (value === null ? say`no figure` : signedFigure(value, unit, system))
   return corner
-    ? `90 times in 100 from ${figure(worst)} to ${figure(best)}; everything against it at once ${figure(corner.worst)}`
-    : `worst ${figure(worst)}, best ${figure(best)}`
+    ? say`90 times in 100 from ${figure(worst)} to ${figure(best)}; everything against it at once
+      ${figure(corner.worst)}`
+    : say`worst ${figure(worst)}, best ${figure(best)}`
 }
 
 function PartLine({ part, system }: { readonly part: PartResult; readonly system: UnitSystem }) {
@@ -101,14 +103,14 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
       <div className="part-head">
         <span>
           {part.id}
-          {part.warns ? ' (warns only)' : ''}
+          {part.warns ? say` (warns only)` : ''}
         </span>
-        <span className={`verdict-${part.verdict}`}>{part.verdict}</span>
+        <span className={`verdict-${part.verdict}`}>{spokenWord(part.verdict)}</span>
       </div>
       <div className="sum">
         {part.value === null
           ? part.verdict === 'open'
-            ? `needs ${part.words}`
+            ? say`needs ${part.words}`
             : part.words
           : `${signedFigure(part.value, part.unit, system)}, ${reachInWords(part, system)}`}
         {part.chanceShort !== undefined && part.chanceShort > 0 ? `; ${chanceInWords(part.chanceShort)}` : ''}
@@ -125,20 +127,21 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
   }, [margin.id])
   const part = decidingPart(margin) ?? margin.parts[0]
   return (
-    <aside className="working" aria-label={`Working of ${margin.name}`}>
+    <aside className="working" aria-label={say`Working of ${margin.name}`}>
       <div className="d-flex justify-content-between align-items-start">
         <h2 ref={heading} tabIndex={-1}>
-          {margin.name}: <span className={`verdict-${margin.verdict}`}>{margin.verdict}</span>
+          {margin.name}: <span className={`verdict-${margin.verdict}`}>{spokenWord(margin.verdict)}</span>
         </h2>
-        <CloseButton onClick={onClose} aria-label="Close the working" />
+        <CloseButton onClick={onClose} aria-label={say`Close the working`} />
       </div>
       <p className={`say say-${margin.verdict}`}>
         {marginInWords(margin, system)}.
         {margin.basis === 'rule of thumb'
-          ? ' A rule of thumb, until a run is worked out.'
+          ? say` A rule of thumb, until a run is worked out.`
           : margin.basis === 'run' && run
-            ? ` From the run of ${timeInWords(run.at)}: ` +
-              `${run.day}.${run.settled ? '' : ' How sure it is is still being worked out.'}`
+            ? say` From the run of ${timeInWords(run.at)}: ${run.day}.${
+                run.settled ? '' : say` How sure it is is still being worked out.`
+              }`
             : ''}
       </p>
       {margin.warnings.map((w) => (
@@ -154,7 +157,7 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
       {children}
       {remedies.length > 0 && (
         <>
-          <h3 className="mt-3">What would help most</h3>
+          <h3 className="mt-3">{say`What would help most`}</h3>
           {remedies.map((r) => (
             <p key={r.text} className="mb-2">
               <Button variant="outline-dark" size="sm" className="text-start" onClick={() => onRemedy(r)}>
@@ -173,7 +176,7 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
           <Inputs part={part} fieldAt={fieldAt} onGoTo={onGoTo} system={system} />
         </>
       )}
-      <h3 className="mt-3">All its parts</h3>
+      <h3 className="mt-3">{say`All its parts`}</h3>
       {margin.parts.map((p) => (
         <PartLine key={p.id} part={p} system={system} />
       ))}

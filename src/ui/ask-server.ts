@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { say } from '@/core/words'
 
-export const UNREACHED = 'Pyraxis does not answer. Is it still running? What you wrote stays here.'
+export const UNREACHED = say`Pyraxis does not answer. Is it still running? What you wrote stays here.`
 
 /**
  * Asks the server, and reads its answer in a known shape.
@@ -32,5 +33,5 @@ const doneSchema = z.object({ ok: z.boolean(), message: z.string().optional() })
 export async function troubleOf(path: string, body: unknown, method: 'POST' | 'PUT' = 'POST'): Promise<string | null> {
   const answer = await askServer(path, body, doneSchema, method)
   if (!answer) return UNREACHED
-  return answer.ok ? null : (answer.message ?? 'It was not done.')
+  return answer.ok ? null : (answer.message ?? say`It was not done.`)
 }

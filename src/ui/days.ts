@@ -1,9 +1,13 @@
 /** Days and times of day in words, by the browser's own calendar. */
 
+import { languageSpoken } from '@/core/words'
+
 type Parts = Readonly<Partial<Record<Intl.DateTimeFormatPartTypes, string>>>
 
 const partsOf = (at: Date, options: Intl.DateTimeFormatOptions): Parts =>
-  Object.fromEntries(new Intl.DateTimeFormat('en-US', options).formatToParts(at).map((p) => [p.type, p.value]))
+  Object.fromEntries(
+    new Intl.DateTimeFormat(languageSpoken()?.tag ?? 'en-US', options).formatToParts(at).map((p) => [p.type, p.value]),
+  )
 
 /** a calendar day has no hour: it is read and written in one and the same zone */
 const midnightOf = (iso: string): Date => new Date(`${iso.slice(0, 10)}T00:00:00Z`)

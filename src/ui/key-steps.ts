@@ -1,4 +1,5 @@
 import type { UnitSystem } from '@/core/units'
+import { say } from '@/core/words'
 
 /** Which way an arrow key goes, to the right and down. */
 export const wayOf: Readonly<Record<string, readonly [number, number]>> = {
@@ -17,6 +18,6 @@ export interface KeySteps {
 
 /** What an arrow key moves a thing by: what a rule of those units is divided in. */
 export const keyStepsIn: Readonly<Record<UnitSystem, KeySteps>> = {
-  metric: { near: 1, far: 10, words: '1 mm, with Shift 10' },
-  imperial: { near: 25.4 / 16, far: 25.4 / 2, words: '1/16 in, with Shift 1/2' },
+  metric: { near: 1, far: 10, words: say`1 mm, with Shift 10` },
+  imperial: { near: 25.4 / 16, far: 25.4 / 2, words: say`1/16 in, with Shift 1/2` },
 }

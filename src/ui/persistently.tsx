@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { say } from '@/core/words'
 
 const AGAIN_MS = 1500
 
@@ -27,7 +28,9 @@ export function Coming({ height = 120 }: { readonly height?: number }) {
   }, [])
   return (
     <div style={{ minHeight: height }} role="status" data-coming>
-      {late && <p className="say">This part has not come yet: Pyraxis does not answer. It comes when Pyraxis does.</p>}
+      {late && (
+        <p className="say">{say`This part has not come yet: Pyraxis does not answer. It comes when Pyraxis does.`}</p>
+      )}
     </div>
   )
 }

@@ -5,6 +5,7 @@ import { calibrate } from '../core/run/calibrate'
 import { StiffError } from '../core/transient'
 import { notDone } from '../core/units'
 import { type ColumnsChosen, type LogFile, readLogCsv, writeLogCsv } from '../formats/day'
+import { say } from '../core/words'
 
 /** A log as it was read, and what it can fix of the job. */
 export type LogRead =
@@ -17,7 +18,7 @@ function told<T>(work: () => T): T | { readonly ok: false; readonly message: str
   try {
     return work()
   } catch (trouble) {
-    return notDone(trouble instanceof StiffError ? trouble.message : 'This log could not be run through.')
+    return notDone(trouble instanceof StiffError ? trouble.message : say`This log could not be run through.`)
   }
 }
 

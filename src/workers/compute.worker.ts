@@ -18,6 +18,7 @@ import {
   withPresentFan,
 } from '../core/run'
 import { runView, StiffError, type RunView } from '../core/transient'
+import { say } from '../core/words'
 
 /** What is asked: the chart's runs at once, and, where `settle`, the spreads as well. */
 export interface RunQuestion {
@@ -60,26 +61,26 @@ let newestRun = 0
 let newestSearch = 0
 
 /** Drains a generator of shares, letting newer questions in; null where one overtook it. */
-async function drained<T>(steps: Generator<number, T>, say: (share: number) => void, mine: number): Promise<T | null> {
+async function drained<T>(steps: Generator<number, T>, tell: (share: number) => void, mine: number): Promise<T | null> {
   let said = performance.now()
   for (;;) {
     const step = steps.next()
     if (step.done) return step.value
     if (performance.now() - said < SAY_MS) continue
     said = performance.now()
-    say(step.value)
+    tell(step.value)
     await breath()
     if (mine !== newestSearch) return null
   }
 }
 
 /** The runs with the readings as they stand: quick, so that chart and margins follow what is moved. */
-function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, say: (news: RunNews) => void): void {
+function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, tell: (news: RunNews) => void): void {
   if (runWaitsFor(job)) return
   const first = findingsOf(job, at, evidence).next()
   const drawn = fanFirst(informedJob(job, evidence), fan)
   if (!first.done)
-    say({
+    tell({
       runs: circumstances && charted(drawn, circumstances, quick),
       stops: circumstances && !quick ? stopsIn(drawn) : null,
       findings: first.value.findings,
@@ -87,22 +88,22 @@ function runOnce({ job, fan, at, circumstances, quick, evidence }: RunQuestion, 
 }
 
 /** What was seen weighed, the spreads run through, what to look at next. */
-async function settleAll(question: RunQuestion, say: (news: RunNews) => void, overtaken: () => boolean) {
+async function settleAll(question: RunQuestion, tell: (news: RunNews) => void, overtaken: () => boolean) {
   const { job, at } = question
   let said = performance.now()
   let told: Weighing | null = null
   for (const { findings, share } of knownOf(job, at)) {
-    if (findings?.settled) return say({ findings, settled: true })
+    if (findings?.settled) return tell({ findings, settled: true })
     // as soon as what was seen is weighed the margins follow it
     if (findings?.evidence && findings.evidence !== told) {
       told = findings.evidence
       const { circumstances, fan, quick } = question
       const drawn = fanFirst(informedJob(job, told), fan)
-      say({ runs: ranOf(findings) && circumstances && charted(drawn, circumstances, quick), stops: null, findings })
+      tell({ runs: ranOf(findings) && circumstances && charted(drawn, circumstances, quick), stops: null, findings })
     }
     if (performance.now() - said < SAY_MS) continue
     said = performance.now()
-    say({ share })
+    tell({ share })
     await breath()
     if (overtaken()) return
   }
@@ -117,35 +118,35 @@ const compute = {
   judge: (job: Job, shelf: readonly Part[]): readonly SchemeJudged[] => judgeSchemes(job, shelf),
 
   /** What may be wrong with a job's machine, and what each thing that can be looked at would show. */
-  seek: (job: Job, say: (share: number) => void): Promise<Table | null> => drained(tableOf(job), say, ++newestSearch),
+  seek: (job: Job, tell: (share: number) => void): Promise<Table | null> => drained(tableOf(job), tell, ++newestSearch),
 
   /** The same with two causes at once, for what no single one makes. */
-  async pairs(job: Job, table: Table, found: readonly Found[], say: (share: number) => void): Promise<Table | null> {
+  async pairs(job: Job, table: Table, found: readonly Found[], tell: (share: number) => void): Promise<Table | null> {
     const likeliest = standingOf(within(table, areasOf(table, found)), found).ranked.map((r) => r.cause)
     const makesAll = (row: Table['cells'][number]): boolean =>
       found.every((f) => {
         const column = table.moves.findIndex((m) => m.id === f.move)
         return column < 0 || fits(table.moves[column]!, row[column]!, f.found)
       })
-    const pairs = await drained(pairsOf(job, likeliest, makesAll), say, ++newestSearch)
+    const pairs = await drained(pairsOf(job, likeliest, makesAll), tell, ++newestSearch)
     return pairs && withMore(table, pairs.causes, pairs.cells)
   },
 
   /** Runs a job through its day; a newer question ends what is under way for an older one. */
-  async run(question: RunQuestion, say: (news: RunNews) => void): Promise<void> {
+  async run(question: RunQuestion, tell: (news: RunNews) => void): Promise<void> {
     const mine = ++newestRun
     const overtaken = (): boolean => mine !== newestRun
     await breath()
     if (overtaken()) return
     try {
-      runOnce(question, say)
-      if (question.settle) await settleAll(question, say, overtaken)
+      runOnce(question, tell)
+      if (question.settle) await settleAll(question, tell, overtaken)
     } catch (trouble) {
-      say({
+      tell({
         message:
           trouble instanceof StiffError
             ? trouble.message
-            : 'This run could not be made: look again at the readings of coolant, core and engine.',
+            : say`This run could not be made: look again at the readings of coolant, core and engine.`,
       })
     }
   },

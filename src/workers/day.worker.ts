@@ -4,6 +4,7 @@ import { type Circumstances, runWaitsFor, simulate } from '../core/run'
 import { StiffError } from '../core/transient'
 import { notDone, type Result } from '../core/units'
 import { readDayCsv, readGpx, writeRunCsv, type DayFile } from '../formats/day'
+import { say } from '../core/words'
 
 /** Days in and runs out, as files. */
 const days = {
@@ -20,7 +21,7 @@ const days = {
     try {
       return { ok: true, csv: writeRunCsv(simulate(job, circumstances)!, job.bay !== null) }
     } catch (trouble) {
-      return notDone(trouble instanceof StiffError ? trouble.message : 'This run could not be made.')
+      return notDone(trouble instanceof StiffError ? trouble.message : say`This run could not be made.`)
     }
   },
 }

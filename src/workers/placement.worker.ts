@@ -15,7 +15,7 @@ const placing = {
     whole: Job,
     fan: number,
     fans: readonly FanPart[],
-    say: (done: number, of: number) => void,
+    tell: (done: number, of: number) => void,
   ): readonly Placement[] {
     const job = fanFirst(whole, fan)
     const of = placementCount(job, fans.length)
@@ -25,7 +25,7 @@ const placing = {
       found.push(placement)
       if (performance.now() - said > SAY_MS) {
         said = performance.now()
-        say(found.length, of)
+        tell(found.length, of)
       }
     }
     return ranked(found)

@@ -7,6 +7,7 @@ import type { Weighing } from '../core/reading'
 import { holdsUpTo, leftAt, runWaitsFor, type Standing } from '../core/run'
 import { StiffError } from '../core/transient'
 import { notDone, type Result } from '../core/units'
+import { say } from '../core/words'
 
 /** What is left in one air, up to where it holds, and up to where it would otherwise. */
 export interface Weather {
@@ -22,13 +23,13 @@ function told<T extends object>(waits: string | null, work: () => T): Result<T> 
   try {
     return { ok: true, ...work() }
   } catch (trouble) {
-    return notDone(trouble instanceof StiffError ? trouble.message : 'This could not be run through.')
+    return notDone(trouble instanceof StiffError ? trouble.message : say`This could not be run through.`)
   }
 }
 
 /** What needs many runs. To give one up, end the worker. */
 const sweep = {
-  map: (job: Job, findings: Findings | null, say: (done: number, of: number) => void): Result<{ map: SettingMap }> =>
+  map: (job: Job, findings: Findings | null, tell: (done: number, of: number) => void): Result<{ map: SettingMap }> =>
     told(mapWaitsFor(job), () => {
       const steps = settingMap(informedJob(job, findings?.evidence), findings)
       let said = performance.now()
@@ -37,7 +38,7 @@ const sweep = {
         if (step.done) return { map: step.value }
         if (performance.now() - said < SAY_MS) continue
         said = performance.now()
-        say(step.value.done, step.value.of)
+        tell(step.value.done, step.value.of)
       }
     }),
 

@@ -3,6 +3,7 @@ import type { z } from 'zod'
 import { LARGEST_JOB_FILE, parseJson, problemsInWords } from '@/formats'
 import { StoreTrouble } from '@/store'
 import { asked, log } from '../log'
+import { say } from '@/core/words'
 
 /**
  * The body of a request, read no further than it may go.
@@ -31,13 +32,13 @@ export async function readText(request: Request, most: number): Promise<string |
 /** The body of a request as JSON in a known shape, or why not, in words. */
 export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<Result<{ value: T }>> {
   const text = await readText(request, LARGEST_JOB_FILE)
-  if (text === null) return { ok: false, message: 'This is too large.' }
+  if (text === null) return { ok: false, message: say`This is too large.` }
   const json = parseJson(text)
   if (!json.ok) return json
   const parsed = schema.safeParse(json.value)
   return parsed.success
     ? { ok: true, value: parsed.data }
-    : { ok: false, message: `This cannot be taken: ${problemsInWords(parsed.error)}.` }
+    : { ok: false, message: say`This cannot be taken: ${problemsInWords(parsed.error)}.` }
 }
 
 /** Runs a request's work on the store; its trouble becomes an answer in words. */
@@ -56,7 +57,8 @@ export async function answering(
     log.error({ ...asked(request), err: error }, 'an error that nobody foresaw')
     return Response.json(
       inTrouble(
-        'Something went wrong inside Pyraxis, and this was not done. What stood there before stands. The log has more.',
+        say`Something went wrong inside Pyraxis, and this was not done. What stood there before stands. The log has
+          more.`,
         false,
       ),
       { status: 500 },

@@ -1,5 +1,6 @@
 import { readHead, theStore, type JobRevision, type Store } from '@/store'
 import { answering } from './answers'
+import { say } from '@/core/words'
 
 type OfJob = (job: JobRevision, store: Store, request: Request) => Promise<Response>
 
@@ -15,7 +16,7 @@ export const ofJob =
         const head = await readHead(store, id)
         return head
           ? answer(head, store, request)
-          : Response.json({ message: 'There is no such job.' }, { status: 404 })
+          : Response.json({ message: say`There is no such job.` }, { status: 404 })
       },
       (message) => ({ message }),
     )

@@ -5,6 +5,7 @@ import { listKits, listParts, theStore } from '@/store'
 import { Ready } from '@/ui/Ready'
 import { orTrouble } from '../trouble'
 import { Sideways } from '@/ui/Sideways'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,26 +13,26 @@ const MOST_UNTRIED = 12
 
 /** One line a model and kit. */
 function FittedTable({ fitted }: { readonly fitted: readonly Fitted[] }) {
-  if (fitted.length === 0) return <p>No job has a fan yet.</p>
+  if (fitted.length === 0) return <p>{say`No job has a fan yet.`}</p>
   return (
     <Sideways>
       <table className="plain-table">
         <thead>
           <tr>
-            <th scope="col">model</th>
-            <th scope="col">fan</th>
-            <th scope="col">controller</th>
-            <th scope="col">held by</th>
+            <th scope="col">{say`model`}</th>
+            <th scope="col">{say`fan`}</th>
+            <th scope="col">{say`controller`}</th>
+            <th scope="col">{say`held by`}</th>
             <th scope="col" className="text-end">
-              signed
+              {say`signed`}
             </th>
             <th scope="col" className="text-end">
-              open
+              {say`open`}
             </th>
             <th scope="col" className="text-end">
-              ended
+              {say`ended`}
             </th>
-            <th scope="col">jobs</th>
+            <th scope="col">{say`jobs`}</th>
           </tr>
         </thead>
         <tbody>
@@ -46,7 +47,7 @@ function FittedTable({ fitted }: { readonly fitted: readonly Fitted[] }) {
               <td className="figure-text text-end">{f.ended || '–'}</td>
               <td>
                 <Link href={`/jobs/${f.jobs[0]!}`} prefetch={false}>
-                  newest of {f.jobs.length}
+                  {say`newest of ${f.jobs.length}`}
                 </Link>
               </td>
             </tr>
@@ -60,18 +61,20 @@ function FittedTable({ fitted }: { readonly fitted: readonly Fitted[] }) {
 /** Fans of the shelf that a model never had. */
 function Untried({ untried }: { readonly untried: ReadonlyMap<string, readonly string[]> }) {
   return (
-    <section aria-label="Not tried">
-      <h2 className="mt-4">Not tried</h2>
-      <p className="soft">Fans of the shelf that no job has put on the model: nobody knows yet whether they fit.</p>
+    <section aria-label={say`Not tried`}>
+      <h2 className="mt-4">{say`Not tried`}</h2>
+      <p className="soft">
+        {say`Fans of the shelf that no job has put on the model: nobody knows yet whether they fit.`}
+      </p>
       <dl className="plain-list">
         {[...untried].map(([model, names]) => (
           <div key={model}>
             <dt>{model}</dt>
             <dd>
               {names.length === 0
-                ? 'every fan of the shelf was tried'
+                ? say`every fan of the shelf was tried`
                 : names.slice(0, MOST_UNTRIED).join(', ') +
-                  (names.length > MOST_UNTRIED ? ` and ${names.length - MOST_UNTRIED} more` : '')}
+                  (names.length > MOST_UNTRIED ? say` and ${names.length - MOST_UNTRIED} more` : '')}
             </dd>
           </div>
         ))}
@@ -93,21 +96,24 @@ export default async function FitsPage() {
           <Link href="/" className="wordmark" prefetch={false}>
             PYRAXIS
           </Link>
-          <h1>What fits what</h1>
+          <h1>{say`What fits what`}</h1>
           <span className="right">
             <Link href="/" prefetch={false}>
-              Yard
+              {say`Yard`}
             </Link>
             <Link href="/shelf" prefetch={false}>
-              Shelf
+              {say`Shelf`}
             </Link>
           </span>
         </header>
         <main className="workshop wide">
           <p className="soft">
-            From this yard’s own jobs. <em>Signed</em> was built and proved, <em>open</em> is planned or under way,{' '}
-            <em>ended</em> came to nothing. A new job of a model that was here begins with what was read on the others,
-            as typical.
+            {say`From this yard’s own jobs.`} <em>{say`Signed`}</em>{' '}
+            {say`was built and
+              proved,`}{' '}
+            <em>{say`open`}</em> {say`is planned or under way,`} <em>{say`ended`}</em>{' '}
+            {say`came to nothing. A new job of a model that was here begins with what was read on the others, as
+              typical.`}
           </p>
           <FittedTable fitted={fitted} />
           {fans.length > 0 && untried.size > 0 && <Untried untried={untried} />}

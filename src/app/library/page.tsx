@@ -1,5 +1,6 @@
 import Link from 'next/link'
 import { questions } from '@/core/library/questions'
+import { say } from '@/core/words'
 
 /** Questions that come up again and again, each answered once with live figures. */
 export default async function LibraryList({ searchParams }: { readonly searchParams: Promise<{ job?: string }> }) {
@@ -9,13 +10,13 @@ export default async function LibraryList({ searchParams }: { readonly searchPar
     <main className="message-page library">
       <p>
         <Link href="/" prefetch={false}>
-          Yard
+          {say`Yard`}
         </Link>{' '}
         <Link href="/practice" prefetch={false}>
-          Practice
+          {say`Practice`}
         </Link>
       </p>
-      <h1>Questions that come up again</h1>
+      <h1>{say`Questions that come up again`}</h1>
       <ul className="plain-list">
         {questions.map((p) => (
           <li key={p.id}>

@@ -3,6 +3,7 @@ import { circuitsOf } from '../fan-circuit'
 import type { Job } from '../job'
 import type { Part } from '../parts'
 import { format } from '../units'
+import { say, spokenWord } from '../words'
 
 /** One of the two with what speaks for and against it here. */
 export interface Guarding {
@@ -29,8 +30,8 @@ export function breakerOrFuse(job: Job, shelf: readonly Part[], n = 0): readonly
   const tooFar =
     offM > POST_DISTANCE_M
       ? [
-          `it sits ${format(offM, 'length', job.units, 2)} from the post: the piece before it has no guard; within ` +
-            `${format(POST_DISTANCE_M, 'length', job.units, 2)} it may`,
+          say`it sits ${format(offM, 'length', job.units, 2)} from the post: the piece before it has no guard; within
+            ${format(POST_DISTANCE_M, 'length', job.units, 2)} it may`,
         ]
       : []
   const wet = job.surroundings.livesIn !== 'indoors' && !job.surroundings.shielded
@@ -39,25 +40,26 @@ export function breakerOrFuse(job: Job, shelf: readonly Part[], n = 0): readonly
       what: 'fuse',
       inUse: !isBreaker,
       speaksFor: [
-        'opens once and stays open: whoever puts the next one in looks first',
-        'in a holder nothing stands bare',
-        ...(stocked ? [`the shelf has ${fuse.ratingA} A as ${fuseForms[form].name}`] : []),
+        say`opens once and stays open: whoever puts the next one in looks first`,
+        say`in a holder nothing stands bare`,
+        ...(stocked ? [say`the shelf has ${fuse.ratingA} A as ${spokenWord(fuseForms[form].name)}`] : []),
       ],
       against: [
-        'a spare of its own form and rating has to travel with the machine',
-        ...(stocked ? [] : [`the shelf has no ${fuseForms[form].name} of ${fuse.ratingA} A`]),
+        say`a spare of its own form and rating has to travel with the machine`,
+        ...(stocked ? [] : [say`the shelf has no ${spokenWord(fuseForms[form].name)} of ${fuse.ratingA} A`]),
         ...(isBreaker ? [] : tooFar),
       ],
     },
     {
       what: 'breaker',
       inUse: isBreaker,
-      speaksFor: ['needs no spare', 'can be reset with a glove on, where it is one with a button'],
+      speaksFor: [say`needs no spare`, say`can be reset with a glove on, where it is one with a button`],
       against: [
-        'one that resets itself goes on closing into a short for ever, and the wire is heated each time',
-        'its studs are live terminals: a boot over both, no bare metal beside them, battery off before a spanner nears',
-        'opens later than a fuse of its rating when it is cold, earlier when it is hot',
-        ...(wet ? ['wet gets into most of them'] : []),
+        say`one that resets itself goes on closing into a short for ever, and the wire is heated each time`,
+        say`its studs are live terminals: a boot over both, no bare metal beside them, battery off before a spanner
+          nears`,
+        say`opens later than a fuse of its rating when it is cold, earlier when it is hot`,
+        ...(wet ? [say`wet gets into most of them`] : []),
         ...(isBreaker ? tooFar : []),
       ],
     },

@@ -2,6 +2,7 @@ import { percent } from '../units'
 import { airThroughCores, boilsAt, comparedDuties, cooledAt, type WhichCore } from '../cooling'
 import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
+import { say } from '../words'
 
 /** a third of the face, at 14 fins per inch, as seed fluff leaves it */
 const THIRD = 1 / 3
@@ -62,19 +63,20 @@ export function coresInWords(rows: readonly CoreComparison[]): string {
   if (!rows.length) return ''
   const says = (r: CoreComparison): string =>
     `${percent(Math.abs(r.gain))} ${r.gain > 0 ? 'better' : 'worse'} ` +
-    `${r.duty}${r.blocked === 'clean' ? '' : ', a third blocked'}`
+    `${r.duty}${r.blocked === 'clean' ? '' : say`, a third blocked`}`
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)
   const air = rows[0]!.newM3s / rows[0]!.presentM3s - 1
   const less = `${percent(Math.abs(air))} ${air < 0 ? 'less' : 'more'}`
   const why = Number.isFinite(air)
-    ? `The same fan gets ${less} air through it standing`
-    : 'Standing, no air goes through either without a fan'
-  if (!worse.length && !better.length) return `The new core does as well as the present one. ${why}.`
+    ? say`The same fan gets ${less} air through it standing`
+    : say`Standing, no air goes through either without a fan`
+  if (!worse.length && !better.length) return say`The new core does as well as the present one. ${why}.`
   if (!better.length)
-    return `The new core is worse here: ${says(worst(worse))}. ${why}: what the depth gains, the lost air takes back.`
-  if (!worse.length) return `The new core is better: ${says(best(better))}. ${why}.`
-  return `It depends: ${says(best(better))}, but ${says(worst(worse))}. ${why}.`
+    return say`The new core is worse here: ${says(worst(worse))}. ${why}: what the depth gains, the lost air takes
+      back.`
+  if (!worse.length) return say`The new core is better: ${says(best(better))}. ${why}.`
+  return say`It depends: ${says(best(better))}, but ${says(worst(worse))}. ${why}.`
 }
 
 const worst = (rows: readonly CoreComparison[]): CoreComparison => rows.reduce((a, b) => (b.gain < a.gain ? b : a))

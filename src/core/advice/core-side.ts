@@ -3,6 +3,7 @@ import { coverage } from '../cooling'
 import { firstCircuit } from '../fan-circuit'
 import { changePlace, type Job, jobKinds } from '../job'
 import { evaluateSome, isOfFace } from '../margins'
+import { say } from '../words'
 
 type Side = Job['place']['side']
 
@@ -36,14 +37,16 @@ function reasonsFor(job: Job, side: Side): string[] {
   const covered = coverage(job) ?? 0
   if (side === 'puller')
     return [
-      'pulls the travel’s own air on through the core',
-      'the core shields it from stones and seeds',
-      ...(travels(job) ? [] : ['nothing of it stands in the way of the air that comes in']),
+      say`pulls the travel’s own air on through the core`,
+      say`the core shields it from stones and seeds`,
+      ...(travels(job) ? [] : [say`nothing of it stands in the way of the air that comes in`]),
     ]
   return [
-    'pushes: every gap at its rim blows past the core, so its shroud must seal',
-    ...(travels(job) ? [`covers ${percent(covered)} of the core from the wind of travel while it stands still`] : []),
-    'stones, mud and seeds meet the blades first',
+    say`pushes: every gap at its rim blows past the core, so its shroud must seal`,
+    ...(travels(job)
+      ? [say`covers ${percent(covered)} of the core from the wind of travel while it stands still`]
+      : []),
+    say`stones, mud and seeds meet the blades first`,
   ]
 }
 
@@ -78,21 +81,21 @@ export function sideAdvice(job: Job): SideAdvice | null {
     }
   })
   const [behind, front] = sides as [CoreSide, CoreSide]
-  const unsure = (side: CoreSide): string => (side.surely ? '' : ', as far as it has been read')
+  const unsure = (side: CoreSide): string => (side.surely ? '' : say`, as far as it has been read`)
   if (behind.spareM >= 0)
     return {
       sides,
       better: 'puller',
-      why: `it fits behind${travels(job) ? ', and travel and fan blow the same way there' : ''}${unsure(behind)}`,
+      why: say`it fits behind${travels(job) ? say`, and travel and fan blow the same way there` : ''}${unsure(behind)}`,
     }
   if (front.spareM < 0)
-    return { sides, better: null, why: 'it fits on neither face: a flatter fan, or move what is in the way' }
+    return { sides, better: null, why: say`it fits on neither face: a flatter fan, or move what is in the way` }
   const costs = travels(job) && (coverage(job) ?? 0) > MUCH_COVERED
   return {
     sides,
     better: 'pusher',
-    why:
-      `there is no room ${behind.tightest}${costs ? '; a smaller fan would leave more of the core to the wind' : ''}` +
-      unsure(front),
+    why: say`there is no room ${behind.tightest}${
+      costs ? say`; a smaller fan would leave more of the core to the wind` : ''
+    }${unsure(front)}`,
   }
 }

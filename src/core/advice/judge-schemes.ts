@@ -4,6 +4,7 @@ import type { Job } from '../job'
 import { evaluateSome, marginInWords } from '../margins'
 import { gapsOf, netlistOf, provedCircuit } from '../wiring'
 import { type Shelf, type SchemeId, schemeOf, schemes, wiredAs } from './wiring-schemes'
+import { say } from '../words'
 
 export interface SchemeJudged {
   readonly id: SchemeId
@@ -54,7 +55,7 @@ function wrongWith(job: Job): string[] {
   return [
     ...proof.net.problems.filter((p) => p.level !== 'waits').map((p) => p.text.replace(/\.$/, '')),
     ...proof.mismatches.map((m) => mismatchInWords(proof.net, m)),
-    ...gapsOf(job, proof.net).map((g) => `no wire leads to ${g.at}`),
+    ...gapsOf(job, proof.net).map((g) => say`no wire leads to ${g.at}`),
   ]
 }
 
@@ -76,7 +77,7 @@ export function judgeScheme(job: Job, id: SchemeId, shelf: Shelf): SchemeJudged 
     return {
       ...judged,
       verdict: wrong.length ? 'does not do it' : 'needs more',
-      why: [...wrong, 'the fan is still to be chosen: what it takes decides relay, wires and fuse'],
+      why: [...wrong, say`the fan is still to be chosen: what it takes decides relay, wires and fuse`],
     }
   const margins = evaluateSome(wired, judgedMargins)
   const told = (verdict: 'short' | 'open' | 'unsure'): string[] =>

@@ -6,6 +6,7 @@ import { Bench } from '../reading'
 import { COARSE, mostAllowedC, runSpecOf, runWaitsFor } from '../run'
 import { integrate } from '../transient'
 import { liesWithin, switchWindow } from './switch-window'
+import { say } from '../words'
 
 /** A fixed switch of the shelf on this machine: what it would do, and whether it suits. */
 export interface SwitchJudged {
@@ -52,8 +53,8 @@ export function judgeSwitches(job: Job, shelf: readonly Part[]): SwitchJudged[] 
         leftK,
         why: [
           ...(trigger && trigger.verdict !== 'holds' ? [marginInWords(trigger, job.units)] : []),
-          ...(leftK !== null && leftK < 0 ? ['too hot on the hottest day'] : []),
-          ...(boils ? ['closes too late for what is kept free below boiling'] : []),
+          ...(leftK !== null && leftK < 0 ? [say`too hot on the hottest day`] : []),
+          ...(boils ? [say`closes too late for what is kept free below boiling`] : []),
         ],
       }
     })

@@ -1,4 +1,3 @@
-import { mountOf } from '../job'
 import { circuitsOf, type FanCircuit, firstCircuit, isSettable } from '../fan-circuit'
 import { MOST_STARTS } from '../control'
 import {
@@ -11,6 +10,7 @@ import {
   fieldsOf,
   type Job,
   type MarginId,
+  mountOf,
 } from '../job'
 import { movedAir } from '../cooling'
 import type { Station } from '../fields'
@@ -20,6 +20,7 @@ import { format, percent } from '../units'
 import { holdingSetting } from './holding-setting'
 import { holdingFuse, holdingSize } from './propose'
 import { TAP_FUSE_A } from '../electrical'
+import { say } from '../words'
 
 /** Something that would help a margin; `change` does it at once where it is one choice. */
 export interface Remedy {
@@ -43,7 +44,7 @@ const sizeRemedy = (job: Job, margin: MarginResult): Remedy[] => {
     return conductors.some((c) => c.size !== choice.size)
       ? [
           {
-            text: `Use ${choice.size} for feed and way back${suffix}`,
+            text: say`Use ${choice.size} for feed and way back${suffix}`,
             station: 'wire',
             change: (j) => changeSizes(j, choice.size, circuit.run.conductors),
           },
@@ -52,16 +53,16 @@ const sizeRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   if (choice.kind === 'joint and tail') {
     return [
       {
-        text:
-          `Run ${choice.size} to a joint close by, then a short ` +
-          `tail${choice.tail ? ` of ${choice.tail}` : ''} that fits the terminal`,
+        text: say`Run ${choice.size} to a joint close by, then a short tail${
+          choice.tail ? say` of ${choice.tail}` : ''
+        } that fits the terminal`,
         station: 'wire',
       },
     ]
   }
   return [
     {
-      text: 'No size will do: shorten the way, take it through cooler places, or choose a lighter fan',
+      text: say`No size will do: shorten the way, take it through cooler places, or choose a lighter fan`,
       station: 'wire',
     },
   ]
@@ -76,32 +77,32 @@ function guardRemedies(job: Job, margin: MarginResult): Remedy[] {
   if (past && wiring.override === 'key')
     return [
       {
-        text: 'Take the override’s current from behind the fan’s fuse',
+        text: say`Take the override’s current from behind the fan’s fuse`,
         station: 'wire',
         change: (j) => changeWiring(j, { override: 'feed' }),
       },
     ]
   if (wiring.timer && wiring.timerFrom === 'battery')
     found.push({
-      text: 'Take the timer’s current from behind the fan’s fuse',
+      text: say`Take the timer’s current from behind the fan’s fuse`,
       station: 'wire',
       change: (j) => changeWiring(j, { timerFrom: 'feed' }),
     })
   if (wiring.call && wiring.callFrom === 'key' && engine === null)
     found.push({
-      text: 'Take the call’s current from behind the fan’s fuse',
+      text: say`Take the call’s current from behind the fan’s fuse`,
       station: 'wire',
       change: (j) => changeWiring(j, { callFrom: 'feed' }),
     })
   if (engine !== null && wiring.tapFuseA === null)
     found.push({
-      text: `Put a ${TAP_FUSE_A} A fuse of your own where the wires leave the switched wire`,
+      text: say`Put a ${TAP_FUSE_A} A fuse of your own where the wires leave the switched wire`,
       station: 'wire',
       change: (j) => changeWiring(j, { tapFuseA: TAP_FUSE_A }),
     })
   return found.length
     ? found
-    : [{ text: 'Choose another way of wiring: one that leads nothing past its fuse', station: 'wire' }]
+    : [{ text: say`Choose another way of wiring: one that leads nothing past its fuse`, station: 'wire' }]
 }
 
 function fuseRemedy(job: Job, margin: MarginResult): Remedy[] {
@@ -116,18 +117,18 @@ function fuseRemedy(job: Job, margin: MarginResult): Remedy[] {
 const ratingRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   const circuit = circuitOf(job, margin)
   const n = placeOf(job, circuit)
-  if (!circuit.fan) return [{ text: 'Choose the fan, then its fuse', station: 'place' }]
+  if (!circuit.fan) return [{ text: say`Choose the fan, then its fuse`, station: 'place' }]
   if (circuit.conductors.some((c) => c.size === null)) return sizeRemedy(job, margin)
   const choice = holdingFuse(job, n)
   if (!choice)
     return [
-      { text: 'No blade fuse both carries this fan and guards this wire: use a thicker conductor', station: 'wire' },
+      { text: say`No blade fuse both carries this fan and guards this wire: use a thicker conductor`, station: 'wire' },
     ]
   return circuit.fuse?.ratingA === choice.ratingA
     ? []
     : [
         {
-          text: `Fit a ${choice.ratingA} A fuse${circuit.suffix}`,
+          text: say`Fit a ${choice.ratingA} A fuse${circuit.suffix}`,
           station: 'wire',
           change: (j) => changeFuse(j, choice.ratingA, undefined, n),
         },
@@ -138,13 +139,12 @@ const settingRemedy = (job: Job, margin: MarginResult): Remedy[] => {
   const circuit = circuitOf(job, margin)
   const setting = holdingSetting(job, circuit)
   const { controller } = circuit
-  if (!setting || !controller) return controller ? [] : [{ text: 'Choose a controller', station: 'trigger' }]
+  if (!setting || !controller) return controller ? [] : [{ text: say`Choose a controller`, station: 'trigger' }]
   if (Math.abs(setting.setC - controller.setC) < 1e-6 && Math.abs(setting.bandK - controller.bandK) < 1e-6) return []
   return [
     {
-      text:
-        `Set ${format(setting.setC, 'temperature', job.units)} with a band of ` +
-        `${format(setting.bandK, 'temperatureDifference', job.units)}${circuit.suffix}`,
+      text: say`Set ${format(setting.setC, 'temperature', job.units)} with a band of
+        ${format(setting.bandK, 'temperatureDifference', job.units)}${circuit.suffix}`,
       station: 'trigger',
       change: (j) => changeSetting(j, controller.id, setting.setC, setting.bandK),
     },
@@ -159,50 +159,51 @@ function bandRemedy(job: Job, margin: MarginResult): Remedy[] {
   const { controller } = circuitOf(job, margin)
   const range = controller?.part.range
   if (!controller || !range || !isSettable(controller.part))
-    return [{ text: 'A switch with a wider band, or the probe where it lags more', station: 'trigger' }]
+    return [{ text: say`A switch with a wider band, or the probe where it lags more`, station: 'trigger' }]
   const starts = MOST_STARTS - (margin.value ?? 0)
   const wanted = Math.ceil((controller.bandK * starts) / EASY_STARTS / range.stepK) * range.stepK
   const bandK = Math.min(range.bandMaxK, wanted)
   return bandK > controller.bandK
     ? [
         {
-          text: `Widen the band to ${format(bandK, 'temperatureDifference', job.units)}: each start then lasts longer`,
+          text: say`Widen the band to ${format(bandK, 'temperatureDifference', job.units)}: each start then lasts
+            longer`,
           station: 'trigger',
           change: (j) => changeSetting(j, controller.id, controller.setC, bandK),
         },
       ]
-    : [{ text: 'The band is as wide as it goes: the probe where it lags more, or a weaker fan', station: 'trigger' }]
+    : [{ text: say`The band is as wide as it goes: the probe where it lags more, or a weaker fan`, station: 'trigger' }]
 }
 
 /** Where a run is too hot, no setting alone is sure to help: the map tries them, more air does the rest. */
 const heatRemedy = (job: Job): Remedy[] => [
-  { text: 'Let Trigger run every setting through the day: it tells whether one is cool enough', station: 'trigger' },
+  { text: say`Let Trigger run every setting through the day: it tells whether one is cool enough`, station: 'trigger' },
   ...(job.cooling ? coreAirRemedy(job) : []),
 ]
 
 /** More air through the fins: a shroud, its gap closed, or the fan that moves most in the room there is. */
 function coreAirRemedy(job: Job): Remedy[] {
   const part = firstCircuit(job).fan?.part
-  if (!part) return [{ text: 'Choose a fan', station: 'place' }]
+  if (!part) return [{ text: say`Choose a fan`, station: 'place' }]
   const moves = (j: Job): number => movedAir(j, part)?.flowM3s ?? 0
   const [now, better] = mountOf(job).shrouded
     ? [moves(job), moves(changePlace(job, { gapM: { ...job.place.gapM, value: 0 } }))]
     : [moves(job), moves(changePlace(job, { mount: 'shroud', gapM: { ...job.place.gapM, value: 0 } }))]
   const flow = (of: number): string => format(of, 'flow', job.units, 2)
-  const through = `${flow(better)} through the fins instead of ${flow(now)}`
+  const through = say`${flow(better)} through the fins instead of ${flow(now)}`
   return [
     ...(better > now * 1.02
       ? [
           {
             text: mountOf(job).shrouded
-              ? `Close the gap round the shroud: ${through}`
-              : `A shroud over the whole core, closed all round: ${through}`,
+              ? say`Close the gap round the shroud: ${through}`
+              : say`A shroud over the whole core, closed all round: ${through}`,
             station: 'place' as const,
           },
         ]
       : []),
     {
-      text: 'Take the best place and fan for the room there is: Place ranks them by the air through the fins',
+      text: say`Take the best place and fan for the room there is: Place ranks them by the air through the fins`,
       station: 'place' as const,
     },
   ]
@@ -213,11 +214,11 @@ function contactRemedy(job: Job, margin: MarginResult): Remedy[] {
   const { run } = circuitOf(job, margin)
   const through = /^(key|override|isolator|call) /.exec(margin.part ?? '')
   if (through && margin.verdict === 'open')
-    return [{ text: `Choose the ${through[1]} switch, or see what is stamped on it`, station: 'wire' }]
+    return [{ text: say`Choose the ${through[1]} switch, or see what is stamped on it`, station: 'wire' }]
   if (run.switchedBy === 'controller')
     return [
       {
-        text: 'Let a relay carry the fan',
+        text: say`Let a relay carry the fan`,
         station: 'wire',
         change: (j) => changeRunOf(j, run.id, { switchedBy: 'relay' }),
       },
@@ -225,12 +226,12 @@ function contactRemedy(job: Job, margin: MarginResult): Remedy[] {
   return run.source === 'key switch'
     ? [
         {
-          text: 'Feed the fan from the battery and let the key switch only the coil',
+          text: say`Feed the fan from the battery and let the key switch only the coil`,
           station: 'wire',
           change: (j) => changeRunOf(j, run.id, { source: 'battery' }),
         },
       ]
-    : [{ text: 'Choose a heavier relay', station: 'wire' }]
+    : [{ text: say`Choose a heavier relay`, station: 'wire' }]
 }
 
 /** What would help each margin most, one entry a margin. */
@@ -240,19 +241,19 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
       ? [
           {
             text: job.cooling
-              ? 'Take one of the best places, or a shallower fan; Leads tells what to do where a lead is short'
-              : 'Choose a shallower fan or another panel; Leads tells what to do where a lead is short',
+              ? say`Take one of the best places, or a shallower fan; Leads tells what to do where a lead is short`
+              : say`Choose a shallower fan or another panel; Leads tells what to do where a lead is short`,
             station: 'place',
           },
         ]
-      : [{ text: 'Choose a fan', station: 'place' }],
+      : [{ text: say`Choose a fan`, station: 'place' }],
   air: (job) =>
     job.cooling
       ? coreAirRemedy(job)
       : job.bay && job.fans.length
         ? [
             {
-              text: 'Larger vents, one of them high up; a fan that moves more; less heat given off inside',
+              text: say`Larger vents, one of them high up; a fan that moves more; less heat given off inside`,
               station: 'place',
             },
           ]
@@ -261,7 +262,7 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
     margin.verdict === 'short' && margin.value === null
       ? [
           {
-            text: 'Choose a fan for this voltage; without direct current a rectifier and a battery come first',
+            text: say`Choose a fan for this voltage; without direct current a rectifier and a battery come first`,
             station: 'place',
           },
         ]
@@ -271,23 +272,23 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
   contacts: contactRemedy,
   charge: (job) =>
     job.trailer
-      ? [{ text: 'A thicker tow cable or a stronger charger; otherwise a lighter fan', station: 'power' }]
+      ? [{ text: say`A thicker tow cable or a stronger charger; otherwise a lighter fan`, station: 'power' }]
       : job.charging.known === 'rating'
         ? [
             {
-              text: 'Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan',
+              text: say`Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan`,
               station: 'power',
             },
           ]
-        : [{ text: 'Choose a lighter fan, or switch off other loads at idle', station: 'place' }],
+        : [{ text: say`Choose a lighter fan, or switch off other loads at idle`, station: 'place' }],
   battery: (_, margin) => [
     {
       text:
         margin.part === 'standing alone'
-          ? 'A larger battery, fewer loads, or a fan that runs only part of the time'
+          ? say`A larger battery, fewer loads, or a fan that runs only part of the time`
           : margin.part === 'standing'
-            ? 'Take the controller off a switched feed, or put the machine on a maintainer'
-            : 'Shorten the after-run, or keep the fan off while cranking',
+            ? say`Take the controller off a switched feed, or put the machine on a maintainer`
+            : say`Shorten the after-run, or keep the fan off while cranking`,
       station: 'power',
     },
   ],
@@ -303,10 +304,8 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
 /** The strongest remedies of a margin that does not hold: the choice first, then the reading to measure. */
 export function remediesFor(job: Job, margin: MarginResult): Remedy[] {
   if (margin.verdict === 'holds') return []
-  return [
-    ...(margin.verdict === 'unsure' && margin.toldFrom !== 'draws' ? [] : choicesFor[margin.id](job, margin)),
-    ...measureRemedy(job, margin),
-  ]
+  const choices = margin.verdict === 'unsure' && margin.toldFrom !== 'draws' ? [] : choicesFor[margin.id](job, margin)
+  return [...choices, ...measureRemedy(job, margin)]
 }
 
 function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
@@ -315,11 +314,13 @@ function measureRemedy(job: Job, margin: MarginResult): Remedy[] {
   const address = next?.address ?? margin.hurtsMost
   const found = address ? fieldsOf(job).get(address) : undefined
   if (!found || found.seenOnly)
-    return [{ text: 'Watch it at work and note what was seen: no reading at the bench settles it', station: 'machine' }]
-  const share = next ? ` (${percent(next.share, 2)} of the doubt)` : ''
+    return [
+      { text: say`Watch it at work and note what was seen: no reading at the bench settles it`, station: 'machine' },
+    ]
+  const share = next ? say` (${percent(next.share, 2)} of the doubt)` : ''
   return [
     found.reading.source === 'measured'
-      ? { text: `Measure more closely: ${found.label}, with a finer instrument${share}`, station: found.station }
-      : { text: `Measure: ${found.label}${share}`, station: found.station },
+      ? { text: say`Measure more closely: ${found.label}, with a finer instrument${share}`, station: found.station }
+      : { text: say`Measure: ${found.label}${share}`, station: found.station },
   ]
 }

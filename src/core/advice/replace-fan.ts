@@ -6,6 +6,7 @@ import { chooseFan, type Job, lookupOf } from '../job'
 import type { FanPart } from '../parts'
 import { type Bench, corners, NotingBench } from '../reading'
 import { format, type UnitSystem, percent } from '../units'
+import { say, spokenWord } from '../words'
 
 /** A figure with what the readings leave open. */
 export interface Spread {
@@ -66,8 +67,8 @@ export function replacement(job: Job): Replacement | null {
 }
 
 function turnsInWords(turns: readonly string[]): string {
-  if (turns.length > 1) return `, turned by ${turns.join(', ')}: take the one that brings its lead nearest`
-  return turns[0] === '0°' ? ', as it stands' : `, turned by ${turns[0]}`
+  if (turns.length > 1) return say`, turned by ${turns.join(', ')}: take the one that brings its lead nearest`
+  return turns[0] === '0°' ? say`, as it stands` : say`, turned by ${turns[0]}`
 }
 
 /** "Swift 116 moves 14 % more for 0.6 A less; the spreads do not overlap." */
@@ -77,20 +78,21 @@ export function replacementInWords(job: Job, { air, amps, fixing }: Replacement,
   const amp = amps.new.value - amps.old.value
   const sameAir = Math.abs(more) < 0.005
   const turns = fixing.turns.slice(0, 6).map((t) => `${t}°`)
-  const airSays = sameAir ? 'as much air' : `${percent(Math.abs(more))} ${more > 0 ? 'more' : 'less'} air`
+  const airSays = sameAir ? say`as much air` : say`${percent(Math.abs(more))} ${more > 0 ? say`more` : say`less`} air`
   const ampsSay =
     Math.abs(amp) < 0.005
-      ? 'the same current'
+      ? say`the same current`
       : `${format(Math.abs(amp), 'current', units, 2)} ${amp > 0 ? 'more' : 'less'}`
   const overlapSays = air.overlap
-    ? 'the spreads of their air overlap: it may be the other way round'
-    : 'the spreads of their air do not overlap'
+    ? say`the spreads of their air overlap: it may be the other way round`
+    : say`the spreads of their air do not overlap`
   return [
-    `${name} moves ${airSays} for ${ampsSay}; ${overlapSays}.`,
+    say`${name} moves ${airSays} for ${ampsSay}; ${spokenWord(overlapSays)}.`,
     fixing.engaged === fixing.of
-      ? `All ${fixing.of} fixing points meet the old housing${turnsInWords(turns)}.`
-      : `${fixing.engaged} of ${fixing.of} fixing points meet the old ` +
-        `housing${fixing.engaged && turns.length ? ` (turned by ${turns[0]})` : ''}: the others want new holes ` +
-        `or an adapter ring.`,
+      ? say`All ${fixing.of} fixing points meet the old housing${turnsInWords(turns)}.`
+      : say`${fixing.engaged} of ${fixing.of} fixing points meet the old
+        housing${
+          fixing.engaged && turns.length ? say` (turned by ${turns[0]})` : ''
+        }: the others want new holes or an adapter ring.`,
   ]
 }

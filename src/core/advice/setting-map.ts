@@ -6,6 +6,7 @@ import { Bench } from '../reading'
 import { COARSE, mostAllowedC, runKey, runSpecOf, runWaitsFor, type Season } from '../run'
 import { integrate } from '../transient'
 import { air, bay, coolant } from '../units'
+import { say, spokenWord } from '../words'
 
 /**
  * What the rows of a map change besides the on point: the band, a ramp's span, or how far above the first the second
@@ -88,8 +89,8 @@ export function mapWaitsFor(job: Job): string | null {
   const waits = runWaitsFor(job)
   if (waits) return waits
   const part = firstCircuit(job).controller?.part
-  if (!part) return 'the first fan has no controller'
-  return !isSettable(part) ? `${part.name} cannot be set` : null
+  if (!part) return say`the first fan has no controller`
+  return !isSettable(part) ? say`${part.name} cannot be set` : null
 }
 
 /**
@@ -171,7 +172,7 @@ function tryCell(job: Job, rowOf: MapRow, setC: number, row: number, moved: Read
     endCharge: Math.min(hot.endCharge, usual.endCharge),
     breaks: (trigger?.parts ?? [])
       .filter((p) => !p.warns && p.value !== null && p.value < 0 && !(set.bay && p.id.startsWith('in time')))
-      .map((p) => `short ${p.name}`),
+      .map((p) => say`short ${p.name}`),
   }
 }
 
@@ -194,12 +195,12 @@ function chosen(cells: readonly Tried[]): {
   const all = cells.map((c): MapCell => ({ ...c, feasible: feasible.includes(c), recommended: region.includes(c) }))
   const best = one && (all.find((c) => c.setC === one.setC && c.row === one.row) ?? null)
   const among = sure.length
-    ? 'Of the settings that hold even with every reading half-way to its bad end'
-    : 'No setting holds with every reading half-way to its bad end; of those that hold as the readings stand'
+    ? say`Of the settings that hold even with every reading half-way to its bad end`
+    : say`No setting holds with every reading half-way to its bad end; of those that hold as the readings stand`
   const why = best
-    ? `${among}, those outlined get no hotter than the fan itself can keep it, run the fan least on a usual day and ` +
-      'start it seldom.'
-    : 'No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.'
+    ? say`${spokenWord(among)}, those outlined get no hotter than the fan itself can keep it, run the fan least on a
+      usual day and start it seldom.`
+    : say`No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.`
   return { cells: all, best, why }
 }
 

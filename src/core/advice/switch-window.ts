@@ -4,6 +4,7 @@ import { firstCircuit } from '../fan-circuit'
 import { type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { air, bay, coolant, format, type UnitSystem } from '../units'
+import { say } from '../words'
 
 /** Between which points a fixed switch may close and open at its place on this machine, by the readings. */
 export interface SwitchWindow {
@@ -73,16 +74,13 @@ export function windowInWords(w: SwitchWindow, units: UnitSystem): string {
     w.closesToC ?? Number.POSITIVE_INFINITY,
   ]
   if (least > most)
-    return (
-      `No switch suits here: it would have to close at ${t(least)} or above and at ${t(most)} or below. ` +
-      `Another place ` +
-      'for it, a cap of more pressure or another engine thermostat comes first.'
-    )
-  const opens = w.opensFromC === null ? '' : `, opens at ${t(w.opensFromC)} or above`
-  const band = `, at least ${format(w.bandK, 'temperatureDifference', units)} below where it closes`
+    return say`No switch suits here: it would have to close at ${t(least)} or above and at ${t(most)} or below.
+      Another place for it, a cap of more pressure or another engine thermostat comes first.`
+  const opens = w.opensFromC === null ? '' : say`, opens at ${t(w.opensFromC)} or above`
+  const band = say`, at least ${format(w.bandK, 'temperatureDifference', units)} below where it closes`
   if (!Number.isFinite(least) && !Number.isFinite(most))
-    return 'Say when the engine’s thermostat opens: what a switch must do hangs on that.'
-  if (!Number.isFinite(most)) return `Ask for a switch that closes at ${t(least)} or above${opens}${band}.`
-  if (!Number.isFinite(least)) return `Ask for a switch that closes at ${t(most)} or below${band}.`
-  return `Ask for a switch that closes between ${t(least)} and ${t(most)}${opens}${band}.`
+    return say`Say when the engine’s thermostat opens: what a switch must do hangs on that.`
+  if (!Number.isFinite(most)) return say`Ask for a switch that closes at ${t(least)} or above${opens}${band}.`
+  if (!Number.isFinite(least)) return say`Ask for a switch that closes at ${t(most)} or below${band}.`
+  return say`Ask for a switch that closes between ${t(least)} and ${t(most)}${opens}${band}.`
 }

@@ -8,6 +8,7 @@ import { format } from '../units'
 import { relayEach } from '../wiring'
 import { holdingFuse, holdingSize } from './propose'
 import { meeting } from './wishes'
+import { say } from '../words'
 
 export type Shelf = readonly Part[]
 
@@ -53,13 +54,13 @@ function withRelay(job: Job, shelf: Shelf, amps: number): Job {
   return each({ ...job, relays: kept }, { switchedBy: 'relay', relay: kept[0]?.id ?? null })
 }
 
-const twoFans = (job: Job): string | null => (job.runs.length < 2 ? 'there is one fan only' : null)
+const twoFans = (job: Job): string | null => (job.runs.length < 2 ? say`there is one fan only` : null)
 
 const noRelay =
   (amps: (job: Job) => number) =>
   (job: Job, shelf: Shelf): string | null =>
     job.fans.length && !carries(chosenRelay(job), amps(job)) && !relayFor(job, shelf, amps(job))
-      ? `no relay on the shelf carries ${format(amps(job), 'current', job.units, 2)}`
+      ? say`no relay on the shelf carries ${format(amps(job), 'current', job.units, 2)}`
       : null
 
 const controllerOf = (job: Job): ControllerPart | undefined => firstCircuit(job).controller?.part
@@ -71,8 +72,8 @@ const pulses = (job: Job): boolean => {
 
 const ownContact = (job: Job): string | null => {
   const part = controllerOf(job)
-  if (!part) return 'no controller is chosen yet'
-  return part.contact ? null : `${part.name} cannot carry a fan itself`
+  if (!part) return say`no controller is chosen yet`
+  return part.contact ? null : say`${part.name} cannot carry a fan itself`
 }
 
 const rampOnShelf = (shelf: Shelf): ControllerPart | undefined =>
@@ -101,69 +102,69 @@ function oneRelay(job: Job, shelf: Shelf): Job {
 /** The ways people wire a fan; a new scheme is a new entry. */
 export const schemes = {
   'fed relay': {
-    name: 'Fused feed with a relay',
-    tell: 'The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.',
-    why: 'nothing thin carries the fan, and it dies with key or isolator',
+    name: say`Fused feed with a relay`,
+    tell: say`The fan straight from the battery behind its own fuse; key and thermostat carry only the coil.`,
+    why: say`nothing thin carries the fan, and it dies with key or isolator`,
     barred: (job, shelf) =>
-      job.runs.length > 1 ? 'there are two fans: one heavier relay, or a relay each' : noRelay(fansAmps)(job, shelf),
+      job.runs.length > 1 ? say`there are two fans: one heavier relay, or a relay each` : noRelay(fansAmps)(job, shelf),
     apply: (job, shelf) => positive(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job))),
   },
   'own contact': {
-    name: "Controller's own contact",
-    tell: 'Battery, fuse, controller, fan: no relay.',
-    why: 'fewest parts and joints',
+    name: say`Controller's own contact`,
+    tell: say`Battery, fuse, controller, fan: no relay.`,
+    why: say`fewest parts and joints`,
     barred: ownContact,
     apply: (job) => positive(direct(first(job, { source: 'battery' }))),
   },
   plug: {
-    name: 'Existing plug in the loom',
-    tell: 'The plug that the machine already has for a fan, live with the key.',
-    why: 'nothing is cut, and it goes back to standard',
-    barred: (job) => (job.engine === null ? 'a trailer has no such plug' : ownContact(job)),
+    name: say`Existing plug in the loom`,
+    tell: say`The plug that the machine already has for a fan, live with the key.`,
+    why: say`nothing is cut, and it goes back to standard`,
+    barred: (job) => (job.engine === null ? say`a trailer has no such plug` : ownContact(job)),
     apply: (job) => positive(direct(first(job, { source: 'existing plug' }))),
   },
   block: {
-    name: 'Accessory block behind a solenoid',
-    tell: 'A slot of the fuse block that comes alive with the key.',
-    why: 'no joint into the loom, fused already',
-    barred: (job) => (job.engine === null ? 'a trailer has no key' : ownContact(job)),
+    name: say`Accessory block behind a solenoid`,
+    tell: say`A slot of the fuse block that comes alive with the key.`,
+    why: say`no joint into the loom, fused already`,
+    barred: (job) => (job.engine === null ? say`a trailer has no key` : ownContact(job)),
     apply: (job) => positive(direct(first(job, { source: 'accessory block' }))),
   },
   'switched wire': {
-    name: 'Switched accessory wire',
-    tell: 'Tapped behind the key switch: what the fan takes goes through the key.',
-    why: 'shortest way to a feed that dies with the key',
-    barred: (job) => (job.engine === null ? 'a trailer has no key' : ownContact(job)),
+    name: say`Switched accessory wire`,
+    tell: say`Tapped behind the key switch: what the fan takes goes through the key.`,
+    why: say`shortest way to a feed that dies with the key`,
+    barred: (job) => (job.engine === null ? say`a trailer has no key` : ownContact(job)),
     apply: (job) => positive(direct(first(job, { source: 'key switch' }))),
   },
   'ground side': {
-    name: 'Ground-side switching',
-    tell: "The thermostat and an override close the coil's ground, as many factory circuits do.",
-    why: 'an override needs one wire to ground and no feed',
+    name: say`Ground-side switching`,
+    tell: say`The thermostat and an override close the coil's ground, as many factory circuits do.`,
+    why: say`an override needs one wire to ground and no feed`,
     barred: noRelay(fansAmps),
     apply: (job, shelf) =>
       changeWiring(withRelay(first(job, { source: 'battery' }), shelf, fansAmps(job)), { side: 'ground' }),
   },
   'one relay': {
-    name: 'Two fans on one heavier relay',
-    tell: 'One contact for both fans.',
-    why: 'one relay, one fuse, one trigger',
+    name: say`Two fans on one heavier relay`,
+    tell: say`One contact for both fans.`,
+    why: say`one relay, one fuse, one trigger`,
     barred: (job, shelf) => twoFans(job) ?? noRelay(fansAmps)(job, shelf),
     apply: oneRelay,
   },
   'relay each': {
-    name: 'A relay for each fan, triggers joined',
-    tell: 'Each fan with its own relay and fuse; one thermostat calls both.',
-    why: 'one blown fuse leaves one fan running',
+    name: say`A relay for each fan, triggers joined`,
+    tell: say`Each fan with its own relay and fuse; one thermostat calls both.`,
+    why: say`one blown fuse leaves one fan running`,
     barred: (job, shelf) => twoFans(job) ?? noRelay(mostAmps)(job, shelf),
     apply: relayForEach,
   },
   staged: {
-    name: 'A relay each, staged temperatures',
-    tell: 'The second fan has its own thermostat and starts later.',
-    why: 'one fan does most of the work; the second only when it is needed',
+    name: say`A relay each, staged temperatures`,
+    tell: say`The second fan has its own thermostat and starts later.`,
+    why: say`one fan does most of the work; the second only when it is needed`,
     barred: (job, shelf) =>
-      twoFans(job) ?? noRelay(mostAmps)(job, shelf) ?? (controllerOf(job) ? null : 'no controller is chosen yet'),
+      twoFans(job) ?? noRelay(mostAmps)(job, shelf) ?? (controllerOf(job) ? null : say`no controller is chosen yet`),
     apply: (job, shelf) => {
       const base = relayForEach(job, shelf)
       const one = firstCircuit(base).controller!
@@ -178,10 +179,10 @@ export const schemes = {
     },
   },
   ramp: {
-    name: 'Ramp controller straight to the battery',
-    tell: 'Speed follows the heat; feed and return both at the battery.',
-    why: 'no steps in the load, quiet, right where the fans are large',
-    barred: (job, shelf) => (pulses(job) || rampOnShelf(shelf) ? null : 'no ramp controller on the shelf'),
+    name: say`Ramp controller straight to the battery`,
+    tell: say`Speed follows the heat; feed and return both at the battery.`,
+    why: say`no steps in the load, quiet, right where the fans are large`,
+    barred: (job, shelf) => (pulses(job) || rampOnShelf(shelf) ? null : say`no ramp controller on the shelf`),
     apply: (job, shelf) => {
       const part = pulses(job) ? undefined : rampOnShelf(shelf)
       const chosen = part ? chooseController(job, part, null) : job

@@ -2,6 +2,7 @@ import { remembering, term, worked, type Worked } from '../reading'
 import { coolant, type CoolantTemperature } from '../units'
 import { airPressure } from './atmosphere'
 import { rootBetween } from './root'
+import { say } from '../words'
 
 export const coolants = ['water', 'ethylene-glycol', 'propylene-glycol'] as const
 export type Coolant = (typeof coolants)[number]
@@ -85,12 +86,12 @@ export function coolantBoils(
   return {
     at,
     ...worked(
-      'coolant boils at',
-      'boiling of {0} under {1} + {2}',
+      say`coolant boils at`,
+      say`boiling of {0} under {1} + {2}`,
       [
-        term('glycol', kind === 'water' ? 0 : glycolShare, 'share'),
-        term('air at this height', outside, 'pressure'),
-        term('cap', capPa, 'pressure'),
+        term(say`glycol`, kind === 'water' ? 0 : glycolShare, 'share'),
+        term(say`air at this height`, outside, 'pressure'),
+        term(say`cap`, capPa, 'pressure'),
       ],
       at.c,
       'temperature',

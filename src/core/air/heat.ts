@@ -1,4 +1,5 @@
 import { term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 /**
  * Heat that must be carried away.
@@ -11,12 +12,12 @@ import { term, worked, type Worked } from '../reading'
  */
 export const heatToCarry = (heatShare: number, loadShare: number, ratedPowerW: number): Worked =>
   worked(
-    'heat to be carried away',
+    say`heat to be carried away`,
     '{0} × {1} × {2}',
     [
-      term('heat over brake power', heatShare, 'share'),
-      term('load share', loadShare, 'share'),
-      term('rated power', ratedPowerW, 'power'),
+      term(say`heat over brake power`, heatShare, 'share'),
+      term(say`load share`, loadShare, 'share'),
+      term(say`rated power`, ratedPowerW, 'power'),
     ],
     heatShare * loadShare * ratedPowerW,
     'cooling',
@@ -38,13 +39,13 @@ export const coolantCapacity = (ratedHeatW: number, rpm: number, ratedRpm: numbe
  */
 export function outletDrop(heatW: number, ratedHeatW: number, rpm: number, ratedRpm: number): Worked {
   return worked(
-    'radiator outlet colder than inlet by',
+    say`radiator outlet colder than inlet by`,
     '{0} / ({1} / 8 K × {2} / {3})',
     [
-      term('heat', heatW, 'cooling'),
-      term('rated heat', ratedHeatW, 'cooling'),
-      term('engine speed', rpm, 'engineSpeed'),
-      term('rated speed', ratedRpm, 'engineSpeed'),
+      term(say`heat`, heatW, 'cooling'),
+      term(say`rated heat`, ratedHeatW, 'cooling'),
+      term(say`engine speed`, rpm, 'engineSpeed'),
+      term(say`rated speed`, ratedRpm, 'engineSpeed'),
     ],
     heatW / coolantCapacity(ratedHeatW, rpm, ratedRpm),
     'temperatureDifference',

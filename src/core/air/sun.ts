@@ -1,4 +1,5 @@
 import { term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 /** What a roof does with the sun: the share that it takes. @see engineering §2.8 */
 export const roofShares = { bright: 0.4, dark: 0.7 } as const
@@ -19,12 +20,12 @@ export const SUN_SPREAD = 0.4
  */
 export const sunHeat = (roofM2: number, roof: Roof, insideW: number): Worked =>
   worked(
-    'heat of a closed space in the sun',
+    say`heat of a closed space in the sun`,
     '400 W/m² × {0} × {1} + {2}',
     [
-      term('roof seen from above', roofM2, 'opening'),
-      term('share that it takes', roofShares[roof], 'share'),
-      term('given off inside', insideW, 'heat'),
+      term(say`roof seen from above`, roofM2, 'opening'),
+      term(say`share that it takes`, roofShares[roof], 'share'),
+      term(say`given off inside`, insideW, 'heat'),
     ],
     SUN * roofM2 * roofShares[roof] + insideW,
     'heat',

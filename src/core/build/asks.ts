@@ -3,6 +3,7 @@ import { type Job, jobKinds, mountOf, type Obstacle, wiresInUse } from '../job'
 
 import type { HarnessPart } from '../parts'
 import { kitConductors } from '../wiring'
+import { say } from '../words'
 
 /** What the steps of a job turn on. */
 
@@ -37,7 +38,7 @@ export const isSet = (job: Job): boolean =>
   circuitsOf(job).some((c) => c.controller === null || isSettable(c.controller.part))
 
 export const sizes = (job: Job): string =>
-  [...new Set(wiresInUse(job).map((c) => c.size ?? 'a size still to choose'))].join(' and ')
+  [...new Set(wiresInUse(job).map((c) => c.size ?? 'a size still to choose'))].join(say` and `)
 
 /** Whether a ready-made harness brings a thing. */
 export const kitBrings = (job: Job, what: HarnessPart['brings'][number]): boolean =>
@@ -51,11 +52,11 @@ export function readyMade(job: Job): number {
 }
 
 /** "fan 1", "fan 2"; the first circuit that has a thing shared by several names it. */
-export const fanOf = ({ suffix }: FanCircuit): string => suffix.replace(', ', '') || 'the fan'
+export const fanOf = ({ suffix }: FanCircuit): string => suffix.replace(', ', '') || say`the fan`
 
 /** "15 A", "7.5 A for fan 1 and 3 A for fan 2"; null where none is chosen. */
 export function fusesInWords(job: Job): string | null {
   const fuses = eachOnce(job, 'fuse')
   const several = fuses.length > 1
-  return fuses.map(([f, c]) => `${f.ratingA} A${several ? ` for ${fanOf(c)}` : ''}`).join(' and ') || null
+  return fuses.map(([f, c]) => `${f.ratingA} A${several ? say` for ${fanOf(c)}` : ''}`).join(say` and `) || null
 }

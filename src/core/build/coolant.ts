@@ -1,6 +1,7 @@
 import type { Job } from '../job'
 import { format } from '../units'
 import { opensCoolant } from './asks'
+import { say } from '../words'
 
 /** What came out, what went in, and what that tells. All m³. */
 export interface CoolantAccount {
@@ -44,24 +45,25 @@ export function coolantAccount(job: Job): CoolantAccount | null {
   if (outM3 !== null && outM3 > capacityM3 + tolerance)
     return told(
       'more than it holds',
-      `More came out than it is said to hold (${liters(capacityM3)}): one of the two is wrong.`,
+      say`More came out than it is said to hold (${liters(capacityM3)}): one of the two is wrong.`,
     )
   if (differenceM3 === null)
     return told(
       'open',
       outM3 === null
-        ? 'Not noted yet: measure what comes out.'
-        : `${liters(Math.max(0, capacityM3 - outM3))} stays in engine and hoses; ${liters(outM3)} goes back in.`,
+        ? say`Not noted yet: measure what comes out.`
+        : say`${liters(Math.max(0, capacityM3 - outM3))} stays in engine and hoses; ${liters(outM3)} goes back in.`,
     )
-  if (Math.abs(differenceM3) <= tolerance) return told('even', 'As much went in as came out.')
+  if (Math.abs(differenceM3) <= tolerance) return told('even', say`As much went in as came out.`)
   return differenceM3 < 0
     ? told(
         'too little went in',
-        `${liters(-differenceM3)} less went in than came out: air is still in it. Bleed, tip, warm it up, look again.`,
+        say`${liters(-differenceM3)} less went in than came out: air is still in it. Bleed, tip, warm it up, look
+          again.`,
       )
     : told(
         'more went in',
-        `${liters(differenceM3)} more went in than came out: it was low before, or it leaks. Look under it.`,
+        say`${liters(differenceM3)} more went in than came out: it was low before, or it leaks. Look under it.`,
       )
 }
 

@@ -3,6 +3,7 @@ import { type Job, roleNames, withReading } from '../job'
 import { format, thinnerThan } from '../units'
 import { ampsBeside, answerTo, missingVolts, wattsInWords } from './proof-state'
 import { asPredicted, type Proof, proofsOf } from './proofs'
+import { say } from '../words'
 
 /** A battery at rest, well charged; 24 V is two of them. V. @see engineering §1.9 */
 const REST_V = 12.5
@@ -23,7 +24,7 @@ function atRest(job: Job, proof: Proof, measured: number): string[] {
     proof.id,
   )
   return there && asPredicted(there, measured)
-    ? [`The engine stood, or the battery is not being charged: at ${volts(job, restV)} it would be just so.`]
+    ? [say`The engine stood, or the battery is not being charged: at ${volts(job, restV)} it would be just so.`]
     : []
 }
 
@@ -40,7 +41,7 @@ function thinnerWire(job: Job, proof: Proof, measured: number): string[] {
         { ...job, conductors: job.conductors.map((w) => (w.id === c.id ? { ...w, size } : w)) },
         proof.id,
       )
-      if (there && asPredicted(there, measured)) return [`The ${roleNames[c.role]} is ${size}, not ${c.size}.`]
+      if (there && asPredicted(there, measured)) return [say`The ${roleNames[c.role]} is ${size}, not ${c.size}.`]
     }
     return []
   })
@@ -53,8 +54,8 @@ function poorJoint(job: Job, proof: Proof, measured: number): string[] {
   if (missing === 0 || current === 0) return []
   const ohm = missing / current
   return [
-    `A joint or ground of ${format(ohm, 'resistance', job.units, 2)} more than it should have: ` +
-      `${wattsInWords(missing * current)} of heat in it. Feel along the wire, then measure across each.`,
+    say`A joint or ground of ${format(ohm, 'resistance', job.units, 2)} more than it should have:
+      ${wattsInWords(missing * current)} of heat in it. Feel along the wire, then measure across each.`,
   ]
 }
 
@@ -66,17 +67,17 @@ function ofCurrent(job: Job, proof: Proof, measured: number): string[] {
   if (measured > p.high)
     return [
       ...(all.length > 1 && Math.abs(measured - together) <= 0.15 * together
-        ? [`The clamp was round all fans: together they take ${amps(job, together)}.`]
+        ? [say`The clamp was round all fans: together they take ${amps(job, together)}.`]
         : []),
-      `It is another fan, of about ${amps(job, measured)} at ${label} V.`,
-      'It labours: blade rubs, something lies in it, or a bearing is tight.',
-      'The clamp was not set to nought, or stands on the wrong range.',
+      say`It is another fan, of about ${amps(job, measured)} at ${label} V.`,
+      say`It labours: blade rubs, something lies in it, or a bearing is tight.`,
+      say`The clamp was not set to nought, or stands on the wrong range.`,
     ]
   return [
     ...atRest(job, proof, measured),
-    `It is another fan, of about ${amps(job, measured)} at ${label} V.`,
-    'A joint or a thin wire keeps it from its volts: see the voltage at the fan.',
-    'Clamp round both wires, or round one of several: it shows less or nothing.',
+    say`It is another fan, of about ${amps(job, measured)} at ${label} V.`,
+    say`A joint or a thin wire keeps it from its volts: see the voltage at the fan.`,
+    say`Clamp round both wires, or round one of several: it shows less or nothing.`,
   ]
 }
 
@@ -84,21 +85,21 @@ function ofTemperature(job: Job, proof: Proof, measured: number): string[] {
   const p = proof.predicted!
   const by = format(Math.abs(measured - p.value), 'temperatureDifference', job.units, 2)
   return [
-    job.setting.state === 'test' ? 'The controller still stands on its test setting.' : `It is set ${by} off.`,
-    `Its band or its offset is not as it was taken: ${by} off.`,
+    job.setting.state === 'test' ? say`The controller still stands on its test setting.` : say`It is set ${by} off.`,
+    say`Its band or its offset is not as it was taken: ${by} off.`,
     measured > p.high
-      ? 'The gauge shows more than the probe feels: loose, in the wind, or too far from the hot side.'
-      : 'The thermometer lagged behind the probe: warm it up more slowly.',
+      ? say`The gauge shows more than the probe feels: loose, in the wind, or too far from the hot side.`
+      : say`The thermometer lagged behind the probe: warm it up more slowly.`,
   ]
 }
 
 const ofStandby = (more: boolean): string[] =>
   more
     ? [
-        'Something else of the machine stays alive: pull its fuses one by one.',
-        'The controller’s display, or a relay’s coil, stays fed.',
+        say`Something else of the machine stays alive: pull its fuses one by one.`,
+        say`The controller’s display, or a relay’s coil, stays fed.`,
       ]
-    : ['The meter was on a range too coarse for it.']
+    : [say`The meter was on a range too coarse for it.`]
 
 /**
  * What would explain a figure that differs, likeliest first; each with the figure that would be there.
@@ -114,8 +115,8 @@ export function explanations(job: Job, proof: Proof): string[] {
       return missingVolts(proof, measured) > 0
         ? [...atRest(job, proof, measured), ...poorJoint(job, proof, measured), ...thinnerWire(job, proof, measured)]
         : [
-            'The regulator gives more than was taken: measure at the battery as well.',
-            'The fan took less current than predicted: less is lost then. Measure the current first.',
+            say`The regulator gives more than was taken: measure at the battery as well.`,
+            say`The fan took less current than predicted: less is lost then. Measure the current first.`,
           ]
     case 'temperature':
       return ofTemperature(job, proof, measured)

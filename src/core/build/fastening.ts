@@ -7,6 +7,7 @@ import { type Job, lookupOf, panelOf, type Seat } from '../job'
 import { airThroughCores, boilsAt, cooledAt, dutiesOf, movedBy } from '../cooling'
 import { Bench } from '../reading'
 import { format, percent } from '../units'
+import { say } from '../words'
 
 const TIES = 4
 /** four ties hold at most this much fan, kg (estimate) */
@@ -117,26 +118,26 @@ const words: Readonly<Record<FasteningFigure, (job: Job, circuit: FannedCircuit)
   screw: (job) => {
     const { bracketM, washerM, channelM } = job.place
     return [
-      `Longest screw ${mm(job, longestScrew(bracketM.value, washerM.value, channelM.value))} = bracket ` +
-        `${mm(job, bracketM.value)} + washer ${mm(job, washerM.value)} + channel ${mm(job, channelM.value)} − ` +
-        `${mm(job, 0.001)}: a longer one meets a tube.`,
-      `Torque ${format(2.5, 'torque', job.units)} into a thin channel, ${format(5, 'torque', job.units)} for M5 ` +
-        `into aluminium, where the maker says nothing (a guess); medium threadlocker.`,
+      say`Longest screw ${mm(job, longestScrew(bracketM.value, washerM.value, channelM.value))} = bracket
+        ${mm(job, bracketM.value)} + washer ${mm(job, washerM.value)} + channel ${mm(job, channelM.value)} −
+        ${mm(job, 0.001)}: a longer one meets a tube.`,
+      say`Torque ${format(2.5, 'torque', job.units)} into a thin channel, ${format(5, 'torque', job.units)} for M5
+        into aluminium, where the maker says nothing (a guess); medium threadlocker.`,
     ]
   },
   ties: (job, circuit) => {
     const ties = tiesOf(job, circuit)
     if (ties?.besideFins)
       return [
-        'A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or ' +
-          'a bracket.',
+        say`A fixing hole lies beside the fins: no tie can go through there. Move the fan, take a smaller one, or a
+          bracket.`,
       ]
     return ties
       ? [
-          `Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(' and ')} from the core's left edge; ` +
-            `the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
-          `${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} ` +
-            `under each corner; trim to ${mm(job, 0.003)}.`,
+          say`Ties through the gaps ${ties.gapsM.map((g) => mm(job, g)).join(say` and `)} from the core's left edge;
+            the worst hole is ${format(ties.offM, 'length', job.units, 2)} off the middle of its gap.`,
+          say`${TIES} ties of at least ${mm(job, ties.lengthM)}; foam of ${mm(job, job.place.standOffM.value)} under
+            each corner; trim to ${mm(job, 0.003)}.`,
         ]
       : []
   },
@@ -145,17 +146,17 @@ const words: Readonly<Record<FasteningFigure, (job: Job, circuit: FannedCircuit)
     if (!leak) return []
     return [
       leak.gapM > 0
-        ? `The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; ` +
-          `edge trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them, ` +
-          `${format(leak.gainW, 'heat', job.units, 2)} standing.`
-        : 'The edge is closed all round: nothing leaks past the fins.',
+        ? say`The gap of ${mm(job, leak.gapM)} lets ${format(leak.leakM3s, 'flow', job.units, 2)} past the fins; edge
+          trim all round brings ${format(leak.gainM3s, 'flow', job.units, 2)} more through them,
+          ${format(leak.gainW, 'heat', job.units, 2)} standing.`
+        : say`The edge is closed all round: nothing leaks past the fins.`,
     ]
   },
   'stand-offs': (job) => {
     const { standOffM, bladeProudM } = job.place
     return [
-      `Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}: ` +
-        `${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? 'panel'}.`,
+      say`Stand-offs of ${mm(job, standOffM.value)}, blades stand out ${mm(job, bladeProudM.value)}:
+        ${mm(job, standOffM.value - bladeProudM.value)} between blades and the ${panelOf(job)?.name ?? say`panel`}.`,
     ]
   },
   hose: (job, circuit) => {
@@ -163,21 +164,22 @@ const words: Readonly<Record<FasteningFigure, (job: Job, circuit: FannedCircuit)
     const box = circuit.fan.part.freeFlowM3s.value
     const { lengthM, bends, splitter, leadsTo } = job.place.duct
     const leads = splitter
-      ? `; now it leads to ${leadsTo === 'outside' ? 'the outside (summer)' : 'the cab (winter)'}`
+      ? say`; now it leads to ${leadsTo === 'outside' ? say`the outside (summer)` : say`the cab (winter)`}`
       : ''
     return [
-      `Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends} ` +
-        `${bends === 1 ? 'bend' : 'bends'}${splitter ? ' and a splitter' : ''} it moves ` +
-        `${format(through, 'flow', job.units, 2)} of the ${format(box, 'flow', job.units, 2)} on its box, ` +
-        `${percent(through / box)}${leads}.`,
+      say`Through ${format(lengthM.value, 'run', job.units)} of hose with ${bends}
+        ${bends === 1 ? say`bend` : say`bends`}${
+          splitter ? say` and a splitter` : ''
+        } it moves ${format(through, 'flow', job.units, 2)} of the
+        ${format(box, 'flow', job.units, 2)} on its box, ${percent(through / box)}${leads}.`,
     ]
   },
   inlet: (job) => {
     const inlet = inletNeeded(job)
     return inlet && inlet.haveM2 < inlet.needM2
       ? [
-          `It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are ` +
-            `${format(inlet.haveM2, 'opening', job.units, 2)}.`,
+          say`It wants ${format(inlet.needM2, 'opening', job.units, 2)} of inlet, 1.2 × its annulus; there are
+            ${format(inlet.haveM2, 'opening', job.units, 2)}.`,
         ]
       : []
   },
@@ -191,7 +193,7 @@ export function fasteningWords(job: Job): string[] {
   return each.flatMap((lines, i) =>
     lines.flatMap((line) => {
       if (common(line)) return i === 0 ? [line] : []
-      return [fans.length > 1 ? `Fan ${fans[i]!.number}: ${line}` : line]
+      return [fans.length > 1 ? say`Fan ${fans[i]!.number}: ${line}` : line]
     }),
   )
 }

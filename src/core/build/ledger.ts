@@ -1,16 +1,17 @@
 import type { ComingOff, Job } from '../job'
+import { say } from '../words'
 
 export type TakenOff = Job['ledger'][number]
 
 /** What must be back before an engine runs, and why. */
 const holding: Partial<Readonly<Record<ComingOff, string>>> = {
-  hose: 'the engine would run dry',
-  'lower hose': 'the engine would run dry',
-  'fuel line': 'fuel would run out',
-  'drain plug and washer': 'the engine would run dry',
-  cap: 'coolant boils off without it',
-  'plug of the fan': 'the fan would stand',
-  'nut that holds more': 'what else it holds would come loose',
+  hose: say`the engine would run dry`,
+  'lower hose': say`the engine would run dry`,
+  'fuel line': say`fuel would run out`,
+  'drain plug and washer': say`the engine would run dry`,
+  cap: say`coolant boils off without it`,
+  'plug of the fan': say`the fan would stand`,
+  'nut that holds more': say`what else it holds would come loose`,
 }
 
 /** Entries whose thing is not back yet. */

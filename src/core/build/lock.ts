@@ -7,6 +7,7 @@ import { stateOfProof, unsettledProofs } from './proof-state'
 import { type Proof, proofsOf } from './proofs'
 import { isTicked, plannedSteps } from './planned'
 import type { PlannedStep } from './step'
+import { say } from '../words'
 
 /** What a step or a proof waits for. */
 export interface Lock {
@@ -18,11 +19,11 @@ export interface Lock {
 }
 
 const andMore = ([one, ...more]: readonly string[]): string | null =>
-  one === undefined ? null : `${one}${more.length ? ` and ${more.length} more` : ''}`
+  one === undefined ? null : `${one}${more.length ? say` and ${more.length} more` : ''}`
 
 const first = (titles: readonly string[]): string[] => {
   const named = andMore(titles)
-  return named === null ? [] : [`${named} first`]
+  return named === null ? [] : [say`${named} first`]
 }
 
 /** Steps of a list that this job has and that are not ticked. */
@@ -34,15 +35,15 @@ const more: Readonly<Record<string, (job: Job) => string[]>> = {
   'have-all': (job) => {
     const missing = andMore(missingNeeds(job).map((n) => n.what))
     return [
-      ...(job.fans.length ? [] : ['a fan to choose first']),
-      ...(missing === null ? [] : [`what is needed, not answered: ${missing}`]),
+      ...(job.fans.length ? [] : [say`a fan to choose first`]),
+      ...(missing === null ? [] : [say`what is needed, not answered: ${missing}`]),
     ]
   },
   baseline: (job) =>
-    job.baseline.state === 'not yet' ? ['the baseline: taken, or said that it cannot be had (in Machine)'] : [],
+    job.baseline.state === 'not yet' ? [say`the baseline: taken, or said that it cannot be had (in Machine)`] : [],
   'working-setting': (job) =>
-    job.setting.state === 'test' ? ['the controller stands on its test setting: say in Prove when it does not'] : [],
-  'last-look': (job) => openEntries(job).map((e) => `${e.what} is not back`),
+    job.setting.state === 'test' ? [say`the controller stands on its test setting: say in Prove when it does not`] : [],
+  'last-look': (job) => openEntries(job).map((e) => say`${e.what} is not back`),
 }
 
 /** Proofs that a step answers or waits for, in words, and whether one of them failed. */
@@ -53,7 +54,7 @@ function proofsBefore(job: Job, step: PlannedStep): { readonly waits: string[]; 
   return {
     waits: [
       ...failed.map(({ proof, state }) => `${proof.name}: ${state}`),
-      ...(open === null ? [] : [`to ${step.waitsForProofs ? 'prove' : 'answer'}: ${open}`]),
+      ...(open === null ? [] : [say`to ${step.waitsForProofs ? say`prove` : say`answer`}: ${open}`]),
     ],
     failed: failed.length > 0,
   }
@@ -88,7 +89,7 @@ export function lockOf(job: Job, step: PlannedStep): Lock | null {
 
 /** Why no engine may run; nothing where it may. Nobody goes past that by name. */
 export const engineHeld = (job: Job): string[] => [
-  ...(isDry(job) ? ['the coolant is out: refill and purge first'] : []),
+  ...(isDry(job) ? [say`the coolant is out: refill and purge first`] : []),
   ...holdingEntries(job),
 ]
 
@@ -98,7 +99,7 @@ export function proofLock(job: Job, proof: Proof): Lock | null {
   if (held.length) return lockOr(held, true)
   if (proof.needs.includes('fuse-in')) {
     const tried = proofsOf(job).filter((p) => !p.needs.includes('fuse-in') && stateOfProof(job, p) === 'failed')
-    const failed = tried.map((p) => `${p.name}: failed`)
+    const failed = tried.map((p) => say`${p.name}: failed`)
     if (failed.length) return lockOr(failed, true)
   }
   if (passedBy(job, `proof:${proof.id}`)) return null

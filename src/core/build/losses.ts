@@ -3,6 +3,7 @@ import { circuitsOf, type FanCircuit, ratingOf, runCurrent, startCurrent, wiresO
 import type { Job } from '../job'
 import type { Bench } from '../reading'
 import { type BenchFigure, type BenchFigureKind, proofId } from '../wiring'
+import { say } from '../words'
 
 export type ProofFigureKind = BenchFigureKind | 'inrush' | 'loss-plus' | 'loss-minus'
 
@@ -43,7 +44,7 @@ export function lossFigures(job: Job): ProofFigure[] {
     const of = (kind: ProofFigureKind) => ({ kind, id: proofId(kind, circuit, n), circuit })
     const loss = (side: 'plus' | 'minus'): ProofFigure => ({
       ...of(`loss-${side}`),
-      name: side === 'plus' ? `Lost on the way out${suffix}` : `Lost on the way back${suffix}`,
+      name: side === 'plus' ? say`Lost on the way out${suffix}` : say`Lost on the way back${suffix}`,
       quantity: 'voltage',
       slack: SLACK.lossV,
       at: wired ? (b) => lostOn(b, job, circuit, side) : null,
@@ -51,7 +52,7 @@ export function lossFigures(job: Job): ProofFigure[] {
     return [
       {
         ...of('inrush'),
-        name: `Starting current${suffix}`,
+        name: say`Starting current${suffix}`,
         quantity: 'current',
         slack: fan ? SLACK.inrush * (fan.part.lockedA?.value ?? 4 * fan.part.ratedA.value) : 0,
         at: fan && ((b) => startCurrent(b, fan).value),

@@ -1,34 +1,35 @@
 import { type Job, mechanicalHolds, type MechanicalHold } from '../job'
+import { say, spokenWord } from '../words'
 
 /** What a fan that the engine turns may do besides blowing, and what then has to be made good where it comes off. */
 export const holdWords: Readonly<Record<MechanicalHold, { readonly asks: string; readonly good: string }>> = {
   pulley: {
-    asks: 'Do its bolts or nuts also hold the pulley?',
-    good: 'Shorter bolts, or a spacer as thick as the fan; pulley tight and true again, torque by its maker.',
+    asks: say`Do its bolts or nuts also hold the pulley?`,
+    good: say`Shorter bolts, or a spacer as thick as the fan; pulley tight and true again, torque by its maker.`,
   },
   belt: {
-    asks: 'Does its belt turn anything else: alternator, water pump, compressor?',
-    good: 'The belt stays, or another of the right length; its tension by the maker.',
+    asks: say`Does its belt turn anything else: alternator, water pump, compressor?`,
+    good: say`The belt stays, or another of the right length; its tension by the maker.`,
   },
   bearing: {
-    asks: 'Does its spindle carry a bearing, a pump or a clutch that stays?',
-    good: 'Bearing and seal as they were; a spindle that ends in the open gets its cap.',
+    asks: say`Does its spindle carry a bearing, a pump or a clutch that stays?`,
+    good: say`Bearing and seal as they were; a spindle that ends in the open gets its cap.`,
   },
   shroud: {
-    asks: 'Does its shroud hold a hose, a guard or the core?',
-    good: 'A clip or bracket for each; moving parts behind a guard again.',
+    asks: say`Does its shroud hold a hose, a guard or the core?`,
+    good: say`A clip or bracket for each; moving parts behind a guard again.`,
   },
   'air box': {
-    asks: 'Does the air box, an intake hose or a cable hang on its bracket?',
-    good: 'A bracket of its own for it, clear of the belt.',
+    asks: say`Does the air box, an intake hose or a cable hang on its bracket?`,
+    good: say`A bracket of its own for it, clear of the belt.`,
   },
   'other coolers': {
-    asks: 'Does it draw through another cooler: oil, condenser, charge air?',
-    good: 'The new fan covers it too, or it gets its own; the other system calls the fan.',
+    asks: say`Does it draw through another cooler: oil, condenser, charge air?`,
+    good: say`The new fan covers it too, or it gets its own; the other system calls the fan.`,
   },
   block: {
-    asks: 'Does it blow over the block, the exhaust or the alternator?',
-    good: 'A thermometer there after slow work, before it goes out of the yard.',
+    asks: say`Does it blow over the block, the exhaust or the alternator?`,
+    good: say`A thermometer there after slow work, before it goes out of the yard.`,
   },
 }
 
@@ -57,10 +58,9 @@ export function holdWarnings(job: Job): { readonly id: string; readonly text: st
       ? [
           {
             id: 'mechanical fan',
-            text:
-              `The mechanical fan comes off, and ${unseen.length} of ${holds.length} things it may hold are not ` +
-              'looked at.',
-            helps: 'Machine, “A fan that the engine turns”: each is a yes or a no.',
+            text: say`The mechanical fan comes off, and ${unseen.length} of ${holds.length} things it may hold are not
+              looked at.`,
+            helps: say`Machine, “A fan that the engine turns”: each is a yes or a no.`,
           },
         ]
       : []),
@@ -68,7 +68,8 @@ export function holdWarnings(job: Job): { readonly id: string; readonly text: st
       .filter((h) => h.holds && h.madeGood.trim() === '')
       .map((h) => ({
         id: `mechanical ${h.id}`,
-        text: `The mechanical fan held something else, and nothing is said of how it is made good: ${h.id}.`,
+        text: say`The mechanical fan held something else, and nothing is said of how it is made good:
+          ${spokenWord(h.id)}.`,
         helps: holdWords[h.id].good,
       })),
   ]

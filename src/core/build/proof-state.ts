@@ -1,6 +1,8 @@
 import type { Job } from '../job'
 import { evaluateSome } from '../margins'
 import { asPredicted, type Proof, proofsOf } from './proofs'
+import { fixed } from '../units'
+import { say } from '../words'
 
 export type Answered = Job['proofs'][number]
 
@@ -73,7 +75,7 @@ export function ampsBeside(job: Job, proof: Proof): number {
 }
 
 /** "18 W", "0.3 W": heat of one joint, that no table of kilowatts tells. */
-export const wattsInWords = (watts: number): string => `${watts < 10 ? watts.toFixed(1) : Math.round(watts)} W`
+export const wattsInWords = (watts: number): string => `${watts < 10 ? fixed(watts, 1) : Math.round(watts)} W`
 
 /** Volts that are lost beyond what is predicted; 0 where none are. */
 export function missingVolts(proof: Proof, measured: number): number {
@@ -96,7 +98,7 @@ export function mayStand(job: Job, proof: Proof, measured: number): MayStand {
   if (p.quantity === 'voltage') {
     const watts = missingVolts(proof, measured) * ampsBeside(job, proof)
     return watts > JOINT_W
-      ? refused(`${wattsInWords(watts)} are lost somewhere on the way: a joint or wire gets that hot.`)
+      ? refused(say`${wattsInWords(watts)} are lost somewhere on the way: a joint or wire gets that hot.`)
       : { ok: true }
   }
   const [which] = [
@@ -105,7 +107,7 @@ export function mayStand(job: Job, proof: Proof, measured: number): MayStand {
   ].filter((w) => w !== false)
   if (which && measured > p.high) {
     const broken = guardsBroken(job, proof, measured, which)
-    if (broken.length) return refused(`At that current ${broken.join(' and ')} would not hold.`)
+    if (broken.length) return refused(say`At that current ${broken.join(say` and `)} would not hold.`)
   }
   return { ok: true }
 }

@@ -7,6 +7,7 @@ import { benchFigures, proofId, provedCircuit } from '../wiring'
 import { lossFigures, type ProofFigure } from './losses'
 import { opensCoolant } from './asks'
 import { stateInWords } from '../circuit'
+import { say, spokenWord } from '../words'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
 export interface Prediction {
@@ -62,25 +63,28 @@ const isParted = (job: Job, { run }: FanCircuit): boolean =>
   )
 
 function howTaken(job: Job, { kind, circuit }: Pick<ProofFigure, 'kind' | 'circuit'>): string {
-  const where = job.trailer ? 'battery full, on its charger' : 'engine at cruise'
+  const where = job.trailer ? say`battery full, on its charger` : say`engine at cruise`
   const parted = circuit !== null && isParted(job, circuit)
   switch (kind) {
     case 'amps':
-      return `Clamp on ${parted ? 'its own wire, where the feeds have parted' : 'the feed'}, ${where}, fan held on.`
+      return say`Clamp on ${
+        parted ? say`its own wire, where the feeds have parted` : say`the feed`
+      }, ${spokenWord(where)}, fan held on.`
     case 'volts':
-      return `Across its own plug while it runs, ${where}.`
+      return say`Across its own plug while it runs, ${spokenWord(where)}.`
     case 'starts':
-      return 'Working setting, warm it up outdoors and watch the controller.'
+      return say`Working setting, warm it up outdoors and watch the controller.`
     case 'stops':
-      return 'Let it run; note where it stops.'
+      return say`Let it run; note where it stops.`
     case 'inrush':
-      return 'Clamp that holds the highest, fan switched on from standing: its first instant, not what it settles at.'
+      return say`Clamp that holds the highest, fan switched on from standing: its first instant, not what it settles
+        at.`
     case 'loss-plus':
-      return `Battery’s plus against the plus of the fan’s plug while it runs, ${where}.`
+      return say`Battery’s plus against the plus of the fan’s plug while it runs, ${spokenWord(where)}.`
     case 'loss-minus':
-      return `The minus of the fan’s plug against battery’s minus while it runs, ${where}.`
+      return say`The minus of the fan’s plug against battery’s minus while it runs, ${spokenWord(where)}.`
     case 'standby':
-      return 'Meter in series at the battery, fan still, with its fuse out and in: the difference is the fan’s.'
+      return say`Meter in series at the battery, fan still, with its fuse out and in: the difference is the fan’s.`
   }
 }
 
@@ -121,35 +125,35 @@ const yes = (id: string, name: string, how: string, before: Before = live): Proo
 const paperTest = (job: Job): string =>
   job.bay
     ? job.place.side === 'puller'
-      ? 'Test setting. A strip of paper at the vent is drawn in, and blown away at the fan.'
-      : 'Test setting. A strip of paper at the fan is drawn in, and blown away at the vent.'
+      ? say`Test setting. A strip of paper at the vent is drawn in, and blown away at the fan.`
+      : say`Test setting. A strip of paper at the fan is drawn in, and blown away at the vent.`
     : job.place.side === 'puller'
-      ? 'Test setting. A strip of paper in front of the core is drawn to it.'
-      : 'Test setting. A strip of paper behind the core is blown away from it.'
+      ? say`Test setting. A strip of paper in front of the core is drawn to it.`
+      : say`Test setting. A strip of paper behind the core is blown away from it.`
 
 const beforePower = (): Proof[] => [
   yes(
     'continuity',
-    'Continuity, battery off',
-    'Every way under 0.5 ohm, each wire to its own label. Meter’s leads held together first: what they show is ' +
-      'taken off.',
+    say`Continuity, battery off`,
+    say`Every way under 0.5 ohm, each wire to its own label. Meter’s leads held together first: what they show is
+      taken off.`,
     { needs: ['fasten'], engine: false },
   ),
   yes(
     'insulation',
-    'Insulation, battery off',
-    'Feed behind the holder against the frame, fan unplugged: more than 10 000 ohm.',
+    say`Insulation, battery off`,
+    say`Feed behind the holder against the frame, fan unplugged: more than 10 000 ohm.`,
     { needs: ['fasten'], engine: false },
   ),
 ]
 
 const keyOff = (job: Job): Proof =>
   job.trailer || job.use.live === 'isolator'
-    ? yes('key-off', 'Isolator off: it stops', 'Fan running, isolator off, hands away.')
+    ? yes('key-off', say`Isolator off: it stops`, say`Fan running, isolator off, hands away.`)
     : yes(
         'key-off',
-        job.use.live === 'key only' ? 'Key off: it stops' : 'Key off: it stops by itself in time',
-        'Fan running, engine hot, key off, hands away; wait as long as it may take.',
+        job.use.live === 'key only' ? say`Key off: it stops` : say`Key off: it stops by itself in time`,
+        say`Fan running, engine hot, key off, hands away; wait as long as it may take.`,
         running(job),
       )
 
@@ -161,9 +165,10 @@ const bridged = (job: Job): Proof[] =>
           {
             ...yes(
               proofId('bridge', c, n),
-              `Bridged at its switch, it runs${c.suffix}`,
-              'Plug off the thermo-switch; a short lead with a fuse of its own across the two contacts of that plug, ' +
-                'and across nothing else: never from a live wire to the frame. Hands away, then the lead off again.',
+              say`Bridged at its switch, it runs${c.suffix}`,
+              say`Plug off the thermo-switch; a short lead with a fuse of its own across the two contacts of that
+                plug, and across nothing else: never from a live wire to the frame. Hands away, then the lead off
+                again.`,
             ),
             run: c.run.id,
           },
@@ -178,10 +183,10 @@ const switched = (job: Job): Proof[] => [
     ? [
         yes(
           'override',
-          'Override: it runs cold, and stops with it',
+          say`Override: it runs cold, and stops with it`,
           job.engine && job.wiring.override === 'key'
-            ? 'Key on, engine cold: on, then off; then key off with it left on: nothing runs.'
-            : 'Cold: on, then off.',
+            ? say`Key on, engine cold: on, then off; then key off with it left on: nothing runs.`
+            : say`Cold: on, then off.`,
         ),
       ]
     : []),
@@ -189,8 +194,8 @@ const switched = (job: Job): Proof[] => [
     ? [
         yes(
           'call',
-          'The other system calls it',
-          'Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.',
+          say`The other system calls it`,
+          say`Air conditioning or hydraulics on as its maker says, engine cold: the fan runs.`,
           running(job),
         ),
       ]
@@ -199,8 +204,8 @@ const switched = (job: Job): Proof[] => [
     ? [
         yes(
           NOT_FED_BACK,
-          'Key off while it runs: nothing else stays alive',
-          'Engine hot, key off: lamps, dash and pump of the machine are dead, the fan as it was asked.',
+          say`Key off while it runs: nothing else stays alive`,
+          say`Engine hot, key off: lamps, dash and pump of the machine are dead, the fan as it was asked.`,
           running(job),
         ),
       ]
@@ -214,27 +219,38 @@ export function proofsOf(job: Job): Proof[] {
   return [
     ...beforePower(),
     ...circuits.map((c, n) => ({
-      ...yes(proofId('turns', c, n), `It turns, the right way${c.suffix}`, paperTest(job)),
+      ...yes(proofId('turns', c, n), say`It turns, the right way${c.suffix}`, paperTest(job)),
       run: c.run.id,
       ...(c.fan ? { turns: c.fan.part.motor } : {}),
     })),
     ...figures(job),
     {
-      ...yes('states', 'Every row of the table of states', 'Each as it says below; hot ones on the test setting.'),
+      ...yes(
+        'states',
+        say`Every row of the table of states`,
+        say`Each as it says below; hot ones on the test setting.`,
+      ),
       states: true,
     },
     keyOff(job),
     ...switched(job),
     yes(
       'clear',
-      steers ? 'Nothing caught, lock to lock' : 'Nothing caught, all travel',
+      steers ? say`Nothing caught, lock to lock` : say`Nothing caught, all travel`,
       steers
-        ? 'Fan running on its override or test setting, engine off: from lock to lock, suspension pressed down.'
-        : 'Fan running: covers, doors and what moves through their travel; hands away.',
+        ? say`Fan running on its override or test setting, engine off: from lock to lock, suspension pressed down.`
+        : say`Fan running: covers, doors and what moves through their travel; hands away.`,
       { needs: ['fuse-in', 'locks', 'clear', 'core-on'], engine: false },
     ),
     ...(opensCoolant(job)
-      ? [yes('leaks', 'No leaks, cold and hot', 'Cold first, then warm: hoses, clips, drain, probe.', running(job))]
+      ? [
+          yes(
+            'leaks',
+            say`No leaks, cold and hot`,
+            say`Cold first, then warm: hoses, clips, drain, probe.`,
+            running(job),
+          ),
+        ]
       : []),
   ]
 }

@@ -7,6 +7,7 @@ import { beforeWords } from './words/before'
 import { fanWords } from './words/fan'
 import { togetherWords } from './words/together'
 import { wireWords } from './words/wires'
+import { say } from '../words'
 
 const words: Readonly<Record<string, StepWords>> = {
   ...beforeWords,
@@ -21,8 +22,8 @@ const otherWords = (job: Job, id: string): StepWords => {
   const { before, after } = mountOf(job)
   return (
     [...before, ...after].find((s) => s.id === id) ?? {
-      why: 'Added at the bench.',
-      tell: 'While it is open.',
+      why: say`Added at the bench.`,
+      tell: say`While it is open.`,
       cautions: [],
     }
   )

@@ -5,6 +5,7 @@ import { proofId } from '../wiring'
 import type { Sample } from './follow'
 import { proofLock } from './lock'
 import { type Proof, proofsOf } from './proofs'
+import { say } from '../words'
 
 /** The fan came on or went off, and what the probe showed then, °C. */
 export interface Switching {
@@ -115,7 +116,7 @@ export function traceAnswers(job: Job, run: string, read: TraceRead): TraceAnswe
     if (!proof || value === null || !proof.predicted) return []
     const test = isPoint(kind) && job.setting.state === 'test'
     const lock = proofLock(job, proof)
-    const waits = test ? 'the controller stands on its test setting' : (lock?.waits.join(', ') ?? null)
+    const waits = test ? say`the controller stands on its test setting` : (lock?.waits.join(', ') ?? null)
     return [{ proof, value, waits }]
   })
 }

@@ -1,5 +1,6 @@
 import type { Station } from '../fields'
 import type { UnplannedKind } from '../job'
+import { say } from '../words'
 
 /** What each thing that turns out otherwise changes: where it is chosen anew, and which steps are done again. */
 export const unplannedMeans: Readonly<
@@ -7,33 +8,33 @@ export const unplannedMeans: Readonly<
 > = {
   'a hole does not line up': {
     station: 'place',
-    tell: 'Move the fan, or hold it another way: drawing, ties, screws and Fit follow.',
+    tell: say`Move the fan, or hold it another way: drawing, ties, screws and Fit follow.`,
     again: ['gaps', 'screws', 'drill', 'mount', 'spin'],
   },
   'a lead is too short': {
     station: 'place',
-    tell: 'Say how long it is, or move what it leads to: leads, cut list and Supply follow.',
+    tell: say`Say how long it is, or move what it leads to: leads, cut list and Supply follow.`,
     again: ['dry-fit', 'route'],
   },
   'the fan touches something': {
     station: 'place',
-    tell: 'Measure how near it is, and move the fan: Fit and the drawing follow.',
+    tell: say`Measure how near it is, and move the fan: Fit and the drawing follow.`,
     again: ['mount', 'spin', 'locks', 'clear'],
   },
   'a part is another one': {
     station: 'place',
-    tell: 'Choose what it is, or put down what stands on it: every margin follows.',
+    tell: say`Choose what it is, or put down what stands on it: every margin follows.`,
     again: ['have-all'],
   },
   'a joint has to be elsewhere': {
     station: 'wire',
-    tell: 'Change its way in Wire: cut list, joints and labels follow.',
+    tell: say`Change its way in Wire: cut list, joints and labels follow.`,
     again: ['dry-fit', 'joints', 'sleeves', 'route'],
   },
   'something is broken': {
     station: 'build',
-    tell: 'Get another, or note below under "For now" what holds meanwhile.',
+    tell: say`Get another, or note below under "For now" what holds meanwhile.`,
     again: ['have-all'],
   },
-  'something else': { station: 'build', tell: 'It stands in the record.', again: [] },
+  'something else': { station: 'build', tell: say`It stands in the record.`, again: [] },
 }

@@ -1,4 +1,5 @@
 import { GROUND, type Control, type Element, type ElementKind, type Netlist } from './netlist'
+import { say } from '../words'
 
 /** A fault is an edit of a netlist; a new one is a new entry of a table. */
 interface FaultRule {
@@ -54,85 +55,85 @@ const grounded = (e: Element): boolean => e.kind === 'wire' && e.b === GROUND
 
 const rules: Readonly<Record<string, FaultRule>> = {
   open: {
-    words: (e) => `${e.label}: broken`,
+    words: (e) => say`${e.label}: broken`,
     fits: ofKind('wire', 'coil', 'motor', 'switch', 'load'),
     // a fan stays where it is, and is counted: nothing goes through it any more
     edit: (e, net) =>
       e.kind === 'motor' ? swap(net, e.name, (m) => ({ ...m, b: `${m.name}_broken` })) : without(e, net),
   },
   diode_reversed: {
-    words: (e) => `${e.label}: the wrong way round`,
+    words: (e) => say`${e.label}: the wrong way round`,
     fits: ofKind('diode'),
     edit: (e, net) => swap(net, e.name, (d) => ({ ...d, a: d.b, b: d.a })),
   },
   diode_shorted: {
-    words: (e) => `${e.label}: shorted`,
+    words: (e) => say`${e.label}: shorted`,
     fits: ofKind('diode'),
     edit: (e, net) => swap(net, e.name, (d) => asWire(d, JOINT_OHM)),
   },
-  diode_missing: { words: (e) => `${e.label}: missing or burnt through`, fits: ofKind('diode'), edit: without },
+  diode_missing: { words: (e) => say`${e.label}: missing or burnt through`, fits: ofKind('diode'), edit: without },
   bad: {
-    words: (e) => `${e.label}: ${grounded(e) ? 'bad ground' : 'bad joint'}, 20 ohm`,
+    words: (e) => `${e.label}: ${grounded(e) ? say`bad ground` : say`bad joint`}, 20 ohm`,
     fits: ofKind('wire'),
     edit: (e, net) => swap(net, e.name, (w) => asWire(w, BAD_OHM)),
   },
   poor: {
-    words: (e) => `${e.label}: ${grounded(e) ? 'poor ground' : 'poor joint'}, 2 ohm`,
+    words: (e) => `${e.label}: ${grounded(e) ? say`poor ground` : say`poor joint`}, 2 ohm`,
     fits: ofKind('wire'),
     edit: (e, net) => swap(net, e.name, (w) => asWire(w, POOR_OHM)),
   },
   chafed: {
-    words: (e) => `${e.label}: chafed through to the frame`,
+    words: (e) => say`${e.label}: chafed through to the frame`,
     fits: (e) => e.kind === 'wire' && e.b !== GROUND,
     edit: (e, net) => ({
       ...net,
       elements: [
         ...net.elements,
-        { ...asWire(e, CHAFED_OHM), name: `${e.name}_chafed`, label: 'bare wire on the frame', a: e.b, b: GROUND },
+        { ...asWire(e, CHAFED_OHM), name: `${e.name}_chafed`, label: say`bare wire on the frame`, a: e.b, b: GROUND },
       ],
     }),
   },
-  blown: { words: (e) => `${e.label}: blown`, fits: ofKind('fuse'), edit: without },
+  blown: { words: (e) => say`${e.label}: blown`, fits: ofKind('fuse'), edit: without },
   bridged: {
-    words: (e) => `${e.label}: no fuse, bridged`,
+    words: (e) => say`${e.label}: no fuse, bridged`,
     fits: ofKind('fuse'),
     edit: (e, net) => swap(net, e.name, (w) => asWire(w, JOINT_OHM)),
   },
   swapped: {
-    words: (e) => `${e.label}: wires swapped`,
+    words: (e) => say`${e.label}: wires swapped`,
     fits: ofKind('motor'),
     edit: (e, net) => swap(net, e.name, (m) => ({ ...m, a: m.b, b: m.a })),
   },
   jammed: {
-    words: (e) => `${e.label}: held fast`,
+    words: (e) => say`${e.label}: held fast`,
     fits: ofKind('motor'),
     edit: (e, net) => swap(net, e.name, (m) => (m.kind === 'motor' ? { ...m, jammed: true } : m)),
   },
   welded: {
-    words: (e) => `${e.label}: stuck closed`,
+    words: (e) => say`${e.label}: stuck closed`,
     fits: ofKind('contact', 'switch', 'output'),
     edit: (e, net) => swap(net, e.name, (w) => asWire(w, 'ohm' in w ? w.ohm : JOINT_OHM)),
   },
-  dead: { words: (e) => `${e.label}: never closes`, fits: ofKind('contact', 'output', 'chopper'), edit: without },
+  dead: { words: (e) => say`${e.label}: never closes`, fits: ofKind('contact', 'output', 'chopper'), edit: without },
   wrong_pin: {
-    words: (e) => `${e.label}: on 87a instead of 87`,
+    words: (e) => say`${e.label}: on 87a instead of 87`,
     fits: ofKind('contact'),
     edit: (e, net) =>
       swap(net, e.name, (w) => (w.kind === 'contact' ? { ...w, atRest: w.atRest === 'open' ? 'closed' : 'open' } : w)),
   },
   probe_open: {
-    words: (e) => `${e.label}: probe lead open`,
+    words: (e) => say`${e.label}: probe lead open`,
     fits: sensed,
     edit: (e, net) => (decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'open') }) : net),
   },
   probe_shorted: {
-    words: (e) => `${e.label}: probe lead shorted`,
+    words: (e) => say`${e.label}: probe lead shorted`,
     fits: sensed,
     edit: (e, net) =>
       decides(e) ? control(net, e.controller, { stuck: probeSays(net, e.controller, 'shorted') }) : net,
   },
   flat: {
-    words: (e) => `${e.label}: flat`,
+    words: (e) => say`${e.label}: flat`,
     fits: ofKind('source'),
     edit: (e, net) =>
       swap(net, e.name, (b) =>
@@ -140,16 +141,15 @@ const rules: Readonly<Record<string, FaultRule>> = {
       ),
   },
   ground_at_85: {
-    note:
-      'Once the thermostat opens again the coasting fan holds the relay in for some seconds, until its own ' +
-      'voltage is under what lets the relay go.',
-    words: (e) => `${e.label}: its ground moved to the coil's ground pin`,
+    note: say`Once the thermostat opens again the coasting fan holds the relay in for some seconds, until its own
+      voltage is under what lets the relay go.`,
+    words: (e) => say`${e.label}: its ground moved to the coil's ground pin`,
     fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined && back(net, e) !== undefined,
     edit: (e, net) => {
       const moved = {
         ...asWire(e, JOINT_OHM),
         name: `${e.name}_at_85`,
-        label: 'ground moved to 85',
+        label: say`ground moved to 85`,
         a: e.b,
         b: coilBeside(net)!.b,
       }
@@ -157,7 +157,7 @@ const rules: Readonly<Record<string, FaultRule>> = {
     },
   },
   ground_joined: {
-    words: (e) => `${e.label}: its ground joined to the coil's ground pin`,
+    words: (e) => say`${e.label}: its ground joined to the coil's ground pin`,
     fits: (e, net) => e.kind === 'motor' && coilBeside(net) !== undefined,
     edit: (e, net) => ({
       ...net,
@@ -166,7 +166,7 @@ const rules: Readonly<Record<string, FaultRule>> = {
         {
           ...asWire(e, JOINT_OHM),
           name: `${e.name}_joined_85`,
-          label: 'grounds joined',
+          label: say`grounds joined`,
           a: coilBeside(net)!.b,
           b: e.b,
         },
@@ -174,7 +174,7 @@ const rules: Readonly<Record<string, FaultRule>> = {
     }),
   },
   from_battery: {
-    words: (e) => `${e.label}: taken from the battery, not the key`,
+    words: (e) => say`${e.label}: taken from the battery, not the key`,
     fits: (e, net) =>
       e.kind === 'wire' && e.name === 'control_feed' && net.elements.some((s) => s.kind === 'source' && s.a !== e.a),
     edit: (e, net) => swap(net, e.name, (w) => ({ ...w, a: net.elements.find((s) => s.kind === 'source')!.a })),

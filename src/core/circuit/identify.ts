@@ -1,27 +1,28 @@
 import { allowedCurrent, CONDUCTOR_DERATING } from '../electrical'
 import type { WireSize } from '../units'
+import { say } from '../words'
 
 /** What an unknown wire of a machine can be. */
 export const wireIdentities = {
-  ground: { name: 'ground', tell: 'may be the way back of what it is thick enough for' },
+  ground: { name: 'ground', tell: say`may be the way back of what it is thick enough for` },
   permanent: {
-    name: 'permanent feed',
-    tell: 'live with the key off: fuse it, and let a relay or the key come between',
+    name: say`permanent feed`,
+    tell: say`live with the key off: fuse it, and let a relay or the key come between`,
   },
-  switched: { name: 'switched accessory feed', tell: 'live with the key' },
-  lights: { name: 'lighting feed', tell: 'leave it: road lighting is never tapped' },
+  switched: { name: say`switched accessory feed`, tell: say`live with the key` },
+  lights: { name: say`lighting feed`, tell: say`leave it: road lighting is never tapped` },
   engine: {
-    name: "engine's own feed",
-    tell: 'ignition coil or fuel solenoid: leave it alone, a drop there stops the engine',
+    name: say`engine's own feed`,
+    tell: say`ignition coil or fuel solenoid: leave it alone, a drop there stops the engine`,
   },
-  fan: { name: "loom's own fan feed", tell: 'comes alive when the machine wants its fan' },
+  fan: { name: say`loom's own fan feed`, tell: say`comes alive when the machine wants its fan` },
   fanLow: {
-    name: "loom's fan feed, low speed",
-    tell: 'comes through a resistor that was chosen for another fan: take the high one',
+    name: say`loom's fan feed, low speed`,
+    tell: say`comes through a resistor that was chosen for another fan: take the high one`,
   },
-  trigger: { name: 'trigger of a relay', tell: 'goes to a coil: it switches, it never carries a fan' },
-  sensor: { name: 'sensor or data wire', tell: 'leave it alone: no load, no lamp, no tap' },
-  dead: { name: 'not connected', tell: 'ends somewhere: good for nothing until traced' },
+  trigger: { name: say`trigger of a relay`, tell: say`goes to a coil: it switches, it never carries a fan` },
+  sensor: { name: say`sensor or data wire`, tell: say`leave it alone: no load, no lamp, no tap` },
+  dead: { name: say`not connected`, tell: say`ends somewhere: good for nothing until traced` },
 } as const
 export type WireIdentity = keyof typeof wireIdentities
 const identities = Object.keys(wireIdentities) as WireIdentity[]
@@ -46,10 +47,10 @@ const NONE: Range = [-0.2, 0.5]
 export const wireTests: readonly MeterTest[] = [
   {
     id: 'off',
-    title: 'Volts, key off',
-    how: 'Black lead on the battery’s negative post, red lead on the wire. Key off, lights off.',
+    title: say`Volts, key off`,
+    how: say`Black lead on the battery’s negative post, red lead on the wire. Key off, lights off.`,
     unit: 'V',
-    caution: 'A meter on volts harms nothing. Let no bare end touch the frame.',
+    caution: say`A meter on volts harms nothing. Let no bare end touch the frame.`,
     expects: {
       ground: [-0.1, 0.2],
       permanent: LIVE,
@@ -65,10 +66,10 @@ export const wireTests: readonly MeterTest[] = [
   },
   {
     id: 'on',
-    title: 'Volts, key on, engine off, cold',
-    how: 'The same with the key on and the lights off.',
+    title: say`Volts, key on, engine off, cold`,
+    how: say`The same with the key on and the lights off.`,
     unit: 'V',
-    caution: 'A fan on a thermostat starts without warning: fingers and sleeves away.',
+    caution: say`A fan on a thermostat starts without warning: fingers and sleeves away.`,
     expects: {
       ground: [-0.1, 0.3],
       permanent: LIVE,
@@ -84,8 +85,8 @@ export const wireTests: readonly MeterTest[] = [
   },
   {
     id: 'lights',
-    title: 'Volts, key on, lights on',
-    how: 'The same with all lights on, dipped and full.',
+    title: say`Volts, key on, lights on`,
+    how: say`The same with all lights on, dipped and full.`,
     unit: 'V',
     caution: '',
     expects: {
@@ -103,10 +104,10 @@ export const wireTests: readonly MeterTest[] = [
   },
   {
     id: 'ohms',
-    title: 'Ohms to battery negative, battery off',
-    how: 'Battery’s negative lead off and away. Meter on ohms between that lead and the wire.',
+    title: say`Ohms to battery negative, battery off`,
+    how: say`Battery’s negative lead off and away. Meter on ohms between that lead and the wire.`,
     unit: 'ohm',
-    caution: 'Ohms only with the battery off: else the reading lies and the meter suffers.',
+    caution: say`Ohms only with the battery off: else the reading lies and the meter suffers.`,
     expects: {
       ground: [0, 1.5],
       permanent: [2, Infinity],
@@ -122,10 +123,10 @@ export const wireTests: readonly MeterTest[] = [
   },
   {
     id: 'lamp',
-    title: 'Volts with a 5 W lamp as load',
-    how: 'Battery on, key on. A 5 W test lamp between the wire and negative; read the volts across the lamp.',
+    title: say`Volts with a 5 W lamp as load`,
+    how: say`Battery on, key on. A 5 W test lamp between the wire and negative; read the volts across the lamp.`,
     unit: 'V',
-    caution: 'Not on a wire that showed about 5 V or less: that may be a sensor. A fan may start.',
+    caution: say`Not on a wire that showed about 5 V or less: that may be a sensor. A fan may start.`,
     expects: {
       permanent: [10.8, 15],
       switched: [10.8, 15],
@@ -140,12 +141,11 @@ export const wireTests: readonly MeterTest[] = [
   },
   {
     id: 'hot',
-    title: 'Volts, engine hot or its sensor bridged as the maker says',
-    how:
-      'Engine warm until the machine wants its fan, or its sensor bridged as its maker’s book says. Red lead on ' +
-      'the wire.',
+    title: say`Volts, engine hot or its sensor bridged as the maker says`,
+    how: say`Engine warm until the machine wants its fan, or its sensor bridged as its maker’s book says. Red lead on
+      the wire.`,
     unit: 'V',
-    caution: 'Running engine: outdoors, sleeves and hair away, nothing near the fan.',
+    caution: say`Running engine: outdoors, sleeves and hair away, nothing near the fan.`,
     expects: {
       ground: [-0.1, 0.3],
       permanent: LIVE,
@@ -161,18 +161,18 @@ export const wireTests: readonly MeterTest[] = [
   },
   {
     id: 'crank',
-    title: 'Volts while the starter turns',
-    how: 'Red lead on the wire; a second person turns the engine over on the starter for two seconds.',
+    title: say`Volts while the starter turns`,
+    how: say`Red lead on the wire; a second person turns the engine over on the starter for two seconds.`,
     unit: 'V',
-    caution: 'Out of gear, nobody astride, nothing near belt, chain or fan: it may start.',
+    caution: say`Out of gear, nobody astride, nothing near belt, chain or fan: it may start.`,
     expects: { permanent: [7, 15], engine: [7, 15] },
   },
   {
     id: 'heavy',
-    title: 'Volts with a 55 W lamp as load, engine hot or its sensor bridged',
-    how: 'As before, and a 55 W headlamp bulb between the wire and negative; read the volts across the bulb.',
+    title: say`Volts with a 55 W lamp as load, engine hot or its sensor bridged`,
+    how: say`As before, and a 55 W headlamp bulb between the wire and negative; read the volts across the bulb.`,
     unit: 'V',
-    caution: 'The bulb gets hot enough to burn. Running engine: outdoors, sleeves and hair away.',
+    caution: say`The bulb gets hot enough to burn. Running engine: outdoors, sleeves and hair away.`,
     expects: { fan: [11.2, 15], fanLow: [2, 11.2] },
   },
 ]
@@ -252,10 +252,10 @@ export function identifyWires(
 
 /** How good a wire is to take a fan's or its control's current from, the best first. */
 const worthAs: Readonly<Partial<Record<WireIdentity, readonly [worth: number, why: string]>>> = {
-  fan: [3, 'the maker laid it for a fan, fused and switched'],
-  switched: [2, 'live with the key only; it is shared with what hangs there already'],
-  permanent: [1, 'live for ever: a relay or the key must come between, and a fuse of its own'],
-  fanLow: [0, 'its resistor takes volts from the fan'],
+  fan: [3, say`the maker laid it for a fan, fused and switched`],
+  switched: [2, say`live with the key only; it is shared with what hangs there already`],
+  permanent: [1, say`live for ever: a relay or the key must come between, and a fuse of its own`],
+  fanLow: [0, say`its resistor takes volts from the fan`],
 }
 
 export interface RankedSource {
@@ -285,7 +285,7 @@ export function rankSources(found: readonly WireFound[]): {
     const { known } = f
     if (known !== null)
       return worthAs[known] || known === 'ground' ? [] : [{ id: f.id, why: wireIdentities[known].tell }]
-    return f.candidates.includes('engine') ? [{ id: f.id, why: 'it may be the engine’s own feed still' }] : []
+    return f.candidates.includes('engine') ? [{ id: f.id, why: say`it may be the engine’s own feed still` }] : []
   })
   return { take: take.map(({ id, identity, mayCarryA, why }) => ({ id, identity, mayCarryA, why })), leave }
 }

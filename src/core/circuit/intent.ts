@@ -1,4 +1,5 @@
 import type { Conditions, Netlist } from './netlist'
+import { say } from '../words'
 
 /** What is wanted of a circuit, as data. */
 export interface CircuitIntent {
@@ -54,8 +55,8 @@ export function wants(intent: CircuitIntent, net: Netlist, c: Conditions): boole
 
 /** What an intent lets the fans be live by, as it is said back. */
 export const liveWords: Readonly<Record<CircuitIntent['live'], string>> = {
-  'key only': 'you asked for key only',
-  'after-run': 'you asked for the key and the after-run only',
-  isolator: 'you asked for its isolator',
-  'whenever hot': 'you asked for it whenever it is hot',
+  'key only': say`you asked for key only`,
+  'after-run': say`you asked for the key and the after-run only`,
+  isolator: say`you asked for its isolator`,
+  'whenever hot': say`you asked for it whenever it is hot`,
 }

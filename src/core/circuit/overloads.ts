@@ -1,5 +1,7 @@
 import type { Netlist } from './netlist'
 import type { Solution } from './solve'
+import { fixed } from '../units'
+import { say } from '../words'
 
 /** more than this share of what a battery can give at all is a short across it */
 const SHORT_SHARE = 0.15
@@ -13,11 +15,11 @@ export function overloads(net: Netlist, s: Solution): string[] {
   return net.elements.flatMap((e) => {
     const amps = Math.abs(s.amps.get(e.name) ?? 0)
     if (e.kind === 'source' && amps > SHORT_SHARE * (e.restV / e.ohm))
-      return [`a short across the battery, ${amps.toFixed(0)} A: no fuse stands before it`]
+      return [say`a short across the battery, ${fixed(amps, 0)} A: no fuse stands before it`]
     if (e.kind === 'wire' && e.allowedA !== undefined && amps > e.allowedA)
       return [
-        `${amps.toFixed(amps < 10 ? 1 : 0)} A through the ${e.label}, which may carry ` +
-          `${e.allowedA.toFixed(0)} A, and no fuse opens`,
+        say`${fixed(amps, amps < 10 ? 1 : 0)} A through the ${e.label}, which may carry ${fixed(e.allowedA, 0)} A,
+          and no fuse opens`,
       ]
     return []
   })

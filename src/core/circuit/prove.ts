@@ -1,4 +1,4 @@
-import { percent } from '../units'
+import { fixed, percent } from '../units'
 import { fanStates, motorsOf, SLOW, turns, type FanState } from './fans'
 import { allows, type CircuitIntent, inAfterRun, liveWords, wants } from './intent'
 import { latchedStates } from './memory'
@@ -9,6 +9,7 @@ import { Circuit, type Opened, type Solution } from './solve'
 import { switchStates, throughHeats, type SolvedState, type SwitchState } from './states'
 import { type SwitchLoad, switchLoads } from './switch-loads'
 import { type Mismatch, stateInWords } from './words'
+import { say, spokenWord } from '../words'
 
 export interface ProvedState extends SolvedState {
   readonly fans: readonly FanState[]
@@ -60,39 +61,39 @@ interface Asked extends ProofNeeds {
 function unrest(net: Netlist, { chattering }: Solution): string | null {
   if (!chattering.length) return null
   if (net.elements.some((e) => e.kind === 'coil' && chattering.includes(e.relay)))
-    return 'a relay chatters: coil and load fight over the same ground or feed'
+    return say`a relay chatters: coil and load fight over the same ground or feed`
   return motorsOf(net).some((m) => chattering.includes(m.name))
-    ? 'the fan starts and drops out again and again: its feed sinks as soon as it takes its current'
-    : 'it never comes to rest: controller and load fight over the same ground or feed'
+    ? say`the fan starts and drops out again and again: its feed sinks as soon as it takes its current`
+    : say`it never comes to rest: controller and load fight over the same ground or feed`
 }
 
 /** A fan that runs, with what that does to the battery where nothing charges it. */
 function runsUnwanted({ net, intent, empties }: Asked, { conditions: c, solution: s }: SolvedState): string {
   const drain = c.engine ? 0 : (s.amps.get('battery') ?? 0)
-  const why = allows(intent, net, c) ? 'nothing calls it' : liveWords[intent.live]
+  const why = allows(intent, net, c) ? say`nothing calls it` : liveWords[intent.live]
   const emptying = !c.engine && !c.key && drain > 0
-  return `the fan runs, ${why}${emptying ? `; it empties the battery in ${empties(drain)}` : ''}`
+  return say`the fan runs, ${why}${emptying ? say`; it empties the battery in ${empties(drain)}` : ''}`
 }
 
 /** How the fans that should run do so: all of them, the right way round, at speed. */
 function runsBadly(net: Netlist, fans: readonly FanState[]): string | null {
   const turning = fans.filter(turns)
-  if (turning.length === 0) return 'the fan stands, it should run'
+  if (turning.length === 0) return say`the fan stands, it should run`
   const stands = fans.findIndex((f) => !turns(f))
   if (stands >= 0)
-    return turning.length === 1 ? `only one fan runs, fan ${stands + 1} stands` : `fan ${stands + 1} stands`
+    return turning.length === 1 ? say`only one fan runs, fan ${stands + 1} stands` : say`fan ${stands + 1} stands`
   const wrongWay = motorsOf(net).find((m, i) => fans[i]!.speed < 0 !== (m.reversed ?? false))
-  if (wrongWay) return `${wrongWay.label} runs the wrong way round: its two wires are swapped`
+  if (wrongWay) return say`${wrongWay.label} runs the wrong way round: its two wires are swapped`
   const partly = net.elements.some((e) => e.kind === 'chopper')
   const slow = turning.find((f) => Math.abs(f.speed) < SLOW)
-  return slow && !partly ? `the fan runs slow, ${percent(Math.abs(slow.speed))} of its rated speed` : null
+  return slow && !partly ? say`the fan runs slow, ${percent(Math.abs(slow.speed))} of its rated speed` : null
 }
 
 /** "the switched wire stays live with the key off, fed through …". */
 const fedBackInWords = (live: readonly LiveNode[]): string | null =>
   live.length
-    ? `${live.map((n) => n.label).join(' and ')} ${live.length > 1 ? 'are' : 'is'} live with the key off, fed back ` +
-      roadInWords(live[0]!.road)
+    ? say`${live.map((n) => n.label).join(say` and `)} ${live.length > 1 ? say`are` : say`is`} live with the key off,
+      fed back ${roadInWords(live[0]!.road)}`
     : null
 
 /** What is wrong in one state, without the state itself. */
@@ -108,14 +109,14 @@ function wrongIn(
   return (
     unrest(asked.net, s) ??
     overloads(asked.net, s)[0] ??
-    (opens ? `${opens.label} opens at ${amps2(opens.ampsBefore)} A` : null) ??
+    (opens ? say`${opens.label} opens at ${amps2(opens.ampsBefore)} A` : null) ??
     (wanted === false && fans.some(turns) ? runsUnwanted(asked, state) : null) ??
     fedBackInWords(fedBack) ??
     (wanted ? runsBadly(asked.net, fans) : null)
   )
 }
 
-const amps2 = (amps: number): string => (amps >= 9.95 ? amps.toFixed(0) : amps.toPrecision(2))
+const amps2 = (amps: number): string => (amps >= 9.95 ? fixed(amps, 0) : amps.toPrecision(2))
 
 function proved(asked: Asked, state: SolvedState): ProvedState {
   const { conditions: c, solution: s } = state
@@ -132,14 +133,14 @@ function parkedWrong({ intent, net, beforeFuse }: Asked, s: Solution, live: read
   const drawing = net.elements.filter(
     (e) => e.kind === 'load' && e.what === 'standby' && Math.abs(s.amps.get(e.name) ?? 0) > 1e-5,
   )
-  if (drawing.length) return 'the controller stays live, you asked for it dead when parked'
+  if (drawing.length) return say`the controller stays live, you asked for it dead when parked`
   if (intent.deadWhenParked === 'fan and controller') return null
   const behind = live.filter((n) => !beforeFuse(n.name))
   return behind.length
-    ? `${behind
+    ? say`${behind
         .map((n) => n.label)
         .slice(0, 3)
-        .join(', ')} ${behind.length > 1 ? 'stay' : 'stays'} live, you asked for everything dead behind the fuse`
+        .join(', ')} ${behind.length > 1 ? say`stay` : say`stays`} live, you asked for everything dead behind the fuse`
     : null
 }
 
@@ -162,29 +163,29 @@ function deadController({ net, intent }: Asked, parked: Conditions): Noted[] {
   const ready = net.elements.some((e) => e.name === 'override')
     ? switchStates(net).find((s) => s.override && !inAfterRun(s) && allows(intent, net, { ...s, heat: 'hot' }))
     : undefined
-  if (!ready) return [['there is no override to run the fan with a dead controller', parked]]
+  if (!ready) return [[say`there is no override to run the fan with a dead controller`, parked]]
   const fans = fanStates(dead, throughHeats(new Circuit(dead), ready).at(-1)!.solution)
   const hot = { ...ready, heat: 'hot' as const }
-  if (!fans.some(turns)) return [['with a dead controller the override does not run the fan', hot]]
-  return fans.every(turns) ? [] : [['with a dead controller the override runs only one fan', hot]]
+  if (!fans.some(turns)) return [[say`with a dead controller the override does not run the fan`, hot]]
+  return fans.every(turns) ? [] : [[say`with a dead controller the override runs only one fan`, hot]]
 }
 
 /** What was asked for and is not in the circuit at all. */
 function lacks({ net, intent }: Asked, parked: Conditions): Noted[] {
   const there = (name: string): boolean => net.elements.some((e) => e.name === name)
   const missing = (when: boolean, text: string): Noted[] => (when ? [[text, parked]] : [])
-  const system = intent.alsoFor === 'hydraulic oil' ? 'hydraulics' : 'air conditioning'
+  const system = intent.alsoFor === 'hydraulic oil' ? 'hydraulics' : say`air conditioning`
   return [
-    ...missing(intent.alsoFor !== 'nothing' && !there('call'), `the ${system} cannot call the fan`),
+    ...missing(intent.alsoFor !== 'nothing' && !there('call'), say`the ${spokenWord(system)} cannot call the fan`),
     ...missing(
       intent.live === 'isolator' && !net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator'),
-      'there is no isolator',
+      say`there is no isolator`,
     ),
     ...missing(
       intent.live === 'after-run' && !there('timer'),
-      'there is no after-run timer: nothing runs the fan once the key is off, or nothing ends it',
+      say`there is no after-run timer: nothing runs the fan once the key is off, or nothing ends it`,
     ),
-    ...missing(intent.control === 'thermostat and override' && !there('override'), 'there is no override'),
+    ...missing(intent.control === 'thermostat and override' && !there('override'), say`there is no override`),
   ]
 }
 
@@ -194,7 +195,7 @@ function leftOn(states: readonly ProvedState[]): Noted[] {
   const leak = states.find(
     (s) => s.wanted === false && !s.conditions.key && carries(s, 'override') && !carries(s, 'lamp'),
   )
-  return leak ? [['the override is live with the key off: left on, nothing reminds anybody', leak.conditions]] : []
+  return leak ? [[say`the override is live with the key off: left on, nothing reminds anybody`, leak.conditions]] : []
 }
 
 /**
@@ -227,7 +228,7 @@ export function prove(net: Netlist, intent: CircuitIntent, needs: ProofNeeds): P
   lacks(asked, parked.conditions).forEach(note)
   leftOn(states).forEach(note)
   for (const l of latches)
-    if (l.mismatch) note([`after “${stateInWords(l.from, net)}” it holds itself: ${l.mismatch}`, l.conditions])
+    if (l.mismatch) note([say`after “${stateInWords(l.from, net)}” it holds itself: ${l.mismatch}`, l.conditions])
   return {
     rows,
     latches,

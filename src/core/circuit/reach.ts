@@ -1,5 +1,6 @@
 import { conducts, type Conditions, type Element, type Netlist } from './netlist'
 import type { Solution } from './solve'
+import { say } from '../words'
 
 /** a node that is at more than this is live, V */
 export const LIVE_V = 1
@@ -44,8 +45,8 @@ const tells = (e: Element): boolean => e.kind !== 'wire' && e.kind !== 'fuse'
 export function roadInWords(road: readonly Element[]): string {
   const words = road.filter(tells).map((e) => e.label)
   const last = words.pop()
-  if (last === undefined) return 'by plain wire'
-  return `through ${words.length ? `${words.join(', ')} and ` : ''}${last}`
+  if (last === undefined) return say`by plain wire`
+  return say`through ${words.length ? say`${words.join(', ')} and ` : ''}${last}`
 }
 
 /** Nodes that are live in a state, the battery's own post left out. */

@@ -1,3 +1,5 @@
+import { say } from '../words'
+
 /** A dial without a scale: where it stood, by the clock, and at what the fan started. */
 export interface DialPoint {
   /** 0 to 12, as on a clock face */
@@ -26,13 +28,13 @@ export function dialFor(points: readonly DialPoint[], wantedC: number): DialAnsw
   const sorted = [...points].sort((a, b) => a.position - b.position)
   const [first, last] = [sorted[0], sorted.at(-1)]
   if (!first || !last || first.position === last.position)
-    return { kind: 'open', why: 'Note two positions or more, well apart.' }
+    return { kind: 'open', why: say`Note two positions or more, well apart.` }
   const rises = Math.sign(last.startsC - first.startsC)
   const turnsBack = sorted.some((p, i) => i > 0 && Math.sign(p.startsC - sorted[i - 1]!.startsC) === -rises)
   if (rises === 0 || turnsBack)
     return {
       kind: 'open',
-      why: 'The points contradict each other: warmer one way and colder further on. Try one again.',
+      why: say`The points contradict each other: warmer one way and colder further on. Try one again.`,
     }
   const pairs = sorted.slice(1).map((b, i) => [sorted[i]!, b] as const)
   const between = pairs.find(([a, b]) => (wantedC - a.startsC) * (wantedC - b.startsC) <= 0 && a.startsC !== b.startsC)
@@ -40,7 +42,7 @@ export function dialFor(points: readonly DialPoint[], wantedC: number): DialAnsw
     const colder = (wantedC - first.startsC) * rises < 0
     return {
       kind: 'open',
-      why: `Nothing was tried that far: turn it ${colder ? 'lower' : 'further'} and note where it starts.`,
+      why: say`Nothing was tried that far: turn it ${colder ? say`lower` : say`further`} and note where it starts.`,
     }
   }
   const [a, b] = between

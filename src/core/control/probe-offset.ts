@@ -1,24 +1,26 @@
 import {
-  bay,
-  coolant,
-  probe,
   type AirTemperature,
+  bay,
   type BayTemperature,
+  coolant,
   type CoolantTemperature,
+  fixed,
+  probe,
   type ProbeTemperature,
 } from '../units'
+import { say } from '../words'
 
 /**
  * Where a probe sits, with how much of the coolant's warmth it sees, and how far it overshoots without a run
  * (estimates).
  */
 export const probePlaces = {
-  'fin-paste': { name: 'in the fins, with paste', kappa: 0.9, overshootK: 6 },
-  fin: { name: 'in the fins, dry', kappa: 0.75, overshootK: 6 },
-  strapped: { name: 'strapped to hose or tank', kappa: 0.8, overshootK: 10 },
-  threaded: { name: 'threaded into the coolant', kappa: 1, overshootK: 3 },
-  'in-air': { name: 'free in the air of the bay', kappa: 1, overshootK: 6 },
-  'on-panel': { name: 'strapped to seat or panel', kappa: 0.8, overshootK: 10 },
+  'fin-paste': { name: say`in the fins, with paste`, kappa: 0.9, overshootK: 6 },
+  fin: { name: say`in the fins, dry`, kappa: 0.75, overshootK: 6 },
+  strapped: { name: say`strapped to hose or tank`, kappa: 0.8, overshootK: 10 },
+  threaded: { name: say`threaded into the coolant`, kappa: 1, overshootK: 3 },
+  'in-air': { name: say`free in the air of the bay`, kappa: 1, overshootK: 6 },
+  'on-panel': { name: say`strapped to seat or panel`, kappa: 0.8, overshootK: 10 },
 } as const
 export type ProbePlace = keyof typeof probePlaces
 
@@ -74,14 +76,16 @@ export type ShareSeen =
 export function shareSeen(shown: ProbeTemperature, there: CoolantTemperature, surroundings: AirTemperature): ShareSeen {
   const over = there.c - surroundings.c
   if (over < LEAST_OVER_K)
-    return { ok: false, message: `The coolant stands only ${Math.round(over)} K over the air: let it get hot first.` }
+    return {
+      ok: false,
+      message: say`The coolant stands only ${Math.round(over)} K over the air: let it get hot first.`,
+    }
   const value = (shown.c - surroundings.c) / over
   if (value < 0.2 || value > 1.05)
     return {
       ok: false,
-      message:
-        `That is a share of ${value.toFixed(2)}: no probe sees that. Are the two the right way round, and held for ` +
-        'some minutes?',
+      message: say`That is a share of ${fixed(value, 2)}: no probe sees that. Are the two the right way round, and
+        held for some minutes?`,
     }
   const spread = Math.hypot(OFF_K.probe, value * OFF_K.gauge, (1 - value) * OFF_K.air) / over
   return { ok: true, value: Math.min(1, value), spread }

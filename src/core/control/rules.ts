@@ -2,6 +2,7 @@ import { kelvinAbove, warmer, type AirTemperature, type BayTemperature, type Coo
 import { following, term, worked, type Worked } from '../reading'
 import { coolantAt, readingOf } from './probe-offset'
 import type { OnOff } from './thermostat'
+import { say } from '../words'
 
 /** Kelvin that each rule asks for. @see engineering §3.2 */
 export const required = {
@@ -24,9 +25,9 @@ const readingLine = (
     name,
     '{0} + {1} × ({2} − {0})',
     [
-      term('surroundings', surroundings.c, 'temperature'),
-      term('share the probe sees', kappa, 'share'),
-      term(t.at === 'bay' ? 'bay' : 'coolant', t.c, 'temperature'),
+      term(say`surroundings`, surroundings.c, 'temperature'),
+      term(say`share the probe sees`, kappa, 'share'),
+      term(t.at === 'bay' ? say`bay` : say`coolant`, t.c, 'temperature'),
     ],
     readingOf(t, surroundings, kappa).c,
     'temperature',
@@ -41,12 +42,12 @@ const readingLine = (
  */
 export const bandRule = ({ on, off }: OnOff): Worked =>
   worked(
-    'band over what it needs',
+    say`band over what it needs`,
     '{0} − {1} − 2 K',
-    [term('on', on.c, 'temperature'), term('off', off.c, 'temperature')],
+    [term(say`on`, on.c, 'temperature'), term(say`off`, off.c, 'temperature')],
     kelvinAbove(on, off) - required.band,
     'temperatureDifference',
-    '§3.2 rule 1',
+    say`§3.2 rule 1`,
   )
 
 /**
@@ -60,16 +61,16 @@ export function stopsRule(
   surroundings: AirTemperature,
   kappa: number,
 ): Worked {
-  const shown = readingLine('the probe shows, engine thermostat just open', opens, surroundings, kappa)
+  const shown = readingLine(say`the probe shows, engine thermostat just open`, opens, surroundings, kappa)
   return following(
     [shown],
     worked(
-      'off above that, over what it needs',
+      say`off above that, over what it needs`,
       '{0} − {1} − 2 K',
-      [term('off', off.c, 'temperature'), term('probe then', shown.value, 'temperature')],
+      [term(say`off`, off.c, 'temperature'), term(say`probe then`, shown.value, 'temperature')],
       kelvinAbove(off, readingOf(opens, surroundings, kappa)) - required.stops,
       'temperatureDifference',
-      '§3.2 rule 2',
+      say`§3.2 rule 2`,
     ),
   )
 }
@@ -86,16 +87,16 @@ export function warmUpRule(
   kappa: number,
 ): Worked {
   const warm = warmer(opens, required.warmUpOver)
-  const shown = readingLine('the probe shows, 3 K above opening', warm, surroundings, kappa)
+  const shown = readingLine(say`the probe shows, 3 K above opening`, warm, surroundings, kappa)
   return following(
     [shown],
     worked(
-      'on above that',
+      say`on above that`,
       '{0} − {1}',
-      [term('on', on.c, 'temperature'), term('probe then', shown.value, 'temperature')],
+      [term(say`on`, on.c, 'temperature'), term(say`probe then`, shown.value, 'temperature')],
       kelvinAbove(on, readingOf(warm, surroundings, kappa)),
       'temperatureDifference',
-      '§3.2 rule 3',
+      say`§3.2 rule 3`,
     ),
   )
 }
@@ -107,9 +108,12 @@ export function warmUpRule(
  */
 export const bayStopsRule = ({ off }: OnOff, surroundings: AirTemperature): Worked =>
   worked(
-    'off above the surroundings, over what it needs',
+    say`off above the surroundings, over what it needs`,
     '{0} − {1} − 2 K',
-    [term('off', off.c, 'temperature'), term('surroundings, as the probe shows them', surroundings.c, 'temperature')],
+    [
+      term(say`off`, off.c, 'temperature'),
+      term(say`surroundings, as the probe shows them`, surroundings.c, 'temperature'),
+    ],
     off.c - surroundings.c - required.stops,
     'temperatureDifference',
     '§3.2',
@@ -127,17 +131,17 @@ export function bayLimitRule(
   kappa: number,
   overshootK: number,
 ): Worked {
-  const shown = readingLine('the probe shows at the hottest it may get', allowed, surroundings, kappa)
+  const shown = readingLine(say`the probe shows at the hottest it may get`, allowed, surroundings, kappa)
   return following(
     [shown],
     worked(
-      'on below that, overshoot taken off',
+      say`on below that, overshoot taken off`,
       '{0} − {1} × {2} − {3}',
       [
-        term('probe then', shown.value, 'temperature'),
-        term('share the probe sees', kappa, 'share'),
-        term('overshoot', overshootK, 'temperatureDifference'),
-        term('on', on.c, 'temperature'),
+        term(say`probe then`, shown.value, 'temperature'),
+        term(say`share the probe sees`, kappa, 'share'),
+        term(say`overshoot`, overshootK, 'temperatureDifference'),
+        term(say`on`, on.c, 'temperature'),
       ],
       shown.value - kappa * overshootK - on.c,
       'temperatureDifference',
@@ -166,12 +170,12 @@ export interface BoilRule {
 export function boilRule({ points, surroundings, kappa, outletDropK, overshootK, boils, keepFreeK }: BoilRule): Worked {
   const at = coolantAt(points.on, surroundings, kappa)
   const there = worked(
-    'coolant at the probe when the fan starts',
+    say`coolant at the probe when the fan starts`,
     '{0} + ({1} − {0}) / {2}',
     [
-      term('surroundings', surroundings.c, 'temperature'),
-      term('on', points.on.c, 'temperature'),
-      term('share the probe sees', kappa, 'share'),
+      term(say`surroundings`, surroundings.c, 'temperature'),
+      term(say`on`, points.on.c, 'temperature'),
+      term(say`share the probe sees`, kappa, 'share'),
     ],
     at.c,
     'temperature',
@@ -181,18 +185,18 @@ export function boilRule({ points, surroundings, kappa, outletDropK, overshootK,
   return following(
     [there],
     worked(
-      'left below boiling, over what is kept free',
+      say`left below boiling, over what is kept free`,
       '{0} − {1} − ({2} + {3} + {4})',
       [
-        term('boils', boils.c, 'temperature'),
-        term('kept free', keepFreeK, 'temperatureDifference'),
-        term('coolant there', at.c, 'temperature'),
-        term('outlet drop', outletDropK, 'temperatureDifference'),
-        term('overshoot', overshootK, 'temperatureDifference'),
+        term(say`boils`, boils.c, 'temperature'),
+        term(say`kept free`, keepFreeK, 'temperatureDifference'),
+        term(say`coolant there`, at.c, 'temperature'),
+        term(say`outlet drop`, outletDropK, 'temperatureDifference'),
+        term(say`overshoot`, overshootK, 'temperatureDifference'),
       ],
       kelvinAbove(boils, peak) - keepFreeK,
       'temperatureDifference',
-      '§3.2 rule 4',
+      say`§3.2 rule 4`,
     ),
   )
 }
@@ -205,20 +209,20 @@ export function boilRule({ points, surroundings, kappa, outletDropK, overshootK,
 export function secondFanRule(first: OnOff, second: OnOff): { readonly on: Worked; readonly off: Worked } {
   return {
     on: worked(
-      'second on above first on, over 4 K',
+      say`second on above first on, over 4 K`,
       '{0} − {1} − 4 K',
-      [term('second on', second.on.c, 'temperature'), term('first on', first.on.c, 'temperature')],
+      [term(say`second on`, second.on.c, 'temperature'), term(say`first on`, first.on.c, 'temperature')],
       kelvinAbove(second.on, first.on) - required.secondOn,
       'temperatureDifference',
-      '§3.2 rule 5',
+      say`§3.2 rule 5`,
     ),
     off: worked(
-      'second off above first off',
+      say`second off above first off`,
       '{0} − {1}',
-      [term('second off', second.off.c, 'temperature'), term('first off', first.off.c, 'temperature')],
+      [term(say`second off`, second.off.c, 'temperature'), term(say`first off`, first.off.c, 'temperature')],
       kelvinAbove(second.off, first.off),
       'temperatureDifference',
-      '§3.2 rule 5',
+      say`§3.2 rule 5`,
     ),
   }
 }
@@ -250,41 +254,41 @@ export function controllerRule(setC: number, bandK: number, range: ControllerRan
   const miss = Math.abs(setC - onStep(setC, range))
   const band = Math.min(bandK - range.bandMinK, range.bandMaxK - bandK)
   const terms = [
-    term('set', setC, 'temperature'),
-    term('lowest', range.minC, 'temperature'),
-    term('highest', range.maxC, 'temperature'),
+    term(say`set`, setC, 'temperature'),
+    term(say`lowest`, range.minC, 'temperature'),
+    term(say`highest`, range.maxC, 'temperature'),
   ]
   const inside = Math.min(setC - range.minC, range.maxC - setC)
   if (inside >= 0 && miss > GRAIN)
     return worked(
-      'off its step by',
-      '{0} against steps of {1}',
-      [terms[0]!, term('step', range.stepK, 'temperatureDifference')],
+      say`off its step by`,
+      say`{0} against steps of {1}`,
+      [terms[0]!, term(say`step`, range.stepK, 'temperatureDifference')],
       -miss,
       'temperatureDifference',
-      '§3.2 rule 6',
+      say`§3.2 rule 6`,
     )
   if (inside >= 0 && band < -GRAIN) {
     return worked(
-      'band out of what it offers by',
-      '{0} against {1} to {2}',
+      say`band out of what it offers by`,
+      say`{0} against {1} to {2}`,
       [
-        term('band', bandK, 'temperatureDifference'),
-        term('least', range.bandMinK, 'temperatureDifference'),
-        term('most', range.bandMaxK, 'temperatureDifference'),
+        term(say`band`, bandK, 'temperatureDifference'),
+        term(say`least`, range.bandMinK, 'temperatureDifference'),
+        term(say`most`, range.bandMaxK, 'temperatureDifference'),
       ],
       band,
       'temperatureDifference',
-      '§3.2 rule 6',
+      say`§3.2 rule 6`,
     )
   }
   return worked(
-    'inside its range by',
-    'the lesser of {0} − {1} and {2} − {0}',
+    say`inside its range by`,
+    say`the lesser of {0} − {1} and {2} − {0}`,
     terms,
     inside,
     'temperatureDifference',
-    '§3.2 rule 6',
+    say`§3.2 rule 6`,
   )
 }
 

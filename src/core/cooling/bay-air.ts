@@ -14,6 +14,7 @@ import {
 import type { Job, Panel } from '../job'
 import { type Bench, term, worked, type Worked } from '../reading'
 import { inletAirC } from './cooler'
+import { say } from '../words'
 
 /**
  * Heat given into the air of the bay: of the engine at its heaviest work, or of what stands in it.
@@ -21,7 +22,14 @@ import { inletAirC } from './cooler'
  */
 export function heatIntoBay(bench: Bench, job: Job): Worked {
   if (job.bay?.heatW)
-    return worked('heat given off inside', '{0}', [bench.term('bay.heatW')], bench.value('bay.heatW'), 'heat', '§2.8')
+    return worked(
+      say`heat given off inside`,
+      '{0}',
+      [bench.term('bay.heatW')],
+      bench.value('bay.heatW'),
+      'heat',
+      '§2.8',
+    )
   return heatToCarry(
     bench.value('engine.heatShare'),
     bench.value('engine.loadShare'),
@@ -135,12 +143,12 @@ export function bayFlow(bench: Bench, job: Job, fans: readonly BayFan[], panel: 
 /** The working of a bay's rise. */
 export const riseWorked = (heat: Worked, { density, riseK, flow }: BayFlow): Worked =>
   worked(
-    'bay over the air outside',
+    say`bay over the air outside`,
     '{0} / ({1} × 1006 × {2})',
     [
-      term('heat', heat.value, 'cooling'),
-      term('density of the air, kg/m³', density, 'count'),
-      term('air in all, what rises by itself with it', flow, 'flow'),
+      term(say`heat`, heat.value, 'cooling'),
+      term(say`density of the air, kg/m³`, density, 'count'),
+      term(say`air in all, what rises by itself with it`, flow, 'flow'),
     ],
     riseK,
     'temperatureDifference',

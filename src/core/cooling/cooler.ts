@@ -18,6 +18,7 @@ import { type ChosenFan, circuitsOf, type FanCircuit, fanSpeed } from '../fan-ci
 import { type Circle, circlesInRectangle } from '../fit'
 import type { Cooling, Job } from '../job'
 import type { Bench } from '../reading'
+import { say } from '../words'
 
 /** Which core is meant where a thicker one is to take the present one's place. */
 export type WhichCore = 'present' | 'new'
@@ -38,7 +39,7 @@ const stands = (share: string, rpm: string): Duty => ({ id: 'standing', name: 's
 
 const moves: Duty = {
   id: 'moving',
-  name: 'moving, slow work',
+  name: say`moving, slow work`,
   share: 'engine.slowShare',
   rpm: 'engine.slowRpm',
   speed: 'engine.slowMs',
@@ -46,7 +47,7 @@ const moves: Duty = {
 
 const atSpeed: Duty = {
   id: 'speed',
-  name: 'at speed',
+  name: say`at speed`,
   share: 'engine.loadShare',
   rpm: 'engine.cruiseRpm',
   speed: 'engine.cruiseMs',

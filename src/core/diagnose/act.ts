@@ -9,6 +9,7 @@ import {
   stateInWords,
 } from '../circuit'
 import type { Move } from './table'
+import { say } from '../words'
 
 /** What is done at a move, for the circuit to tell what it would show. */
 export type Act =
@@ -52,9 +53,9 @@ export const blowAnswers = [
 export const asWords = (...ids: string[]) => ids.map((id) => ({ id, words: id }))
 export const look = { tier: 'look', figure: null, risk: 0 } as const
 /** before a hand goes near blades: a switch may lead past the fan's own fuse */
-export const STILL = 'Fuse out first, and the battery’s negative lead off where a switch leads past it.'
-export const HOT =
-  'Hot: just after a run, or with the controller on its test setting (put back afterwards), or the probe in hot water.'
+export const STILL = say`Fuse out first, and the battery’s negative lead off where a switch leads past it.`
+export const HOT = say`Hot: just after a run, or with the controller on its test setting (put back afterwards), or the
+  probe in hot water.`
 
 /** A state that is asked about, with what it costs to bring it about. */
 interface Asked {
@@ -92,4 +93,4 @@ export const capital = (said: string): string => said.charAt(0).toUpperCase() + 
 export const words = (net: Netlist, state: Conditions): string => capital(stateInWords(state, net))
 
 /** The fan as it is called where there is one, by its name where there are several. */
-export const fanName = (net: Netlist, m: Motor): string => (motorsOf(net).length > 1 ? m.label : 'the fan')
+export const fanName = (net: Netlist, m: Motor): string => (motorsOf(net).length > 1 ? m.label : say`the fan`)

@@ -2,6 +2,7 @@ import { type Control, type Element, type Fault, faultsAt, GROUND, type Netlist,
 import { capital, STILL } from './act'
 import { SET_HIGH, SET_LOW, setFault } from './set-wrong'
 import type { Cause, Repair } from './table'
+import { say, spokenWord } from '../words'
 
 interface Known {
   /** beside the others (estimates of how often a bench meets it) */
@@ -14,142 +15,142 @@ const wire = (act: string, ...parts: string[]) => {
   const repair = (e: Element): Repair => ({
     step: `${e.label}: ${act}`,
     parts,
-    proof: 'Pull at the wire, then measure its loss with the fan running: under 0.1 V.',
+    proof: say`Pull at the wire, then measure its loss with the fan running: under 0.1 V.`,
   })
   return repair
 }
 const changed = (what: string, proof: string) => {
-  const repair = (e: Element): Repair => ({ step: `${e.label}: change it`, parts: [what], proof })
+  const repair = (e: Element): Repair => ({ step: say`${e.label}: change it`, parts: [what], proof })
   return repair
 }
-const CRIMPS = ['sealed crimp splice', 'heat shrink with glue']
+const CRIMPS = [say`sealed crimp splice`, say`heat shrink with glue`]
 
 /** What each kind of fault weighs, why, and how it is put right. */
 const known: Readonly<Record<string, Known>> = {
   open: {
     weight: 0.6,
-    why: 'wires break where they bend and at crimps; switches and windings burn through',
+    why: say`wires break where they bend and at crimps; switches and windings burn through`,
     repair: wire('find the break, cut it out, join it anew', ...CRIMPS),
   },
   bad: {
     weight: 0.5,
-    why: 'paint, rust or a half-caught strand under a terminal',
+    why: say`paint, rust or a half-caught strand under a terminal`,
     repair: wire('take the terminal off, clean to bright metal, crimp it anew', 'terminal', 'contact grease'),
   },
   poor: {
     weight: 0.5,
-    why: 'a crimp that slides, a push-on that lost its spring',
+    why: say`a crimp that slides, a push-on that lost its spring`,
     repair: wire('crimp it anew, tighten or change its terminal', 'terminal'),
   },
   chafed: {
     weight: 0.25,
-    why: 'a wire without a sleeve on an edge, after some weeks of shaking',
+    why: say`a wire without a sleeve on an edge, after some weeks of shaking`,
     repair: wire('cut the bare place out, join it, sleeve it, tie it away from the edge', ...CRIMPS, 'sleeve', 'ties'),
   },
   blown: {
     weight: 4,
-    why: 'a fuse is there to go: a start too many, water, or something that is gone again',
+    why: say`a fuse is there to go: a start too many, water, or something that is gone again`,
     repair: (e) => ({
-      step: `${e.label}: a new one of the same rating; clamp the fan’s current before it is left alone`,
-      parts: ['fuse of the same form and rating, and a spare'],
-      proof: 'Three cold starts and ten minutes of running, hot; then it is warm to the hand, not hot.',
+      step: say`${e.label}: a new one of the same rating; clamp the fan’s current before it is left alone`,
+      parts: [say`fuse of the same form and rating, and a spare`],
+      proof: say`Three cold starts and ten minutes of running, hot; then it is warm to the hand, not hot.`,
     }),
   },
   bridged: {
     weight: 0.3,
-    why: 'somebody was without a fuse and in a hurry',
+    why: say`somebody was without a fuse and in a hurry`,
     repair: (e) => ({
-      step: `${e.label}: take the bridge out, put the right fuse in`,
-      parts: ['fuse of the planned rating'],
-      proof: 'The fuse in its holder reads the planned rating.',
+      step: say`${e.label}: take the bridge out, put the right fuse in`,
+      parts: [say`fuse of the planned rating`],
+      proof: say`The fuse in its holder reads the planned rating.`,
     }),
   },
   swapped: {
     weight: 1.5,
-    why: 'two wires of one colour at an unkeyed plug',
+    why: say`two wires of one colour at an unkeyed plug`,
     repair: (e) => ({
-      step: `${e.label}: change its two wires over at the plug`,
+      step: say`${e.label}: change its two wires over at the plug`,
       parts: [],
-      proof: 'A sheet of paper at the face is moved the way the arrow says.',
+      proof: say`A sheet of paper at the face is moved the way the arrow says.`,
     }),
   },
   jammed: {
     weight: 0.8,
-    why: 'a stick, mud, a rubbing blade or a seized bearing',
+    why: say`a stick, mud, a rubbing blade or a seized bearing`,
     repair: (e) => ({
-      step: `${e.label}: ${STILL} Clear it, turn it by hand; a rough bearing wants another motor`,
-      parts: ['fan, where its bearing is rough'],
-      proof: 'It turns by hand without a rub, and takes its running current and no more.',
+      step: say`${e.label}: ${spokenWord(STILL)} Clear it, turn it by hand; a rough bearing wants another motor`,
+      parts: [say`fan, where its bearing is rough`],
+      proof: say`It turns by hand without a rub, and takes its running current and no more.`,
     }),
   },
   welded: {
     weight: 0.4,
-    why: 'contacts weld when they switch more than they are made for',
-    repair: changed('contact of a rating above the starting current', 'It lets go: warm and cold, ten times.'),
+    why: say`contacts weld when they switch more than they are made for`,
+    repair: changed(say`contact of a rating above the starting current`, say`It lets go: warm and cold, ten times.`),
   },
   dead: {
     weight: 0.6,
-    why: 'burnt or dirty contacts, a transistor that had too much',
-    repair: changed('the same with enough rating', 'It closes each time, and keeps under 0.1 V across it.'),
+    why: say`burnt or dirty contacts, a transistor that had too much`,
+    repair: changed(say`the same with enough rating`, say`It closes each time, and keeps under 0.1 V across it.`),
   },
   wrong_pin: {
     weight: 0.6,
-    why: 'the resting pin stands where the working one was looked for',
+    why: say`the resting pin stands where the working one was looked for`,
     repair: (e) => ({
-      step: `${e.label}: move the fan’s wire to the pin that closes when it clicks`,
+      step: say`${e.label}: move the fan’s wire to the pin that closes when it clicks`,
       parts: [],
-      proof: 'Cold it stands, hot it runs.',
+      proof: say`Cold it stands, hot it runs.`,
     }),
   },
   probe_open: {
     weight: 1.6,
-    why: 'thin leads tear at the fins and at the plug',
-    repair: changed('probe of the same kind', 'It shows the temperature of the air when cold.'),
+    why: say`thin leads tear at the fins and at the plug`,
+    repair: changed(say`probe of the same kind`, say`It shows the temperature of the air when cold.`),
   },
   probe_shorted: {
     weight: 0.6,
-    why: 'its lead was pinched under a panel or a tie',
-    repair: changed('probe of the same kind', 'It shows the temperature of the air when cold.'),
+    why: say`its lead was pinched under a panel or a tie`,
+    repair: changed(say`probe of the same kind`, say`It shows the temperature of the air when cold.`),
   },
   flat: {
     weight: 1.5,
-    why: 'it stood too long, or is old',
-    repair: changed('battery, or a night on a charger', 'Rested for an hour it shows what its label says.'),
+    why: say`it stood too long, or is old`,
+    repair: changed(say`battery, or a night on a charger`, say`Rested for an hour it shows what its label says.`),
   },
   ground_at_85: {
     weight: 0.3,
-    why: 'the two grounds lie side by side and were taken for one',
+    why: say`the two grounds lie side by side and were taken for one`,
     repair: wire('give the fan a way back of its own', 'ring terminal'),
   },
   ground_joined: {
     weight: 0.2,
-    why: 'the two grounds were joined to save a wire',
+    why: say`the two grounds were joined to save a wire`,
     repair: wire('part them: one ring each', 'ring terminal'),
   },
   from_battery: {
     weight: 0.8,
-    why: 'the battery was nearer than the switched wire',
+    why: say`the battery was nearer than the switched wire`,
     repair: wire('take it to the switched wire', 'sealed splice', 'small fuse'),
   },
-  diode_reversed: { weight: 0.4, why: 'its ring was taken for the other end', repair: wire('turn it round') },
-  diode_shorted: { weight: 0.2, why: 'a spike that was too much for it', repair: wire('change it', 'diode') },
-  diode_missing: { weight: 0.2, why: 'left out, or burnt through', repair: wire('put one in', 'diode') },
+  diode_reversed: { weight: 0.4, why: say`its ring was taken for the other end`, repair: wire('turn it round') },
+  diode_shorted: { weight: 0.2, why: say`a spike that was too much for it`, repair: wire('change it', 'diode') },
+  diode_missing: { weight: 0.2, why: say`left out, or burnt through`, repair: wire('put one in', 'diode') },
   [SET_HIGH]: {
     weight: 1.5,
-    why: 'keys pressed in a pocket, another unit taken, a dial knocked',
+    why: say`keys pressed in a pocket, another unit taken, a dial knocked`,
     repair: (e) => ({
-      step: `${e.label}: set it as planned, and note it`,
+      step: say`${e.label}: set it as planned, and note it`,
       parts: [],
-      proof: 'The display or dial shows the planned setting; warmed, it starts there.',
+      proof: say`The display or dial shows the planned setting; warmed, it starts there.`,
     }),
   },
   [SET_LOW]: {
     weight: 1.2,
-    why: 'a test setting that was never put back',
+    why: say`a test setting that was never put back`,
     repair: (e) => ({
-      step: `${e.label}: back to the working setting`,
+      step: say`${e.label}: back to the working setting`,
       parts: [],
-      proof: 'Cold it stands; warmed, it starts where it was planned.',
+      proof: say`Cold it stands; warmed, it starts where it was planned.`,
     }),
   },
 }
@@ -176,8 +177,8 @@ function setWrong(net: Netlist): Cause[] {
           id: `${kind}:${e.name}`,
           words:
             kind === SET_HIGH
-              ? `${c.label}: set so high that it never calls`
-              : `${c.label}: set so low that it always calls`,
+              ? say`${c.label}: set so high that it never calls`
+              : say`${c.label}: set so low that it always calls`,
           area: 'circuit' as const,
           weight: known[kind]!.weight,
           why: known[kind]!.why,
@@ -190,15 +191,15 @@ function setWrong(net: Netlist): Cause[] {
 
 const nothing: Cause = {
   id: 'nothing',
-  words: 'Nothing of the circuit: it does what it is wired to do',
+  words: say`Nothing of the circuit: it does what it is wired to do`,
   area: 'circuit',
   weight: 3,
-  why: 'half of what is called a fault is how it was wired, or set',
+  why: say`half of what is called a fault is how it was wired, or set`,
   faults: [],
   repair: {
-    step: 'Tell the owner what it does and why; or change what was asked of it, in Wire',
+    step: say`Tell the owner what it does and why; or change what was asked of it, in Wire`,
     parts: [],
-    proof: 'Every row of the state table, tried.',
+    proof: say`Every row of the state table, tried.`,
   },
 }
 
@@ -234,7 +235,7 @@ export function both(a: Cause, b: Cause): Cause | null {
   if (!a.faults.length || !b.faults.length || at(a).some((x) => at(b).includes(x))) return null
   return {
     id: `${a.id}+${b.id}`,
-    words: `${a.words}; and ${b.words}`,
+    words: say`${a.words}; and ${b.words}`,
     area: 'circuit',
     // two are met together so much more rarely than one (estimate)
     weight: 0.02 * a.weight * b.weight,

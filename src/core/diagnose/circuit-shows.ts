@@ -16,6 +16,7 @@ import { withCause } from './circuit-causes'
 import { type Act, calledState } from './act'
 import { SET_HIGH, SET_LOW } from './set-wrong'
 import type { Cause, Cell } from './table'
+import { say } from '../words'
 
 /** What each element would be if somebody replaced or bridged it. */
 type Edit = (net: Netlist) => Netlist
@@ -27,7 +28,7 @@ const AT_ONCE_S = 2
 const lead = (name: string, a: string, b: string): Element => ({
   kind: 'wire',
   name,
-  label: 'test lead',
+  label: say`test lead`,
   a,
   b,
   ohm: LEAD_OHM,
@@ -36,7 +37,7 @@ const lead = (name: string, a: string, b: string): Element => ({
 
 /** What a fan does in a solved state, as one of the answers of {@link fanAnswers}. */
 export function fanWord(s: Solution, motor: Motor): string {
-  if (s.chattering.length) return 'on and off'
+  if (s.chattering.length) return say`on and off`
   const speed = s.speeds.get(motor.name) ?? 0
   if (!turns({ speed })) return 'stands'
   if (speed < 0 !== (motor.reversed ?? false)) return 'backwards'
@@ -98,11 +99,11 @@ export class Faulted {
 
   private blows(name: string): Cell {
     const opens = (c: Conditions) => this.at(c).opened.find((o) => o.name === name)
-    if (opens({ ...allOff, isolator: true })) return 'at once'
-    if (opens({ ...allOff, isolator: true, key: true })) return 'with the key'
+    if (opens({ ...allOff, isolator: true })) return say`at once`
+    if (opens({ ...allOff, isolator: true, key: true })) return say`with the key`
     const running = opens(calledState(this.sound, true))
     if (!running) return 'holds'
-    return running.longestS <= AT_ONCE_S ? 'at the start' : 'later'
+    return running.longestS <= AT_ONCE_S ? say`at the start` : 'later'
   }
 
   /** the fan with what a relay is replaced by a sound one */
@@ -125,17 +126,17 @@ export class Faulted {
       ...n,
       elements: [...n.elements.filter((x) => x.name !== name), lead('test_lead', e.a, e.b)],
     })
-    return this.fan(this.at(state, `bridged ${name}`, how), motor)
+    return this.fan(this.at(state, say`bridged ${name}`, how), motor)
   }
 
   /** whether any fuse goes with a wire taken off where it begins */
   private apart(name: string): Cell {
     // what blows nothing whole blows nothing with a wire less
-    if (!this.at(calledState(this.sound, false)).opened.length) return 'all fuses hold'
+    if (!this.at(calledState(this.sound, false)).opened.length) return say`all fuses hold`
     const how: Edit = (n) => ({ ...n, elements: n.elements.filter((e) => e.name !== name) })
-    return this.at(calledState(this.sound, false), `without ${name}`, how).opened.length
-      ? 'one blows'
-      : 'all fuses hold'
+    return this.at(calledState(this.sound, false), say`without ${name}`, how).opened.length
+      ? say`one blows`
+      : say`all fuses hold`
   }
 
   private straight(name: string): Cell {
@@ -152,16 +153,16 @@ export class Faulted {
       ],
       controls: [],
     })
-    return this.fan(this.at(allOff, `straight ${name}`, how), name)
+    return this.fan(this.at(allOff, say`straight ${name}`, how), name)
   }
 
   private control(act: Extract<Act, { see: 'display' | 'setting' | 'probe' }>): Cell {
     const of = (e: Element): boolean => (e.kind === 'output' || e.kind === 'chopper') && e.controller === act.control
     if (act.see === 'display') return this.at(act.state).states.powered.has(act.control) ? 'lit' : 'dark'
     if (!this.at(calledState(this.sound, false)).states.powered.has(act.control)) return null
-    if (act.see === 'probe') return this.isAt(of, 'probe_open', 'probe_shorted') ? 'none, or nonsense' : 'likely'
-    if (this.isAt(of, SET_HIGH)) return 'too high'
-    return this.isAt(of, SET_LOW) ? 'too low' : 'as planned'
+    if (act.see === 'probe') return this.isAt(of, 'probe_open', 'probe_shorted') ? say`none, or nonsense` : 'likely'
+    if (this.isAt(of, SET_HIGH)) return say`too high`
+    return this.isAt(of, SET_LOW) ? say`too low` : say`as planned`
   }
 
   private coil({ state, relay }: Extract<Act, { see: 'coil' }>): Cell {
@@ -186,7 +187,7 @@ export class Faulted {
       case 'blows':
         return this.kinds().includes('blown') ? 'holds' : this.blows(act.name)
       case 'by hand':
-        return this.isAt((e) => e.name === act.motor, 'jammed') ? 'held fast' : 'turns freely'
+        return this.isAt((e) => e.name === act.motor, 'jammed') ? say`held fast` : say`turns freely`
       case 'volts':
         return this.at(act.state).volts.get(act.node) ?? 0
       case 'across': {

@@ -1,4 +1,5 @@
 import type { Area, Found, Move, Table } from './table'
+import { say } from '../words'
 
 /** What is asked first of somebody who brings it, by part. */
 export interface AskedFirst {
@@ -7,12 +8,12 @@ export interface AskedFirst {
 }
 
 const parts: readonly (readonly [part: string, of: RegExp])[] = [
-  ['The fan', /^fan:/],
-  ['The relay', /^coil:/],
-  ['A new fuse blows', /^blows:/],
-  ['Cooling', /^cooling$/],
-  ['Noise', /^noise$/],
-  ['Coolant', /^falls$/],
+  [say`The fan`, /^fan:/],
+  [say`The relay`, /^coil:/],
+  [say`A new fuse blows`, /^blows:/],
+  [say`Cooling`, /^cooling$/],
+  [say`Noise`, /^noise$/],
+  [say`Coolant`, /^falls$/],
 ]
 
 /** What can be said at the door, before anything is opened: what it does, and when. */

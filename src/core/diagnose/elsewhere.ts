@@ -12,6 +12,7 @@ import {
 import type { ControllerPart, FanPart, RelayPart } from '../parts'
 import { typical } from '../reading'
 import type { FoundCaller, FoundFeed } from './found'
+import { say } from '../words'
 
 /** Five things that are seen on a machine that was fitted elsewhere. */
 export interface FittedElsewhere {
@@ -24,14 +25,14 @@ export interface FittedElsewhere {
   readonly fuseA: number | null
 }
 
-const bare = { maker: '', note: 'as found on the machine', facts: [] }
+const bare = { maker: '', note: say`as found on the machine`, facts: [] }
 /** where nothing stands on the fan: a small one may take 3 A, a large one 12 A (estimate) */
 const ANY_A = typical(6, 0.5)
 
 const fanFound = ({ amps }: FittedElsewhere, systemV: number): FanPart => ({
   ...bare,
   id: 'fan-found',
-  name: 'Fan, as found',
+  name: say`Fan, as found`,
   kind: 'fan',
   motor: 'brushed',
   ratedV: systemV,
@@ -71,7 +72,7 @@ const callers: Readonly<Record<FoundCaller, ControllerPart>> = {
   'thermostat with a probe': {
     ...controllerBare,
     id: 'thermostat-found',
-    name: 'Thermostat, as found',
+    name: say`Thermostat, as found`,
     band: 'below',
     range: { minC: 20, maxC: 120, stepK: 1, bandMinK: 1, bandMaxK: 20 },
     standbyA: typical(0.005),
@@ -79,7 +80,7 @@ const callers: Readonly<Record<FoundCaller, ControllerPart>> = {
   'thermo-switch in the coolant': {
     ...controllerBare,
     id: 'switch-found',
-    name: 'Thermo-switch, as found',
+    name: say`Thermo-switch, as found`,
     band: 'fixed',
     fixed: { closesC: typical(92, 0.05), opensC: typical(87, 0.05) },
     standbyA: typical(0, 0),
@@ -87,7 +88,7 @@ const callers: Readonly<Record<FoundCaller, ControllerPart>> = {
   'hand switch': {
     ...controllerBare,
     id: 'hand-found',
-    name: 'Hand switch, as found',
+    name: say`Hand switch, as found`,
     band: 'hand',
     standbyA: typical(0, 0),
   },
@@ -96,7 +97,7 @@ const callers: Readonly<Record<FoundCaller, ControllerPart>> = {
 const relayFound = (coilV: 12 | 24): RelayPart => ({
   ...bare,
   id: 'relay-found',
-  name: 'Relay, as found',
+  name: say`Relay, as found`,
   kind: 'relay',
   contact: { ratedA: 30, rating: 'resistive', makeA: null },
   coilOhm: coilV === 12 ? 90 : 320,

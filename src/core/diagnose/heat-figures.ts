@@ -3,6 +3,7 @@ import { dayOfStint, runWaitsFor, simulate, STINT } from '../run'
 import { format } from '../units'
 import type { HeatCause } from './heat-causes'
 import type { Cell, Move } from './table'
+import { say } from '../words'
 
 /** a fan that gets so much of its voltage runs */
 const RUNS = 0.05
@@ -12,11 +13,9 @@ export function figureMoves(job: Job): Move[] {
   if (runWaitsFor(job)) return []
   const air = format(job.surroundings.usualC.value, 'temperature', job.units, 2)
   const common = {
-    how:
-      `On a day of about ${air}: ${STINT.worksMin} minutes of its usual work, then ${STINT.standsMin} ` +
-      `minutes standing with the ` +
-      'engine on. A thermometer at the inlet, or its gauge.',
-    caution: 'Outdoors; nothing near the fan. Stop at the red: a boiled engine is dearer than a reading.',
+    how: say`On a day of about ${air}: ${STINT.worksMin} minutes of its usual work, then ${STINT.standsMin} minutes
+      standing with the engine on. A thermometer at the inlet, or its gauge.`,
+    caution: say`Outdoors; nothing near the fan. Stop at the red: a boiled engine is dearer than a reading.`,
     minutes: 32,
     risk: 1,
     tier: 'heat' as const,
@@ -24,12 +23,12 @@ export function figureMoves(job: Job): Move[] {
   }
   const temperature = { quantity: 'temperature', sd: 3, share: 0, ends: [-20, 200] } as const
   return [
-    { ...common, id: 'gauge:starts', title: 'How hot it is when the fan starts', figure: temperature },
-    { ...common, id: 'gauge:peak', title: 'The hottest over a stint of work', figure: { ...temperature, sd: 4 } },
+    { ...common, id: 'gauge:starts', title: say`How hot it is when the fan starts`, figure: temperature },
+    { ...common, id: 'gauge:peak', title: say`The hottest over a stint of work`, figure: { ...temperature, sd: 4 } },
     {
       ...common,
       id: 'watch:share',
-      title: 'Share of the last ten minutes that the fan ran',
+      title: say`Share of the last ten minutes that the fan ran`,
       figure: { quantity: 'share', sd: 0.12, share: 0, ends: [0, 1] },
     },
   ]

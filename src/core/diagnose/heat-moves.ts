@@ -1,6 +1,7 @@
 import { cautions, type Job } from '../job'
 import { STILL } from './act'
 import type { Move } from './table'
+import { say, spokenWord } from '../words'
 
 /** What a move about heat, noise or coolant is asked of, and which answer is the usual one. */
 export interface HeatMove {
@@ -47,8 +48,8 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'cooling',
-      title: 'Twenty minutes of its usual work',
-      how: 'Fan and gauge together: when it starts, whether it stops, how hot it gets.',
+      title: say`Twenty minutes of its usual work`,
+      how: say`Fan and gauge together: when it starts, whether it stops, how hot it gets.`,
       caution: RUNNING,
       minutes: 22,
       tier: 'heat',
@@ -61,8 +62,8 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'noise',
-      title: 'Listen to it running',
-      how: 'Fan on, engine off if it can be; then with the engine.',
+      title: say`Listen to it running`,
+      how: say`Fan on, engine off if it can be; then with the engine.`,
       caution: cautions.surprise,
       minutes: 1,
       answers: noiseAnswers,
@@ -74,36 +75,35 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'falls',
-      title: 'The level over three cold mornings',
-      how: 'A mark with tape; always cold.',
+      title: say`The level over three cold mornings`,
+      how: say`A mark with tape; always cold.`,
       caution: cautions.hotCoolant,
       minutes: 30,
       answers: levelAnswers,
     },
   },
   {
-    usual: 'held over the whole face',
+    usual: say`held over the whole face`,
     when: always,
     move: {
       ...look,
       id: 'paper',
-      title: 'A sheet of paper at the face that draws',
-      how:
-        'Fan running, engine stopped. A sheet of paper flat against the face that should draw, moved ' +
-        'over all of it.',
+      title: say`A sheet of paper at the face that draws`,
+      how: say`Fan running, engine stopped. A sheet of paper flat against the face that should draw, moved over all of
+        it.`,
       caution: cautions.surprise,
       minutes: 2,
       answers: asWords('held over the whole face', 'held in the middle only', 'held in patches', 'blown off'),
     },
   },
   {
-    usual: 'as outside',
+    usual: say`as outside`,
     when: always,
     move: {
       ...look,
       id: 'inlet',
-      title: 'A thermometer where it draws in',
-      how: 'Fan running and hot: in the air before the face that draws, and outside in the shade.',
+      title: say`A thermometer where it draws in`,
+      how: say`Fan running and hot: in the air before the face that draws, and outside in the shade.`,
       caution: RUNNING,
       minutes: 4,
       tier: 'heat',
@@ -111,13 +111,13 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: 'light all over',
+    usual: say`light all over`,
     when: cooled,
     move: {
       ...look,
       id: 'light',
-      title: 'A lamp behind the core',
-      how: 'Shine through the fins from behind, in the shade.',
+      title: say`A lamp behind the core`,
+      how: say`Shine through the fins from behind, in the shade.`,
       minutes: 2,
       answers: asWords('light all over', 'dark patches'),
     },
@@ -128,20 +128,20 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'vents',
-      title: 'Every vent, from both sides',
-      how: 'Look and reach in: leaves, a rag, a cover, a louvre bent shut.',
+      title: say`Every vent, from both sides`,
+      how: say`Look and reach in: leaves, a rag, a cover, a louvre bent shut.`,
       minutes: 2,
       answers: asWords('free', 'partly shut'),
     },
   },
   {
-    usual: 'at its mark',
+    usual: say`at its mark`,
     when: cooled,
     move: {
       ...look,
       id: 'level',
-      title: 'Coolant level, cold',
-      how: 'Cold only: at the filler, not at the bottle alone.',
+      title: say`Coolant level, cold`,
+      how: say`Cold only: at the filler, not at the bottle alone.`,
       caution: cautions.hotCoolant,
       minutes: 1.5,
       answers: asWords('at its mark', 'low'),
@@ -153,8 +153,8 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'stripes',
-      title: 'A hand or a thermometer over the warm core',
-      how: `Engine just stopped. ${STILL} Over the face from inlet to outlet.`,
+      title: say`A hand or a thermometer over the warm core`,
+      how: say`Engine just stopped. ${spokenWord(STILL)} Over the face from inlet to outlet.`,
       caution: `${cautions.exhaust} ${cautions.surprise}`,
       minutes: 4,
       tier: 'heat',
@@ -162,25 +162,25 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: 'firm, where it was planned',
+    usual: say`firm, where it was planned`,
     when: always,
     move: {
       ...look,
       id: 'seat',
-      title: 'The probe in its place',
-      how: 'Cold. Two fingers at its lead: does it move, does it touch on both sides, is it where the sheet says?',
+      title: say`The probe in its place`,
+      how: say`Cold. Two fingers at its lead: does it move, does it touch on both sides, is it where the sheet says?`,
       minutes: 1,
       answers: asWords('firm, where it was planned', 'loose', 'elsewhere, on the cold side'),
     },
   },
   {
-    usual: 'stays on',
+    usual: say`stays on`,
     when: always,
     move: {
       ...look,
       id: 'case',
-      title: 'The controller as the fan stops, hot',
-      how: 'At the moment it stops: its display or lamp, and a hand near its case.',
+      title: say`The controller as the fan stops, hot`,
+      how: say`At the moment it stops: its display or lamp, and a hand near its case.`,
       caution: RUNNING,
       minutes: 25,
       tier: 'heat',
@@ -188,26 +188,26 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: 'turns free and quiet',
+    usual: say`turns free and quiet`,
     when: always,
     move: {
       ...look,
       id: 'spin',
-      title: 'Spin it by hand and listen, its fuse out',
-      how: `${STILL} Once round slowly, then a flick.`,
-      caution: 'Never by hand with its fuse in.',
+      title: say`Spin it by hand and listen, its fuse out`,
+      how: say`${spokenWord(STILL)} Once round slowly, then a flick.`,
+      caution: say`Never by hand with its fuse in.`,
       minutes: 1,
       answers: asWords('turns free and quiet', 'touches at one place', 'rough all round'),
     },
   },
   {
-    usual: 'all firm',
+    usual: say`all firm`,
     when: always,
     move: {
       ...look,
       id: 'shake',
-      title: 'Shake shroud, mount and leads',
-      how: 'Engine off. By hand, each of them.',
+      title: say`Shake shroud, mount and leads`,
+      how: say`Engine off. By hand, each of them.`,
       minutes: 1,
       answers: asWords('all firm', 'shroud or mount moves', 'a lead or tie reaches the blades'),
     },
@@ -218,8 +218,8 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'drips',
-      title: 'Paper under it for a night',
-      how: 'Clean, dry, then newspaper below; look where the drop hangs.',
+      title: say`Paper under it for a night`,
+      how: say`Clean, dry, then newspaper below; look where the drop hangs.`,
       minutes: 4,
       answers: asWords('dry', 'at a hose', 'at the probe or switch', 'at the drain', 'at the core’s seam'),
     },
@@ -230,8 +230,8 @@ export const heatMoves: readonly HeatMove[] = [
     move: {
       ...look,
       id: 'bubbles',
-      title: 'Bubbles at the filler from a cold start',
-      how: 'Cold, cap off, started and held at a fast idle for two minutes; never opened warm.',
+      title: say`Bubbles at the filler from a cold start`,
+      how: say`Cold, cap off, started and held at a fast idle for two minutes; never opened warm.`,
       caution: `${cautions.hotCoolant} ${cautions.fumes}`,
       minutes: 4,
       answers: asWords('no', 'yes, without end', 'some, then none'),

@@ -1,6 +1,7 @@
 import { type Element, motorsOf, type Netlist } from '../circuit'
 import { cautions } from '../job'
 import { calledState, type CircuitMove, fanName, has, HOT, words } from './act'
+import { say, spokenWord } from '../words'
 
 /** The range of a common meter that takes the battery's volts while it is charged. */
 const rangeOf = (net: Netlist): string =>
@@ -23,10 +24,9 @@ export function metered(net: Netlist, nameOf: (node: string) => string, nodes: r
       act: { see: 'volts', state, node } as const,
       move: {
         id: `volts:${id}:${node}`,
-        title: `Volts at ${nameOf(node)}`,
-        how:
-          `Meter on ${rangeOf(net)} DC. Black lead on the battery’s negative post, red on ${nameOf(node)}, ` +
-          `everything plugged in. ${words(net, state)}.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
+        title: say`Volts at ${nameOf(node)}`,
+        how: say`Meter on ${rangeOf(net)} DC. Black lead on the battery’s negative post, red on ${nameOf(node)},
+          everything plugged in. ${words(net, state)}.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
         caution: cautions.surprise,
         minutes: 2.5 + more,
         risk: 0.3,
@@ -45,8 +45,8 @@ function clamped(net: Netlist): CircuitMove[] {
     act: { see: 'amps', state, motor: m.name },
     move: {
       id: `amps:${m.name}`,
-      title: `Current of ${fanName(net, m)}`,
-      how: `Clamp round one wire of it, set to nought first. ${words(net, state)}. ${HOT}`,
+      title: say`Current of ${fanName(net, m)}`,
+      how: say`Clamp round one wire of it, set to nought first. ${words(net, state)}. ${spokenWord(HOT)}`,
       caution: whileRunning(net),
       minutes: 3,
       risk: 0.5,
@@ -64,10 +64,9 @@ export function atPlugs(net: Netlist): CircuitMove[] {
     act: { see: 'across', state, name: m.name },
     move: {
       id: `plug:${m.name}`,
-      title: `Volts across the plug of ${fanName(net, m)}`,
-      how:
-        `Meter on ${rangeOf(net)} DC, red on its supply wire, black on its ground wire, plugged in. ` +
-        `${words(net, state)}. ${HOT}`,
+      title: say`Volts across the plug of ${fanName(net, m)}`,
+      how: say`Meter on ${rangeOf(net)} DC, red on its supply wire, black on its ground wire, plugged in.
+        ${words(net, state)}. ${spokenWord(HOT)}`,
       caution: whileRunning(net),
       minutes: 3,
       risk: 0.5,
@@ -87,8 +86,8 @@ export function across(net: Netlist): CircuitMove[] {
     act: { see: 'across', state, name: e.name },
     move: {
       id: `across:${e.name}`,
-      title: `Volts across ${e.label}`,
-      how: `Meter on volts, a lead on each of its two ends. ${words(net, state)}. ${HOT}`,
+      title: say`Volts across ${e.label}`,
+      how: say`Meter on volts, a lead on each of its two ends. ${words(net, state)}. ${spokenWord(HOT)}`,
       caution: cautions.surprise,
       minutes: 2.5,
       risk: 0.3,

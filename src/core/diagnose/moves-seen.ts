@@ -14,6 +14,7 @@ import {
   statesAsked,
   words,
 } from './act'
+import { say, spokenWord } from '../words'
 
 /** What the fans do, watched in each state. */
 export function seen(net: Netlist): CircuitMove[] {
@@ -24,7 +25,7 @@ export function seen(net: Netlist): CircuitMove[] {
         ...look,
         id: `fan:${id}:${m.name}`,
         title: `${words(net, state)}, ${fanName(net, m)}`,
-        how: `Watch ${fanName(net, m)}, from a step away.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
+        how: say`Watch ${fanName(net, m)}, from a step away.${state.heat === 'hot' ? ` ${HOT}` : ''}`,
         caution: state.engine && has(net, 'key') ? `${cautions.surprise} ${cautions.fumes}` : cautions.surprise,
         minutes,
         answers: fanAnswers,
@@ -47,8 +48,8 @@ export function listened(net: Netlist): CircuitMove[] {
             move: {
               ...look,
               id: `coil:${e.relay}`,
-              title: `${words(net, state)}, the relay`,
-              how: `A finger on the relay, an ear at it, while the key is turned on. ${HOT}`,
+              title: say`${words(net, state)}, the relay`,
+              how: say`A finger on the relay, an ear at it, while the key is turned on. ${spokenWord(HOT)}`,
               caution: cautions.surprise,
               minutes: 0.7,
               answers: asWords('clicks', 'silent', 'chatters'),
@@ -62,8 +63,8 @@ export function listened(net: Netlist): CircuitMove[] {
     move: {
       ...look,
       id: `display:${c.id}`,
-      title: `Key on: ${c.label}`,
-      how: 'Look at its display or lamp with the key on.',
+      title: say`Key on: ${c.label}`,
+      how: say`Look at its display or lamp with the key on.`,
       caution: '',
       minutes: 0.3,
       answers: asWords('lit', 'dark'),
@@ -82,8 +83,8 @@ function read(net: Netlist): CircuitMove[] {
         move: {
           ...look,
           id: `setting:${c.id}`,
-          title: `${c.label}: its setting`,
-          how: 'Read it off the display or the dial, and hold it against the sheet, unit and all.',
+          title: say`${c.label}: its setting`,
+          how: say`Read it off the display or the dial, and hold it against the sheet, unit and all.`,
           caution: '',
           minutes: 0.7,
           answers: asWords('as planned', 'too high', 'too low'),
@@ -94,8 +95,8 @@ function read(net: Netlist): CircuitMove[] {
         move: {
           ...look,
           id: `probe:${c.id}`,
-          title: `${c.label}: the temperature that it shows`,
-          how: 'Hold it against a thermometer or against the air, cold.',
+          title: say`${c.label}: the temperature that it shows`,
+          how: say`Hold it against a thermometer or against the air, cold.`,
           caution: '',
           minutes: 0.7,
           answers: asWords('likely', 'none, or nonsense'),
@@ -114,8 +115,8 @@ export function fuses(net: Netlist): CircuitMove[] {
             move: {
               ...look,
               id: `fuse:${e.name}`,
-              title: `Look at ${e.label}`,
-              how: 'Pull it and hold it against the light; both its legs, and the holder.',
+              title: say`Look at ${e.label}`,
+              how: say`Pull it and hold it against the light; both its legs, and the holder.`,
               caution: '',
               minutes: 0.5,
               answers: asWords('whole', 'blown', 'bridged'),
@@ -127,8 +128,8 @@ export function fuses(net: Netlist): CircuitMove[] {
               ...look,
               tier: 'swap',
               id: `blows:${e.name}`,
-              title: `${capital(e.label)}, a new one put in`,
-              how: 'One new fuse of the same rating, never a bigger one: see whether it goes, and when.',
+              title: say`${capital(e.label)}, a new one put in`,
+              how: say`One new fuse of the same rating, never a bigger one: see whether it goes, and when.`,
               caution: cautions.surprise,
               minutes: 3,
               risk: 1,

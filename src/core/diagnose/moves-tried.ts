@@ -1,6 +1,7 @@
 import { GROUND, motorsOf, type Netlist } from '../circuit'
 import { cautions } from '../job'
 import { asWords, calledState, type CircuitMove, fanAnswers, fanName, HOT, look, STILL } from './act'
+import { say, spokenWord } from '../words'
 
 /** What is put in another's place: a relay, a bridge, a feed straight from the battery; a hand at the fan. */
 export function tried(net: Netlist): CircuitMove[] {
@@ -17,8 +18,8 @@ export function tried(net: Netlist): CircuitMove[] {
         move: {
           ...swap,
           id: `swap:${e.relay}`,
-          title: 'Another relay in its place',
-          how: `A relay of the same kind that is known to work, pins as they are; key on. ${HOT}`,
+          title: say`Another relay in its place`,
+          how: say`A relay of the same kind that is known to work, pins as they are; key on. ${spokenWord(HOT)}`,
           minutes: 2,
           risk: 0.3,
         },
@@ -28,8 +29,8 @@ export function tried(net: Netlist): CircuitMove[] {
         move: {
           ...swap,
           id: `bridge:${e.name}`,
-          title: `Bridge ${e.label}`,
-          how: 'Relay out. A short lead with a fuse of the same rating between the sockets of 30 and 87, key on.',
+          title: say`Bridge ${e.label}`,
+          how: say`Relay out. A short lead with a fuse of the same rating between the sockets of 30 and 87, key on.`,
           minutes: 3,
           risk: 0.7,
         },
@@ -42,9 +43,9 @@ export function tried(net: Netlist): CircuitMove[] {
       move: {
         ...look,
         id: `hand:${m.name}`,
-        title: `Turn ${fanName(net, m)} by hand, its fuse out`,
-        how: `${STILL} A finger on the hub, once round.`,
-        caution: 'A fan on a thermostat starts without warning: never by hand with its fuse in.',
+        title: say`Turn ${fanName(net, m)} by hand, its fuse out`,
+        how: say`${spokenWord(STILL)} A finger on the hub, once round.`,
+        caution: say`A fan on a thermostat starts without warning: never by hand with its fuse in.`,
         minutes: 1,
         answers: asWords('turns freely', 'held fast'),
       },
@@ -54,10 +55,9 @@ export function tried(net: Netlist): CircuitMove[] {
       move: {
         ...swap,
         id: `straight:${m.name}`,
-        title: `Feed ${fanName(net, m)} straight from the battery`,
-        how:
-          'Its plug apart. Two leads with a fuse of its rating: battery positive to its supply wire, negative to its ' +
-          'ground wire. Never a lead from positive to ground.',
+        title: say`Feed ${fanName(net, m)} straight from the battery`,
+        how: say`Its plug apart. Two leads with a fuse of its rating: battery positive to its supply wire, negative to
+          its ground wire. Never a lead from positive to ground.`,
         minutes: 5,
         risk: 1,
       },
@@ -78,10 +78,9 @@ export function apart(net: Netlist): CircuitMove[] {
               ...look,
               tier: 'swap',
               id: `apart:${e.name}`,
-              title: `Fuses with this off: ${e.label}`,
-              how:
-                `Fuses out. Take it off where it begins and tape its end. New fuses of the same rating; ` +
-                `key on. ${HOT}`,
+              title: say`Fuses with this off: ${e.label}`,
+              how: say`Fuses out. Take it off where it begins and tape its end. New fuses of the same rating; key on.
+                ${spokenWord(HOT)}`,
               caution: cautions.surprise,
               minutes: 4,
               risk: 1,

@@ -4,6 +4,7 @@ import type { BayWay } from '../advice'
 import type { Job } from '../job'
 import { format } from '../units'
 import { arrow, circle, framed, path, rect, text } from './shapes'
+import { say, spokenWord } from '../words'
 
 const W = 190
 const H = 128
@@ -45,7 +46,7 @@ export function bayFlowPicture(job: Job, way: BayWay, most: number): Drawing {
   if (job.bay?.flywheel) shapes.push(circle('thin', 70, 84, 12), ...arrow('air-hot', [74, 84], [95, 84], 5))
   shapes.push(
     text(W / 2, 36, t(way.bayC), 19, { anchor: 'middle', figure: true, tone: tooHot ? 'short' : 'holds' }),
-    ...(tooHot ? [text(W / 2, 52, 'too hot', SIZE, { anchor: 'middle' as const, tone: 'short' as const })] : []),
+    ...(tooHot ? [text(W / 2, 52, say`too hot`, SIZE, { anchor: 'middle' as const, tone: 'short' as const })] : []),
   )
   for (const y of rows(low)) shapes.push(...arrow('air-cold', [-46, y], [16, y], 7))
   for (const y of rows(high)) shapes.push(...arrow('air-hot', [W - 16, y], [W + 46, y], 7))
@@ -64,13 +65,13 @@ export function bayFlowPicture(job: Job, way: BayWay, most: number): Drawing {
     )
   if (fanSide)
     shapes.push(
-      text(W / 2, -8, pulls ? 'cool in' : 'hot out', SIZE, { anchor: 'middle', tone: pulls ? 'cold' : 'short' }),
+      text(W / 2, -8, pulls ? say`cool in` : say`hot out`, SIZE, { anchor: 'middle', tone: pulls ? 'cold' : 'short' }),
     )
   shapes.push(text(W / 2, H + 18, flow, SIZE, { anchor: 'middle', figure: true }))
-  const name = way.panel ? `${way.panel.name}, ${pulls ? 'drawing out' : 'pushing in'}` : 'no fan'
+  const name = way.panel ? `${way.panel.name}, ${pulls ? say`drawing out` : say`pushing in`}` : say`no fan`
   return framed(
     name,
-    `${name}: ${flow} of outside air, bay ${t(way.bayC)}, intake ${t(way.intakeC)}; ${way.operator}.`,
+    say`${name}: ${flow} of outside air, bay ${t(way.bayC)}, intake ${t(way.intakeC)}; ${spokenWord(way.operator)}.`,
     shapes,
     4,
   )

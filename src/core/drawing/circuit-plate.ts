@@ -1,3 +1,4 @@
+import { fixed } from '@/core/units'
 import { conducts, type Conditions, type Element, type Netlist, type Solution } from '../circuit'
 import { type GraphEdge, PART } from './circuit-graph'
 import type { Pen, Shape } from './drawing-schema'
@@ -55,9 +56,9 @@ export function labelled(
 /** A figure in three places: 0.012, 1.23, 12.3, 123. */
 export const figure = (value: number): string => {
   const a = Math.abs(value)
-  if (a >= 99.5) return value.toFixed(0)
-  if (a >= 9.95) return value.toFixed(1)
-  return value.toFixed(a >= 0.0995 || a < 0.0005 ? 2 : 3)
+  if (a >= 99.5) return fixed(value, 0)
+  if (a >= 9.95) return fixed(value, 1)
+  return fixed(value, a >= 0.0995 || a < 0.0005 ? 2 : 3)
 }
 
 /** Room that something takes, mm. */

@@ -24,6 +24,7 @@ import { symbol } from './circuit-symbols'
 import { drawUnit } from './circuit-unit'
 import type { Drawing, Pen, Shape } from './drawing-schema'
 import { circle, framed, path, rect, text } from './shapes'
+import { say } from '../words'
 
 /** half of the widest sign but the battery's, mm */
 const WIDEST = 9.5
@@ -118,7 +119,7 @@ const turning = (p: Plate): string =>
         .filter((e) => e.kind === 'motor')
         .map((e) => {
           const speed = Math.abs(p.shown!.solution.speeds.get(e.name) ?? 0)
-          const runs = `runs at ${percent(speed)}, ${figure(Math.abs(ampsOf(p, e.name)))} A`
+          const runs = say`runs at ${percent(speed)}, ${figure(Math.abs(ampsOf(p, e.name)))} A`
           return `${e.label} ${speed < 0.03 ? 'stands' : runs}`
         })
         .join(', ')
@@ -192,9 +193,8 @@ export function circuitDrawing(
   const running = turning(plate)
   return framed(
     title.slice(0, 120),
-    `Circuit of ${graph.nodes.filter((n) => n.kind === 'part' || n.kind === 'unit').length} parts${
-      running ? `; ${running}` : ''
-    }`.slice(0, 400),
+    say`Circuit of ${graph.nodes.filter((n) => n.kind === 'part' || n.kind === 'unit').length}
+      parts${running ? `; ${running}` : ''}`.slice(0, 400),
     [...to.shapes, ...relayLinks(plate), ...to.flows, ...to.figures],
     4,
   )

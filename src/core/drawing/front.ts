@@ -10,6 +10,7 @@ import { coreFace, fanBox, leadReaches, neighbours, obstacleBox, onFansSide } fr
 import { Bench } from '../reading'
 import { format } from '../units'
 import { circle, dimension, framed, path, rect, text } from './shapes'
+import { say } from '../words'
 
 const MM = 1000
 const penOf: Readonly<Record<Obstacle['kind'], Pen>> = { fixed: 'fixed', moves: 'moves', exhaust: 'exhaust' }
@@ -65,7 +66,7 @@ export const touchMark = (x: number, y: number, size: number): Shape[] => [
 function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSide: boolean): Shape[] {
   const box = obstacleBox(job, o).at(bench)
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
-  const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, `near ${o.id}`)]
+  const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, say`near ${o.id}`)]
   // names stand clear of the core: beside it they run away from it
   const beside =
     box.x >= coreFace(bench).w ? ('start' as const) : box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
@@ -76,12 +77,12 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
       ? apart(fanBox(fan.seat!, housingM.value, depthM.value, job.place.standOffM.value), box)
       : null
   const gap = gapM === null ? '' : `, ${format(gapM, 'length', job.units, 2)}`
-  const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? 'in front' : 'behind'})`
+  const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? say`in front` : 'behind'})`
   shapes.push(
     text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, {
       anchor: beside,
       tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft',
-      of: `near ${o.id}`,
+      of: say`near ${o.id}`,
     }),
   )
   return shapes
@@ -103,8 +104,8 @@ function touches(job: Job, bench: Bench, o: Obstacle, size: number): Shape[] {
       text(
         ((fx + ox) / 2) * MM,
         ((fy + oy) / 2) * MM - size * 1.4,
-        `${format(gap, 'length', job.units, 2)} of ` +
-          `${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`,
+        say`${format(gap, 'length', job.units, 2)} of
+          ${format(neighbours[o.kind].requiredMm / MM, 'length', job.units, 2)}`,
         size,
         { anchor: 'middle', tone: 'short', figure: true },
       ),
@@ -122,7 +123,7 @@ function leadLeft(
   const found = leadReaches(job).find((r) => r.lead === lead && r.id === id)
   return found
     ? {
-        words: `lead ${found.overM >= 0 ? '+' : ''}${format(found.overM, 'length', job.units, 2)}`,
+        words: say`lead ${found.overM >= 0 ? '+' : ''}${format(found.overM, 'length', job.units, 2)}`,
         short: found.overM < 0,
       }
     : null
@@ -168,7 +169,7 @@ function coreFront(job: Job, core: number): Drawing {
     if (Math.min(x - half, y - half, w - x - half, h - y - half) < -1e-9)
       shapes.push(
         ...touchMark(x, Math.min(y + half, h + bottom), size * 0.6),
-        text(x, Math.min(y + half, h + bottom) - size * 1.4, 'over the edge', size, {
+        text(x, Math.min(y + half, h + bottom) - size * 1.4, say`over the edge`, size, {
           anchor: 'middle',
           tone: 'short',
         }),
@@ -226,13 +227,13 @@ function coreFront(job: Job, core: number): Drawing {
   const where = own
     .map(
       (fan) =>
-        `; ${fan.part.name}, its middle ${format(fan.seat!.xM, 'length', job.units, 3)} from the left and ` +
-        `${format(fan.seat!.yM, 'length', job.units, 3)} from the top`,
+        say`; ${fan.part.name}, its middle ${format(fan.seat!.xM, 'length', job.units, 3)} from the left and
+          ${format(fan.seat!.yM, 'length', job.units, 3)} from the top`,
     )
     .join('')
   return framed(
-    `${name[0]!.toUpperCase()}${name.slice(1)} from behind${job.place.side === 'pusher' ? ', fan in front' : ''}`,
-    `${name} from behind, ${words(w)} wide and ${words(h)} high${where}.`,
+    say`${name[0]!.toUpperCase()}${name.slice(1)} from behind${job.place.side === 'pusher' ? say`, fan in front` : ''}`,
+    say`${name} from behind, ${words(w)} wide and ${words(h)} high${where}.`,
     shapes,
     size * 0.6,
   )
@@ -244,16 +245,16 @@ function panelFront(job: Job, panel: Panel, fan: ChosenFan | null): Drawing {
   const size = Math.max(w, h) * 0.045
   const over = fan ? fan.part.housingM.value * MM > Math.min(w, h) + 1e-9 : false
   return framed(
-    `The ${panel.name}, from inside`,
-    `The ${panel.name}, ${format(panel.wideM.value, 'length', job.units)} wide and ` +
-      `${format(panel.highM.value, 'length', job.units)} high${fan ? `, with ${fan.part.name}` : ''}.`,
+    say`The ${panel.name}, from inside`,
+    say`The ${panel.name}, ${format(panel.wideM.value, 'length', job.units)} wide and
+      ${format(panel.highM.value, 'length', job.units)} high${fan ? say`, with ${fan.part.name}` : ''}.`,
     [
       rect('outline', 0, 0, w, h),
       ...(fan ? fanFace(fan.part, w / 2, h / 2, fan.id) : []),
       ...(over
         ? [
             ...touchMark(w / 2, h, size * 0.6),
-            text(w / 2, h + size * 3.4, 'no room on this panel', size, {
+            text(w / 2, h + size * 3.4, say`no room on this panel`, size, {
               anchor: 'middle' as const,
               tone: 'short' as const,
             }),

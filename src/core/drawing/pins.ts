@@ -1,5 +1,6 @@
 import type { Drawing, Shape } from './drawing-schema'
 import { circle, framed, path, rect, text } from './shapes'
+import { say } from '../words'
 
 /** A relay's pins, by the numbers that are stamped beside them. */
 export const relayPins = ['30', '85', '86', '87', '87a'] as const
@@ -74,7 +75,7 @@ export function pinDrawing(title: string, words: PinWords, held: Held, pins: rea
   const told = pins.map((p) => `${p} ${words[p] ?? 'empty'}`).join(', ')
   return framed(
     title,
-    `Relay seen onto its ${held.seen === 'pin side' ? 'pins' : 'wires'}: ${told}`.slice(0, 400),
+    say`Relay seen onto its ${held.seen === 'pin side' ? say`pins` : say`wires`}: ${told}`.slice(0, 400),
     shapes,
     3,
   )
@@ -91,9 +92,9 @@ export function pinAsked(held: Held, marked: RelayPin): Drawing {
   const where = [side(at.y, 'top', 'bottom'), side(at.x, 'left', 'right')].filter(Boolean).join(' ') || 'middle'
   const corner = turned(-HALF, HALF)
   return framed(
-    'a relay',
-    `The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? 'top' : 'bottom'} ` +
-      `${corner[0] < 0 ? 'left' : 'right'}.`,
+    say`a relay`,
+    say`The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? say`top` : say`bottom`}
+      ${corner[0] < 0 ? 'left' : 'right'}.`,
     [
       rect('outline', -HALF, -HALF, 2 * HALF, 2 * HALF),
       path('part-heavy', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)]),
@@ -155,5 +156,10 @@ export function plugDrawing(title: string, holes: readonly Hole[], held: Held): 
     }),
   ]
   const told = holes.map((h) => `${h.name} ${h.words || 'empty'}`).join(', ')
-  return framed(title, `Plug seen onto its ${seen === 'pin side' ? 'pins' : 'wires'}: ${told}`.slice(0, 400), shapes, 3)
+  return framed(
+    title,
+    say`Plug seen onto its ${seen === 'pin side' ? say`pins` : say`wires`}: ${told}`.slice(0, 400),
+    shapes,
+    3,
+  )
 }

@@ -8,6 +8,7 @@ import { Bench } from '../reading'
 import { format } from '../units'
 import { touchMark } from './front'
 import { arrow, dimension, framed, path, rect, text } from './shapes'
+import { say, spokenWord } from '../words'
 
 const MM = 1000
 const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = {
@@ -48,7 +49,9 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
         ]),
       )
   shapes.push(
-    text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? 'new core' : 'core', size, { anchor: 'middle' }),
+    text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? say`new core` : 'core', size, {
+      anchor: 'middle',
+    }),
   )
   if (fan) {
     const pad = Math.max(3, half * 0.12)
@@ -69,7 +72,7 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
       fan!.seat!.xM - fan!.part.housingM.value / 2 >= box.x + box.w ||
       fan!.seat!.xM + fan!.part.housingM.value / 2 <= box.x
     const shown = Math.max(size * 2, Math.min(40, free * 0.5))
-    shapes.push(rect(beside ? 'swept' : penOf[o.kind], from, box.y * MM, shown, box.h * MM, `near ${o.id}`))
+    shapes.push(rect(beside ? 'swept' : penOf[o.kind], from, box.y * MM, shown, box.h * MM, say`near ${o.id}`))
     if (o.kind === 'moves' && o.travelM.value > 0)
       shapes.push(rect('swept', from + o.travelM.value * MM, box.y * MM, shown, box.h * MM))
     if (!beside)
@@ -100,11 +103,11 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
     const tone = stack.leftM < stack.requiredM - 1e-9 ? ('short' as const) : ('holds' as const)
     shapes.push(
       ...dimension([off + deep, y], [free, y], '', size, tone),
-      text(Math.max(free, off + deep) + size * 0.8, y - size * 0.2, `${u(left)} left`, size * 1.1, {
+      text(Math.max(free, off + deep) + size * 0.8, y - size * 0.2, say`${u(left)} left`, size * 1.1, {
         tone,
         figure: true,
       }),
-      text(Math.max(free, off + deep) + size * 0.8, y + size * 1.1, `${u(stack.requiredM * MM)} needed`, size, {
+      text(Math.max(free, off + deep) + size * 0.8, y + size * 1.1, say`${u(stack.requiredM * MM)} needed`, size, {
         tone: 'soft',
       }),
     )
@@ -141,20 +144,20 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
     inletFrom &&
     said(
       -thick - size * 1.2,
-      inletFrom === 'surroundings' ? 'from outside' : `from ${inletFrom.replace('near ', '')}`,
+      inletFrom === 'surroundings' ? say`from outside` : say`from ${inletFrom.replace('near ', '')}`,
       'end',
       inletFrom !== 'surroundings',
     )
   const onto =
     fan && blowsOn
-      ? said(Math.max(free, off + deep) + size * 0.8, `onto ${blowsOn}`, 'start', blowsOn !== 'open air')
+      ? said(Math.max(free, off + deep) + size * 0.8, say`onto ${spokenWord(blowsOn)}`, 'start', blowsOn !== 'open air')
       : null
   shapes.push(...[from, onto].filter((s) => s !== null))
-  const title = job.bay ? 'Section through the panel' : 'Section through the fan'
+  const title = job.bay ? say`Section through the panel` : say`Section through the fan`
   // seen from the other side a fan in front is the same section turned round
   return framed(
-    job.cooling && job.place.side === 'pusher' ? 'Section through the fan, front to the right' : title,
-    fan ? `${u(stack.leftM * MM)} left beyond the fan, ${u(stack.requiredM * MM)} needed.` : 'No fan chosen yet.',
+    job.cooling && job.place.side === 'pusher' ? say`Section through the fan, front to the right` : title,
+    fan ? say`${u(stack.leftM * MM)} left beyond the fan, ${u(stack.requiredM * MM)} needed.` : say`No fan chosen yet.`,
     shapes,
     size,
   )

@@ -1,4 +1,5 @@
 import { following, term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 export const batteryKinds = ['flooded', 'agm', 'lithium'] as const
 export type BatteryKind = (typeof batteryKinds)[number]
@@ -17,7 +18,7 @@ interface Chemistry {
 /** @see engineering §1.9 */
 const chemistries: Readonly<Record<BatteryKind, Chemistry>> = {
   flooded: {
-    name: 'flooded lead-acid',
+    name: say`flooded lead-acid`,
     rest: [
       [0, 11.89],
       [0.25, 12.06],
@@ -45,7 +46,7 @@ const chemistries: Readonly<Record<BatteryKind, Chemistry>> = {
     selfDischarge30d: 0.03,
   },
   lithium: {
-    name: 'lithium iron phosphate',
+    name: say`lithium iron phosphate`,
     rest: [
       [0, 10],
       [0.1, 12],
@@ -106,13 +107,13 @@ export function usableCapacity(battery: Battery): Worked {
   const { floor, coldLossPerK } = chemistries[battery.kind]
   const cold = 1 - coldLossPerK * Math.max(0, 25 - battery.temperatureC)
   return worked(
-    'usable until it only just still cranks',
+    say`usable until it only just still cranks`,
     '{0} × ({1} − {2}) × {3}',
     [
-      term('capacity', battery.capacityAh, 'batteryCapacity'),
-      term('charged to', battery.charge, 'share'),
-      term('floor', floor, 'share'),
-      term('cold factor', cold, 'share'),
+      term(say`capacity`, battery.capacityAh, 'batteryCapacity'),
+      term(say`charged to`, battery.charge, 'share'),
+      term(say`floor`, floor, 'share'),
+      term(say`cold factor`, cold, 'share'),
     ],
     battery.capacityAh * Math.max(0, battery.charge - floor) * Math.max(0, cold),
     'batteryCapacity',
@@ -134,12 +135,12 @@ export function timeToFloor(battery: Battery, currentA: number): Worked {
   return following(
     [usable],
     worked(
-      'time to the floor',
+      say`time to the floor`,
       '{0} / {1} × {2}',
       [
-        term('usable', usable.value, 'batteryCapacity'),
-        term('current taken', currentA, 'current'),
-        term('Peukert', factor, 'share'),
+        term(say`usable`, usable.value, 'batteryCapacity'),
+        term(say`current taken`, currentA, 'current'),
+        term(say`Peukert`, factor, 'share'),
       ],
       (usable.value / currentA) * factor * 3600,
       'minutes',
@@ -161,12 +162,12 @@ export function standingTime(battery: Battery, standbyA: number): Worked {
   return following(
     [usable],
     worked(
-      'time standing',
+      say`time standing`,
       '{0} / ({1} + {2})',
       [
-        term('usable', usable.value, 'batteryCapacity'),
-        term('standby', standbyA, 'current'),
-        term('its own loss', own, 'current'),
+        term(say`usable`, usable.value, 'batteryCapacity'),
+        term(say`standby`, standbyA, 'current'),
+        term(say`its own loss`, own, 'current'),
       ],
       (usable.value / (standbyA + own)) * 3600,
       'days',
@@ -195,13 +196,13 @@ export function crankingVoltage(battery: Battery, coldCrankingA: number, crankin
   const rest = restVoltage(battery.kind, battery.charge, battery.systemV)
   const ohm = internalResistance(coldCrankingA, battery.temperatureC, battery.systemV)
   return worked(
-    'volts while cranking',
+    say`volts while cranking`,
     '{0} − ({1} + {2}) × {3}',
     [
-      term('at rest', rest, 'voltage'),
-      term('starter', crankingA, 'current'),
-      term('fan', fanA, 'current'),
-      term('inside the battery', ohm, 'resistance'),
+      term(say`at rest`, rest, 'voltage'),
+      term(say`starter`, crankingA, 'current'),
+      term(say`fan`, fanA, 'current'),
+      term(say`inside the battery`, ohm, 'resistance'),
     ],
     rest - (crankingA + fanA) * ohm,
     'voltage',

@@ -1,4 +1,5 @@
 import { following, term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 /** One reading of the charging current at an engine speed. */
 export interface ChargePoint {
@@ -21,10 +22,10 @@ export function chargeFromRating(rpm: number, ratedA: number, ratedRpm: number, 
     'charging',
     '{0} × (1 − e^(−({1} − {2}) / {3})) / (1 − e^(−3))',
     [
-      term('rated output', ratedA, 'current'),
-      term('engine speed', rpm, 'engineSpeed'),
-      term('speed without output', rpm0, 'engineSpeed'),
-      term('a third of the way to the rating', scale, 'engineSpeed'),
+      term(say`rated output`, ratedA, 'current'),
+      term(say`engine speed`, rpm, 'engineSpeed'),
+      term(say`speed without output`, rpm0, 'engineSpeed'),
+      term(say`a third of the way to the rating`, scale, 'engineSpeed'),
     ],
     value,
     'current',
@@ -46,12 +47,12 @@ export function chargeFromPoints(rpm: number, points: readonly ChargePoint[]): W
   const from = above <= 0 ? to : sorted[above - 1]!
   const share = to.rpm === from.rpm ? 1 : Math.min(1, (rpm - from.rpm) / (to.rpm - from.rpm))
   return worked(
-    'charging, between the measured points',
+    say`charging, between the measured points`,
     '{0} + ({1} − {0}) × {2}',
     [
-      term('point below', from.currentA, 'current'),
-      term('point above', to.currentA, 'current'),
-      term('part of the way', share, 'share'),
+      term(say`point below`, from.currentA, 'current'),
+      term(say`point above`, to.currentA, 'current'),
+      term(say`part of the way`, share, 'share'),
     ],
     from.currentA + (to.currentA - from.currentA) * share,
     'current',
@@ -67,14 +68,14 @@ export function chargeFromPoints(rpm: number, points: readonly ChargePoint[]): W
  */
 export function netCharge(chargeA: number, loadsA: number, fanA: number, share: number, controllerA: number): Worked {
   return worked(
-    'left over',
+    say`left over`,
     '{0} − {1} − {2} × {3} − {4}',
     [
-      term('charging', chargeA, 'current'),
-      term('other loads', loadsA, 'current'),
-      term('fan share', share, 'share'),
-      term('fan', fanA, 'current'),
-      term('controller', controllerA, 'current'),
+      term(say`charging`, chargeA, 'current'),
+      term(say`other loads`, loadsA, 'current'),
+      term(say`fan share`, share, 'share'),
+      term(say`fan`, fanA, 'current'),
+      term(say`controller`, controllerA, 'current'),
     ],
     chargeA - loadsA - share * fanA - controllerA,
     'current',
@@ -120,12 +121,12 @@ export function breakevenRpm(charge: (rpm: number) => number, neededA: number, t
 export function chargeFromTow(pinA: number, regulatorV: number, restV: number, cableOhm: number): Worked {
   const byCable = Math.max(0, regulatorV - restV) / cableOhm
   const cable = worked(
-    'the cable brings',
+    say`the cable brings`,
     '({0} − {1}) / {2}',
     [
-      term('tow vehicle', regulatorV, 'voltage'),
-      term('trailer battery at rest', restV, 'voltage'),
-      term('cable, there and back', cableOhm, 'resistance'),
+      term(say`tow vehicle`, regulatorV, 'voltage'),
+      term(say`trailer battery at rest`, restV, 'voltage'),
+      term(say`cable, there and back`, cableOhm, 'resistance'),
     ],
     byCable,
     'current',
@@ -134,9 +135,9 @@ export function chargeFromTow(pinA: number, regulatorV: number, restV: number, c
   return following(
     [cable],
     worked(
-      'comes through the tow plug',
-      'the lesser of {0} and {1}',
-      [term('pin rating', pinA, 'current'), term('the cable brings', byCable, 'current')],
+      say`comes through the tow plug`,
+      say`the lesser of {0} and {1}`,
+      [term(say`pin rating`, pinA, 'current'), term(say`the cable brings`, byCable, 'current')],
       Math.min(pinA, byCable),
       'current',
       '§1.2',

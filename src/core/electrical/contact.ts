@@ -1,4 +1,5 @@
 import { term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 /** What a contact's label promises, A. */
 export interface ContactRating {
@@ -27,9 +28,9 @@ export const motorRating = ({ ratedA, rating }: ContactRating): number => (ratin
 export function contactCarries(contact: ContactRating): Worked {
   const motor = motorRating(contact)
   return worked(
-    'the contact may carry',
+    say`the contact may carry`,
     '{0} × {1}',
-    [term('share', DERATING, 'share'), term('motor rating', motor, 'current')],
+    [term(say`share`, DERATING, 'share'), term(say`motor rating`, motor, 'current')],
     DERATING * motor,
     'current',
     '§1.5',
@@ -46,17 +47,17 @@ export function contactMakes(contact: ContactRating): Worked {
   const motor = motorRating(contact)
   return contact.makeA === null
     ? worked(
-        'the contact may close on',
+        say`the contact may close on`,
         '{0} × {1}',
-        [term('times', MAKE_RATIO, 'count'), term('motor rating', motor, 'current')],
+        [term(say`times`, MAKE_RATIO, 'count'), term(say`motor rating`, motor, 'current')],
         MAKE_RATIO * motor,
         'current',
         '§1.5',
       )
     : worked(
-        'the contact may close on',
+        say`the contact may close on`,
         '{0}',
-        [term('make rating', contact.makeA, 'current')],
+        [term(say`make rating`, contact.makeA, 'current')],
         contact.makeA,
         'current',
         '§1.5',

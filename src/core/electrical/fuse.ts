@@ -1,4 +1,5 @@
 import { term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 /** Standard blade ratings, A. @see engineering §1.4 */
 export const bladeRatings = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40] as const
@@ -108,9 +109,9 @@ export function startWear(
  */
 export function fuseCarries(ratingA: number, ambientC: number): Worked {
   return worked(
-    'the fuse carries for good',
+    say`the fuse carries for good`,
     '0.75 × {0} × (1 − 0.0015 × ({1} − 25))',
-    [term('fuse', ratingA, 'current'), term('surroundings of the fuse', ambientC, 'temperature')],
+    [term(say`fuse`, ratingA, 'current'), term(say`surroundings of the fuse`, ambientC, 'temperature')],
     0.75 * ratingA * (1 - 0.0015 * (ambientC - 25)),
     'current',
     '§1.4',

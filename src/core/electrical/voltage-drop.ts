@@ -1,6 +1,7 @@
 import { following, lastLine, term, worked, type Worked } from '../reading'
 import type { WireSize } from '../units'
 import { allowedCurrent, conductorTemperature, resistancePerMetre, type Surroundings } from './wire'
+import { say } from '../words'
 
 /** ohm; engineering §1.2 */
 export const FRAME_OHM = 0.002
@@ -44,9 +45,9 @@ export function conductorResistance(currentA: number, c: Conductor): Worked {
   const temperatureC = conductorTemperature(currentA, allowedCurrent(c.size, c).value, c)
   const perMetre = resistancePerMetre(c.size, temperatureC)
   return worked(
-    `${c.name}, ${c.size}, at ${Math.round(temperatureC)} °C`,
-    '{0} per metre × {1}',
-    [term('resistance', perMetre, 'resistance'), term('length', c.lengthM, 'run')],
+    say`${c.name}, ${c.size}, at ${Math.round(temperatureC)} °C`,
+    say`{0} per metre × {1}`,
+    [term(say`resistance`, perMetre, 'resistance'), term(say`length`, c.lengthM, 'run')],
     perMetre * c.lengthM,
     'resistance',
     '§1.1',
@@ -77,9 +78,9 @@ export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conducto
   const frame = run.frame
     ? [
         worked(
-          'frame as the way back',
+          say`frame as the way back`,
           '{0}',
-          [term('clean frame', FRAME_OHM, 'resistance')],
+          [term(say`clean frame`, FRAME_OHM, 'resistance')],
           FRAME_OHM,
           'resistance',
           '§1.2',
@@ -91,7 +92,7 @@ export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conducto
   return following(
     all,
     worked(
-      'wires and frame',
+      say`wires and frame`,
       PLUS[all.length] ?? PLUS[0]!,
       all.map((w) => term(lastLine(w).name, w.value, 'resistance')),
       total,
@@ -105,13 +106,13 @@ export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conducto
 export function contactsResistance(run: RunOfWire): Worked {
   const fuse = run.fuseA === null ? 0 : bladeFuseOhm(run.fuseA)
   return worked(
-    'joints and contacts',
-    '{0} × 3 mohm + {1} × 1 mohm + fuse {2} + contacts {3}',
+    say`joints and contacts`,
+    say`{0} × 3 mohm + {1} × 1 mohm + fuse {2} + contacts {3}`,
     [
-      term('crimps', run.crimps, 'count'),
-      term('rings', run.rings, 'count'),
-      term('fuse', fuse, 'resistance'),
-      term('contacts', run.contactsOhm, 'resistance'),
+      term(say`crimps`, run.crimps, 'count'),
+      term(say`rings`, run.rings, 'count'),
+      term(say`fuse`, fuse, 'resistance'),
+      term(say`contacts`, run.contactsOhm, 'resistance'),
     ],
     run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + run.contactsOhm,
     'resistance',
@@ -134,9 +135,9 @@ export function voltageDrop(currentA: number, conductors: readonly Conductor[], 
   return following(
     [wires],
     worked(
-      'lost in wires and frame',
+      say`lost in wires and frame`,
       '{0} × {1}',
-      [term('running current', currentA, 'current'), term('wires and frame', wires.value, 'resistance')],
+      [term(say`running current`, currentA, 'current'), term(say`wires and frame`, wires.value, 'resistance')],
       currentA * wires.value,
       'voltage',
       '§1.2',

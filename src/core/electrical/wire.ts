@@ -1,5 +1,6 @@
 import { sizeAreaM2, type WireSize } from '../units'
 import { term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 /** resistivity of annealed copper at 20 °C, ohm·m, and its temperature coefficient, 1/K (IEC 60028) */
 const RHO_20 = 1.7241e-8
@@ -100,13 +101,13 @@ export function allowedCurrent(
   const k = bundleFactor(bundled)
   const value = ambientC >= insulationC ? 0 : i30 * Math.sqrt((insulationC - ambientC) / 75) * k
   return worked(
-    `${name} may carry`,
-    '{0} × root of (({1} − {2}) / 75 K) × {3}',
+    say`${name} may carry`,
+    say`{0} × root of (({1} − {2}) / 75 K) × {3}`,
     [
-      term('ampacity at 30 °C', i30, 'current'),
-      term('insulation', insulationC, 'temperature'),
-      term('surroundings of the wire', ambientC, 'temperature'),
-      term('bundle factor', k, 'share'),
+      term(say`ampacity at 30 °C`, i30, 'current'),
+      term(say`insulation`, insulationC, 'temperature'),
+      term(say`surroundings of the wire`, ambientC, 'temperature'),
+      term(say`bundle factor`, k, 'share'),
     ],
     value,
     'current',

@@ -1,5 +1,6 @@
 import { feltLevels, type Job, type Observation, observationFigures } from '../job'
 import { complaintSeen, type Felt, isFelt, sigmaOf, type Watched } from './seen'
+import { say } from '../words'
 
 /** 5th to 95th of a normal distribution, in σ each way */
 const Z = 1.645
@@ -30,15 +31,15 @@ const minutesIn = ({ forS }: Watched): number | null => forS
 
 /** Why two things seen are not alike; null where they are. */
 function unlike(before: Watched, after: Watched): string | null {
-  if (before.work !== after.work) return 'another kind of work'
+  if (before.work !== after.work) return say`another kind of work`
   if (Math.abs(before.airC - after.airC) > LIKE_AIR_K)
-    return `the air differs by ${Math.round(Math.abs(before.airC - after.airC))} K`
+    return say`the air differs by ${Math.round(Math.abs(before.airC - after.airC))} K`
   const apart = (a: number | null, b: number | null): boolean =>
     a !== null && b !== null && Math.abs(a - b) > LIKE_FROM_K
-  if (apart(before.fromC, after.fromC) || apart(before.toC, after.toC)) return 'between other temperatures'
+  if (apart(before.fromC, after.fromC) || apart(before.toC, after.toC)) return say`between other temperatures`
   const [a, b] = [minutesIn(before), minutesIn(after)]
   if (observationFigures[before.kind] !== 'afterS' && a !== null && b !== null && Math.max(a / b, b / a) > LIKE_TIME)
-    return 'watched for another time'
+    return say`watched for another time`
   return null
 }
 
@@ -116,13 +117,13 @@ function ofWatched(before: Watched, after: Watched): BeforeAfter {
   const found = comparedFigures(before, after)
   return found
     ? { before, after, because: null, ...found }
-    : notComparable(before, after, 'it was never come to before, and so there is nothing to hold it against')
+    : notComparable(before, after, say`it was never come to before, and so there is nothing to hold it against`)
 }
 
 const sameWords = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase()
 
 function ofFelt(before: Felt, after: Felt): BeforeAfter {
-  if (!sameWords(before.place, after.place)) return notComparable(before, after, 'felt at another place')
+  if (!sameWords(before.place, after.place)) return notComparable(before, after, say`felt at another place`)
   const middle = (after.seen ?? 0) - (before.seen ?? 0)
   const most = feltLevels.length - 1
   // a level is an order: one step is told, how much air that is is not

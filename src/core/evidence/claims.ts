@@ -1,5 +1,6 @@
 import type { ClaimKind, Job } from '../job'
 import { LIKE_AIR_K } from './before-after'
+import { say } from '../words'
 
 export type Claim = Job['claims'][number]
 
@@ -47,13 +48,13 @@ export function claimHeld(claim: Claim): ClaimHeld {
   const none = (because: string): ClaimHeld => ({ verdict: 'no evidence', because, gain: null, ...counts })
   if (Math.min(before.length, after.length) < FEWEST)
     return none(
-      `it takes ${FEWEST} runs as it came and ${FEWEST} as fitted; there are ${before.length} and ${after.length}`,
+      say`it takes ${FEWEST} runs as it came and ${FEWEST} as fitted; there are ${before.length} and ${after.length}`,
     )
   const ways = new Set(claim.runs.map((r) => r.way.trim().toLowerCase()))
-  if (ways.size > 1) return none('its runs are not all of the same way')
+  if (ways.size > 1) return none(say`its runs are not all of the same way`)
   const air = (list: Claim['runs']): number => list.reduce((s, r) => s + r.airC, 0) / list.length
   if (Math.abs(air(before) - air(after)) > LIKE_AIR_K)
-    return none(`the air differed by ${Math.round(Math.abs(air(before) - air(after)))} K`)
+    return none(say`the air differed by ${Math.round(Math.abs(air(before) - air(after)))} K`)
   const [a, b] = [meanOf(before.map((r) => r.figure)), meanOf(after.map((r) => r.figure))]
   const variance = a.variance + b.variance
   // all figures alike: nobody reads a gauge that sharply twice, but nothing else is known of it

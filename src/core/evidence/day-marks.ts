@@ -3,6 +3,7 @@ import { type ChartedRuns, type Circumstances, dayOf } from '../run'
 import { rowAt, type RunView } from '../transient'
 import { LIKE_AIR_K } from './before-after'
 import { apartBecause, complaintApart, complaintSeen, isFelt, type Watched } from './seen'
+import { say } from '../words'
 
 /** it begins as warm, so many K apart, or its time is another's (estimate) */
 const LIKE_START_K = 6
@@ -40,14 +41,14 @@ const hotAt = (run: RunView, s: number): number => run.rows.hot[rowAt(run, s)]!
 /** The first piece of the day of the same work in like air, of the run of the machine as it was then. */
 function placeOf(job: Job, runs: ChartedRuns, seen: Watched): Place | Omit<NoMark, 'seen'> {
   const run = seen.state === 'as fitted' ? runs.proposed : (runs.present ?? runs.none)
-  if (!run) return { because: 'no run of that machine is drawn', dayAirC: null }
+  if (!run) return { because: say`no run of that machine is drawn`, dayAirC: null }
   const { legs } = dayOf(job)
   const work = seen.afterOff ? 'off' : seen.work
   const alike = run.legs.filter((_, i) => legs[i]?.work === work)
   const [first] = alike
-  if (!first) return { because: 'the day has no such work', dayAirC: null }
+  if (!first) return { because: say`the day has no such work`, dayAirC: null }
   const found = alike.find(({ leg }) => Math.abs(leg.airC - seen.airC) <= LIKE_AIR_K)
-  if (!found) return { because: 'in other air', dayAirC: first.leg.airC }
+  if (!found) return { because: say`in other air`, dayAirC: first.leg.airC }
   const { boilsC, seconds } = found.leg
   // a bay does not boil: its complaint is that it gets hotter than it may
   const mostC = job.bay ? job.bay.allowedC.value : boilsC
@@ -60,23 +61,23 @@ type Point = Omit<DayMark, 'seen' | 'runC'>
 const into = ({ fromS, toS }: Place, after: number | null): number | null =>
   after !== null && fromS + after <= toS + 1 ? Math.min(toS, fromS + after) : null
 
-const SHORTER = 'the day’s piece of it is shorter'
+const SHORTER = say`the day’s piece of it is shorter`
 
 /** When it got too hot, or had not. */
 function boiledAt(job: Job, seen: Watched, place: Place): Point | string {
-  if (seen.sometime) return 'nobody said when'
+  if (seen.sometime) return say`nobody said when`
   const atS = into(place, seen.seen ?? seen.forS)
   if (atS === null) return SHORTER
   const opensC = (job.cooling && job.engine?.thermostatOpensC?.value) ?? null
   const beganC = seen.afterOff ? null : (seen.fromC ?? opensC)
   if (beganC !== null && Math.abs(hotAt(place.run, place.fromS) - beganC) > LIKE_START_K)
-    return 'there it begins at another temperature'
+    return say`there it begins at another temperature`
   return { atS, c: place.mostC - (seen.underK ?? 0), below: seen.seen === null }
 }
 
 function warmedUpAt(seen: Watched, place: Place): Point | string {
   const cold = place.fromS === 0 && Math.abs(hotAt(place.run, 0) - seen.airC) <= LIKE_START_K
-  if (!cold || seen.seen === null || seen.toC === null) return 'the day does not begin so cold'
+  if (!cold || seen.seen === null || seen.toC === null) return say`the day does not begin so cold`
   const atS = into(place, seen.seen)
   return atS === null ? SHORTER : { atS, c: seen.toC, below: false }
 }
@@ -89,7 +90,7 @@ function pointOf(job: Job, seen: Watched, place: Place): Point | string {
     case 'hottest':
     case 'temperature': {
       const c = seen.seen ?? seen.toC
-      if (c === null) return 'no temperature was noted'
+      if (c === null) return say`no temperature was noted`
       // so long into it, or where it ends: that is where it stands longest
       return { atS: into(place, seen.forS) ?? place.toS, c, below: seen.kind === 'hottest' }
     }
@@ -97,13 +98,13 @@ function pointOf(job: Job, seen: Watched, place: Place): Point | string {
       return warmedUpAt(seen, place)
     case 'rise':
     case 'fall':
-      return 'its fan was held on or off for it'
+      return say`its fan was held on or off for it`
     default:
-      return 'it is no temperature of the chart'
+      return say`it is no temperature of the chart`
   }
 }
 
-const OTHERWISE = { because: 'the day is supposed otherwise', dayAirC: null } as const
+const OTHERWISE = { because: say`the day is supposed otherwise`, dayAirC: null } as const
 
 /**
  * Everything that was watched of a job, at its place in the day that is drawn: the same work, air within 5 K, begun as

@@ -1,6 +1,7 @@
 import { type Job, observationFigures, type Observation, type ObservationKind, type SeenHow } from '../job'
 import { type BenchFigure, benchFigures } from '../wiring'
 import { calendarDay } from '../units'
+import { say } from '../words'
 
 /** What was seen, as it is predicted and weighed. */
 export type Seen = Watched | Proved
@@ -77,9 +78,9 @@ export function complaintSeen(job: Job): Watched | null {
 export function complaintSilent(job: Job): string | null {
   const { what } = job.complaint
   if (what === 'stumbles when hot')
-    return 'that it stumbles has causes besides heat: note how hot it got, or after how long'
-  if (what === 'boils' && !job.cooling) return 'there is no coolant that boils'
-  return job.engine || (job.trailer && job.bay) ? null : 'nothing here gives off heat that a run knows of'
+    return say`that it stumbles has causes besides heat: note how hot it got, or after how long`
+  if (what === 'boils' && !job.cooling) return say`there is no coolant that boils`
+  return job.engine || (job.trailer && job.bay) ? null : say`nothing here gives off heat that a run knows of`
 }
 
 /** so many of what was observed count, the newest: more would be weighed for minutes and tell nothing else */
@@ -90,32 +91,32 @@ export function apartBecause(job: Job, o: Observation): string | null {
   const own = tellsNothing(job, o)
   if (own !== null) return own
   const newer = job.observations.filter((n) => tellsNothing(job, n) === null && n.at > o.at).length
-  return newer >= MOST_COUNTED ? `${MOST_COUNTED} newer ones count` : null
+  return newer >= MOST_COUNTED ? say`${MOST_COUNTED} newer ones count` : null
 }
 
 /** With a fan that the engine turned nothing is predicted: how it was then says nothing of the heat. */
-const MECHANICAL = 'its mechanical fan was on then, and what that moved is not known'
+const MECHANICAL = say`its mechanical fan was on then, and what that moved is not known`
 
 /** Why the complaint tells nothing of this job; null where it does, as far as anybody said when it shows. */
 export function complaintApart(job: Job): string | null {
-  if (job.complaint.doubted) return 'it is doubted'
+  if (job.complaint.doubted) return say`it is doubted`
   return job.mechanicalFan ? MECHANICAL : null
 }
 
 function tellsNothing(job: Job, o: Observation): string | null {
-  if (o.doubted) return 'it is doubted'
-  if (isFelt(o)) return 'it is compared with what is felt at the same place, not weighed'
+  if (o.doubted) return say`it is doubted`
+  if (isFelt(o)) return say`it is compared with what is felt at the same place, not weighed`
   if (o.state === 'as it came' && job.mechanicalFan) return MECHANICAL
   const day = calendarDay(o.at)
-  if (o.state === 'as fitted' && day < job.startedOn) return 'it was seen before this job fitted anything'
+  if (o.state === 'as fitted' && day < job.startedOn) return say`it was seen before this job fitted anything`
   if (o.state === 'as it came' && job.signature && o.at > job.signature.at)
-    return 'it was seen after what this job fits was in'
-  if (!job.cooling && (o.kind === 'boiled' || o.kind === 'outlet')) return 'a bay has no coolant'
-  if (o.state === 'as fitted' && !job.fans.length) return 'no fan is chosen yet'
+    return say`it was seen after what this job fits was in`
+  if (!job.cooling && (o.kind === 'boiled' || o.kind === 'outlet')) return say`a bay has no coolant`
+  if (o.state === 'as fitted' && !job.fans.length) return say`no fan is chosen yet`
   if ((o.kind === 'share' || o.kind === 'after-run' || o.kind === 'fall') && o.state === 'as it came' && !job.oldFan)
-    return 'it had no electric fan as it came'
+    return say`it had no electric fan as it came`
   if ((o.work === 'towed' || o.work === 'charger' || o.work === 'alone') !== (job.trailer !== null) && o.work !== 'off')
-    return 'this machine does no such work'
+    return say`this machine does no such work`
   return null
 }
 

@@ -14,6 +14,7 @@ import {
   type Watched,
   type WatchedKind,
 } from './seen'
+import { say, spokenWord } from '../words'
 
 /** What each thing that can be seen is called, how it is taken, and what may hurt in doing so. */
 interface KindWords {
@@ -23,100 +24,99 @@ interface KindWords {
   readonly caution: string
 }
 
-const HOT = 'Hands, hair and sleeves stay away from belt, fan and exhaust; the cap stays shut while it is hot.'
-const OUTDOORS = 'Outdoors, in neutral, on its stand or with the brake locked. '
+const HOT = say`Hands, hair and sleeves stay away from belt, fan and exhaust; the cap stays shut while it is hot.`
+const OUTDOORS = say`Outdoors, in neutral, on its stand or with the brake locked. `
 
 export const observationWords: Readonly<Record<ObservationKind, KindWords>> = {
   'warm-up': {
-    name: 'time to warm up',
+    name: say`time to warm up`,
     steps: [
-      'Begin in the morning, everything as cold as the air.',
-      'Start it, fan off, and start the watch.',
-      'Stop the watch when the gauge, or a contact thermometer on the hose into the core, shows {to}.',
+      say`Begin in the morning, everything as cold as the air.`,
+      say`Start it, fan off, and start the watch.`,
+      say`Stop the watch when the gauge, or a contact thermometer on the hose into the core, shows {to}.`,
     ],
     caution: OUTDOORS + HOT,
   },
   rise: {
-    name: 'time to heat up',
+    name: say`time to heat up`,
     steps: [
-      'Warm it up, then let it come down below {from} with the fan unplugged.',
-      'Start the watch as it passes {from}.',
-      'Stop it at {to}. Plug the fan in again.',
+      say`Warm it up, then let it come down below {from} with the fan unplugged.`,
+      say`Start the watch as it passes {from}.`,
+      say`Stop it at {to}. Plug the fan in again.`,
     ],
-    caution: `${OUTDOORS}${HOT} Stop it sooner where the maker's own limit comes first.`,
+    caution: say`${spokenWord(OUTDOORS)}${spokenWord(HOT)} Stop it sooner where the maker's own limit comes first.`,
   },
   fall: {
-    name: 'time to cool down',
+    name: say`time to cool down`,
     steps: [
-      'Warm it up to {from}.',
-      'Hold the fan on and start the watch as it passes {from}.',
-      'Stop the watch at {to}.',
+      say`Warm it up to {from}.`,
+      say`Hold the fan on and start the watch as it passes {from}.`,
+      say`Stop the watch at {to}.`,
     ],
     caution: OUTDOORS + HOT,
   },
   boiled: {
-    name: 'until it boils',
+    name: say`until it boils`,
     steps: [
-      'Go to work with it warm, as the complaint has it.',
-      'Start the watch when the work begins.',
-      'Stop it when it boils or warns, and switch off at once. If it does not in {for}, say so.',
+      say`Go to work with it warm, as the complaint has it.`,
+      say`Start the watch when the work begins.`,
+      say`Stop it when it boils or warns, and switch off at once. If it does not in {for}, say so.`,
     ],
-    caution: `Do not go on once it boils. ${HOT}`,
+    caution: say`Do not go on once it boils. ${spokenWord(HOT)}`,
   },
   hottest: {
-    name: 'hottest that it got',
+    name: say`hottest that it got`,
     steps: [
-      'Go to work with it warm.',
-      'Watch the gauge for {for} of the same work.',
-      'Note the hottest that it showed, or what it was never above.',
+      say`Go to work with it warm.`,
+      say`Watch the gauge for {for} of the same work.`,
+      say`Note the hottest that it showed, or what it was never above.`,
     ],
-    caution: `Stop where the maker's own limit comes first. ${HOT}`,
+    caution: say`Stop where the maker's own limit comes first. ${spokenWord(HOT)}`,
   },
   temperature: {
-    name: 'temperature after a while',
+    name: say`temperature after a while`,
     steps: [
-      'Work it, or let it stand, for {for} in the same way.',
-      'Read a thermometer that has stood in the space, or a contact thermometer on the hose.',
+      say`Work it, or let it stand, for {for} in the same way.`,
+      say`Read a thermometer that has stood in the space, or a contact thermometer on the hose.`,
     ],
     caution: HOT,
   },
   outlet: {
-    name: 'coolant leaving the core',
+    name: say`coolant leaving the core`,
     steps: [
-      'Let it do the same for {for}.',
-      'Contact thermometer on the hose that leaves the core, wrapped round with cloth; wait until it stands.',
+      say`Let it do the same for {for}.`,
+      say`Contact thermometer on the hose that leaves the core, wrapped round with cloth; wait until it stands.`,
     ],
     caution: HOT,
   },
   share: {
-    name: 'how much the fan runs',
-    steps: ['Work it for twenty minutes first.', 'Then watch for {for}: add up the minutes that the fan is on.'],
+    name: say`how much the fan runs`,
+    steps: [say`Work it for twenty minutes first.`, say`Then watch for {for}: add up the minutes that the fan is on.`],
     caution: HOT,
   },
   'after-run': {
-    name: 'fan after switch-off',
-    steps: ['Work it warm, switch off, start the watch.', 'Stop it when the fan stops.'],
-    caution: 'The fan may start by itself: nothing goes near the blades.',
+    name: say`fan after switch-off`,
+    steps: [say`Work it warm, switch off, start the watch.`, say`Stop it when the fan stops.`],
+    caution: say`The fan may start by itself: nothing goes near the blades.`,
   },
   volts: {
-    name: 'battery after standing alone',
+    name: say`battery after standing alone`,
     steps: [
-      'Charger off. Leave everything on that is on when it stands alone.',
-      'Meter across the battery after {for}.',
+      say`Charger off. Leave everything on that is on when it stands alone.`,
+      say`Meter across the battery after {for}.`,
     ],
-    caution: 'Insulated probe tips; nothing across the posts.',
+    caution: say`Insulated probe tips; nothing across the posts.`,
   },
   felt: {
-    name: 'air that is felt',
+    name: say`air that is felt`,
     steps: [
-      'Fan on, engine off where it runs without; the machine in the open, no wind.',
-      'Hold out one after another, always at the same place and as far away: wetted hand, sheet of paper, thin bag, ' +
-        'work glove.',
-      'Note the heaviest that the air held, drew or blew tight, and where that was.',
+      say`Fan on, engine off where it runs without; the machine in the open, no wind.`,
+      say`Hold out one after another, always at the same place and as far away: wetted hand, sheet of paper, thin bag,
+        work glove.`,
+      say`Note the heaviest that the air held, drew or blew tight, and where that was.`,
     ],
-    caution:
-      'Hold it by its edge, sleeves and hair away, an arm’s length from the blades: what is drawn in is torn. ' +
-      'The fan may start by itself.',
+    caution: say`Hold it by its edge, sleeves and hair away, an arm’s length from the blades: what is drawn in is
+      torn. The fan may start by itself.`,
   },
 }
 
@@ -148,9 +148,9 @@ export function bandInWords(
   units: UnitSystem,
 ): string {
   if (low === null) return 'never'
-  if (high === null) return `${seenFigure(quantity, low, units)} or more, or never`
+  if (high === null) return say`${seenFigure(quantity, low, units)} or more, or never`
   const [from, to] = [seenFigure(quantity, low, units), seenFigure(quantity, high, units)]
-  return from === to ? from : `${from} to ${to}`
+  return from === to ? from : say`${from} to ${to}`
 }
 
 /** Steps of taking it, with its temperatures and its time put in. */
@@ -159,9 +159,9 @@ export function stepsInWords(
   units: UnitSystem,
 ): string[] {
   const put: Readonly<Record<string, string>> = {
-    '{from}': fromC === null ? 'where it begins' : format(fromC, 'temperature', units),
-    '{to}': toC === null ? 'what is waited for' : format(toC, 'temperature', units),
-    '{for}': forS === null ? 'half an hour' : format(forS, 'minutes', units),
+    '{from}': fromC === null ? say`where it begins` : format(fromC, 'temperature', units),
+    '{to}': toC === null ? say`what is waited for` : format(toC, 'temperature', units),
+    '{for}': forS === null ? say`half an hour` : format(forS, 'minutes', units),
   }
   return observationWords[kind].steps.map((s) => s.replace(/\{\w+\}/g, (name) => put[name] ?? name))
 }
@@ -169,36 +169,37 @@ export function stepsInWords(
 const workWords = (work: Work): string => workDefinitions[work].name
 
 function boiledInWords(seen: Watched, figure: string, watched: string): string {
-  if (seen.sometime) return 'got too hot'
-  if (seen.seen === null) return `did not boil in ${watched}`
-  return `${seen.underK ? 'ran hot' : 'got too hot'} after ${figure}`
+  if (seen.sometime) return say`got too hot`
+  if (seen.seen === null) return say`did not boil in ${watched}`
+  return say`${seen.underK ? say`ran hot` : say`got too hot`} after ${figure}`
 }
 
 const feltInWords = ({ seen, place, state }: Felt): string =>
-  `air at ${place}: ${feltLevels[seen ?? 0] ?? feltLevels[0]}, ${state}`
+  say`air at ${place}: ${spokenWord(feltLevels[seen ?? 0] ?? feltLevels[0])}, ${spokenWord(state)}`
 
 /** One sentence of what was seen: "boiled after 12 min of slow work at 18 °C, as it came". */
 export function seenInWords(seen: Seen | Felt, units: UnitSystem): string {
   if (isFelt(seen)) return feltInWords(seen)
   if (seen.kind === 'proved')
-    return `${seen.figure.name}: ${seenFigure(seen.figure.quantity, seen.seen, units)}, measured as a proof`
+    return say`${seen.figure.name}: ${seenFigure(seen.figure.quantity, seen.seen, units)}, measured as a proof`
   const t = (c: number | null): string => (c === null ? '' : format(c, 'temperature', units))
   const figure = seenFigure(quantityOfSeen(seen.kind), seen.seen, units)
   const watched = seen.forS === null ? '' : format(seen.forS, 'minutes', units)
   const how: Readonly<Record<WatchedKind, string>> = {
-    'warm-up': `warmed up to ${t(seen.toC)} in ${figure}`,
-    rise: `from ${t(seen.fromC)} to ${t(seen.toC)} in ${figure}`,
-    fall: `fan held on, from ${t(seen.fromC)} down to ${t(seen.toC)} in ${figure}`,
+    'warm-up': say`warmed up to ${t(seen.toC)} in ${figure}`,
+    rise: say`from ${t(seen.fromC)} to ${t(seen.toC)} in ${figure}`,
+    fall: say`fan held on, from ${t(seen.fromC)} down to ${t(seen.toC)} in ${figure}`,
     boiled: boiledInWords(seen, figure, watched),
-    hottest: seen.seen === null ? `never above ${t(seen.toC)} in ${watched}` : `no hotter than ${figure} in ${watched}`,
-    temperature: `${figure} after ${watched}`,
-    outlet: `coolant left the core at ${figure} after ${watched}`,
-    share: `fan on for ${figure} of ${watched}`,
-    'after-run': `fan stopped ${figure} after switch-off`,
-    volts: `battery at ${figure} after ${watched}`,
+    hottest:
+      seen.seen === null ? say`never above ${t(seen.toC)} in ${watched}` : say`no hotter than ${figure} in ${watched}`,
+    temperature: say`${figure} after ${watched}`,
+    outlet: say`coolant left the core at ${figure} after ${watched}`,
+    share: say`fan on for ${figure} of ${watched}`,
+    'after-run': say`fan stopped ${figure} after switch-off`,
+    volts: say`battery at ${figure} after ${watched}`,
   }
-  const work = seen.afterOff ? 'after switch-off' : workWords(seen.work)
-  return `${how[seen.kind]}, ${work}, air ${t(seen.airC)}, ${seen.state}`
+  const work = seen.afterOff ? say`after switch-off` : workWords(seen.work)
+  return say`${how[seen.kind]}, ${work}, air ${t(seen.airC)}, ${spokenWord(seen.state)}`
 }
 
 /** Everything that was seen of a job, as it stands in its strip: what, and what came of it where it was weighed. */
@@ -223,7 +224,7 @@ export function seenLines(job: Job, results: readonly SeenResult[]): SeenLine[] 
 export function silentInWords(job: Job): string | null {
   const { after, aboveC, doubted } = job.complaint
   const why = (after === null && aboveC === null) || doubted ? null : complaintSilent(job)
-  return why && `The complaint tells nothing of the heat: ${why}.`
+  return why && say`The complaint tells nothing of the heat: ${why}.`
 }
 
 /** What was seen tells of the heat: "at slow work 2.6 to 3.4 kW go into the coolant; typical was 1.9 to 4.2". */
@@ -231,8 +232,8 @@ export function heatInWords(job: Job, heat: Weighing['heat']): string[] {
   const kw = (w: number): string => format(w, 'cooling', job.units, 2)
   return heat.map(
     ({ work, before, after }) =>
-      `At ${workWords(work as Work)} ${kw(after[0])} to ${kw(after[1])} go into the ` +
-      `${job.cooling ? 'coolant' : 'bay'}; by its readings alone it was ${kw(before[0])} to ${kw(before[1])}.`,
+      say`At ${workWords(work as Work)} ${kw(after[0])} to ${kw(after[1])} go into the
+        ${job.cooling ? say`coolant` : say`bay`}; by its readings alone it was ${kw(before[0])} to ${kw(before[1])}.`,
   )
 }
 
@@ -241,12 +242,12 @@ export function contradictionInWords(job: Job, found: Contradiction, labelOf: (a
   const lines = seenLines(job, [])
   const left = lines.find((l) => l.id === found.leaveOut)
   return [
-    'What was seen and what was read cannot belong to one machine. Nothing is told from it until one of them is ' +
-      'doubted or corrected.',
+    say`What was seen and what was read cannot belong to one machine. Nothing is told from it until one of them is
+      doubted or corrected.`,
     ...(found.move.length
-      ? [`Readings that would have to move furthest: ${found.move.map((m) => labelOf(m.address)).join(', ')}.`]
+      ? [say`Readings that would have to move furthest: ${found.move.map((m) => labelOf(m.address)).join(', ')}.`]
       : []),
-    ...(left ? [`Left out, the rest agrees: ${seenInWords(left.seen, job.units)}.`] : []),
+    ...(left ? [say`Left out, the rest agrees: ${seenInWords(left.seen, job.units)}.`] : []),
   ]
 }
 
@@ -256,12 +257,12 @@ const MOST_OF_IT = 0.3
 export function lookInWords(look: Look, labelOf: (address: string) => string, marginName: string): string {
   const what =
     look.kind === 'reading'
-      ? `measure ${labelOf(look.address!)}`
+      ? say`measure ${labelOf(look.address!)}`
       : `${observationWords[look.kind].name}, ${workWords(look.work!)}`
   // a few draws in a bin may look settled by chance: that is said only where most of the doubt goes
   const settles =
     look.share >= MOST_OF_IT && look.settles >= 50
-      ? `settles ${marginName} in ${look.settles} of 100 cases`
-      : `takes ${percent(look.share, 2)} of the doubt about ${marginName}`
+      ? say`settles ${marginName} in ${look.settles} of 100 cases`
+      : say`takes ${percent(look.share, 2)} of the doubt about ${marginName}`
   return `${what}: ${look.minutes} min; ${settles}`
 }

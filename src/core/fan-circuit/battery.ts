@@ -3,6 +3,7 @@ import type { Job } from '../job'
 import { type Bench, term, worked, type Worked } from '../reading'
 import { circuitsOf } from './circuit'
 import { ratingOf } from './currents'
+import { say } from '../words'
 
 /** below this a 12 V system may not start. @see engineering §1.9 */
 const CRANKING_FLOOR_V = 9.6
@@ -31,9 +32,9 @@ export function fansAtRest(bench: Bench, job: Job, battery: BatteryState): Worke
     0,
   )
   return worked(
-    'fan on the battery alone',
-    'fan curve at {0}',
-    [term('rest voltage', volts, 'voltage')],
+    say`fan on the battery alone`,
+    say`fan curve at {0}`,
+    [term(say`rest voltage`, volts, 'voltage')],
     total,
     'current',
     '§1.6',

@@ -12,6 +12,7 @@ import type { Job } from '../job'
 import { type Bench, worked, type Worked } from '../reading'
 import { circuitsOf, eachOnce } from './circuit'
 import { runCurrent } from './currents'
+import { say } from '../words'
 
 /** A state in which what comes in is held against what goes out. `charge` is null where it waits for a choice. */
 interface WorkState {
@@ -47,15 +48,15 @@ export function statesOf(job: Job): WorkState[] {
     return [
       {
         id: 'towed',
-        name: 'while towed',
-        needs: job.trailer.cableSize ? null : "the tow cable's size",
+        name: say`while towed`,
+        needs: job.trailer.cableSize ? null : say`the tow cable's size`,
         rpm: null,
         judged: true,
         charge: (b) => towedCharge(b, job),
       },
       {
         id: 'on its charger',
-        name: 'on its charger',
+        name: say`on its charger`,
         needs: null,
         rpm: null,
         judged: true,
@@ -64,7 +65,7 @@ export function statesOf(job: Job): WorkState[] {
       },
       {
         id: 'standing alone',
-        name: 'standing alone',
+        name: say`standing alone`,
         needs: null,
         rpm: null,
         judged: false,
@@ -81,7 +82,7 @@ export function statesOf(job: Job): WorkState[] {
     charge: clampedIn(job, point)
       ? (b) =>
           worked(
-            'clamped in this state',
+            say`clamped in this state`,
             '{0}',
             [b.term(`charging.points.${point}.currentA`)],
             b.value(`charging.points.${point}.currentA`),

@@ -2,6 +2,7 @@ import type { Fan, Job, Run } from '../job'
 import { contactsOhm } from './through'
 import { thinnerThan } from '../units'
 import { type Surroundings, surroundingsOf } from './surroundings'
+import { say } from '../words'
 
 /** What stands in one fan's path, looked up by the ids of its run; null where nothing is chosen yet. */
 export interface FanCircuit {
@@ -57,7 +58,7 @@ export const byId = <T extends { id: string }>(list: readonly T[], id: string | 
 const known = new WeakMap<Job, readonly FanCircuit[]>()
 
 /** goes over to whatever is made of a job, and into no file */
-const NUMBERS = Symbol('numbers of the runs')
+const NUMBERS = Symbol(say`numbers of the runs`)
 type Numbered = Job & { readonly [NUMBERS]?: readonly string[] }
 
 /** A job whose fans have other numbers than the order of its runs: their ids, the first first; null: that order. */
@@ -80,7 +81,7 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
   const circuits = job.runs.map((run, i): FanCircuit => ({
     run,
     number: numberOf(job, run.id, i),
-    suffix: job.runs.length > 1 ? `, fan ${numberOf(job, run.id, i)}` : '',
+    suffix: job.runs.length > 1 ? say`, fan ${numberOf(job, run.id, i)}` : '',
     fan: chosenFan(byId(job.fans, run.fan)),
     controller: byId(job.controllers, run.controller),
     fuse: byId(job.fuses, run.fuse),

@@ -1,6 +1,7 @@
 import { type FanRating, runningFan, type Start, startingCurrent, startTimeConstant } from '../electrical'
 import { type Bench, term, worked, type Worked } from '../reading'
 import type { ChosenFan } from './circuit'
+import { say } from '../words'
 
 /** The fan's nameplate with this pass's readings. */
 export function ratingOf(bench: Bench, fan: ChosenFan): FanRating {
@@ -22,12 +23,12 @@ export function runCurrent(bench: Bench, fan: ChosenFan): Worked {
   const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
   return worked(
-    'fan, running',
-    'fan curve: {0} at {1}, here at {2}',
+    say`fan, running`,
+    say`fan curve: {0} at {1}, here at {2}`,
     [
-      term('rated current', rating.ratedA, 'current', fan.at.ratedA),
-      term('rated voltage', rating.ratedV, 'voltage'),
-      term('regulator', volts, 'voltage', 'charging.regulatorV'),
+      term(say`rated current`, rating.ratedA, 'current', fan.at.ratedA),
+      term(say`rated voltage`, rating.ratedV, 'voltage'),
+      term(say`regulator`, volts, 'voltage', 'charging.regulatorV'),
     ],
     runningFan(rating, volts).currentA,
     'current',
@@ -40,9 +41,9 @@ export function startCurrent(bench: Bench, fan: ChosenFan): Worked {
   const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
   return worked(
-    'fan, starting',
-    '{0} over its winding',
-    [term('regulator', volts, 'voltage', 'charging.regulatorV')],
+    say`fan, starting`,
+    say`{0} over its winding`,
+    [term(say`regulator`, volts, 'voltage', 'charging.regulatorV')],
     startingCurrent(rating, volts),
     'current',
     '§1.6',

@@ -4,6 +4,7 @@ import type { Bench } from '../reading'
 import { ambientAt } from './surroundings'
 import { type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
 import { ratingOf, runCurrent } from './currents'
+import { say } from '../words'
 
 /** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
 export function conductorAt(bench: Bench, c: RunConductor): Conductor {
@@ -29,9 +30,9 @@ export const wiresOf = (bench: Bench, circuit: FanCircuit): RunOfWire => ({
 
 /** What the wire margins wait for, or null. */
 export function wiresWaitFor(circuit: FanCircuit): string | null {
-  if (!circuit.fan) return 'a fan'
+  if (!circuit.fan) return say`a fan`
   const bare = circuit.conductors.find((c) => c.size === null)
-  return bare ? `a size for the ${roleNames[bare.role]}` : circuit.conductors.length === 0 ? 'a conductor' : null
+  return bare ? say`a size for the ${roleNames[bare.role]}` : circuit.conductors.length === 0 ? say`a conductor` : null
 }
 
 /**

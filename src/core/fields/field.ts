@@ -1,20 +1,21 @@
 import type { Limits } from '../reading'
 import type { Quantity } from '../units'
+import { say } from '../words'
 
 export const stations = ['machine', 'measure', 'place', 'power', 'wire', 'trigger', 'build', 'prove', 'after'] as const
 export type Station = (typeof stations)[number]
 
 /** What each station is called. */
 export const stationNames: Readonly<Record<Station, string>> = {
-  machine: 'Machine',
-  measure: 'Measure',
-  place: 'Place',
-  power: 'Power',
-  wire: 'Wire',
-  trigger: 'Trigger',
-  build: 'Build',
-  prove: 'Prove',
-  after: 'After',
+  machine: say`Machine`,
+  measure: say`Measure`,
+  place: say`Place`,
+  power: say`Power`,
+  wire: say`Wire`,
+  trigger: say`Trigger`,
+  build: say`Build`,
+  prove: say`Prove`,
+  after: say`After`,
 }
 
 /** What a reading of the document is called, what it measures, what it can be, and where it is asked for. */

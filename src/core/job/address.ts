@@ -10,6 +10,7 @@ import { outlivesKey } from './outlives-key'
 import { conductorName } from './role-names'
 import { typicalMachines } from './typical'
 import { wiresInUse } from './wires-in-use'
+import { say, spokenWord } from '../words'
 
 /** A reading of a job with everything that is known about its place. */
 export interface PlacedField extends Field {
@@ -18,7 +19,7 @@ export interface PlacedField extends Field {
 }
 
 const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
-const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: 'slow work', cruise: 'cruise' }
+const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: say`slow work`, cruise: 'cruise' }
 
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
 function ownLabel(job: Job, { address, label }: Found): string {
@@ -29,15 +30,16 @@ function ownLabel(job: Job, { address, label }: Found): string {
     return `${job.bay?.panels.find((p) => p.id === address.split('.')[2])?.name}, ${label}`
   if (address.startsWith('place.leads.')) {
     const [, , lead, leg] = address.split('.') as [string, string, LeadName, string]
-    return `${lead} lead, ${job.place.leads[lead].find((l) => l.id === leg)?.name}`
+    return say`${spokenWord(lead)} lead, ${job.place.leads[lead].find((l) => l.id === leg)?.name}`
   }
-  if (list === 'oldFan') return `old fan: ${label}`
-  if (list === 'probes' && job.bay && address.endsWith('.kappa')) return "share of the bay's warmth that the probe sees"
-  if (list === 'charging' && job.trailer && id === 'regulatorV') return 'tow vehicle or charger holds'
+  if (list === 'oldFan') return say`old fan: ${label}`
+  if (list === 'probes' && job.bay && address.endsWith('.kappa'))
+    return say`share of the bay's warmth that the probe sees`
+  if (list === 'charging' && job.trailer && id === 'regulatorV') return say`tow vehicle or charger holds`
   if (list === 'charging' && id === 'points')
     return address.endsWith('rpm')
-      ? `engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading`
-      : `charging current at ${workNames[address.split('.')[2]!] ?? 'that speed'}`
+      ? say`engine speed of the ${workNames[address.split('.')[2]!] ?? ''} clamp reading`
+      : say`charging current at ${workNames[address.split('.')[2]!] ?? say`that speed`}`
   const several = list === 'fans' || list === 'controllers' || list === 'fuses' || list === 'runs' ? job[list] : []
   if (several.length > 1)
     return `${label}, ${list === 'runs' ? 'fan ' : ''}${several.findIndex((x) => x.id === id) + 1}`
@@ -50,7 +52,10 @@ export function fieldsOf(job: Job): ReadonlyMap<string, PlacedField> {
   const known = walked.get(job)
   if (known) return known
   const map = new Map(
-    walkFields(fieldTable as FieldTable, job).map((f) => [f.address, { ...f, label: ownLabel(job, f) }]),
+    walkFields(fieldTable as FieldTable, job).map((found) => {
+      const spoken = { ...found, label: spokenWord(found.label), tell: spokenWord(found.tell) }
+      return [found.address, { ...spoken, label: ownLabel(job, spoken) }]
+    }),
   )
   walked.set(job, map)
   return map

@@ -1,4 +1,5 @@
 import type { Job } from './document'
+import { say } from '../words'
 
 const order = ['first', 'second', 'third', 'fourth']
 
@@ -8,6 +9,6 @@ export const coreName = (job: Job, core: number): string =>
     ? 'core'
     : job.cooling!.cores === 2
       ? core === 0
-        ? 'left core'
-        : 'right core'
-      : `${order[core]} core`
+        ? say`left core`
+        : say`right core`
+      : say`${order[core]} core`

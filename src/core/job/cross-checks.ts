@@ -2,6 +2,7 @@ import { mountsIn } from './mounts'
 import type { z } from 'zod'
 import type { WrittenJob } from './written'
 import { jobKinds } from './kinds'
+import { say, spokenWord } from '../words'
 
 /** What is wrong between blocks of a document: where, and in words. */
 interface Fault {
@@ -14,11 +15,11 @@ const fault = (message: string, ...path: readonly (string | number)[]): Fault =>
 const blocks = ['engine', 'cooling', 'newCore', 'bay', 'trailer'] as const
 type Block = (typeof blocks)[number]
 const blockNames: Readonly<Record<Block, string>> = {
-  engine: 'an engine',
-  cooling: 'coolant and a core',
-  newCore: 'a new core',
-  bay: 'a bay',
-  trailer: 'how a trailer is fed',
+  engine: say`an engine`,
+  cooling: say`coolant and a core`,
+  newCore: say`a new core`,
+  bay: say`a bay`,
+  trailer: say`how a trailer is fed`,
 }
 
 /** Which blocks a document of this kind has. Wiring alone is on whatever carries the machine's heat. */
@@ -32,14 +33,14 @@ function blocksOf(job: WrittenJob): readonly Block[] {
 
 const hasItsBlocks: Check = (job) => {
   const wanted = blocksOf(job)
-  const kind = `a job of the kind "${jobKinds[job.kind].name}" on this machine`
+  const kind = say`a job of the kind "${spokenWord(jobKinds[job.kind].name)}" on this machine`
   return [
     ...(job.machine.kind === 'trailer' && wanted.includes('cooling')
-      ? [fault('a trailer has no coolant of its own', 'cooling')]
+      ? [fault(say`a trailer has no coolant of its own`, 'cooling')]
       : []),
     ...blocks
       .filter((b) => wanted.includes(b) !== (job[b] !== null))
-      .map((b) => fault(`${kind} has ${wanted.includes(b) ? blockNames[b] : `not ${blockNames[b]}`}`, b)),
+      .map((b) => fault(say`${kind} has ${wanted.includes(b) ? blockNames[b] : say`not ${blockNames[b]}`}`, b)),
   ]
 }
 
@@ -65,19 +66,19 @@ const idsStandOnce: Check = (job) => {
   return Object.entries(lists).flatMap(([key, list]) => {
     const ids = list.map((e) => e.id)
     const twice = ids.find((id, i) => ids.indexOf(id) !== i)
-    return twice ? [fault(`the id "${twice}" stands twice`, key)] : []
+    return twice ? [fault(say`the id "${twice}" stands twice`, key)] : []
   })
 }
 
 const isThere = (id: string | null, list: readonly { readonly id: string }[], ...path: (string | number)[]): Fault[] =>
-  id === null || list.some((e) => e.id === id) ? [] : [fault(`there is no "${id}" in this job`, ...path)]
+  id === null || list.some((e) => e.id === id) ? [] : [fault(say`there is no "${id}" in this job`, ...path)]
 
 const pointsAtWhatIsThere: Check = (job) => [
   ...isThere(job.wiring.overrideSwitch, job.switches, 'wiring', 'overrideSwitch'),
   ...isThere(job.wiring.isolatorSwitch, job.switches, 'wiring', 'isolatorSwitch'),
   ...isThere(job.place.panel, job.bay?.panels ?? [], 'place', 'panel'),
   ...(job.bay && job.place.panel === null
-    ? [fault('a bay has a panel that the fan is meant for', 'place', 'panel')]
+    ? [fault(say`a bay has a panel that the fan is meant for`, 'place', 'panel')]
     : []),
   ...job.runs.flatMap((run, i) => [
     ...isThere(run.fan, job.fans, 'runs', i, 'fan'),
@@ -98,10 +99,12 @@ const runsAreRuns: Check = (job) =>
     const twice = roles.find((r, n) => roles.indexOf(r) !== n)
     return [
       ...(run.fan !== null && job.runs.findIndex((r) => r.fan === run.fan) !== i
-        ? [fault(`"${run.fan}" is fed twice`, 'runs', i, 'fan')]
+        ? [fault(say`"${run.fan}" is fed twice`, 'runs', i, 'fan')]
         : []),
-      ...(strange ? [fault(`a fan’s way out and back has no ${strange} wire`, 'runs', i, 'conductors')] : []),
-      ...(twice ? [fault(`two wires are its ${twice}`, 'runs', i, 'conductors')] : []),
+      ...(strange
+        ? [fault(say`a fan’s way out and back has no ${spokenWord(strange)} wire`, 'runs', i, 'conductors')]
+        : []),
+      ...(twice ? [fault(say`two wires are its ${spokenWord(twice)}`, 'runs', i, 'conductors')] : []),
     ]
   })
 
@@ -112,16 +115,16 @@ const seatsSuitTheMedium: Check = (job) => {
   const onCore = cooling !== null && jobKinds[job.kind].mountsFan
   const sits = (list: 'fans' | 'probes'): Fault[] =>
     job[list].flatMap(({ seat }, i) => [
-      ...(list === 'fans' && onCore && !seat ? [fault('a fan on a core has its place on it', list, i, 'seat')] : []),
-      ...(seat && !onCore ? [fault('it has no place on a core', list, i, 'seat')] : []),
+      ...(list === 'fans' && onCore && !seat ? [fault(say`a fan on a core has its place on it`, list, i, 'seat')] : []),
+      ...(seat && !onCore ? [fault(say`it has no place on a core`, list, i, 'seat')] : []),
       ...(seat && cooling && seat.core >= cooling.cores
-        ? [fault(`there are only ${cooling.cores} cores`, list, i, 'seat', 'core')]
+        ? [fault(say`there are only ${cooling.cores} cores`, list, i, 'seat', 'core')]
         : []),
     ])
   return [
     ...(mountsIn(medium).some((m) => m === job.place.mount)
       ? []
-      : [fault(`"${job.place.mount}" is no way to hold a fan here`, 'place', 'mount')]),
+      : [fault(say`"${spokenWord(job.place.mount)}" is no way to hold a fan here`, 'place', 'mount')]),
     ...sits('fans'),
     ...sits('probes'),
   ]
@@ -130,13 +133,15 @@ const seatsSuitTheMedium: Check = (job) => {
 /** Where no engine heats a bay, something in it does. */
 const bayHasItsHeat: Check = (job) =>
   job.bay && !job.engine && job.bay.heatW === null
-    ? [fault('without an engine it says what heat is given off inside', 'bay', 'heatW')]
+    ? [fault(say`without an engine it says what heat is given off inside`, 'bay', 'heatW')]
     : []
 
 /** What is said to lie in a bay has one to lie in. */
 const liesWhereItCan: Check = (job) =>
   (['fuses', 'conductors'] as const).flatMap((list) =>
-    job[list].flatMap((e, i) => (e.lies === 'bay' && !job.bay ? [fault('there is no bay here', list, i, 'lies')] : [])),
+    job[list].flatMap((e, i) =>
+      e.lies === 'bay' && !job.bay ? [fault(say`there is no bay here`, list, i, 'lies')] : [],
+    ),
   )
 
 const checks: readonly Check[] = [

@@ -5,6 +5,7 @@ import { coreName } from './core-name'
 import type { Job } from './document'
 import type { Seat } from './schema/place'
 import { nameOf, type Path } from './difference-names'
+import { say } from '../words'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */
 export interface Difference {
@@ -71,12 +72,12 @@ function entryInWords(entry: Node): string {
   for (const key of tellingKeys) if (typeof entry[key] === 'string') return entry[key]
   if (entry.ratingA) return `${String(entry.ratingA)} A`
   if (entry.step) return 'done'
-  return typeof entry.by === 'string' && entry.by ? `by ${entry.by}` : 'there'
+  return typeof entry.by === 'string' && entry.by ? say`by ${entry.by}` : 'there'
 }
 
 /** A value as a mechanic would say it. */
 function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSystem): string {
-  if (value === undefined) return 'not there'
+  if (value === undefined) return say`not there`
   if (value === null) return 'none'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number') return quantity ? format(value, quantity, units) : String(value)
@@ -87,7 +88,7 @@ function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSyst
 
 function readingInWords({ value, source, spread }: Reading, quantity: Quantity, units: UnitSystem): string {
   const ownSpread = spread !== undefined && spread !== spreadOf({ value, source }, quantity)
-  return `${format(value, quantity, units)}, ${source}${ownSpread ? ' with its own spread' : ''}`
+  return `${format(value, quantity, units)}, ${source}${ownSpread ? say` with its own spread` : ''}`
 }
 
 /** Lists whose entries a run points at: entry and pointer are taken together. */
@@ -134,8 +135,8 @@ export function differences(mine: Job, theirs: Job, units: UnitSystem = mine.uni
     } else if (isSeat(a) || isSeat(b)) {
       const words = (job: Job, s: unknown): string =>
         isSeat(s)
-          ? `${coreName(job, s.core)}, ${format(s.xM, 'length', units, 4)} from the left, ` +
-            `${format(s.yM, 'length', units, 4)} from the top`
+          ? say`${coreName(job, s.core)}, ${format(s.xM, 'length', units, 4)} from the left,
+            ${format(s.yM, 'length', units, 4)} from the top`
           : 'nowhere'
       found.push({
         id: address,
@@ -168,4 +169,4 @@ export const taking = (job: Job, from: Job, { paths }: Pick<Difference, 'paths'>
   paths.reduce<unknown>((j, path) => put(j, path, at(from, path)), job) as Job
 
 /** One difference as a sentence about what was changed. */
-export const changeInWords = ({ label, mine, theirs }: Difference): string => `${label}: ${mine}, then ${theirs}`
+export const changeInWords = ({ label, mine, theirs }: Difference): string => say`${label}: ${mine}, then ${theirs}`

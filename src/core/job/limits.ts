@@ -1,11 +1,12 @@
 import { feltLevels, LONGEST_DAY } from './choices'
+import { say, spokenWord } from '../words'
 
 /** How much of each thing a job holds, and what it is called where there is more. */
 const lists = {
   checks: [20, 'answers'],
   alterations: [30, 'alterations'],
   panels: [8, 'panels'],
-  chargingPoints: [8, 'clamp readings'],
+  chargingPoints: [8, say`clamp readings`],
   batteries: [4, 'batteries'],
   fans: [4, 'fans'],
   controllers: [4, 'controllers'],
@@ -14,43 +15,43 @@ const lists = {
   switches: [8, 'switches'],
   fuses: [4, 'fuses'],
   conductors: [48, 'conductors'],
-  runs: [4, 'fan feeds'],
-  conductorsOfRun: [8, 'conductors in one fan’s way'],
-  obstacles: [12, 'things near the core'],
-  legsOfLead: [8, 'legs of one lead'],
-  legsOfDay: [600, 'legs of a day'],
-  unknowns: [8, 'plugs and relays to find out'],
-  marks: [8, 'wires or pins of one plug'],
-  meterReadings: [120, 'meter readings of one plug'],
-  edits: [40, 'changes to the harness'],
-  steps: [200, 'ticked steps'],
-  passed: [60, 'locks gone past'],
-  waits: [20, 'running waits'],
+  runs: [4, say`fan feeds`],
+  conductorsOfRun: [8, say`conductors in one fan’s way`],
+  obstacles: [12, say`things near the core`],
+  legsOfLead: [8, say`legs of one lead`],
+  legsOfDay: [600, say`legs of a day`],
+  unknowns: [8, say`plugs and relays to find out`],
+  marks: [8, say`wires or pins of one plug`],
+  meterReadings: [120, say`meter readings of one plug`],
+  edits: [40, say`changes to the harness`],
+  steps: [200, say`ticked steps`],
+  passed: [60, say`locks gone past`],
+  waits: [20, say`running waits`],
   torques: [40, 'torques'],
-  ownSteps: [20, 'steps of your own'],
-  unplanned: [60, 'things not as planned'],
-  needs: [120, 'things needed'],
-  timesLeft: [40, 'times left'],
-  ledger: [80, 'things taken off'],
-  debts: [30, 'fixes for now'],
+  ownSteps: [20, say`steps of your own`],
+  unplanned: [60, say`things not as planned`],
+  needs: [120, say`things needed`],
+  timesLeft: [40, say`times left`],
+  ledger: [80, say`things taken off`],
+  debts: [30, say`fixes for now`],
   photos: [60, 'pictures'],
-  dialPoints: [20, 'points of a dial'],
+  dialPoints: [20, say`points of a dial`],
   notes: [60, 'notes'],
-  hours: [200, 'times at work'],
-  bought: [80, 'things bought'],
-  settings: [40, 'settings as left'],
-  looseJoints: [20, 'joints without a catch'],
+  hours: [200, say`times at work`],
+  bought: [80, say`things bought`],
+  settings: [40, say`settings as left`],
+  looseJoints: [20, say`joints without a catch`],
   traces: [4, 'traces'],
-  searches: [20, 'searches for a fault'],
-  foundInSearch: [80, 'things found in one search'],
-  tracePoints: [300, 'points of a trace'],
-  earlierProofs: [10, 'earlier findings of one proof'],
+  searches: [20, say`searches for a fault`],
+  foundInSearch: [80, say`things found in one search`],
+  tracePoints: [300, say`points of a trace`],
+  earlierProofs: [10, say`earlier findings of one proof`],
   proofs: [60, 'proofs'],
-  care: [60, 'things to look after'],
+  care: [60, say`things to look after`],
   acceptances: [100, 'acceptances'],
-  observations: [100, 'things seen'],
+  observations: [100, say`things seen`],
   claims: [6, 'claims'],
-  claimRuns: [40, 'runs of one claim'],
+  claimRuns: [40, say`runs of one claim`],
 } as const satisfies Readonly<Record<string, readonly [most: number, name: string]>>
 export type Listed = keyof typeof lists
 
@@ -58,7 +59,7 @@ export type Listed = keyof typeof lists
 export const mostOf = (listed: Listed): number => lists[listed][0]
 
 /** What is said where there would be more. */
-export const tooMany = (listed: Listed): string => `no more than ${lists[listed][0]} ${lists[listed][1]}`
+export const tooMany = (listed: Listed): string => say`no more than ${lists[listed][0]} ${spokenWord(lists[listed][1])}`
 
 /** Both, as a schema's `max` takes them. */
 export const upTo = (listed: Listed): readonly [number, string] => [mostOf(listed), tooMany(listed)]

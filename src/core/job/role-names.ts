@@ -1,29 +1,30 @@
 import { type ConductorRole } from './choices'
 import type { Job } from './document'
+import { say } from '../words'
 
 /** What a conductor is called in a sentence. */
 export const roleNames: Readonly<Record<ConductorRole, string>> = {
   feed: 'feed',
-  return: 'way back',
-  control: 'control feed',
-  'coil-feed': "coil's feed",
-  trigger: 'trigger wire',
-  'coil-return': "coil's ground",
-  'supply-return': "controller's ground",
-  link: 'link wire',
-  override: 'override wire',
-  'override-out': 'wire behind the override',
-  call: 'call wire',
-  'call-out': 'wire behind the call',
-  timer: 'timer wire',
-  'timer-out': 'wire behind the timer',
-  lamp: 'lamp wire',
-  'lamp-return': "lamp's ground",
+  return: say`way back`,
+  control: say`control feed`,
+  'coil-feed': say`coil's feed`,
+  trigger: say`trigger wire`,
+  'coil-return': say`coil's ground`,
+  'supply-return': say`controller's ground`,
+  link: say`link wire`,
+  override: say`override wire`,
+  'override-out': say`wire behind the override`,
+  call: say`call wire`,
+  'call-out': say`wire behind the call`,
+  timer: say`timer wire`,
+  'timer-out': say`wire behind the timer`,
+  lamp: say`lamp wire`,
+  'lamp-return': say`lamp's ground`,
 }
 
 /** A conductor of a job by its id: "feed", and "feed of fan 2" where there are several. */
 export function conductorName(job: Job, id: string): string {
   const found = job.conductors.find((c) => c.id === id)
   const n = job.runs.findIndex((r) => r.conductors.includes(id))
-  return found ? `${roleNames[found.role]}${job.runs.length > 1 && n >= 0 ? ` of fan ${n + 1}` : ''}` : 'wire'
+  return found ? `${roleNames[found.role]}${job.runs.length > 1 && n >= 0 ? say` of fan ${n + 1}` : ''}` : 'wire'
 }

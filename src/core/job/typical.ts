@@ -2,6 +2,7 @@ import { type MachineKind } from './choices'
 import type { BatteryKind } from '../electrical'
 import type { WireSize } from '../units'
 import type { JobKind } from './kinds'
+import { say } from '../words'
 
 interface Vents {
   readonly spaceM3: number
@@ -86,7 +87,7 @@ export interface TypicalMachine {
 /** One entry per kind of machine: a new kind is a new entry. Estimates for made-up machines. */
 export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
   'trail-bike': {
-    name: 'trail bike',
+    name: say`trail bike`,
     jobs: ['core', 'thicker-core', 'wiring'],
     battery: { kind: 'agm', ah: 7, coldCrankingA: 110, crankingA: 55 },
     charging: { currentA: 14, rpm: 5500 },
@@ -109,7 +110,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     routes: { feedM: 1.2, returnM: 1.1, fanMm: 250, probeMm: 500, sweepMm: 30 },
   },
   'road-bike': {
-    name: 'road bike',
+    name: say`road bike`,
     jobs: ['core', 'thicker-core', 'wiring'],
     battery: { kind: 'agm', ah: 12, coldCrankingA: 190, crankingA: 90 },
     charging: { currentA: 28, rpm: 5000 },
@@ -155,7 +156,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     routes: { feedM: 3, returnM: 2.8, fanMm: 350, probeMm: 900, sweepMm: 0 },
   },
   'digger-air': {
-    name: 'digger, air-cooled',
+    name: say`digger, air-cooled`,
     jobs: ['bay', 'wiring'],
     battery: { kind: 'flooded', ah: 30, coldCrankingA: 260, crankingA: 130 },
     charging: { currentA: 16, rpm: 3400 },
@@ -178,7 +179,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     routes: { feedM: 1.6, returnM: 1.5, fanMm: 300, probeMm: 500, sweepMm: 0 },
   },
   'digger-liquid': {
-    name: 'digger, liquid-cooled',
+    name: say`digger, liquid-cooled`,
     jobs: ['core', 'bay', 'thicker-core', 'wiring'],
     battery: { kind: 'flooded', ah: 50, coldCrankingA: 450, crankingA: 220 },
     charging: { currentA: 40, rpm: 2500 },
@@ -201,7 +202,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     routes: { feedM: 2.2, returnM: 2, fanMm: 350, probeMm: 700, sweepMm: 0 },
   },
   'older-vehicle': {
-    name: 'older vehicle',
+    name: say`older vehicle`,
     jobs: ['core', 'thicker-core', 'wiring'],
     battery: { kind: 'flooded', ah: 62, coldCrankingA: 540, crankingA: 260 },
     charging: { currentA: 55, rpm: 3000 },

@@ -4,6 +4,7 @@ import { type Job, lookupOf, withReadingTimes } from '../job'
 import { Bench } from '../reading'
 import { format, percent } from '../units'
 import { type LibraryPage, told } from './page'
+import { say } from '../words'
 
 const benchOf = (job: Job): Bench => new Bench(lookupOf(job))
 /** A fan that moves air where it sits. */
@@ -21,7 +22,10 @@ function carries(job: Job): string[] {
     ...comparedDuties(job).map((d) => format(cooledAt(bench, job, d, hot).carriedW, 'cooling', job.units, 3)),
   ]
 }
-const dutyColumns = (job: Job): string[] => ['air standing', ...comparedDuties(job).map((d) => `carries ${d.name}`)]
+const dutyColumns = (job: Job): string[] => [
+  say`air standing`,
+  ...comparedDuties(job).map((d) => say`carries ${d.name}`),
+]
 
 const onTheBox: LibraryPage = {
   id: 'flow-on-the-box',
@@ -30,17 +34,16 @@ const onTheBox: LibraryPage = {
     const { part } = firstCircuit(job).fan!
     const moved = movedAir(job, part)
     return [
-      told('In short', [
-        `On its box stand ${flow(job, part.freeFlowM3s.value)}: in free air, with nothing before it and ` +
-          `nothing behind.`,
+      told(say`In short`, [
+        say`On its box stand ${flow(job, part.freeFlowM3s.value)}: in free air, with nothing before it and nothing
+          behind.`,
         ...(moved
           ? [
-              `Here it moves ${flow(job, moved.flowM3s)}: ${percent(moved.ofBox)} of that. Fins, vents and ` +
-                `edges push ` +
-                'back, and a fan gives way to what pushes: the more pressure, the less flow.',
+              say`Here it moves ${flow(job, moved.flowM3s)}: ${percent(moved.ofBox)} of that. Fins, vents and edges
+                push back, and a fan gives way to what pushes: the more pressure, the less flow.`,
             ]
           : []),
-        'Volts count too: 10 % less at the plug is 10 % less speed, as much less air, and a fifth less pressure.',
+        say`Volts count too: 10 % less at the plug is 10 % less speed, as much less air, and a fifth less pressure.`,
       ]),
     ]
   },
@@ -62,12 +65,12 @@ const sameSize: LibraryPage = {
     }
     return [
       told(
-        'In short',
+        say`In short`,
         [
-          'Two fans of one diameter with one figure on the box: what parts them is the pressure they can still push ' +
-            'against. Steep blades, a strong motor, a close rim.',
+          say`Two fans of one diameter with one figure on the box: what parts them is the pressure they can still push
+            against. Steep blades, a strong motor, a close rim.`,
         ],
-        ['greatest pressure', 'on the box', 'moves here'],
+        [say`greatest pressure`, say`on the box`, say`moves here`],
         [0.5, 1, 2].map(row),
       ),
     ]
@@ -85,7 +88,7 @@ function twiceInWords(job: Job): string {
   return comparedDuties(job)
     .map(({ name }, i) => {
       const gain = then[i]! / now[i]! - 1
-      if (Math.abs(gain) < 0.005) return `as much ${name}`
+      if (Math.abs(gain) < 0.005) return say`as much ${name}`
       return `${percent(Math.abs(gain))} ${gain < 0 ? 'less' : 'more'} ${name}`
     })
     .join(', ')
@@ -96,12 +99,11 @@ const thicker: LibraryPage = {
   when: onCore,
   tell: (job) => [
     told(
-      'In short',
+      say`In short`,
       [
-        'The air warms up on its way through: what comes out at the back of a thin core is hot already, and ' +
-          'the second ' +
-          'half of a thick one is given hot air. It also lets less of it through.',
-        `Here, with this fan, twice as thick carries ${twiceInWords(job)}.`,
+        say`The air warms up on its way through: what comes out at the back of a thin core is hot already, and the
+          second half of a thick one is given hot air. It also lets less of it through.`,
+        say`Here, with this fan, twice as thick carries ${twiceInWords(job)}.`,
       ],
       ['thickness', ...dutyColumns(job)],
       [1, 1.5, 2].map((factor) => {
@@ -117,11 +119,10 @@ const passes: LibraryPage = {
   when: onCore,
   tell: (job) => [
     told(
-      'In short',
+      say`In short`,
       [
-        'Leading the same coolant through the same core two or three times makes it faster in the tubes; ' +
-          'the air that ' +
-          'carries the heat is the same, and the pump has more to push. What it comes to here stands below.',
+        say`Leading the same coolant through the same core two or three times makes it faster in the tubes; the air
+          that carries the heat is the same, and the pump has more to push. What it comes to here stands below.`,
       ],
       ['passes', ...dutyColumns(job)],
       ([1, 2, 3] as const).map((n) => [

@@ -8,6 +8,7 @@ import { dayOfStint, runWaitsFor, simulate } from '../run'
 import { format, percent } from '../units'
 import { guardsOf, netlistOf } from '../wiring'
 import { type LibraryPage, told } from './page'
+import { say, spokenWord } from '../words'
 
 const benchOf = (job: Job): Bench => new Bench(lookupOf(job))
 const amps = (job: Job, a: number): string => format(a, 'current', job.units, 2)
@@ -18,7 +19,7 @@ const seconds = (s: number): string => (s < 100 ? `${s.toPrecision(2)} s` : `${M
 const opens = (a: number, ratingA: number): string => {
   const { shortestS, longestS } = fuseGate(a / ratingA)
   if (!Number.isFinite(shortestS)) return 'never'
-  return Number.isFinite(longestS) ? `${seconds(shortestS)} to ${seconds(longestS)}` : 'perhaps never'
+  return Number.isFinite(longestS) ? say`${seconds(shortestS)} to ${seconds(longestS)}` : say`perhaps never`
 }
 
 /** Wires that the fans' own fuses alone stand before. */
@@ -47,19 +48,19 @@ const fuseAndWire: LibraryPage = {
     const shorted = bareCurrent(job)
     const ratings = [0.5, 1, 2, 4].map((f) => fuseRatings.find((r) => r >= f * fuse!.ratingA) ?? 100)
     return [
-      told('In short', [
-        `Worn through to the frame, a wire here would carry ${amps(job, shorted)}: it glows within seconds ` +
-          `and takes the ` +
-          'loom with it. The fuse is there for that moment, and must open before its thinnest wire is too hot.',
-        `The thinnest wire behind it is the ${weakest.name}: ${amps(job, weakest.allowedA)} for good. The fuse is ` +
-          `${fuse!.ratingA} A.`,
-        `A fan that is held fast takes ${amps(job, held)} only: a fuse of ${fuse!.ratingA} A opens at that in ` +
-          `${opens(held, fuse!.ratingA)}. Its own winding may be gone before: a fuse is no friend of the fan.`,
+      told(say`In short`, [
+        say`Worn through to the frame, a wire here would carry ${amps(job, shorted)}: it glows within seconds and
+          takes the loom with it. The fuse is there for that moment, and must open before its thinnest wire is too
+          hot.`,
+        say`The thinnest wire behind it is the ${weakest.name}: ${amps(job, weakest.allowedA)} for good. The fuse is
+          ${fuse!.ratingA} A.`,
+        say`A fan that is held fast takes ${amps(job, held)} only: a fuse of ${fuse!.ratingA} A opens at that in
+          ${opens(held, fuse!.ratingA)}. Its own winding may be gone before: a fuse is no friend of the fan.`,
       ]),
       told(
-        'Other ratings',
-        ['A bigger fuse does not make a fan start better; it only lets the wire burn longer.'],
-        ['fuse', 'guards the thinnest wire', 'opens on a bare wire in', 'on a fan held fast in'],
+        say`Other ratings`,
+        [say`A bigger fuse does not make a fan start better; it only lets the wire burn longer.`],
+        ['fuse', say`guards the thinnest wire`, say`opens on a bare wire in`, say`on a fan held fast in`],
         ratings.map((r) => [amps(job, r), r <= weakest.allowedA ? 'yes' : 'no', opens(shorted, r), opens(held, r)]),
       ),
     ]
@@ -74,22 +75,22 @@ const turnedBlade: LibraryPage = {
     const row = (swapped: boolean, turned: boolean): string[] => {
       const way = blowing(swapped, turned, motor)
       return [
-        swapped ? 'swapped' : 'as marked',
-        turned ? 'turned over' : 'as it came',
-        way?.air ?? 'not at all: it may be damaged',
+        swapped ? 'swapped' : say`as marked`,
+        turned ? say`turned over` : say`as it came`,
+        way?.air ?? say`not at all: it may be damaged`,
         way ? percent(way.effectiveness) : '–',
       ]
     }
     return [
       told(
-        'In short',
+        say`In short`,
         [
-          'A blade is a screw: turned over it is the same screw, and pushes the same way when it turns the ' +
-            'same way, but ' +
-            'with the back of its profile.',
-          `What turns the air is which way it turns: the two wires of a ${motor} motor, or the fan as a whole.`,
+          say`A blade is a screw: turned over it is the same screw, and pushes the same way when it turns the same
+            way, but with the back of its profile.`,
+          say`What turns the air is which way it turns: the two wires of a ${spokenWord(motor)} motor, or the fan as a
+            whole.`,
         ],
-        ['wires', 'blade', 'air', 'of its best'],
+        ['wires', 'blade', 'air', say`of its best`],
         [row(false, false), row(false, true), row(true, false), row(true, true)],
       ),
     ]
@@ -120,15 +121,14 @@ const band: LibraryPage = {
     }
     return [
       told(
-        'In short',
+        say`In short`,
         [
-          `It starts at ${c(on.c)} and stops at ${c(off.c)}, as the probe shows. What lies between is the band: ` +
-            `${format(bandK, 'temperatureDifference', job.units, 2)}.`,
-          'Without one it would start and stop at the same point, at each flicker of the probe: each start ' +
-            'is several ' +
-            'times the running current, in contacts, fuse and motor.',
+          say`It starts at ${c(on.c)} and stops at ${c(off.c)}, as the probe shows. What lies between is the band:
+            ${format(bandK, 'temperatureDifference', job.units, 2)}.`,
+          say`Without one it would start and stop at the same point, at each flicker of the probe: each start is
+            several times the running current, in contacts, fuse and motor.`,
         ],
-        ['band', 'starts in half an hour', 'hottest', 'share of the time it runs'],
+        ['band', say`starts in half an hour`, 'hottest', say`share of the time it runs`],
         [1, 3, 5, 10].map(row),
       ),
     ]
@@ -143,18 +143,17 @@ const restVolts: LibraryPage = {
     const v = (charge: number): string => format(restVoltage(kind, charge, systemV), 'voltage', job.units, 4)
     return [
       told(
-        'In short',
+        say`In short`,
         [
-          'Charging packs the surface of the plates first. Until that has sunk in, the volts are those of ' +
-            'the surface: ' +
-            'half a volt and more too high.',
-          'Let it stand for an hour with nothing on, or burn the lights for two minutes and wait five. Then read it.',
-          `At rest, 0.1 V is about ` +
-            `${percent(0.1 / ((restVoltage(kind, 1, systemV) - restVoltage(kind, 0.5, systemV)) / 0.5))} ` +
-            `of this battery of ${format(capacityAh, 'batteryCapacity', job.units, 2)}: one decimal of a ` +
-            `meter is not enough.`,
+          say`Charging packs the surface of the plates first. Until that has sunk in, the volts are those of the
+            surface: half a volt and more too high.`,
+          say`Let it stand for an hour with nothing on, or burn the lights for two minutes and wait five. Then read
+            it.`,
+          say`At rest, 0.1 V is about
+            ${percent(0.1 / ((restVoltage(kind, 1, systemV) - restVoltage(kind, 0.5, systemV)) / 0.5))} of this
+            battery of ${format(capacityAh, 'batteryCapacity', job.units, 2)}: one decimal of a meter is not enough.`,
         ],
-        ['charge', 'volts at rest'],
+        ['charge', say`volts at rest`],
         [1, 0.75, 0.5, 0.25].map((s) => [percent(s), v(s)]),
       ),
     ]
@@ -172,15 +171,14 @@ const relay: LibraryPage = {
     const through = Math.abs(s.amps.get('key') ?? 0)
     const runs = motorsOf(net).reduce((sum, m) => sum + Math.abs(s.amps.get(m.name) ?? 0), 0)
     return [
-      told('In short', [
-        `Through the key of this machine, as it is wired, go ${amps(job, through)} for the fan while it ` +
-          `runs; the fan ` +
-          `itself takes ${amps(job, runs)}.`,
-        `Hung on the key it would be ${amps(job, runCurrent(bench, fan!).value)} running and ` +
-          `${amps(job, startCurrent(bench, fan!).value)} at each start, through contacts that were made for ` +
-          `lamps: they ` +
-          'burn, weld, and one day the key no longer switches off.',
-        'A coil of a relay asks some 0.15 A of the key; its contact is fed from the battery through a fuse of its own.',
+      told(say`In short`, [
+        say`Through the key of this machine, as it is wired, go ${amps(job, through)} for the fan while it runs; the
+          fan itself takes ${amps(job, runs)}.`,
+        say`Hung on the key it would be ${amps(job, runCurrent(bench, fan!).value)} running and
+          ${amps(job, startCurrent(bench, fan!).value)} at each start, through contacts that were made for lamps: they
+          burn, weld, and one day the key no longer switches off.`,
+        say`A coil of a relay asks some 0.15 A of the key; its contact is fed from the battery through a fuse of its
+          own.`,
       ]),
     ]
   },

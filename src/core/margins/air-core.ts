@@ -4,24 +4,26 @@ import { circuitsOf } from '../fan-circuit'
 import { type Job, jobKinds } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { over, type PartDefinition } from './part'
+import { say } from '../words'
 
-const coreNames = ['first core', 'second core', 'third core', 'fourth core']
+const coreNames = [say`first core`, say`second core`, say`third core`, say`fourth core`]
 
 /** Lines of what one fan does on its core, and of the zone that it leaves to the travel. */
 function airLines(bench: Bench, job: Job, { air }: Cooled, duty: Duty): Worked[] {
   const fans = air.fans.map(({ circuit, running, areaM2, flows }) => {
     const { fan, suffix } = circuit
     return worked(
-      `air through the fins by the fan${suffix}`,
-      'fan of {0} and {1} at {2} of its speed, against {3} of core {4} thick with {5} fins per inch, {6} of it blocked',
+      say`air through the fins by the fan${suffix}`,
+      say`fan of {0} and {1} at {2} of its speed, against {3} of core {4} thick with {5} fins per inch, {6} of it
+        blocked`,
       [
-        term('free air-flow', running.air.freeFlow, 'flow', fan.at.freeFlowM3s),
-        term('greatest pressure', running.air.maxPressure, 'airPressure', fan.at.maxPressurePa),
-        term('relative speed', running.speed, 'share'),
-        term('covered', areaM2, 'opening'),
+        term(say`free air-flow`, running.air.freeFlow, 'flow', fan.at.freeFlowM3s),
+        term(say`greatest pressure`, running.air.maxPressure, 'airPressure', fan.at.maxPressurePa),
+        term(say`relative speed`, running.speed, 'share'),
+        term(say`covered`, areaM2, 'opening'),
         bench.term(fittedCore(job) === 'new' ? 'newCore.thicknessM' : 'cooling.coreThicknessM'),
         bench.term(fittedCore(job) === 'new' ? 'newCore.finsPerInch' : 'cooling.finsPerInch'),
-        term('blocked', air.blocked, 'share'),
+        term(say`blocked`, air.blocked, 'share'),
       ],
       flows.covered,
       'flow',
@@ -33,9 +35,9 @@ function airLines(bench: Bench, job: Job, { air }: Cooled, duty: Duty): Worked[]
   return [
     ...fans,
     worked(
-      'air through the open part, by the travel',
-      '{0} of travel presses with {1}',
-      [bench.term(duty.speed), term('ram', air.ramPa, 'airPressure')],
+      say`air through the open part, by the travel`,
+      say`{0} of travel presses with {1}`,
+      [bench.term(duty.speed), term(say`ram`, air.ramPa, 'airPressure')],
       open,
       'flow',
       '§2.6',
@@ -49,16 +51,19 @@ function spare(bench: Bench, job: Job, duty: Duty): Worked {
   const coolantC = boils.at.c - job.limits.boilKeepK
   const cooled = cooledAt(bench, job, duty, coolantC)
   const coolant = worked(
-    'coolant may reach',
+    say`coolant may reach`,
     '{0} − {1}',
-    [term('boils at', boils.at.c, 'temperature'), term('kept free', job.limits.boilKeepK, 'temperatureDifference')],
+    [
+      term(say`boils at`, boils.at.c, 'temperature'),
+      term(say`kept free`, job.limits.boilKeepK, 'temperatureDifference'),
+    ],
     coolantC,
     'temperature',
     'margins',
   )
   const warmer = job.place.inletFrom !== null && job.place.inletFrom !== 'surroundings'
   const inlet = worked(
-    'air that goes in',
+    say`air that goes in`,
     warmer ? '{0} + {1}' : '{0}',
     [bench.term('surroundings.hottestC'), ...(warmer ? [bench.term('place.inletRiseK')] : [])],
     cooled.airC,
@@ -72,18 +77,18 @@ function spare(bench: Bench, job: Job, duty: Duty): Worked {
       : following(
           [heat],
           worked(
-            `its part for the ${coreNames[cooled.core]}`,
+            say`its part for the ${coreNames[cooled.core]}`,
             '{0} / {1}',
-            [term('heat', heat.value, 'cooling'), term('cores, each fed by itself', job.cooling!.cores, 'count')],
+            [term(say`heat`, heat.value, 'cooling'), term(say`cores, each fed by itself`, job.cooling!.cores, 'count')],
             cooled.demandW,
             'cooling',
             '§2.5',
           ),
         )
   const carried = worked(
-    cooled.core === null ? 'heat carried off' : `heat carried off by the ${coreNames[cooled.core]}`,
-    'zone by zone with the coolant {0} over the air, transfer {1} of the estimate',
-    [term('over the air', cooled.overK, 'temperatureDifference'), bench.term('cooling.transferFactor')],
+    cooled.core === null ? say`heat carried off` : say`heat carried off by the ${coreNames[cooled.core]}`,
+    say`zone by zone with the coolant {0} over the air, transfer {1} of the estimate`,
+    [term(say`over the air`, cooled.overK, 'temperatureDifference'), bench.term('cooling.transferFactor')],
     cooled.carriedW,
     'cooling',
     '§2.5',
@@ -109,13 +114,13 @@ function spareW(bench: Bench, job: Job, duty: Duty): number {
 export function coreParts(job: Job): PartDefinition[] {
   const circuits = circuitsOf(job)
   const lost = circuits.find((c) => c.fan !== null && c.fan.seat === null && jobKinds[job.kind].mountsFan)
-  const homeless = lost && (lost.suffix.replace(', ', '') || 'the fan')
+  const homeless = lost && (lost.suffix.replace(', ', '') || say`the fan`)
   const dead = circuits.find((c) => c.fan?.part.motor === 'brushless' && c.fan.wiresSwapped)
   return dutiesOf(job).map((duty): PartDefinition => {
     const common = { id: duty.id, name: duty.name, unit: 'W', required: 0 } as const
-    if (!circuits.some((c) => c.fan)) return { ...common, needs: 'a fan' }
-    if (homeless) return { ...common, needs: `a place on the core for ${homeless}` }
-    if (dead) return { ...common, missing: 'a brushless fan with its wires swapped does not run; put them back' }
+    if (!circuits.some((c) => c.fan)) return { ...common, needs: say`a fan` }
+    if (homeless) return { ...common, needs: say`a place on the core for ${homeless}` }
+    if (dead) return { ...common, missing: say`a brushless fan with its wires swapped does not run; put them back` }
     return {
       ...common,
       scale: (b) => (b.value('engine.heatShare') * b.value(duty.share) * b.value('engine.ratedPowerW')) / 4,

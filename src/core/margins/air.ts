@@ -4,6 +4,7 @@ import { type Job, jobKinds, panelOf } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { coreParts } from './air-core'
 import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
+import { say } from '../words'
 
 type WithFan = FanCircuit & { readonly fan: ChosenFan }
 const withFans = (job: Job): WithFan[] => circuitsOf(job).flatMap((c) => (c.fan ? [{ ...c, fan: c.fan }] : []))
@@ -25,15 +26,15 @@ function bayTemperature(bench: Bench, job: Job): Worked {
   const duct = ductOf(bench, job)
   const fanLines = running.map(({ circuit: { fan, suffix }, r }) =>
     worked(
-      duct ? `fan against hose and vents${suffix}` : `fan against the vents${suffix}`,
+      duct ? say`fan against hose and vents${suffix}` : say`fan against the vents${suffix}`,
       duct
-        ? 'fan of {0} and {1} at {2}, through {3} and {4} of hose {5} wide'
-        : 'fan of {0} and {1} at {2}, through {3}',
+        ? say`fan of {0} and {1} at {2}, through {3} and {4} of hose {5} wide`
+        : say`fan of {0} and {1} at {2}, through {3}`,
       [
-        term('free air-flow', r.air.freeFlow, 'flow', fan.at.freeFlowM3s),
-        term('greatest pressure', r.air.maxPressure, 'airPressure', fan.at.maxPressurePa),
-        term('relative speed', r.speed, 'share'),
-        term('vents in series', found.ventM2, 'opening'),
+        term(say`free air-flow`, r.air.freeFlow, 'flow', fan.at.freeFlowM3s),
+        term(say`greatest pressure`, r.air.maxPressure, 'airPressure', fan.at.maxPressurePa),
+        term(say`relative speed`, r.speed, 'share'),
+        term(say`vents in series`, found.ventM2, 'opening'),
         ...(duct ? [bench.term('place.duct.lengthM'), bench.term('place.duct.diameterM')] : []),
       ],
       found.fanFlow / running.length,
@@ -45,11 +46,11 @@ function bayTemperature(bench: Bench, job: Job): Worked {
   return following(
     [heat, ...fanLines, rise],
     worked(
-      'bay gets',
+      say`bay gets`,
       '{0} + {1}',
       [
-        term('air outside', found.outsideC, 'temperature', 'surroundings.hottestC'),
-        term('rise', found.riseK, 'temperatureDifference'),
+        term(say`air outside`, found.outsideC, 'temperature', 'surroundings.hottestC'),
+        term(say`rise`, found.riseK, 'temperatureDifference'),
       ],
       found.bayC,
       'temperature',
@@ -59,10 +60,10 @@ function bayTemperature(bench: Bench, job: Job): Worked {
 }
 
 function bayPart(job: Job): PartDefinition {
-  const common = { id: 'bay', name: 'in the bay', unit: 'K', required: 0 } as const
-  if (!job.fans.length) return { ...common, needs: 'a fan' }
+  const common = { id: 'bay', name: say`in the bay`, unit: 'K', required: 0 } as const
+  if (!job.fans.length) return { ...common, needs: say`a fan` }
   if (withFans(job).some(({ fan }) => fan.wiresSwapped && fan.part.motor === 'brushless'))
-    return { ...common, missing: 'a brushless fan with its wires swapped does not run; put them back' }
+    return { ...common, missing: say`a brushless fan with its wires swapped does not run; put them back` }
   return {
     ...common,
     scale: fixedScale(10),
@@ -71,9 +72,9 @@ function bayPart(job: Job): PartDefinition {
       return following(
         [gets],
         worked(
-          'below the hottest it may get',
+          say`below the hottest it may get`,
           '{0} − {1}',
-          [bench.term('bay.allowedC'), term('bay gets', gets.value, 'temperature')],
+          [bench.term('bay.allowedC'), term(say`bay gets`, gets.value, 'temperature')],
           bench.value('bay.allowedC') - gets.value,
           'temperatureDifference',
           '§2.7',
@@ -88,4 +89,4 @@ function bayPart(job: Job): PartDefinition {
  * @see margins.md
  */
 export const airMargin = (job: Job): MarginDefinition | null =>
-  jobKinds[job.kind].mountsFan ? { id: 'air', name: 'Air', parts: job.bay ? [bayPart(job)] : coreParts(job) } : null
+  jobKinds[job.kind].mountsFan ? { id: 'air', name: say`Air`, parts: job.bay ? [bayPart(job)] : coreParts(job) } : null

@@ -5,6 +5,7 @@ import type { Job } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { parkedDraw } from '../wiring'
 import { type Findings } from './findings'
+import { say } from '../words'
 
 /** How long the battery alone carries the fan, and on a trailer everything else that stays on. @see engineering §1.9 */
 export function aloneTime(bench: Bench, job: Job, run: Findings | null = null): Worked {
@@ -16,12 +17,12 @@ export function aloneTime(bench: Bench, job: Job, run: Findings | null = null): 
   const share = run && outcomeAt(run, 'share, standing alone', bench)
   const fanA = fan.value * (share === null ? 1 : Math.min(1, Math.max(0, share)))
   const all = worked(
-    'taken in all',
+    say`taken in all`,
     '{0} + {1} + {2}',
     [
-      term(share === null ? 'fan' : 'fan, for its share of the run', fanA, 'current'),
-      term('other loads', loads, 'current'),
-      term('controller', draw, 'current'),
+      term(share === null ? say`fan` : say`fan, for its share of the run`, fanA, 'current'),
+      term(say`other loads`, loads, 'current'),
+      term(say`controller`, draw, 'current'),
     ],
     fanA + loads + draw,
     'current',

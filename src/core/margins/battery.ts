@@ -7,11 +7,12 @@ import { afterKeyOff, goesOn, parkedDraw } from '../wiring'
 import { aloneTime } from './battery-outlook'
 import { type Findings } from './findings'
 import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
+import { say } from '../words'
 
 function crankingPart(job: Job): PartDefinition {
   return {
     id: 'cranking',
-    name: 'while cranking',
+    name: say`while cranking`,
     unit: 'V',
     required: 0,
     scale: fixedScale(0.5),
@@ -21,7 +22,7 @@ function crankingPart(job: Job): PartDefinition {
       const volts = crankingAt(bench, job, runs ? fan.value : 0)
       return over(
         runs ? following([fan], volts) : volts,
-        { name: 'least that starts', value: crankingFloor(job) },
+        { name: say`least that starts`, value: crankingFloor(job) },
         0,
         'voltage',
         '§1.9',
@@ -31,19 +32,19 @@ function crankingPart(job: Job): PartDefinition {
 }
 
 /** the part that speaks of what goes on after the key */
-export const AFTER_SWITCH_OFF = 'after switch-off'
+export const AFTER_SWITCH_OFF = say`after switch-off`
 
 /** What carries the fans where nothing charges: a trailer standing alone, or after switch-off as it is wired. */
 function alonePart(job: Job, run: Findings | null): PartDefinition | null {
   const after = afterKeyOff(job)
   if (!job.trailer && !goesOn(after)) return null
-  const what = job.trailer ? 'standing alone' : AFTER_SWITCH_OFF
+  const what = job.trailer ? say`standing alone` : AFTER_SWITCH_OFF
   const common = { id: what, name: what, unit: 'min', required: 0 } as const
-  if (!job.fans.length) return { ...common, needs: 'a fan' }
-  if (!job.trailer && after === 'always') return { ...common, missing: 'as it is wired the fan never stops' }
+  if (!job.fans.length) return { ...common, needs: say`a fan` }
+  if (!job.trailer && after === 'always') return { ...common, missing: say`as it is wired the fan never stops` }
   // how long it goes on where nobody wants it to, a run alone can tell
   if (!job.trailer && !run && !outlivesKey(job))
-    return { ...common, needs: 'a run of the day: it goes on with the key off' }
+    return { ...common, needs: say`a run of the day: it goes on with the key off` }
   const wanted = job.trailer ? 'trailer.aloneS' : 'use.afterRunS'
   return {
     ...common,
@@ -54,7 +55,7 @@ function alonePart(job: Job, run: Findings | null): PartDefinition | null {
         aloneTime(bench, job, run),
         ran === null
           ? { name: 'wanted', value: bench.value(wanted) }
-          : { name: 'the run has it on after switch-off for', value: Math.max(0, ran) },
+          : { name: say`the run has it on after switch-off for`, value: Math.max(0, ran) },
         0,
         'minutes',
         '§1.9',
@@ -82,21 +83,23 @@ export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): 
           compute: (bench) =>
             over(
               standingTime(batteryAt(bench, job), parkedDraw(bench, job)),
-              { name: 'it stands', value: bench.value('use.standsS') },
+              { name: say`it stands`, value: bench.value('use.standsS') },
               0,
               'days',
               '§1.9',
             ),
         }
-      : { ...standing, needs: 'a controller' },
+      : { ...standing, needs: say`a controller` },
   )
   if (cranks(job))
     parts.push(
-      fan ? crankingPart(job) : { id: 'cranking', name: 'while cranking', unit: 'V', required: 0, needs: 'a fan' },
+      fan
+        ? crankingPart(job)
+        : { id: 'cranking', name: say`while cranking`, unit: 'V', required: 0, needs: say`a fan` },
     )
   return {
     id: 'battery',
-    name: 'Battery',
+    name: say`Battery`,
     parts,
     ...(alone
       ? {

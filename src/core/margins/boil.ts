@@ -8,17 +8,18 @@ import { type Bench, following, term, worked } from '../reading'
 import { air } from '../units'
 import { seasons } from './by-season'
 import { type Findings } from './findings'
+import { say, spokenWord } from '../words'
 
 /** Rule 4 for one fan without a run. */
 function byRuleOfThumb(c: FanCircuit, job: Job, keepFreeK: number): PartDefinition[] {
-  const common = { name: `below boiling${c.suffix}`, unit: 'K', required: keepFreeK } as const
-  if (!c.controller) return [{ ...common, id: `boil${c.suffix}`, needs: 'a controller' }]
+  const common = { name: say`below boiling${c.suffix}`, unit: 'K', required: keepFreeK } as const
+  if (!c.controller) return [{ ...common, id: `boil${c.suffix}`, needs: say`a controller` }]
   if (!hasThermostat(c))
-    return [{ ...common, id: `boil${c.suffix}`, needs: 'a run: without a thermostat no rule of thumb will do' }]
+    return [{ ...common, id: `boil${c.suffix}`, needs: say`a run: without a thermostat no rule of thumb will do` }]
   return seasons.map((s) => ({
     ...common,
     id: `boil, ${s.id}${c.suffix}`,
-    name: `below boiling on the ${s.id} day${c.suffix}`,
+    name: say`below boiling on the ${spokenWord(s.id)} day${c.suffix}`,
     scale: fixedScale(5),
     compute: (b: Bench) => {
       const boils = boilsAt(b, job)
@@ -50,11 +51,11 @@ export function boilMargin(job: Job, _nominal: Bench, run: Findings | null): Mar
   if (run) {
     return {
       id: 'boil',
-      name: 'Boil',
+      name: say`Boil`,
       basis: 'run',
       parts: seasons.map((s): PartDefinition => ({
         id: `boil, ${s.id}`,
-        name: `below boiling on the ${s.id} day`,
+        name: say`below boiling on the ${spokenWord(s.id)} day`,
         unit: 'K',
         required: keepFreeK,
         scale: fixedScale(5),
@@ -65,16 +66,16 @@ export function boilMargin(job: Job, _nominal: Bench, run: Findings | null): Mar
           return following(
             [boils],
             worked(
-              'left below boiling, over what is kept free',
+              say`left below boiling, over what is kept free`,
               '{0} − {1} − {2}',
               [
-                term('boils', boils.at.c, 'temperature'),
-                term(`peak of the run on the ${s.id} day`, peak, 'temperature'),
-                term('kept free', keepFreeK, 'temperatureDifference'),
+                term(say`boils`, boils.at.c, 'temperature'),
+                term(say`peak of the run on the ${spokenWord(s.id)} day`, peak, 'temperature'),
+                term(say`kept free`, keepFreeK, 'temperatureDifference'),
               ],
               boils.at.c - peak - keepFreeK,
               'temperatureDifference',
-              '§3.2 rule 4',
+              say`§3.2 rule 4`,
             ),
           )
         },
@@ -83,7 +84,7 @@ export function boilMargin(job: Job, _nominal: Bench, run: Findings | null): Mar
   }
   return {
     id: 'boil',
-    name: 'Boil',
+    name: say`Boil`,
     basis: 'rule of thumb',
     parts: circuitsOf(job).flatMap((c) => ofRun(c, byRuleOfThumb(c, job, keepFreeK))),
   }

@@ -6,6 +6,7 @@ import type { Job } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { type Findings } from './findings'
 import { fixedScale, type MarginDefinition, type PartDefinition } from './part'
+import { say } from '../words'
 
 /** The share of a state in which the run had the fan on, 0…1; null without such a run. */
 const runShare = (bench: Bench, run: Findings | null, state: string): number | null => {
@@ -21,13 +22,13 @@ export function chargeMargin(job: Job, _nominal: Bench, run: Findings | null): M
   const chosen = job.fans.length > 0
   return {
     id: 'charge',
-    name: 'Charge',
+    name: say`Charge`,
     basis: run ? 'run' : 'rule of thumb',
     parts: statesOf(job)
       .filter((s) => s.judged)
       .map(({ id, name, needs, charge }): PartDefinition => {
         const common = { id, name, unit: 'A', required: 0 } as const
-        if (!chosen || needs) return { ...common, needs: chosen ? needs! : 'a fan' }
+        if (!chosen || needs) return { ...common, needs: chosen ? needs! : say`a fan` }
         return {
           ...common,
           scale: fixedScale(2),
@@ -50,17 +51,17 @@ export function chargeMargin(job: Job, _nominal: Bench, run: Findings | null): M
                 comes,
                 ...fans.worked,
                 worked(
-                  'with the fan on all the time',
+                  say`with the fan on all the time`,
                   '{0}',
-                  [term('left over', always.value, 'current')],
+                  [term(say`left over`, always.value, 'current')],
                   always.value,
                   'current',
                   '§1.8',
                 ),
                 worked(
-                  'the run has the fan on for',
-                  '{0} of the time',
-                  [term('share', share, 'share')],
+                  say`the run has the fan on for`,
+                  say`{0} of the time`,
+                  [term(say`share`, share, 'share')],
                   share,
                   'share',
                   '§4',

@@ -5,6 +5,7 @@ import { circuitsOf, type FanCircuit, startCurrent } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { type ContactLoad, currentIn, type Load, loadsOf, startIn } from '../wiring'
+import { say } from '../words'
 
 /** around a fuse block of the machine's own, °C (estimate) */
 const BORROWED_C = 40
@@ -16,9 +17,9 @@ function startInWords(bench: Bench, job: Job, load: Load): Worked {
   if (i >= 0 && load.shares[i] === 1) return startCurrent(bench, circuits[0]!.fan!)
   const { startingA } = startIn(bench, job, load)
   return worked(
-    'through it, starting',
+    say`through it, starting`,
     '{0}',
-    [term('all that start at once', startingA, 'current')],
+    [term(say`all that start at once`, startingA, 'current')],
     startingA,
     'current',
     '§1.6',
@@ -32,9 +33,9 @@ function withOthers(bench: Bench, job: Job, load: Load): Worked {
   return following(
     [fan],
     worked(
-      'through it',
+      say`through it`,
       '{0} + {1}',
-      [term('the fan', fan.value, 'current'), term('what hangs on it', already, 'current', 'wiring.feedLoadA')],
+      [term(say`the fan`, fan.value, 'current'), term(say`what hangs on it`, already, 'current', 'wiring.feedLoadA')],
       fan.value + already,
       'current',
       '§1.4',
@@ -45,7 +46,7 @@ function withOthers(bench: Bench, job: Job, load: Load): Worked {
 /** What a fuse of the machine's own carries for good, against all that hangs on it. @see engineering §1.4 */
 const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: number): PartDefinition => ({
   id: `${id} runs${suffix}`,
-  name: `of the ${name}'s own fuse${suffix}`,
+  name: say`of the ${name}'s own fuse${suffix}`,
   unit: 'A',
   required: 0,
   scale: (bench) => currentIn(bench, job, load).value / 4,
@@ -55,8 +56,13 @@ const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: num
 function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
   const { id, name, suffix, rating, needs, load, borrowedA } = contact
   if (borrowedA !== null && job.fans.length) return [borrowed(job, contact, borrowedA)]
-  const runs = { id: `${id} runs${suffix}`, name: `of the ${name}${suffix}, running`, unit: 'A', required: 0 } as const
-  if (!rating || !job.fans.length) return [{ ...runs, needs: job.fans.length ? needs : 'a fan' }]
+  const runs = {
+    id: `${id} runs${suffix}`,
+    name: say`of the ${name}${suffix}, running`,
+    unit: 'A',
+    required: 0,
+  } as const
+  if (!rating || !job.fans.length) return [{ ...runs, needs: job.fans.length ? needs : say`a fan` }]
   const scale = (bench: Bench) => currentIn(bench, job, load).value / 4
   // a key carries what else hangs behind it as well
   const through = (bench: Bench) => (id === 'key' ? withOthers(bench, job, load) : currentIn(bench, job, load))
@@ -68,7 +74,7 @@ function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
     },
     {
       id: `${id} starts${suffix}`,
-      name: `of the ${name}${suffix}, starting`,
+      name: say`of the ${name}${suffix}, starting`,
       unit: 'A',
       required: 0,
       scale,
@@ -84,10 +90,10 @@ const wrongCoil = (job: Job, { run, suffix }: FanCircuit): PartDefinition[] => {
   return [
     {
       id: `coil${suffix}`,
-      name: `of the relay's coil${suffix}`,
+      name: say`of the relay's coil${suffix}`,
       unit: 'A',
       required: 0,
-      missing: `the relay's coil is for ${relay.coilV} V, the machine has ${job.machine.systemV} V`,
+      missing: say`the relay's coil is for ${relay.coilV} V, the machine has ${job.machine.systemV} V`,
     },
   ]
 }
@@ -103,7 +109,7 @@ export function contactsMargin(job: Job): MarginDefinition {
   )
   return {
     id: 'contacts',
-    name: 'Contacts',
+    name: say`Contacts`,
     parts: [
       ...circuits.flatMap((c) => ofRun(c, wrongCoil(job, c))),
       ...loadsOf(job).contacts.flatMap((c) => {
@@ -112,9 +118,9 @@ export function contactsMargin(job: Job): MarginDefinition {
       }),
     ],
     notes: [
-      ...(ramp ? ['A pulse-width controller must never feed a relay: let it feed the fan itself.'] : []),
+      ...(ramp ? [say`A pulse-width controller must never feed a relay: let it feed the fan itself.`] : []),
       ...(bareCoil
-        ? ['The coil has no diode or resistor across it and kicks the electronics that drive it: fit one.']
+        ? [say`The coil has no diode or resistor across it and kicks the electronics that drive it: fit one.`]
         : []),
     ],
   }

@@ -8,13 +8,14 @@ import { ranOf } from './ran'
 import { heedsSeen } from './told-from-draws'
 import { marginsOf } from './margins-of'
 import { figureOf, isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'
+import { say } from '../words'
 
 /** differences below this are rounding, not a shortfall */
 const ROUNDING = 1e-9
 const settled = (value: number): number => (Math.abs(value) < ROUNDING ? 0 : value)
 
 /** said where a part comes to no figure at some end of its readings */
-const NO_FIGURE = 'readings that it can be worked out from: with these, or at their ends, it comes to no figure'
+const NO_FIGURE = say`readings that it can be worked out from: with these, or at their ends, it comes to no figure`
 
 /** A part as it was worked out, with every reading that went into it, its scale's too. */
 interface Kept {
@@ -117,7 +118,7 @@ function evaluateMargin(
     parts,
     warnings: parts
       .filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure'))
-      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : `Perhaps: ${texts.get(p.id)!}` })),
+      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : say`Perhaps: ${texts.get(p.id)}` })),
     notes: [...(margin.notes ?? [])],
     hurtsMost: (numbered.length ? leastSure(numbered)?.hurtsMost : null) ?? null,
   }

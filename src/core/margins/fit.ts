@@ -5,9 +5,10 @@ import { apart, inside } from '../fit'
 import { type Job, jobKinds, type LeadName, type Obstacle, panelOf } from '../job'
 import { coreFace, fanBox, neighbours, obstacleBox, onFansSide, reachOf, seatOfLead, thicker } from '../placing'
 import { type Bench, following, term, worked, type Worked } from '../reading'
+import { say, spokenWord } from '../words'
 
 const supplied = (bench: Bench, address: string): Worked =>
-  worked('lead supplied', '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
+  worked(say`lead supplied`, '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
 
 /** Address of what is free on the fan's side. */
 const freeAddress = (job: Job): string =>
@@ -18,7 +19,11 @@ const freeAddress = (job: Job): string =>
       : 'place.freeFrontM'
 
 const freeName = (job: Job): string =>
-  job.bay ? 'free behind the panel' : job.place.side === 'puller' ? 'free behind the core' : 'free before the core'
+  job.bay
+    ? say`free behind the panel`
+    : job.place.side === 'puller'
+      ? say`free behind the core`
+      : say`free before the core`
 
 /** What is left free beside the core that will be there. */
 function freeDepth(bench: Bench, job: Job): Worked {
@@ -28,7 +33,7 @@ function freeDepth(bench: Bench, job: Job): Worked {
   return following(
     [free],
     worked(
-      'free behind the new core',
+      say`free behind the new core`,
       '{0} − ({1} − {2})',
       [bench.term(address), bench.term('newCore.thicknessM'), bench.term('cooling.coreThicknessM')],
       free.value - thicker(bench, job),
@@ -46,9 +51,9 @@ const gapPart = (id: string, name: string, address: string, job: Job): PartDefin
   required: neighbours.fixed.requiredMm,
   scale: fixedScale(10),
   compute: (bench) => {
-    const gap = worked('gap now', '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
+    const gap = worked(say`gap now`, '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
     const more = worked(
-      'new core thicker by',
+      say`new core thicker by`,
       '{0} − {1}',
       [bench.term('newCore.thicknessM'), bench.term('cooling.coreThicknessM')],
       thicker(bench, job),
@@ -61,7 +66,7 @@ const gapPart = (id: string, name: string, address: string, job: Job): PartDefin
 
 const deep = (bench: Bench, fan: ChosenFan): Worked =>
   worked(
-    'fan with what holds it',
+    say`fan with what holds it`,
     '{0} + {1}',
     [bench.term(fan.at.depthM), bench.term('place.standOffM')],
     bench.value(fan.at.depthM) + bench.value('place.standOffM'),
@@ -77,12 +82,11 @@ function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstac
   const { name, requiredMm } = neighbours[obstacle.kind]
   const box = obstacleBox(job, obstacle)
   const readings = [fan.at.housingM, fan.at.depthM, ...box.readings]
-  const formula =
-    `nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6} ` +
-    `before it${obstacle.kind === 'moves' ? ', less {7}' : ''})`
+  const formula = say`nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6}
+    before it${obstacle.kind === 'moves' ? say`, less {7}` : ''})`
   return {
     id: `near ${obstacle.id}${suffix}`,
-    name: `to ${obstacle.name}${suffix}`,
+    name: say`to ${obstacle.name}${suffix}`,
     unit: 'mm',
     required: requiredMm,
     scale: fixedScale(10),
@@ -91,7 +95,7 @@ function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstac
       return following(
         [
           worked(
-            `from the fan to ${obstacle.name}, ${name}`,
+            say`from the fan to ${obstacle.name}, ${spokenWord(name)}`,
             formula,
             readings.map((r) => bench.term(r)),
             gap,
@@ -100,9 +104,9 @@ function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstac
           ),
         ],
         worked(
-          'over the requirement',
+          say`over the requirement`,
           '{0} − {1}',
-          [term('distance', gap, 'length'), term('required', requiredMm / 1000, 'length')],
+          [term(say`distance`, gap, 'length'), term(say`required`, requiredMm / 1000, 'length')],
           gap - requiredMm / 1000,
           'length',
           '§7',
@@ -115,19 +119,19 @@ function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstac
 /** The fan's frame inside the core's face, at its tightest edge. */
 const edgePart = (fan: ChosenFan, suffix: string): PartDefinition => ({
   id: `edge${suffix}`,
-  name: `inside the core's face${suffix}`,
+  name: say`inside the core's face${suffix}`,
   unit: 'mm',
   required: 0,
   scale: fixedScale(10),
   compute: (bench) => {
     const left = inside(boxOf(bench, fan), coreFace(bench))
     return worked(
-      "least from the fan's frame to the core's edges",
-      '{0} across at {1} and {2}, on {3} × {4}',
+      say`least from the fan's frame to the core's edges`,
+      say`{0} across at {1} and {2}, on {3} × {4}`,
       [
         bench.term(fan.at.housingM),
-        term('from the left', fan.seat!.xM, 'length'),
-        term('from the top', fan.seat!.yM, 'length'),
+        term(say`from the left`, fan.seat!.xM, 'length'),
+        term(say`from the top`, fan.seat!.yM, 'length'),
         bench.term('cooling.coreWidthM'),
         bench.term('cooling.coreHeightM'),
       ],
@@ -145,14 +149,14 @@ function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] 
   return [
     {
       id: `panel${suffix}`,
-      name: `on the ${panel.name}${suffix}`,
+      name: say`on the ${panel.name}${suffix}`,
       unit: 'mm',
       required: 0,
       scale: fixedScale(10),
       compute: (b) =>
         worked(
-          'room on the panel over the frame',
-          'the less of {0} and {1}, − {2}',
+          say`room on the panel over the frame`,
+          say`the less of {0} and {1}, − {2}`,
           [b.term(wide), b.term(high), b.term(fan.at.housingM)],
           Math.min(b.value(wide), b.value(high)) - b.value(fan.at.housingM),
           'length',
@@ -163,7 +167,7 @@ function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] 
       ? [
           {
             id: `blades${suffix}`,
-            name: `from the blades to the panel${suffix}`,
+            name: say`from the blades to the panel${suffix}`,
             unit: 'mm' as const,
             required: 2,
             scale: fixedScale(5),
@@ -171,7 +175,7 @@ function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] 
               over(
                 worked('stand-offs', '{0}', [b.term('place.standOffM')], b.value('place.standOffM'), 'length', '§7'),
                 worked(
-                  'blades stand out',
+                  say`blades stand out`,
                   '{0}',
                   [b.term('place.bladeProudM')],
                   b.value('place.bladeProudM'),
@@ -195,14 +199,14 @@ function otherFanParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition
       ? [
           {
             id: `other fan${suffix}`,
-            name: `to the other fan${theirs}`,
+            name: say`to the other fan${theirs}`,
             unit: 'mm',
             required: 0,
             scale: fixedScale(10),
             compute: (b) =>
               worked(
-                'from frame to frame',
-                '{0} and {1} across',
+                say`from frame to frame`,
+                say`{0} and {1} across`,
                 [b.term(fan.at.housingM), b.term(other.at.housingM)],
                 apart(boxOf(b, fan), boxOf(b, other)),
                 'length',
@@ -219,7 +223,7 @@ function leadPart(job: Job, lead: LeadName, suffix: string, name: string, addres
   const reach = reachOf(job, lead, seatOfLead(job, lead, n))
   return {
     id: `${lead} lead${suffix}`,
-    name: `of the ${name} lead${suffix}`,
+    name: say`of the ${name} lead${suffix}`,
     unit: 'mm',
     required: 0,
     scale: fixedScale(100),
@@ -234,13 +238,13 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
   const { name, requiredMm } = neighbours[job.place.neighbour]
   const depth = {
     id: `depth${suffix}`,
-    name: `behind the fan${suffix}, to ${name}`,
+    name: say`behind the fan${suffix}, to ${spokenWord(name)}`,
     unit: 'mm',
     required: requiredMm,
   } as const
   const open = (id: string, what: string, needs: string): PartDefinition => ({
     id: `${id}${suffix}`,
-    name: `of the ${what}${suffix}`,
+    name: say`of the ${what}${suffix}`,
     unit: 'mm',
     required: 0,
     needs,
@@ -267,7 +271,7 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
                 ]
               : []),
           ]
-        : [{ ...depth, needs: 'a fan' }]),
+        : [{ ...depth, needs: say`a fan` }]),
     fan
       ? leadPart(
           job,
@@ -277,7 +281,7 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
           fan.at.leadM,
           job.fans.findIndex((f) => f.id === fan.id),
         )
-      : open('fan lead', "fan's lead", 'a fan'),
+      : open(say`fan lead`, say`fan's lead`, say`a fan`),
     probe.part
       ? leadPart(
           job,
@@ -287,7 +291,7 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
           `probes.${probe.id}.part.leadM`,
           job.probes.findIndex((p) => p.id === probe.id),
         )
-      : open('probe lead', "probe's lead", 'a probe'),
+      : open(say`probe lead`, say`probe's lead`, say`a probe`),
     ...(controller?.part.leadM
       ? [leadPart(job, 'controller', suffix, "controller's", `controllers.${controller.id}.part.leadM`, 0)]
       : []),
@@ -300,13 +304,13 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
 /** Everything near the fan, and every lead that comes with a part. @see engineering §7, margins.md */
 export const fitMargin = (job: Job): MarginDefinition => ({
   id: 'fit',
-  name: 'Fit',
+  name: say`Fit`,
   parts: [
     ...circuitsOf(job).flatMap((c) => ofRun(c, partsOf(job, c))),
     ...(job.newCore
       ? [
-          gapPart('hoses', 'behind the hoses', 'newCore.hoseGapM', job),
-          gapPart('shroud', 'at the shroud', 'newCore.shroudGapM', job),
+          gapPart(say`hoses`, say`behind the hoses`, 'newCore.hoseGapM', job),
+          gapPart(say`shroud`, say`at the shroud`, 'newCore.shroudGapM', job),
         ]
       : []),
   ],

@@ -31,6 +31,7 @@ import { type Job, roleNames, sharesContact } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { format, plainNumber } from '../units'
 import { currentIn, type Load, loadsOf, startIn } from '../wiring'
+import { say } from '../words'
 
 type WithFan = FanCircuit & { readonly fan: ChosenFan }
 type Fused = WithFan & { readonly fuse: NonNullable<FanCircuit['fuse']> }
@@ -42,9 +43,9 @@ function jammed(bench: Bench, circuit: WithFan): Worked {
   const ohm = wiresResistance(running, run).value + contactsResistance(run).value
   const volts = bench.value('charging.regulatorV')
   return worked(
-    'current, fan held fast',
-    '{0} over its winding and {1} of wires',
-    [term('regulator', volts, 'voltage', 'charging.regulatorV'), term('run', ohm, 'resistance')],
+    say`current, fan held fast`,
+    say`{0} over its winding and {1} of wires`,
+    [term(say`regulator`, volts, 'voltage', 'charging.regulatorV'), term(say`run`, ohm, 'resistance')],
     jammedCurrent(ratingOf(bench, circuit.fan), volts, ohm),
     'current',
     '§1.4',
@@ -78,13 +79,13 @@ const wearLine = (bench: Bench, job: Job, circuit: Fused, edge: 'middle' | 'fast
   return following(
     [startCurrent(bench, circuit.fan), currentIn(bench, job, load)],
     worked(
-      edge === 'middle' ? 'wear at one start' : 'wear of the fastest fuse at one start',
-      'from {0} down to {1} with {2} through {3}',
+      edge === 'middle' ? say`wear at one start` : say`wear of the fastest fuse at one start`,
+      say`from {0} down to {1} with {2} through {3}`,
       [
-        term('starting', start.startingA, 'current'),
-        term('running', start.runningA, 'current'),
-        term('time constant', start.timeConstantS, 'seconds'),
-        term('fuse', circuit.fuse.ratingA, 'current'),
+        term(say`starting`, start.startingA, 'current'),
+        term(say`running`, start.runningA, 'current'),
+        term(say`time constant`, start.timeConstantS, 'seconds'),
+        term(say`fuse`, circuit.fuse.ratingA, 'current'),
       ],
       startWear(start, circuit.fuse.ratingA, edge),
       'share',
@@ -93,7 +94,7 @@ const wearLine = (bench: Bench, job: Job, circuit: Fused, edge: 'middle' | 'fast
   )
 }
 
-const NO_FUSE = 'no fuse fitted'
+const NO_FUSE = say`no fuse fitted`
 
 /** A run that has no fuse at all. */
 export const isFuseMissing = ({ words }: { readonly words: string | null }): boolean =>
@@ -101,25 +102,25 @@ export const isFuseMissing = ({ words }: { readonly words: string | null }): boo
 
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { suffix, fuse, fan } = circuit
-  const carries = { id: `carries${suffix}`, name: `in what it carries${suffix}`, unit: 'A', required: 0 } as const
+  const carries = { id: `carries${suffix}`, name: say`in what it carries${suffix}`, unit: 'A', required: 0 } as const
   if (!fuse) return [{ ...carries, missing: `${NO_FUSE}${suffix}` }]
-  if (!fan) return [{ ...carries, needs: 'a fan' }]
+  if (!fan) return [{ ...carries, needs: say`a fan` }]
   const fused: Fused = { ...circuit, fuse, fan }
   const rating = fuse.ratingA
   const load = loadOf(job, fuse.id)
   const guards = {
     id: `guards the wire${suffix}`,
-    name: `in guarding the wire${suffix}`,
+    name: say`in guarding the wire${suffix}`,
     unit: 'A',
     required: 0,
   } as const
   const bare = guardedBy(job, circuit).some((c) => c.conductor.size === null) || circuit.conductors.length === 0
   const jam = {
     id: `jammed fan${suffix}`,
-    name: `with the fan held fast${suffix}`,
+    name: say`with the fan held fast${suffix}`,
     unit: '–',
     required: OPENS_JAMMED_RATIO,
-    warns: 'A fan held fast may not open this fuse: the wire is guarded, the motor is not.',
+    warns: say`A fan held fast may not open this fuse: the wire is guarded, the motor is not.`,
   } as const
   return [
     {
@@ -130,15 +131,21 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
     },
     {
       id: `survives starting${suffix}`,
-      name: `in surviving starts${suffix}`,
+      name: say`in surviving starts${suffix}`,
       unit: '–',
       required: 0,
       scale: fixedScale(0.3),
       compute: (bench) =>
-        over({ name: 'wear allowed', value: WEAR_ALLOWED }, wearLine(bench, job, fused, 'middle'), 0, 'share', '§1.4'),
+        over(
+          { name: say`wear allowed`, value: WEAR_ALLOWED },
+          wearLine(bench, job, fused, 'middle'),
+          0,
+          'share',
+          '§1.4',
+        ),
     },
     bare
-      ? { ...guards, needs: 'sizes for the conductors' }
+      ? { ...guards, needs: say`sizes for the conductors` }
       : {
           ...guards,
           scale: fixedScale(rating / 4),
@@ -147,15 +154,16 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
         },
     {
       id: `fast edge${suffix}`,
-      name: `at the fast edge${suffix}`,
+      name: say`at the fast edge${suffix}`,
       unit: '–',
       required: 0,
       scale: fixedScale(1),
-      warns: 'A fuse at the fast edge of the standard could open at the first start.',
-      compute: (bench) => over({ name: 'opens at', value: 1 }, wearLine(bench, job, fused, 'fast'), 0, 'share', '§1.4'),
+      warns: say`A fuse at the fast edge of the standard could open at the first start.`,
+      compute: (bench) =>
+        over({ name: say`opens at`, value: 1 }, wearLine(bench, job, fused, 'fast'), 0, 'share', '§1.4'),
     },
     bare
-      ? { ...jam, needs: 'sizes for the conductors' }
+      ? { ...jam, needs: say`sizes for the conductors` }
       : {
           ...jam,
           scale: fixedScale(1),
@@ -164,9 +172,9 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
             const ratio = following(
               [current],
               worked(
-                'held fast, times the rating',
+                say`held fast, times the rating`,
                 '{0} / {1}',
-                [term('held fast', current.value, 'current'), term('fuse', rating, 'current')],
+                [term(say`held fast`, current.value, 'current'), term(say`fuse`, rating, 'current')],
                 current.value / rating,
                 'share',
                 '§1.4',
@@ -177,18 +185,17 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
         },
     {
       id: `near the post${suffix}`,
-      name: `near the post${suffix}`,
+      name: say`near the post${suffix}`,
       unit: 'mm',
       required: 0,
       scale: fixedScale(100),
-      warns:
-        `The fuse sits further than ${format(POST_DISTANCE_M, 'length', job.units, 2)} from the battery post: the ` +
-        'piece before it needs a sleeve of its own.',
+      warns: say`The fuse sits further than ${format(POST_DISTANCE_M, 'length', job.units, 2)} from the battery post:
+        the piece before it needs a sleeve of its own.`,
       compute: (bench) =>
         over(
           { name: 'allowed', value: POST_DISTANCE_M },
           worked(
-            'along the wire',
+            say`along the wire`,
             '{0}',
             [bench.term(`fuses.${fuse.id}.fromPostM`)],
             bench.value(`fuses.${fuse.id}.fromPostM`),
@@ -210,8 +217,8 @@ function jamNote(bench: Bench, circuit: FanCircuit): string[] {
   const { longestS } = fuseGate(jammed(bench, { ...circuit, fan }).value / fuse.ratingA)
   return [
     Number.isFinite(longestS)
-      ? `A fan held fast opens it in ${plainNumber(longestS, 2)} s at the longest.`
-      : 'A fan held fast may never open it.',
+      ? say`A fan held fast opens it in ${plainNumber(longestS, 2)} s at the longest.`
+      : say`A fan held fast may never open it.`,
   ]
 }
 
@@ -245,7 +252,7 @@ export function fuseMargin(job: Job, bench: Bench): MarginDefinition {
   const breaker = circuits.some((c) => c.fuse?.kind === 'breaker')
   return {
     id: 'fuse',
-    name: 'Fuse',
+    name: say`Fuse`,
     parts: [
       ...ownFuses(circuits).flatMap((c) => ofRun(c, partsOf(job, c))),
       ...circuits.flatMap((c) => pastFuseParts(job, c)),

@@ -4,13 +4,14 @@ import type { Job } from '../job'
 import { format, plainNumber } from '../units'
 import { type Guard, guardsOf, loadsOf } from '../wiring'
 import { fixedScale, ofRun, over, type PartDefinition } from './part'
+import { say, spokenWord } from '../words'
 
 /** What parts that speak of a guard are called by. */
 const IDS = {
-  bare: 'unguarded, ',
-  behind: 'guards, ',
-  past: 'past its fuse, ',
-  loom: "machine's own fuse, ",
+  bare: say`unguarded, `,
+  behind: say`guards, `,
+  past: say`past its fuse, `,
+  loom: say`machine's own fuse, `,
 } as const
 
 /** A part that speaks of what guards a conductor, or of a way past a fuse. */
@@ -22,26 +23,25 @@ const amps = (a: number): string => `${plainNumber(a, 2)} A`
 /** A conductor that a road leads to with no fuse on it, said in words. */
 const bare = (job: Job, g: Guard): PartDefinition => ({
   id: `${IDS.bare}${g.wire}`,
-  name: `for the ${g.role}`,
+  name: say`for the ${spokenWord(g.role)}`,
   unit: 'A',
   required: 0,
-  missing:
-    `no fuse guards the ${g.name}, ${format(g.lengthM, 'run', job.units, 2)}: worn through to the frame it would ` +
-    `carry ${amps(g.wouldCarryA)}, it may carry ${amps(g.allowedA)}`,
+  missing: say`no fuse guards the ${g.name}, ${format(g.lengthM, 'run', job.units, 2)}: worn through to the frame it
+    would carry ${amps(g.wouldCarryA)}, it may carry ${amps(g.allowedA)}`,
 })
 
 /** A conductor behind another fuse than one fan's own, or behind several at once, against what they let through. */
 const behind = (job: Job, g: Guard): PartDefinition => {
   const own = runConductor(job.conductors.find((c) => c.id === g.conductor)!)
-  const common = { id: `${IDS.behind}${g.wire}`, name: `in guarding the ${g.name}`, unit: 'A', required: 0 } as const
-  if (own.size === null) return { ...common, needs: `a size for the ${g.role}` }
+  const common = { id: `${IDS.behind}${g.wire}`, name: say`in guarding the ${g.name}`, unit: 'A', required: 0 } as const
+  if (own.size === null) return { ...common, needs: say`a size for the ${spokenWord(g.role)}` }
   return {
     ...common,
     scale: fixedScale(Math.max(1, g.letsThroughA / 4)),
     compute: (bench) =>
       over(
         allowedCurrent(own.size!, conductorAt(bench, own), g.name),
-        { name: g.fuses.length > 1 ? 'its fuses together' : 'its fuse', value: g.letsThroughA },
+        { name: g.fuses.length > 1 ? say`its fuses together` : say`its fuse`, value: g.letsThroughA },
         0,
         'current',
         '§1.4',
@@ -71,13 +71,13 @@ export function guardParts(job: Job): PartDefinition[] {
       .filter((whose) => guards.some((g) => g.unknown === whose))
       .map((whose): PartDefinition => ({
         id: `${IDS.loom}${whose}`,
-        name: whose === 'key' ? 'before the key' : 'of the borrowed feed',
+        name: whose === 'key' ? say`before the key` : say`of the borrowed feed`,
         unit: 'A',
         required: 0,
         needs:
           whose === 'key'
-            ? "the machine's own fuse before the key (see its box), or a fuse of your own where the wires leave it"
-            : 'what the borrowed feed is fused with',
+            ? say`the machine's own fuse before the key (see its box), or a fuse of your own where the wires leave it`
+            : say`what the borrowed feed is fused with`,
       })),
   ]
 }
@@ -88,9 +88,9 @@ export const pastFuseParts = (job: Job, circuit: FanCircuit): PartDefinition[] =
     circuit,
     (loadsOf(job).pastFuse.get(circuit.run.id) ?? []).map((by): PartDefinition => ({
       id: `${IDS.past}${by}${circuit.suffix}`,
-      name: `past the fuse${circuit.suffix}`,
+      name: say`past the fuse${circuit.suffix}`,
       unit: 'A',
       required: 0,
-      missing: `by ${by} the fan's current goes past its own fuse: held fast, it opens nothing`,
+      missing: say`by ${by} the fan's current goes past its own fuse: held fast, it opens nothing`,
     })),
   )

@@ -2,6 +2,7 @@ import { type FanCircuit } from '../fan-circuit'
 import type { MarginId } from '../job'
 import { type Bench, following, lastLine, term, worked, type Worked } from '../reading'
 import type { Quantity } from '../units'
+import { say } from '../words'
 
 /** Units that margins are told in, with their quantity and their size in SI. */
 export const marginUnits = {
@@ -82,11 +83,11 @@ export function over(
   return following(
     before,
     requiredSi === 0
-      ? worked('over the requirement', '{0} − {1}', terms, c.value - d.value, quantity, cite)
+      ? worked(say`over the requirement`, '{0} − {1}', terms, c.value - d.value, quantity, cite)
       : worked(
-          'over the requirement',
+          say`over the requirement`,
           '{0} − {1} − {2}',
-          [...terms, term('required', requiredSi, quantity)],
+          [...terms, term(say`required`, requiredSi, quantity)],
           c.value - d.value - requiredSi,
           quantity,
           cite,

@@ -21,6 +21,7 @@ import type { Job } from '../job'
 import { type Bench, following, lastLine, term, worked, type Worked } from '../reading'
 import { percent } from '../units'
 import { currentIn, loadsOf, pieceLength } from '../wiring'
+import { say } from '../words'
 
 /** contacts may take this much more of the system's voltage before it is a warning. @see engineering §1.2 */
 const WHOLE_RUN_MORE = 0.03
@@ -28,14 +29,14 @@ const WHOLE_RUN_MORE = 0.03
 /** A fan needs direct current from somewhere. @see typical.md */
 const nothingToRunOn = ({ machine }: Job): string | null =>
   machine.hasBattery === false
-    ? 'there is no battery for a fan to run on'
+    ? say`there is no battery for a fan to run on`
     : machine.outputDc === false
-      ? 'the output is not direct current: a rectifier and regulator come first'
+      ? say`the output is not direct current: a rectifier and regulator come first`
       : null
 
 const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null =>
   fan && !suitsVoltage(fan.part, machine.systemV)
-    ? `the fan is for ${fan.part.ratedV} V, the machine has ${machine.systemV} V`
+    ? say`the fan is for ${fan.part.ratedV} V, the machine has ${machine.systemV} V`
     : null
 
 /**
@@ -57,8 +58,8 @@ function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
     const amps = currentIn(bench, job, piece.load).value
     return worked(
       `${c.name}${piece.length === 'whole' ? '' : `, ${piece.length}`}`,
-      '{0} × its {1}',
-      [term('through it', amps, 'current'), term('length', pieceLength(bench, job, c, piece), 'run')],
+      say`{0} × its {1}`,
+      [term(say`through it`, amps, 'current'), term(say`length`, pieceLength(bench, job, c, piece), 'run')],
       amps *
         conductorResistance(amps, { ...conductorAt(bench, c.conductor), lengthM: pieceLength(bench, job, c, piece) })
           .value,
@@ -70,14 +71,14 @@ function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
   return following(
     [current, ...pieces],
     worked(
-      'lost in wires and frame',
+      say`lost in wires and frame`,
       pieces
         .map((_, i) => `{${i}}`)
         .concat(frame ? `{${pieces.length}}` : [])
         .join(' + '),
       [
         ...pieces.map((p) => term(lastLine(p).name, p.value, 'voltage')),
-        ...(frame ? [term('frame', inFrame, 'voltage')] : []),
+        ...(frame ? [term(say`frame`, inFrame, 'voltage')] : []),
       ],
       pieces.reduce((sum, p) => sum + p.value, inFrame),
       'voltage',
@@ -90,24 +91,24 @@ function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
 function sharedWaitsFor(job: Job, circuit: FanCircuit): string | null {
   const n = circuitsOf(job).indexOf(circuit)
   const bare = loadsOf(job).conductors.find((c) => c.conductor.size === null && c.most.shares[n]! > 0)
-  return bare ? `a size for the ${bare.name}` : null
+  return bare ? say`a size for the ${bare.name}` : null
 }
 
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { systemV } = job.machine
   const { dropShare } = job.limits
   const { suffix } = circuit
-  const wires = { id: `wires${suffix}`, name: `in the wires${suffix}`, unit: 'V', required: 0 } as const
+  const wires = { id: `wires${suffix}`, name: say`in the wires${suffix}`, unit: 'V', required: 0 } as const
   const against = nothingToRunOn(job) ?? wrongVoltage(job, circuit)
-  if (against) return [{ ...wires, id: `source${suffix}`, name: `of the source${suffix}`, missing: against }]
+  if (against) return [{ ...wires, id: `source${suffix}`, name: say`of the source${suffix}`, missing: against }]
   const waits = wiresWaitFor(circuit) ?? sharedWaitsFor(job, circuit)
   if (waits) return [{ ...wires, needs: waits }]
   const scale = fixedScale(0.01 * systemV)
   const allowed = (share: number) =>
     worked(
-      'may be lost',
+      say`may be lost`,
       '{0} × {1}',
-      [term('limit', share, 'share'), term('system', systemV, 'voltage')],
+      [term(say`limit`, share, 'share'), term(say`system`, systemV, 'voltage')],
       share * systemV,
       'voltage',
       '§1.2',
@@ -122,11 +123,11 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
     },
     {
       id: `whole run${suffix}`,
-      name: `over the whole run${suffix}`,
+      name: say`over the whole run${suffix}`,
       unit: 'V',
       required: 0,
       scale,
-      warns: 'The whole run, joints and contacts included, loses more than the limit and 3 % on top.',
+      warns: say`The whole run, joints and contacts included, loses more than the limit and 3 % on top.`,
       compute: (bench) => {
         const current = runCurrent(bench, circuit.fan!)
         const run = wiresOf(bench, circuit)
@@ -135,12 +136,12 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
         const lost = following(
           [current, ohm, joints],
           worked(
-            'lost over the whole run',
+            say`lost over the whole run`,
             '{0} × ({1} + {2})',
             [
-              term('running current', current.value, 'current'),
-              term('wires and frame', ohm.value, 'resistance'),
-              term('joints and contacts', joints.value, 'resistance'),
+              term(say`running current`, current.value, 'current'),
+              term(say`wires and frame`, ohm.value, 'resistance'),
+              term(say`joints and contacts`, joints.value, 'resistance'),
             ],
             current.value * (ohm.value + joints.value),
             'voltage',
@@ -162,8 +163,8 @@ function airNote(bench: Bench, circuit: FanCircuit): string[] {
   const volts = bench.value('charging.regulatorV')
   const ratio = runningFan(rating, volts, ohm).speed / runningFan(rating, volts).speed
   return [
-    `The whole way, joints included, leaves the fan${circuit.suffix} ${percent(ratio, 3)} of the ` +
-      `speed and air it would have at the regulator.`,
+    say`The whole way, joints included, leaves the fan${circuit.suffix} ${percent(ratio, 3)} of the speed and air it
+      would have at the regulator.`,
   ]
 }
 
@@ -172,7 +173,7 @@ export function supplyMargin(job: Job, bench: Bench): MarginDefinition {
   const circuits = circuitsOf(job)
   return {
     id: 'supply',
-    name: 'Supply',
+    name: say`Supply`,
     parts: circuits.flatMap((c) => ofRun(c, partsOf(job, c))),
     notes: circuits.flatMap((c) => airNote(bench, c)),
   }

@@ -2,6 +2,7 @@ import type { MarginId } from '../job'
 import { gravest, type Verdict } from '../reading'
 import { decidingOf } from './deciding'
 import type { MarginResult, MeasureNext, PartResult } from './evaluation'
+import { say } from '../words'
 
 /** Margins that answer for what can burn: they keep the worst corner of all readings, whatever is likely. */
 const guards: readonly MarginId[] = ['wire', 'fuse', 'contacts']
@@ -91,6 +92,6 @@ export function toldFromDraws(margin: MarginResult, found: FromDraws): MarginRes
     parts: settled,
     warnings: settled
       .filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure') && texts.has(p.id))
-      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : `Perhaps: ${texts.get(p.id)!}` })),
+      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : say`Perhaps: ${texts.get(p.id)}` })),
   }
 }

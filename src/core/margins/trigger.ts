@@ -26,6 +26,7 @@ import { type Bench, term, worked, type Worked } from '../reading'
 import { air, type AirTemperature, bay, coolant } from '../units'
 import { kelvin, seasons } from './by-season'
 import { type Findings } from './findings'
+import { say, spokenWord } from '../words'
 
 const opens = (bench: Bench) => coolant(bench.value('engine.thermostatOpensC'))
 const hasEngineThermostat = (job: Job): boolean => job.cooling !== null && job.engine?.thermostatOpensC != null
@@ -35,11 +36,11 @@ function bayPeak(bench: Bench, run: Findings, season: 'coldest' | 'hottest'): Wo
   const peak = outcomeAt(run, `peak, ${season}`, bench)!
   const allowed = bench.value('bay.allowedC')
   return worked(
-    'left below the hottest it may get',
+    say`left below the hottest it may get`,
     '{0} − {1}',
     [
-      term('allowed', allowed, 'temperature', 'bay.allowedC'),
-      term(`peak of the run on the ${season} day`, peak, 'temperature'),
+      term(say`allowed`, allowed, 'temperature', 'bay.allowedC'),
+      term(say`peak of the run on the ${spokenWord(season)} day`, peak, 'temperature'),
     ],
     allowed - peak,
     'temperatureDifference',
@@ -50,19 +51,26 @@ function bayPeak(bench: Bench, run: Findings, season: 'coldest' | 'hottest'): Wo
 /** What a bay asks of a setting: that the fan can stop, and that it starts in time. @see engineering §3.2 */
 const bayRules = (circuit: WithController, run: Findings | null): PartDefinition[] =>
   seasons.flatMap((s): PartDefinition[] => [
-    kelvin(`stops, ${s.id}${circuit.suffix}`, `for the fan to stop on the ${s.id} day${circuit.suffix}`, 2, (b) =>
-      bayStopsRule(pointsOf(b, circuit), air(b.value(s.address))),
+    kelvin(
+      say`stops, ${spokenWord(s.id)}${circuit.suffix}`,
+      say`for the fan to stop on the ${spokenWord(s.id)} day${circuit.suffix}`,
+      2,
+      (b) => bayStopsRule(pointsOf(b, circuit), air(b.value(s.address))),
     ),
-    kelvin(`in time, ${s.id}${circuit.suffix}`, `for starting in time on the ${s.id} day${circuit.suffix}`, 0, (b) =>
-      run
-        ? bayPeak(b, run, s.id)
-        : bayLimitRule(
-            pointsOf(b, circuit),
-            bay(b.value('bay.allowedC')),
-            air(b.value(s.address)),
-            kappaAt(b, circuit),
-            b.value(`probes.${circuit.probe.id}.overshootK`),
-          ),
+    kelvin(
+      say`in time, ${spokenWord(s.id)}${circuit.suffix}`,
+      say`for starting in time on the ${spokenWord(s.id)} day${circuit.suffix}`,
+      0,
+      (b) =>
+        run
+          ? bayPeak(b, run, s.id)
+          : bayLimitRule(
+              pointsOf(b, circuit),
+              bay(b.value('bay.allowedC')),
+              air(b.value(s.address)),
+              kappaAt(b, circuit),
+              b.value(`probes.${circuit.probe.id}.overshootK`),
+            ),
     ),
   ])
 
@@ -75,23 +83,23 @@ function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartD
     rule: (p: OnOff, o: ReturnType<typeof opens>, a: AirTemperature, kappa: number) => Worked,
   ): PartDefinition[] =>
     seasons.map((s) =>
-      kelvin(`${id}, ${s.id}${suffix}`, `${name} on the ${s.id} day${suffix}`, required, (b) =>
+      kelvin(`${id}, ${s.id}${suffix}`, say`${name} on the ${spokenWord(s.id)} day${suffix}`, required, (b) =>
         rule(pointsOf(b, circuit), opens(b), air(b.value(s.address)), kappaAt(b, circuit)),
       ),
     )
   const programmable = isSettable(controller.part)
   return [
-    kelvin(`band${suffix}`, `in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
+    kelvin(`band${suffix}`, say`in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
     ...(hasEngineThermostat(job)
       ? [
-          ...inSeason('stops', 'for the fan to stop', 2, stopsRule),
-          ...inSeason('warm-up', 'for warm-up', 0, warmUpRule),
+          ...inSeason('stops', say`for the fan to stop`, 2, stopsRule),
+          ...inSeason('warm-up', say`for warm-up`, 0, warmUpRule),
         ]
       : []),
     ...(job.bay ? bayRules(circuit, run) : []),
     ...(programmable
       ? [
-          kelvin(`controller${suffix}`, `in what the controller can be set to${suffix}`, 0, () =>
+          kelvin(`controller${suffix}`, say`in what the controller can be set to${suffix}`, 0, () =>
             controllerRule(controller.setC, controller.bandK, controller.part.range!),
           ),
         ]
@@ -101,19 +109,19 @@ function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartD
 
 const startsPart = (run: Findings): PartDefinition => ({
   id: 'starts',
-  name: 'in starts an hour',
+  name: say`in starts an hour`,
   unit: '/h',
   required: 0,
   scale: fixedScale(10),
   compute: (bench) => {
     const starts = Math.max(0, outcomeAt(run, 'starts', bench)!)
     return worked(
-      'starts an hour that are left',
+      say`starts an hour that are left`,
       '{0} − {1}',
-      [term('may start', MOST_STARTS, 'perHour'), term('starts in the run’s busiest leg', starts, 'perHour')],
+      [term(say`may start`, MOST_STARTS, 'perHour'), term(say`starts in the run’s busiest leg`, starts, 'perHour')],
       MOST_STARTS - starts,
       'perHour',
-      '§3.2 rule 1',
+      say`§3.2 rule 1`,
     )
   },
 })
@@ -123,7 +131,13 @@ function settingParts(c: FanCircuit, job: Job, run: Findings | null): PartDefini
   if (hasThermostat(c)) return rulesOf(c, job, run)
   if (c.controller) return []
   return [
-    { id: `setting${c.suffix}`, name: `of the setting${c.suffix}`, unit: 'K', required: 0, needs: 'a controller' },
+    {
+      id: `setting${c.suffix}`,
+      name: say`of the setting${c.suffix}`,
+      unit: 'K',
+      required: 0,
+      needs: say`a controller`,
+    },
   ]
 }
 
@@ -138,14 +152,14 @@ export function triggerMargin(job: Job, _nominal: Bench, run: Findings | null): 
     first && second && first.controller.id !== second.controller.id
       ? [
           kelvin(
-            'second on',
-            'between the two fans coming on',
+            say`second on`,
+            say`between the two fans coming on`,
             4,
             (b) => secondFanRule(pointsOf(b, first), pointsOf(b, second)).on,
           ),
           kelvin(
-            'second off',
-            'between the two fans going off',
+            say`second off`,
+            say`between the two fans going off`,
             0,
             (b) => secondFanRule(pointsOf(b, first), pointsOf(b, second)).off,
           ),
@@ -153,7 +167,7 @@ export function triggerMargin(job: Job, _nominal: Bench, run: Findings | null): 
       : []
   return {
     id: 'trigger',
-    name: 'Trigger',
+    name: say`Trigger`,
     parts: [...own, ...staged, ...(run ? [startsPart(run)] : [])],
     ...(run ? { basis: 'run' as const } : {}),
   }

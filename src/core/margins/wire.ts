@@ -5,14 +5,15 @@ import type { Job } from '../job'
 import { type Bench, following, term, worked } from '../reading'
 import { sizeAreaM2 } from '../units'
 import { type ConductorLoad, currentIn, loadsOf } from '../wiring'
+import { say } from '../words'
 
 /** cross-sections of AWG sizes are told to three figures, so a terminal or a least size is met within this */
 const AREA_GRAIN = 1e-3
 
 function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): PartDefinition[] {
-  const carries = { id: `carries, ${what}`, name: `in what the ${what} carries`, unit: 'A', required: 0 } as const
-  if (!job.fans.length) return [{ ...carries, needs: 'a fan' }]
-  if (c.size === null) return [{ ...carries, needs: `a size for the ${what}` }]
+  const carries = { id: `carries, ${what}`, name: say`in what the ${what} carries`, unit: 'A', required: 0 } as const
+  if (!job.fans.length) return [{ ...carries, needs: say`a fan` }]
+  if (c.size === null) return [{ ...carries, needs: say`a size for the ${what}` }]
   const area = sizeAreaM2(c.size)
   const circuit = circuitsOf(job).find((x) => x.run.conductors.includes(c.id))
   const limit = circuit ? terminalLimit(circuit) : null
@@ -51,9 +52,9 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
         const used = following(
           [allow],
           worked(
-            'of which it is used up to',
+            say`of which it is used up to`,
             '0.8 × {0}',
-            [term('allowed', allow.value, 'current')],
+            [term(say`allowed`, allow.value, 'current')],
             CONDUCTOR_DERATING * allow.value,
             'current',
             '§1.3',
@@ -62,15 +63,15 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
         return over(used, current, 0, 'current', '§1.3')
       },
     },
-    areaPart('strong enough', `in the strength of the ${what}`, area, job.limits.leastAreaM2, [
+    areaPart(say`strong enough`, say`in the strength of the ${what}`, area, job.limits.leastAreaM2, [
       c.size,
-      'least for strength',
+      say`least for strength`,
     ]),
     ...(limit === null
       ? []
       : [
-          areaPart('fits the terminal', `of room in the terminal for the ${what}`, limit, sizeAreaM2(stated), [
-            'the terminal accepts',
+          areaPart(say`fits the terminal`, say`of room in the terminal for the ${what}`, limit, sizeAreaM2(stated), [
+            say`the terminal accepts`,
             stated,
           ]),
         ]),
@@ -83,7 +84,7 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
  */
 export const wireMargin = (job: Job): MarginDefinition => ({
   id: 'wire',
-  name: 'Wire',
+  name: say`Wire`,
   parts: loadsOf(job).conductors.flatMap((c) => {
     const circuit = c.pieces[0]?.circuit
     return circuit ? ofRun(circuit, partsOf(job, c)) : partsOf(job, c)

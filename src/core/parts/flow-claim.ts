@@ -1,6 +1,7 @@
 import { airPower, HUB_SHARE } from '../air'
 import { percent } from '../units'
 import type { FanPart } from './part'
+import { say } from '../words'
 
 /** small axial fans with their motors turn 15 to 40 % of what they take into moving air (estimate) */
 const BEST_SHARE = 0.5
@@ -26,8 +27,8 @@ export function flowClaimInWords(part: FanPart): string | null {
   const { share, verdict } = flowClaim(part)
   if (verdict === 'can be') return null
   return verdict === 'cannot be'
-    ? `Its flow and pressure would take ${percent(share, 2)} of the power on its label: one of the three is not true.`
-    : `Its flow and pressure would take ${percent(share, 2)} of the power on its label; small fans turn 15 ` +
-        `to 40 % of it ` +
-        'into moving air. Measure it before you count on it.'
+    ? say`Its flow and pressure would take ${percent(share, 2)} of the power on its label: one of the three is not
+      true.`
+    : say`Its flow and pressure would take ${percent(share, 2)} of the power on its label; small fans turn 15 to 40 %
+      of it into moving air. Measure it before you count on it.`
 }

@@ -5,6 +5,7 @@ import { type FormLine, formOf } from './form'
 import { formText, type FormText, sourcePath } from './form-text'
 import { type Part, type PartKind, partSchema } from './part'
 import { at, set } from './paths'
+import { say } from '../words'
 
 export type FormRead =
   | { readonly ok: true; readonly part: Part }
@@ -22,7 +23,7 @@ function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: 
     if (line.kind === 'lines') return { value: [] }
     if (line.optional)
       return { value: line.kind === 'text' && line.path !== 'ingress' && line.path !== 'suppliedProbeId' ? '' : null }
-    return { problem: 'Nothing is written here.' }
+    return { problem: say`Nothing is written here.` }
   }
   if (line.kind === 'lines')
     return {
@@ -34,7 +35,7 @@ function readLine(line: FormLine, texts: FormText, units: UnitSystem): { value: 
   if (line.kind === 'choice')
     return line.options!.some((o) => o.value === typed)
       ? { value: typed }
-      : { problem: `"${typed.slice(0, 30)}" is none of ${line.options!.map((o) => o.value).join(', ')}.` }
+      : { problem: say`"${typed.slice(0, 30)}" is none of ${line.options!.map((o) => o.value).join(', ')}.` }
   if (line.kind === 'size') {
     const read = parseWireSize(typed, units)
     return read.ok ? { value: read.size } : { problem: read.message }
@@ -85,10 +86,10 @@ interface Issue {
 
 /** What is wrong with one line, its ends in the units that it is typed in. */
 function problemOf({ message, minimum, maximum }: Issue, { path, quantity }: FormLine, units: UnitSystem): string {
-  if (path === 'ingress') return 'Write it like IP65, or leave it empty.'
-  if (quantity && typeof minimum === 'number') return `This is at least ${format(minimum, quantity, units)}.`
-  if (quantity && typeof maximum === 'number') return `This is at most ${format(maximum, quantity, units)}.`
-  return `This cannot be: ${message}.`
+  if (path === 'ingress') return say`Write it like IP65, or leave it empty.`
+  if (quantity && typeof minimum === 'number') return say`This is at least ${format(minimum, quantity, units)}.`
+  if (quantity && typeof maximum === 'number') return say`This is at most ${format(maximum, quantity, units)}.`
+  return say`This cannot be: ${message}.`
 }
 
 /** What is wrong with a part, beside the lines that it came from. */

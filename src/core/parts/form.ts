@@ -3,19 +3,20 @@ import { bandKinds, controlKinds } from '../control'
 import { batteryKindName, batteryKinds, fuseFormNames, fuseForms } from '../electrical'
 import { controllerInputs, fittingKinds, harnessBrings } from './choices'
 import type { PartKind } from './part'
+import { say } from '../words'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
-  fan: { name: 'fan', plural: 'fans' },
-  controller: { name: 'controller', plural: 'controllers' },
-  probe: { name: 'probe', plural: 'probes' },
-  relay: { name: 'relay', plural: 'relays' },
-  switch: { name: 'switch', plural: 'switches' },
-  fuse: { name: 'fuse with holder', plural: 'fuses and holders' },
-  conductor: { name: 'conductor', plural: 'conductors' },
-  connector: { name: 'connector', plural: 'connectors' },
-  fitting: { name: 'fitting', plural: 'fittings' },
-  harness: { name: 'ready-made harness', plural: 'ready-made harnesses' },
-  battery: { name: 'battery', plural: 'batteries' },
+  fan: { name: 'fan', plural: say`fans` },
+  controller: { name: 'controller', plural: say`controllers` },
+  probe: { name: 'probe', plural: say`probes` },
+  relay: { name: 'relay', plural: say`relays` },
+  switch: { name: 'switch', plural: say`switches` },
+  fuse: { name: say`fuse with holder`, plural: say`fuses and holders` },
+  conductor: { name: 'conductor', plural: say`conductors` },
+  connector: { name: 'connector', plural: say`connectors` },
+  fitting: { name: 'fitting', plural: say`fittings` },
+  harness: { name: say`ready-made harness`, plural: say`ready-made harnesses` },
+  battery: { name: 'battery', plural: say`batteries` },
 }
 
 type Choice = { readonly value: string; readonly name: string }
@@ -69,7 +70,7 @@ const text = (path: string, label: string, more: Partial<FormLine> = {}): FormLi
   optional: true,
   ...more,
 })
-const ingress = text('ingress', 'ingress code', { tell: 'IP65; empty where unknown: it counts as IP20' })
+const ingress = text('ingress', say`ingress code`, { tell: say`IP65; empty where unknown: it counts as IP20` })
 const terminal = figure('terminalAreaM2', 'terminal takes', 'area', {
   optional: true,
   tell: 'thickest copper; empty where nothing limits it',
@@ -84,9 +85,9 @@ const contact = (optional: boolean): FormLine[] => [
     optional,
     tell: optional ? 'empty where it cannot carry a fan' : '',
   }),
-  choice('contact.rating', 'rating is for', [
+  choice('contact.rating', say`rating is for`, [
     { value: 'motor', name: 'motors' },
-    { value: 'resistive', name: 'resistive loads' },
+    { value: 'resistive', name: say`resistive loads` },
   ]),
   figure('contact.makeA', 'may make', 'current', {
     optional: true,
@@ -94,15 +95,15 @@ const contact = (optional: boolean): FormLine[] => [
   }),
 ]
 const failing = [
-  { value: 'fan off', name: 'fan stays off' },
-  { value: 'fan on', name: 'fan stays on' },
+  { value: say`fan off`, name: say`fan stays off` },
+  { value: say`fan on`, name: say`fan stays on` },
 ]
 
 /** What a part of each kind is described by; a new property is a new line here and in its schema. */
 const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   fan: [
     choice('motor', 'motor', [
-      { value: 'brushed', name: 'with brushes' },
+      { value: 'brushed', name: say`with brushes` },
       { value: 'brushless', name: 'brushless' },
     ]),
     figure('ratedV', 'rated at', 'voltage'),
@@ -128,10 +129,10 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   controller: [
     choice(
       'band',
-      'keeps its band',
+      say`keeps its band`,
       bandKinds.map((value) => ({ value, name: controlKinds[value].name })),
     ),
-    choice('shows', 'its display shows', ['°C', '°F'], { tell: 'a setting is only ever one that it can show' }),
+    choice('shows', say`its display shows`, ['°C', '°F'], { tell: say`a setting is only ever one that it can show` }),
     figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }),
     figure('range.maxC', 'highest setting', 'temperature', { optional: true }),
     figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
@@ -150,22 +151,22 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
     {
       path: 'inputs',
-      label: 'inputs of its own',
+      label: say`inputs of its own`,
       kind: 'lines',
       optional: true,
-      tell: `one a line: ${controllerInputs.join(', ')}`,
+      tell: say`one a line: ${controllerInputs.join(', ')}`,
     },
-    choice('probeOpen', 'probe lead open', failing),
-    choice('probeShorted', 'probe lead shorted', failing),
+    choice('probeOpen', say`probe lead open`, failing),
+    choice('probeShorted', say`probe lead shorted`, failing),
     ingress,
     {
       path: 'keys',
-      label: 'how its keys set it',
+      label: say`how its keys set it`,
       kind: 'lines',
       optional: true,
-      tell: 'one step a line; {set}, {band}, {span}, {on}, {off} and {lowest} are filled in',
+      tell: say`one step a line; {set}, {band}, {span}, {on}, {off} and {lowest} are filled in`,
     },
-    text('suppliedProbeId', 'comes with probe'),
+    text('suppliedProbeId', say`comes with probe`),
   ],
   probe: [
     figure('r25Ohm', 'resistance at 25 °C', 'resistance'),
@@ -175,11 +176,11 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   relay: [
     ...contact(false),
     figure('coilOhm', 'coil', 'resistance'),
-    choice('coilV', 'coil is for', [
+    choice('coilV', say`coil is for`, [
       { value: '12', name: '12 V' },
       { value: '24', name: '24 V' },
     ]),
-    choice('suppressed', 'diode or resistor across the coil', [
+    choice('suppressed', say`diode or resistor across the coil`, [
       { value: 'yes', name: 'yes' },
       { value: 'no', name: 'no' },
     ]),
@@ -199,7 +200,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     stock,
   ],
   conductor: [
-    { path: 'size', label: 'size', kind: 'size' },
+    { path: 'size', label: say`size`, kind: 'size' },
     choice('insulationC', 'insulation', [
       { value: '80', name: '80 °C' },
       { value: '105', name: '105 °C' },
@@ -216,8 +217,8 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     stock,
   ],
   fitting: [
-    choice('what', 'what it is', fittingKinds),
-    text('fits', 'stud, blade or bore', { tell: 'M6, 6.3 mm' }),
+    choice('what', say`what it is`, fittingKinds),
+    text('fits', say`stud, blade or bore`, { tell: 'M6, 6.3 mm' }),
     figure('leastAreaM2', 'thinnest wire', 'area', { optional: true }),
     figure('mostAreaM2', 'thickest wire', 'area', { optional: true }),
     figure('ratedA', 'carries', 'current', { optional: true }),
@@ -227,16 +228,16 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   harness: [
     {
       path: 'wires',
-      label: 'its wires',
+      label: say`its wires`,
       kind: 'lines',
-      tell: 'one a line: colour, size, length, what it is for; ? where nobody knows',
+      tell: say`one a line: colour, size, length, what it is for; ? where nobody knows`,
     },
     {
       path: 'brings',
-      label: 'brings with it',
+      label: say`brings with it`,
       kind: 'lines',
       optional: true,
-      tell: `one a line: ${harnessBrings.join(', ')}`,
+      tell: say`one a line: ${harnessBrings.join(', ')}`,
     },
     figure('fuseA', 'its fuse', 'current', { optional: true, tell: 'empty where it brings none' }),
     stock,
@@ -247,7 +248,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       'kind',
       batteryKinds.map((value) => ({ value, name: batteryKindName(value) })),
     ),
-    choice('hourRateH', 'capacity is at', [
+    choice('hourRateH', say`capacity is at`, [
       { value: '10', name: '10 h' },
       { value: '20', name: '20 h' },
     ]),
@@ -263,10 +264,10 @@ const named = [text('name', 'name', { optional: false }), text('maker', 'maker')
 const bought: readonly FormLine[] = [
   {
     path: 'separately',
-    label: 'needs besides, sold separately',
+    label: say`needs besides, sold separately`,
     kind: 'lines',
     optional: true,
-    tell: 'one a line: mounting kit, relay',
+    tell: say`one a line: mounting kit, relay`,
   },
   figure('price', 'price of one, or of a metre', 'count', { optional: true, ofShelf: true }),
 ]

@@ -1,4 +1,5 @@
 import type { ControllerPart, SwitchPart } from './part'
+import { say } from '../words'
 
 const bare = {
   maker: '',
@@ -24,7 +25,7 @@ const bare = {
 export const plainWire: ControllerPart = {
   ...bare,
   id: 'plain-wire',
-  name: 'no controller: a plain wire',
+  name: say`no controller: a plain wire`,
   band: 'always',
   contact: null,
 }
@@ -33,7 +34,7 @@ export const plainWire: ControllerPart = {
 export const handSwitch = ({ id, name, maker, contact, terminalAreaM2 }: SwitchPart): ControllerPart => ({
   ...bare,
   id: `by-hand-${id}`.slice(0, 40),
-  name: `by hand: ${name}`.slice(0, 80),
+  name: say`by hand: ${name}`.slice(0, 80),
   maker,
   band: 'hand',
   contact,

@@ -5,6 +5,7 @@ import { formText, sourcePath, type FormText } from './form-text'
 import type { Part, PartKind } from './part'
 import { starterShelf, typicalBattery } from './starter'
 import { typicalFan } from './typical-fan'
+import { say } from '../words'
 
 /** What stands on a box, by kind: all that is asked where a part is added beside the work. */
 const onTheBox = {
@@ -74,7 +75,7 @@ export function quickPart(kind: QuickKind, id: string, texts: FormText, units: U
       ...(texts.band === 'fixed' ? { 'fixed.closesC': '92 °C', 'fixed.opensC': '87 °C' } : {}),
       ...known,
       name: texts.name ?? '',
-      note: 'added at the bench: what its box did not say is typical',
+      note: say`added at the bench: what its box did not say is typical`,
     },
     units,
     from,

@@ -1,6 +1,7 @@
 import { typical } from '../reading'
 import { fanGuesses } from './fan-guess'
 import type { FanPart } from './part'
+import { say } from '../words'
 
 /** Axial fans with brushes at 12 V by the width over their blades: what most take, move and weigh (estimates). */
 const SIZES = [
@@ -46,13 +47,13 @@ export interface FanClass {
  * @example typicalFan({ diameterM: 0.12, motor: 'brushed', ratedV: 24 }).ratedA.value //=> 1.1
  */
 export function typicalFan({ diameterM, motor, ratedV }: FanClass): FanPart {
-  const name = `Generic fan ${Math.round(diameterM * 1000)} mm`
+  const name = say`Generic fan ${Math.round(diameterM * 1000)} mm`
   const quiet = motor === 'brushless' ? BRUSHLESS : { amps: 1, depth: 1 }
   return {
     id: `generic-fan-${Math.round(diameterM * 1000)}-${motor}-${ratedV}`,
-    name: `${name}, ${motor === 'brushed' ? 'with brushes' : 'brushless'}, ${ratedV} V`,
+    name: `${name}, ${motor === 'brushed' ? say`with brushes` : 'brushless'}, ${ratedV} V`,
     maker: '',
-    note: 'typical of its size: put in what its label says',
+    note: say`typical of its size: put in what its label says`,
     facts: [],
     kind: 'fan',
     motor,

@@ -5,6 +5,7 @@ import { Bench } from '../reading'
 import { format } from '../units'
 import { reachOf } from './leads'
 import { PROBE_LEAD } from './probe-lead'
+import { say } from '../words'
 
 /** One lead that comes with a part, against the way it has to go. */
 export interface LeadReach {
@@ -21,10 +22,10 @@ export interface LeadReach {
 }
 
 const names: Readonly<Record<LeadName, string>> = {
-  fan: "fan's lead",
-  probe: "probe's lead",
-  controller: "controller's lead",
-  supply: 'supply lead',
+  fan: say`fan's lead`,
+  probe: say`probe's lead`,
+  controller: say`controller's lead`,
+  supply: say`supply lead`,
 }
 
 export const leadName = (lead: LeadName): string => names[lead]
@@ -84,23 +85,20 @@ function waysOut(job: Job, bench: Bench, { lead, circuit }: Supplied, shortM: nu
   const mm = (m: number): string => format(m, 'length', job.units, 2)
   const more = Math.ceil((shortM + SPLICE_M) * 100) / 100
   const extend = {
-    fan: `Extend it by ${mm(more)} in the same size: two more joints, sealed, away from the blades.`,
-    probe:
-      `Extend it by ${mm(more)} with thin screened wire, two joints: the probe then reads ` +
-      `${format(colder(circuit, more), 'temperatureDifference', job.units, 1)} colder at its set point.`,
-    controller:
-      `Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a ` +
-      `little more drop.`,
-    supply:
-      `Extend it by ${mm(more)} in the size of the feed; the fuse stays within ${mm(POST_DISTANCE_M)} of ` +
-      `the post.`,
+    fan: say`Extend it by ${mm(more)} in the same size: two more joints, sealed, away from the blades.`,
+    probe: say`Extend it by ${mm(more)} with thin screened wire, two joints: the probe then reads
+      ${format(colder(circuit, more), 'temperatureDifference', job.units, 1)} colder at its set point.`,
+    controller: say`Extend it by ${mm(more)} in the size of the fan's feed: two more joints in the fan's path, a
+      little more drop.`,
+    supply: say`Extend it by ${mm(more)} in the size of the feed; the fuse stays within ${mm(POST_DISTANCE_M)} of the
+      post.`,
   }[lead]
   const by = mm(shortM / 1.05)
   const nearer = {
-    fan: `Bring the joint ${by} nearer to the core.`,
-    probe: `Move the controller ${by} nearer: the leads on its other side grow by as much.`,
-    controller: `Move the controller ${by} nearer to the relay or joint: the probe's lead may want more.`,
-    supply: `Move the controller ${by} nearer to the battery: the probe's lead may want more.`,
+    fan: say`Bring the joint ${by} nearer to the core.`,
+    probe: say`Move the controller ${by} nearer: the leads on its other side grow by as much.`,
+    controller: say`Move the controller ${by} nearer to the relay or joint: the probe's lead may want more.`,
+    supply: say`Move the controller ${by} nearer to the battery: the probe's lead may want more.`,
   }[lead]
   const seat = lead === 'fan' ? seatOf({ lead, circuit }) : null
   const gain = seat
@@ -111,8 +109,8 @@ function waysOut(job: Job, bench: Bench, { lead, circuit }: Supplied, shortM: nu
     nearer,
     ...(gain > 0.01
       ? [
-          `Seat the fan nearer to the corner where the leads leave: up to ${mm(gain)} less ` +
-            `lead${gain < shortM ? ', not enough alone' : ''}.`,
+          say`Seat the fan nearer to the corner where the leads leave: up to ${mm(gain)} less
+            lead${gain < shortM ? say`, not enough alone` : ''}.`,
         ]
       : []),
   ]

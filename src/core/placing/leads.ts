@@ -1,5 +1,6 @@
 import type { Job, LeadName, Seat } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 const LEAD_SPARE = 1.05
 const SERVICE_LOOP_M = 0.05
@@ -33,13 +34,13 @@ export function reachOf(job: Job, lead: LeadName, seat: Seat | null): (bench: Be
     const onCore = alongTheCore(bench, job, seat)
     const way = legs.reduce((sum, l) => sum + bench.value(l), onCore)
     const terms = legs.map((l) => bench.term(l))
-    if (seat) terms.push(term('for its place on the core', onCore, 'length'))
+    if (seat) terms.push(term(say`for its place on the core`, onCore, 'length'))
     return following(
-      [worked('way of the lead', formula, terms, way, 'length', '§7')],
+      [worked(say`way of the lead`, formula, terms, way, 'length', '§7')],
       worked(
-        'lead needed',
+        say`lead needed`,
         '{0} × 1.05 + 50 mm + {1}',
-        [term('way', way, 'length'), bench.term('place.sweepM')],
+        [term(say`way`, way, 'length'), bench.term('place.sweepM')],
         LEAD_SPARE * Math.max(0, way) + SERVICE_LOOP_M + bench.value('place.sweepM'),
         'length',
         '§7',

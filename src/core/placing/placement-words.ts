@@ -1,6 +1,7 @@
 import type { Job } from '../job'
 import { format, type UnitSystem, percent } from '../units'
 import type { Lacking, Placement } from './placement'
+import { say } from '../words'
 
 /** Where on the core, in words: "low", "middle", "high". */
 export const heightInWords = (job: Job, yM: number): string => {
@@ -11,11 +12,11 @@ export const heightInWords = (job: Job, yM: number): string => {
 export function lackingInWords({ what, from, byM }: Lacking, units: UnitSystem): string {
   const by = Number.isFinite(byM) ? format(byM, 'length', units, 2) : ''
   return {
-    depth: `needs ${by} more depth`,
+    depth: say`needs ${by} more depth`,
     width: `${by} too wide for the core`,
     height: `${by} too high for the core`,
-    voltage: `made for ${from}`,
-    distance: `${by} too near to ${from}`,
+    voltage: say`made for ${from}`,
+    distance: say`${by} too near to ${from}`,
   }[what]
 }
 
@@ -23,19 +24,19 @@ export function lackingInWords({ what, from, byM }: Lacking, units: UnitSystem):
 export function whyLost(best: Placement, other: Placement, units: UnitSystem): string {
   if (other.lacking) return lackingInWords(other.lacking, units)
   const less = 1 - other.flowM3s / best.flowM3s
-  if (less > 0.01) return `moves ${percent(less)} less`
+  if (less > 0.01) return say`moves ${percent(less)} less`
   if (best.spareM - other.spareM > 0.0005)
-    return `the same air, ${format(best.spareM - other.spareM, 'length', units, 2)} less room`
-  return 'as good'
+    return say`the same air, ${format(best.spareM - other.spareM, 'length', units, 2)} less room`
+  return say`as good`
 }
 
 /** One sentence for a search that found no place: what the nearest to fitting lacks. */
 export function nothingFits(placements: readonly Placement[], units: UnitSystem): string {
-  if (!placements.length) return 'No fan is on the shelf yet.'
+  if (!placements.length) return say`No fan is on the shelf yet.`
   const nearest = placements
     .filter((p) => p.lacking && Number.isFinite(p.lacking.byM))
     .reduce<Placement | null>((a, b) => (a === null || b.lacking!.byM < a.lacking!.byM ? b : a), null)
   return nearest
-    ? `Nothing fits: ${nearest.part.name} comes nearest and ${lackingInWords(nearest.lacking!, units)}.`
-    : 'Nothing fits: no fan on the shelf is for this voltage.'
+    ? say`Nothing fits: ${nearest.part.name} comes nearest and ${lackingInWords(nearest.lacking!, units)}.`
+    : say`Nothing fits: no fan on the shelf is for this voltage.`
 }

@@ -8,6 +8,7 @@ import { Bench } from '../reading'
 import { depthStack } from './depth-stack'
 import { reachOf } from './leads'
 import { coreFace, fanBox, neighbours, obstacleBox, onFansSide } from './surroundings-of-fan'
+import { say } from '../words'
 
 export type CoreSide = Job['place']['side']
 
@@ -61,7 +62,7 @@ interface Neighbourhood {
 function at({ face, boxes, housing, depth, standOff }: Neighbourhood, x: number, y: number): Candidate {
   const fan = fanBox({ xM: x, yM: y }, housing, depth, standOff)
   let spare = inside(fan, { x: 0, y: 0, ...face })
-  let tightest = "the core's edge"
+  let tightest = say`the core's edge`
   for (const { name, box, needed } of boxes) {
     const left = apart(fan, box) - needed
     if (left < spare) {
@@ -124,7 +125,7 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
       fan && fan.id !== own.id && fan.seat?.core === core
         ? [
             {
-              name: `the other fan${suffix}`,
+              name: say`the other fan${suffix}`,
               box: fanBox(fan.seat, fan.part.housingM.value, fan.part.depthM.value, with_.place.standOffM.value),
               needed: 0,
             },
@@ -153,8 +154,8 @@ function place(job: Job, part: FanPart, core: number, side: CoreSide): Placement
     ...(depthOver < 0
       ? [{ what: 'depth' as const, from: neighbours[with_.place.neighbour].name, byM: -depthOver }]
       : []),
-    ...(housing > face.w ? [{ what: 'width' as const, from: 'the core', byM: housing - face.w }] : []),
-    ...(housing > face.h ? [{ what: 'height' as const, from: 'the core', byM: housing - face.h }] : []),
+    ...(housing > face.w ? [{ what: 'width' as const, from: say`the core`, byM: housing - face.w }] : []),
+    ...(housing > face.h ? [{ what: 'height' as const, from: say`the core`, byM: housing - face.h }] : []),
     ...(found.spare < 0 && found.tightest !== "the core's edge"
       ? [{ what: 'distance' as const, from: found.tightest, byM: -found.spare }]
       : []),

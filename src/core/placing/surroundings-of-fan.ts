@@ -1,12 +1,13 @@
 import type { Box, Rectangle } from '../fit'
 import type { Job, Obstacle, Seat } from '../job'
 import type { Bench } from '../reading'
+import { say } from '../words'
 
 /** What must stay free, mm, and what stands there. @see engineering §7 */
 export const neighbours = {
-  fixed: { name: 'a fixed part', requiredMm: 6 },
-  moves: { name: 'something that moves or rocks', requiredMm: 15 },
-  exhaust: { name: 'an exhaust or a shield on it', requiredMm: 50 },
+  fixed: { name: say`a fixed part`, requiredMm: 6 },
+  moves: { name: say`something that moves or rocks`, requiredMm: 15 },
+  exhaust: { name: say`an exhaust or a shield on it`, requiredMm: 50 },
 } as const
 
 /** what lies behind an obstacle's front is taken, as far as anything could reach, m */

@@ -2,6 +2,7 @@ import { airThroughCores, comparedDuties } from '../cooling'
 import { type Job, jobKinds, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { format } from '../units'
+import { say } from '../words'
 
 /** slower than that through the fins behind it, either way, it moves nothing, m/s. @see engineering §2.6 */
 const STALL_MS = 0.1
@@ -20,17 +21,16 @@ export function travelWarnings(job: Job): { readonly id: string; readonly text: 
     })
     const name = `${circuit.fan.part.name}${circuit.suffix}`
     const flow = (m3s: number): string => format(Math.abs(m3s), 'flow', job.units, 2)
-    const id = `travel ${circuit.fan.id}`
+    const id = say`travel ${circuit.fan.id}`
     if (held.length)
       return [
         {
           id,
-          text:
-            `${name} stalls ${held.map((s) => s.duty.name).join(' and ')}: ` +
-            'what it blows and what comes from in front cancel out.',
+          text: say`${name} stalls ${held.map((s) => s.duty.name).join(say` and `)}: what it blows and what comes from
+            in front cancel out.`,
           helps: running.against
-            ? 'Swap its wires back, or turn it round.'
-            : 'Close the gap round it, or take another place.',
+            ? say`Swap its wires back, or turn it round.`
+            : say`Close the gap round it, or take another place.`,
         },
       ]
     const fast = states.findLast((s) => s.duty.speed !== null)
@@ -39,10 +39,9 @@ export function travelWarnings(job: Job): { readonly id: string; readonly text: 
     return [
       {
         id,
-        text:
-          `${name} blows against the travel: ${fast.duty.name} ${flow(covered)} go ` +
-          `${covered < 0 ? 'forwards' : 'rearwards'} through the fins behind it.`,
-        helps: 'Swap its wires back, or put it on the other face.',
+        text: say`${name} blows against the travel: ${fast.duty.name} ${flow(covered)} go
+          ${covered < 0 ? say`forwards` : say`rearwards`} through the fins behind it.`,
+        helps: say`Swap its wires back, or put it on the other face.`,
       },
     ]
   })

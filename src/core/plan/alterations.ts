@@ -1,6 +1,7 @@
 import { mountOf } from '../job'
 import { type AlterationKind, hasWire, type Job, jobKinds } from '../job'
 import { holeMove } from '../placing'
+import { say } from '../words'
 
 /** What is done to the machine that was not so before. */
 export interface Alteration {
@@ -16,8 +17,8 @@ export interface Alteration {
 export const alterationWords: Readonly<Record<AlterationKind, { readonly name: string; readonly undoable: boolean }>> =
   {
     cut: { name: 'cut', undoable: false },
-    hole: { name: 'drilled hole', undoable: false },
-    tap: { name: 'tapped thread', undoable: false },
+    hole: { name: say`drilled hole`, undoable: false },
+    tap: { name: say`tapped thread`, undoable: false },
     weld: { name: 'weld', undoable: false },
     splice: { name: 'splice', undoable: true },
   }
@@ -34,7 +35,7 @@ export function alterationsOf(job: Job): Alteration[] {
   const own: { id: string; kind: AlterationKind; what: string }[] = [
     ...(alters ? [{ id: 'mount', ...alters }] : []),
     ...(Math.abs(holeMove(job) ?? 0) > 0.0005
-      ? [{ id: 'pins', kind: 'hole' as const, what: 'pin holes moved for the new core' }]
+      ? [{ id: 'pins', kind: 'hole' as const, what: say`pin holes moved for the new core` }]
       : []),
     ...(job.runs.some((r) => r.source === 'key switch') ||
     (job.engine !== null &&
@@ -42,7 +43,7 @@ export function alterationsOf(job: Job): Alteration[] {
       job.controllers.length > 0 &&
       job.wiring.controlFrom === 'key' &&
       hasWire(job, 'control'))
-      ? [{ id: 'key-wire', kind: 'splice' as const, what: 'a joint into the wire behind the key switch' }]
+      ? [{ id: 'key-wire', kind: 'splice' as const, what: say`a joint into the wire behind the key switch` }]
       : []),
   ]
   return [

@@ -1,6 +1,7 @@
 import { openDebts } from '../build'
 import type { Job } from '../job'
 import { calendarDay } from '../units'
+import { say } from '../words'
 
 /** Something of a job that falls due on a day. */
 export interface Call {
@@ -20,7 +21,7 @@ export const callsOf = (job: Job): Call[] => [
   ),
   ...openDebts(job).map((d) => ({
     id: d.id,
-    what: `${d.dangerous ? 'Nobody drives with it' : 'Only for now'}, since ${calendarDay(d.at)}: ${d.what}`,
+    what: say`${d.dangerous ? say`Nobody drives with it` : say`Only for now`}, since ${calendarDay(d.at)}: ${d.what}`,
     dueOn: d.until ?? calendarDay(d.at),
   })),
 ]

@@ -1,4 +1,5 @@
 import { ingressNeeds, type Job } from '../job'
+import { say } from '../words'
 
 /** A code as two classes; a letter X or a missing code counts as the least that typical asks: IP20. @see typical.md */
 function classes(code: string): { readonly solids: number; readonly water: number } {
@@ -14,7 +15,7 @@ export function ingressShort(code: string | null, needed: string): string | null
   // only
   const water = has.water === 7 || has.water === 8 ? 4 : has.water
   if (has.solids >= needs.solids && water >= needs.water) return null
-  return `${code ?? 'unknown, counts as IP20'} where ${needed} is asked`
+  return say`${code ?? say`unknown, counts as IP20`} where ${needed} is asked`
 }
 
 /** Every chosen part with a code that is short for where the machine lives; two alike are one. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { eachOnce, fannedCircuits } from '../fan-circuit'
 import { type Job, mountNames } from '../job'
+import { say } from '../words'
 
 /** A model as it is compared: however it was typed, "XR-250 s" and "xr 250S" are one. */
 export const modelKey = (model: string): string => model.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '')
@@ -54,10 +55,10 @@ export function fitsOf(
   const fitted = new Map<string, Fitted>()
   const tried = new Map<string, Set<string>>()
   for (const { id, kit, state } of jobs) {
-    const model = kit.model || `no model named, ${kit.machine.replaceAll('-', ' ')}`
+    const model = kit.model || say`no model named, ${kit.machine.replaceAll('-', ' ')}`
     const of = tried.get(model) ?? new Set<string>()
     tried.set(model, of)
-    for (const fan of kit.fans.length ? kit.fans : ['no fan']) {
+    for (const fan of kit.fans.length ? kit.fans : [say`no fan`]) {
       of.add(fan)
       const controller = kit.controllers.join(', ') || 'none'
       const key = [modelKey(model), fan, controller, kit.mount].join('|')

@@ -8,6 +8,7 @@ import { signing } from './sign'
 import { mismatchInWords } from '../circuit'
 import { provedCircuit } from '../wiring'
 import { remediesFor } from '../advice'
+import { say, spokenWord } from '../words'
 
 export interface NextThing {
   readonly text: string
@@ -16,7 +17,7 @@ export interface NextThing {
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 const lookAtNext = (job: Job, look: Look, margin: string): string =>
-  capital(lookInWords(look, (a) => fieldsOf(job).get(a)?.label ?? 'a reading', margin))
+  capital(lookInWords(look, (a) => fieldsOf(job).get(a)?.label ?? say`a reading`, margin))
 const lookStation = (job: Job, { address }: Look): Station =>
   (address === null ? undefined : fieldsOf(job).get(address)?.station) ?? 'machine'
 
@@ -26,8 +27,8 @@ function atTheBench(job: Job): NextThing | null {
   if (!step) return null
   const lock = lockOf(job, step)
   return lock && lock.station !== 'build'
-    ? { text: `Build: ${step.title}, waits ${lock.waits[0]}`, station: lock.station }
-    : { text: `Build: ${step.title}`, station: 'build' }
+    ? { text: say`Build: ${step.title}, waits ${lock.waits[0]}`, station: lock.station }
+    : { text: say`Build: ${step.title}`, station: 'build' }
 }
 
 /** The first station that is not filled, or the signature. */
@@ -37,7 +38,7 @@ function firstUnfilled(job: Job): NextThing {
   if (step) return step
   return first
     ? { text: `${stationNames[first]}: ${filled(job, first).left}`, station: first }
-    : { text: 'Sign the job', station: 'after' }
+    : { text: say`Sign the job`, station: 'after' }
 }
 
 /**
@@ -47,23 +48,23 @@ function firstUnfilled(job: Job): NextThing {
  * @see margins.md
  */
 export function nextThing(job: Job, evaluation: Evaluation, today: string): NextThing {
-  if (job.ended) return { text: `Ended: ${job.ended.why}`, station: 'machine' }
+  if (job.ended) return { text: say`Ended: ${spokenWord(job.ended.why)}`, station: 'machine' }
   const debt = dangerousDebts(job)[0]
-  if (debt) return { text: `Nobody drives before it is put right: ${debt.what}`, station: 'build' }
-  if (faultSought(job)) return { text: 'Find the fault: a search is under way', station: 'prove' }
+  if (debt) return { text: say`Nobody drives before it is put right: ${debt.what}`, station: 'build' }
+  if (faultSought(job)) return { text: say`Find the fault: a search is under way`, station: 'prove' }
   const due = job.after.find((a) => a.dueOn !== null && a.doneOn === null && a.dueOn <= today)
   if (due) return { text: due.what, station: 'after' }
   if (job.signature) {
     const since = job.observations.some((o) => o.at > job.signature!.at)
     const short = since ? evaluation.margins.find((m) => m.verdict === 'short') : undefined
-    if (short) return { text: `${short.name} is short by what was seen since it was signed`, station: 'after' }
+    if (short) return { text: say`${short.name} is short by what was seen since it was signed`, station: 'after' }
     const coming = job.after.find((a) => a.dueOn !== null && a.doneOn === null)
     return coming
-      ? { text: `${coming.what}, on ${coming.dueOn}`, station: 'after' }
-      : { text: 'Nothing left to do', station: 'after' }
+      ? { text: say`${coming.what}, on ${coming.dueOn}`, station: 'after' }
+      : { text: say`Nothing left to do`, station: 'after' }
   }
   if (job.machine.hasBattery === null || job.machine.outputDc === null)
-    return { text: 'Ask first: is there a battery, is its output DC?', station: 'machine' }
+    return { text: say`Ask first: is there a battery, is its output DC?`, station: 'machine' }
   // a doubt that somebody took on by name is not asked for again
   const { toAccept } = signing(job, evaluation)
   const takenOn = (m: MarginResult): boolean => {
@@ -80,7 +81,7 @@ export function nextThing(job: Job, evaluation: Evaluation, today: string): Next
       net,
       mismatches: [wrong],
     } = provedCircuit(job)
-    if (wrong) return { text: `Wire: ${mismatchInWords(net, wrong)}`, station: 'wire' }
+    if (wrong) return { text: say`Wire: ${mismatchInWords(net, wrong)}`, station: 'wire' }
   }
   if (worst && (worst.verdict === 'short' || worst.verdict === 'unsure')) {
     // what is only unsure is settled by looking: at what takes most of its doubt for the minutes it takes

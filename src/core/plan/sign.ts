@@ -24,6 +24,7 @@ import {
 } from '../margins'
 import { mismatchInWords } from '../circuit'
 import { provedCircuit } from '../wiring'
+import { say } from '../words'
 
 /** Something that must be accepted by name before a job is signed. */
 export interface ToAccept {
@@ -92,12 +93,12 @@ function benchBlockers(job: Job): string[] {
   if (!signedUnder(job, BENCH_CORE)) return []
   const left = job.build.left.find((l) => l.backAt === null)
   return [
-    ...openEntries(job).map((e) => `Not back yet: ${e.what}.`),
-    ...(isDry(job) ? ['The coolant is out.'] : []),
-    ...dangerousDebts(job).map((d) => `Nobody may drive with this fix for now: ${d.what}.`),
-    ...(left ? [`Work was left lying: ${left.why}.`] : []),
+    ...openEntries(job).map((e) => say`Not back yet: ${e.what}.`),
+    ...(isDry(job) ? [say`The coolant is out.`] : []),
+    ...dangerousDebts(job).map((d) => say`Nobody may drive with this fix for now: ${d.what}.`),
+    ...(left ? [say`Work was left lying: ${left.why}.`] : []),
     // what is sought after it was signed, the signature never answered for
-    ...(!job.signature && faultSought(job) ? ['A fault is being sought: end the search, in Prove.'] : []),
+    ...(!job.signature && faultSought(job) ? [say`A fault is being sought: end the search, in Prove.`] : []),
   ]
 }
 
@@ -115,13 +116,13 @@ function workBlockers(job: Job): string[] {
   return [
     ...countInWords(
       unmade.map((s) => s.title),
-      'build step',
-      'not ticked',
+      say`build step`,
+      say`not ticked`,
     ),
-    ...countInWords(named('open'), 'proof', 'not answered'),
-    ...named('failed').map((name) => `Proof failed: ${name}.`),
+    ...countInWords(named('open'), 'proof', say`not answered`),
+    ...named('failed').map((name) => say`Proof failed: ${name}.`),
     ...(signedUnder(job, BENCH_CORE) ? named('differs') : []).map(
-      (name) => `${name} is not as predicted: put it right and prove it again, or say in Prove why it may stand.`,
+      (name) => say`${name} is not as predicted: put it right and prove it again, or say in Prove why it may stand.`,
     ),
   ]
 }
@@ -135,15 +136,15 @@ const toldAlready = (job: Job, part: PartResult): boolean =>
 /** "Fuse is short." and what of it is short without a figure. */
 const shortInWords = (m: MarginResult): string => {
   const words = m.parts.flatMap((p) => (p.verdict === 'short' && p.words && !isFuseMissing(p) ? [p.words] : []))
-  return `${m.name} is short${words.length ? `: ${words.join('; ')}` : ''}.`
+  return say`${m.name} is short${words.length ? `: ${words.join('; ')}` : ''}.`
 }
 
 /** "Boil is short, at the peak: it can stand only if the owner was told". */
 function toAcceptInWords(margin: string, part: PartResult, verdict: 'unsure' | 'open' | 'short'): string {
-  if (verdict === 'open') return `${margin} ${part.name}: open, needs ${part.words ?? ''}`
+  if (verdict === 'open') return say`${margin} ${part.name}: open, needs ${part.words ?? ''}`
   return verdict === 'short'
-    ? `${margin} is SHORT, ${part.name}: only if the owner was told, and what`
-    : `${margin} unsure ${part.name}`
+    ? say`${margin} is SHORT, ${part.name}: only if the owner was told, and what`
+    : say`${margin} unsure ${part.name}`
 }
 
 /**
@@ -153,26 +154,26 @@ function toAcceptInWords(margin: string, part: PartResult, verdict: 'unsure' | '
  */
 export function signing(job: Job, evaluation: Evaluation): Signing {
   const blockers: string[] = []
-  if (job.ended) blockers.push('The job has ended without a fan.')
+  if (job.ended) blockers.push(say`The job has ended without a fan.`)
   if (job.machine.hasBattery === null || job.machine.outputDc === null)
-    blockers.push('Nobody has said whether there is a battery and its output is direct current.')
+    blockers.push(say`Nobody has said whether there is a battery and its output is direct current.`)
   if (job.runs.some((r) => r.fan !== null && r.fuse === null))
-    blockers.push('No fuse fitted. A job is not signed off without its fuse; there is no way round this.')
-  if (!job.fans.length) blockers.push('No fan chosen.')
-  if (!job.controllers.length) blockers.push('No controller chosen.')
+    blockers.push(say`No fuse fitted. A job is not signed off without its fuse; there is no way round this.`)
+  if (!job.fans.length) blockers.push(say`No fan chosen.`)
+  if (!job.controllers.length) blockers.push(say`No controller chosen.`)
   const isShort = (p: PartResult): boolean => !p.warns && p.verdict === 'short' && !toldAlready(job, p)
   for (const m of evaluation.margins) if (!mayBeShort.has(m.id) && m.parts.some(isShort)) blockers.push(shortInWords(m))
-  if (wiresInUse(job).some((c) => c.size === null)) blockers.push('A conductor has no size.')
+  if (wiresInUse(job).some((c) => c.size === null)) blockers.push(say`A conductor has no size.`)
   blockers.push(...workBlockers(job), ...benchBlockers(job))
   const asked = circuitAsked(job)
   if (asked && job.fans.length && job.controllers.length) {
     const { net, mismatches } = provedCircuit(job)
     for (const p of net.problems.filter((x) => x.level === 'refused')) blockers.push(p.text)
     for (const m of mismatches)
-      blockers.push(`The circuit does not do what you asked for. ${capital(mismatchInWords(net, m))}.`)
+      blockers.push(say`The circuit does not do what you asked for. ${capital(mismatchInWords(net, m))}.`)
   }
   if (job.setting.state === 'test')
-    blockers.push('The controller is on its test setting: put back the working setting.')
+    blockers.push(say`The controller is on its test setting: put back the working setting.`)
   // what was accepted covers what is no worse; a change for the worse must be accepted anew. What an older core signed
   // is not held against figures of this one
   const older = job.signature !== null && job.signature.coreVersion !== CORE_VERSION

@@ -8,6 +8,7 @@ import { filled } from './filled'
 import { nextThing } from './next'
 import { complaintInWords } from './complaint-words'
 import { calendarDay } from '../units'
+import { say, spokenWord } from '../words'
 
 /** a height on the rail to a thousandth: no bar shows more, and a yard is read faster */
 const drawn = (x: number | null): number | null => (x === null ? null : Math.round(x * 1000) / 1000)
@@ -18,9 +19,9 @@ const NEVER_DUE = '0000-01-01'
 /** What a proof or a search found that no margin says; null where all is as predicted, or may stand. */
 function proofInWords(job: Job): string | null {
   const found = proofsOf(job).find((p) => ['failed', 'differs'].includes(stateOfProof(job, p)))
-  if (found) return `Proof ${stateOfProof(job, found)}: ${found.name}`
+  if (found) return say`Proof ${spokenWord(stateOfProof(job, found))}: ${found.name}`
   const sought = faultSought(job)
-  return sought ? `A fault is being sought, since ${calendarDay(sought.at)}` : null
+  return sought ? say`A fault is being sought, since ${calendarDay(sought.at)}` : null
 }
 
 /** A job's line of the yard. @param evaluation its margins, told as the job's own page tells them */
@@ -47,7 +48,7 @@ export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Sum
       xBest: drawn(xBest),
     })),
     worst: job.ended
-      ? `Ended without a fan: ${job.ended.why}`
+      ? say`Ended without a fan: ${spokenWord(job.ended.why)}`
       : (proofInWords(job) ?? worstInWords(evaluation, job.units)),
     next: nextThing(job, evaluation, NEVER_DUE).text,
     ticks: stations.map((s) => {

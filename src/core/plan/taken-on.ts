@@ -1,6 +1,7 @@
 import type { Job } from '../job'
 import type { Evaluation } from '../margins'
 import { signing } from './sign'
+import { say } from '../words'
 
 type Acceptance = Job['acceptances'][number]
 
@@ -19,10 +20,10 @@ export function takenOn(job: Job, evaluation: Evaluation): TakenOn[] {
     const part = margin?.parts.find((p) => p.id === a.part)
     const warned = toAccept.find((t) => t.verdict === 'warning' && t.margin === a.margin && t.part === a.part)
     if (a.verdict === 'warning')
-      return { ...a, what: warned?.text.replace(/\.$/, '') ?? `A warning that does not stand any more (${a.part})` }
+      return { ...a, what: warned?.text.replace(/\.$/, '') ?? say`A warning that does not stand any more (${a.part})` }
     return {
       ...a,
-      what: `${margin?.name ?? a.margin} ${a.verdict} ${part?.name ?? `in what is not there any more (${a.part})`}`,
+      what: `${margin?.name ?? a.margin} ${a.verdict} ${part?.name ?? say`in what is not there any more (${a.part})`}`,
     }
   })
 }

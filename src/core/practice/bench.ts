@@ -11,6 +11,7 @@ import {
 } from '../circuit'
 import { fanWord, withCause } from '../diagnose'
 import { isThere, rolledIn, type Round } from './round'
+import { say } from '../words'
 
 /** Something that is done at the bench. */
 export type Act =
@@ -129,7 +130,7 @@ export class PracticeBench {
       }
       case 'listen':
         if (s.chattering.includes(act.relay)) return 'chatters'
-        return s.states.pulled.has(act.relay) ? 'holds in' : 'silent'
+        return s.states.pulled.has(act.relay) ? say`holds in` : 'silent'
       case 'display':
         return s.states.powered.has(act.controller) ? 'lit' : 'dark'
       case 'setting':
@@ -140,7 +141,9 @@ export class PracticeBench {
       case 'feel':
         return this.felt(act.name, s)
       case 'turn by hand':
-        return this.hidden.some(([kind, name]) => kind === 'jammed' && name === act.fan) ? 'held fast' : 'turns freely'
+        return this.hidden.some(([kind, name]) => kind === 'jammed' && name === act.fan)
+          ? say`held fast`
+          : say`turns freely`
       default:
         return null
     }
@@ -155,8 +158,8 @@ export class PracticeBench {
     const has = (...kinds: string[]): boolean => own.some(([kind]) => kinds.includes(kind))
     if (act.do === 'shown')
       return has('probe_open', 'probe_shorted') && isThere(this.round, this.conditions) ? 'nonsense' : 'likely'
-    if (has('set_high')) return 'too high'
-    return has('set_low') ? 'too low' : 'as planned'
+    if (has('set_high')) return say`too high`
+    return has('set_low') ? say`too low` : say`as planned`
   }
 
   /** what a hand makes of the heat in one place */
@@ -165,7 +168,7 @@ export class PracticeBench {
     if (!e) return 'cold'
     const watts = Math.abs((s.amps.get(name) ?? 0) * ((s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)))
     if (watts < WARM_W) return 'cold'
-    return watts < HOT_W ? 'warm' : 'hot: a joint that loses its volts here'
+    return watts < HOT_W ? 'warm' : say`hot: a joint that loses its volts here`
   }
 
   private fuse({ name, how }: Extract<Act, { do: 'fuse' }>): string {
@@ -178,34 +181,32 @@ export class PracticeBench {
     this.out.delete(name)
     if (how === 'new') this.blown.delete(name)
     this.settle()
-    return this.blown.has(name) ? 'blown' : 'it holds'
+    return this.blown.has(name) ? 'blown' : say`it holds`
   }
 
   /** what hurts somebody or burns something, and why */
   private harm(act: Act): string | null {
     if (act.do === 'fuse' && act.how === 'bigger')
-      return 'A bigger fuse guards nothing: the wire becomes the fuse, and burns under the tank.'
+      return say`A bigger fuse guards nothing: the wire becomes the fuse, and burns under the tank.`
     if (act.do === 'jumper' && act.to === GROUND)
-      return (
-        'A lead from positive to ground is a short with nothing in it: it glows in your hand, and the ' +
-        'battery may burst.'
-      )
+      return say`A lead from positive to ground is a short with nothing in it: it glows in your hand, and the battery
+        may burst.`
     if (act.do === 'open the cap' && this.conditions.heat === 'hot')
-      return 'Hot coolant under pressure comes out as steam: open nothing above 50 °C.'
+      return say`Hot coolant under pressure comes out as steam: open nothing above 50 °C.`
     if (act.do !== 'turn by hand') return null
     const motor = motorsOf(this.sound).find((m) => m.name === act.fan)
     const fused = this.sound.elements.filter((e) => e.kind === 'fuse' && e.run === motor?.run)
     return fused.some((e) => this.out.has(e.name))
       ? null
-      : 'Fingers in a fan on a thermostat, its fuse in: it starts without a word. Its fuse out first.'
+      : say`Fingers in a fan on a thermostat, its fuse in: it starts without a word. Its fuse out first.`
   }
 
   private name(cause: string): Pick<Came, 'minutes' | 'shown' | 'solved'> {
     const hit = this.round.names.findIndex((n, i) => n.includes(cause) && !this.named.has(i))
-    if (hit < 0) return { minutes: WRONG_MINUTES, shown: 'it is not', solved: false }
+    if (hit < 0) return { minutes: WRONG_MINUTES, shown: say`it is not`, solved: false }
     this.named.add(hit)
     const solved = this.named.size === this.round.names.length
-    return { minutes: costs.name, shown: solved ? 'that is it' : 'one of two: there is another', solved }
+    return { minutes: costs.name, shown: solved ? say`that is it` : say`one of two: there is another`, solved }
   }
 
   /** Does something, and says what came of it. @see engineering §5, §6 */

@@ -11,18 +11,19 @@ import {
 } from '../electrical'
 import type { Job } from '../job'
 import { generator } from '../reading'
-import { air, coolant, format, sizesOf } from '../units'
+import { air, coolant, fixed, format, sizesOf } from '../units'
 import type { Drill } from './drill'
 import { traceDrill } from './trace-drill'
+import { say, spokenWord } from '../words'
 
 /** Drills of a minute each. */
 export const drillKinds = {
-  pins: 'Relay pins, from either side',
-  settings: 'On and off for a thermostat and a probe',
-  direction: 'Wires and blade against direction',
-  sizes: 'Conductor and fuse at a glance',
-  trace: 'What turns up when',
-  millivolts: 'Millivolts over a fuse to amps',
+  pins: say`Relay pins, from either side`,
+  settings: say`On and off for a thermostat and a probe`,
+  direction: say`Wires and blade against direction`,
+  sizes: say`Conductor and fuse at a glance`,
+  trace: say`What turns up when`,
+  millivolts: say`Millivolts over a fuse to amps`,
 } as const
 export type DrillKind = keyof typeof drillKinds
 
@@ -38,25 +39,25 @@ function mixed<T>(random: Random, list: readonly T[]): T[] {
 }
 
 const pinTells: Readonly<Record<string, string>> = {
-  '30': 'the feed of the contact',
-  '85': 'one end of the coil',
-  '86': 'the other end of the coil',
-  '87': 'what closes when it clicks: the fan',
-  '87a': 'what is closed at rest',
+  '30': say`the feed of the contact`,
+  '85': say`one end of the coil`,
+  '86': say`the other end of the coil`,
+  '87': say`what closes when it clicks: the fan`,
+  '87a': say`what is closed at rest`,
 }
 
 function pins(random: Random): Drill {
   const held: Held = { seen: pick(random, ['pin side', 'wire side'] as const), quarters: Math.floor(random() * 4) }
   const pin = pick(random, relayPins)
   return {
-    ask:
-      `Seen onto its ${held.seen === 'pin side' ? 'pins' : 'wires, the base in the hand'}: which pin is ` +
-      `marked? As the numbers usually stand; the corner that is cut is where its name is.`,
+    ask: say`Seen onto its ${
+      held.seen === 'pin side' ? say`pins` : say`wires, the base in the hand`
+    }: which pin is marked? As the numbers usually stand; the corner that is cut is where its name is.`,
     picture: pinAsked(held, pin),
     answers: relayPins,
     figure: null,
     right: pin,
-    working: `${pin}: ${pinTells[pin]}. From the wires left and right change places; turning it turns all of them.`,
+    working: say`${pin}: ${pinTells[pin]}. From the wires left and right change places; turning it turns all of them.`,
   }
 }
 
@@ -68,14 +69,13 @@ function settings(random: Random): Drill {
   const bandK = 5
   const setting = proposeSetting({ opens: coolant(opens), hottest: air(outside), kappa, bandK, kind: 'below', range })
   const points = onOffPoints('below', setting)!
-  const pair = (on: number, off: number): string => `${Math.round(on)} °C on, ${Math.round(off)} °C off`
+  const pair = (on: number, off: number): string => say`${Math.round(on)} °C on, ${Math.round(off)} °C off`
   const [on, off] = [points.on.c, points.off.c]
   const shows = readingOf(coolant(opens), air(outside), kappa).c
   return {
-    ask:
-      `The engine’s thermostat opens at ${opens} °C. The probe shows ${Math.round(kappa * 100)} % of ` +
-      `what the coolant has over its air, which is ${outside} °C at most. Which pair stops, is in time, and ` +
-      `does not run all day?`,
+    ask: say`The engine’s thermostat opens at ${opens} °C. The probe shows ${Math.round(kappa * 100)} % of what the
+      coolant has over its air, which is ${outside} °C at most. Which pair stops, is in time, and does not run all
+      day?`,
     picture: null,
     answers: mixed(random, [
       pair(on, off),
@@ -85,9 +85,8 @@ function settings(random: Random): Drill {
     ]),
     figure: null,
     right: pair(on, off),
-    working:
-      `Held at ${opens} °C the probe shows ${outside} + ${kappa} × (${opens} − ${outside}) = ` +
-      `${shows.toFixed(1)} °C: off must lie above that, on a band higher, and not so high that the coolant runs away.`,
+    working: say`Held at ${opens} °C the probe shows ${outside} + ${kappa} × (${opens} − ${outside}) =
+      ${fixed(shows, 1)} °C: off must lie above that, on a band higher, and not so high that the coolant runs away.`,
   }
 }
 
@@ -97,27 +96,27 @@ function direction(random: Random): Drill {
   const motor = random() < 0.75 ? ('brushed' as const) : ('brushless' as const)
   const way = blowing(swapped, turned, motor)
   const answers = [
-    'as marked, at its best',
-    'as marked, weakly',
-    'reversed, at its best',
-    'reversed, weakly',
-    'not at all',
+    say`as marked, at its best`,
+    say`as marked, weakly`,
+    say`reversed, at its best`,
+    say`reversed, weakly`,
+    say`not at all`,
   ]
-  const right = way === null ? answers[4]! : `${way.air}, ${way.effectiveness < 1 ? 'weakly' : 'at its best'}`
+  const right = way === null ? answers[4]! : `${way.air}, ${way.effectiveness < 1 ? 'weakly' : say`at its best`}`
   return {
-    ask:
-      `A ${motor} fan, its wires ${swapped ? 'swapped' : 'as marked'}, its blade ` +
-      `${turned ? 'turned over on the shaft' : 'as it came'}. Which way does it blow?`,
+    ask: say`A ${spokenWord(motor)} fan, its wires ${
+      swapped ? 'swapped' : say`as marked`
+    }, its blade ${turned ? say`turned over on the shaft` : say`as it came`}. Which way does it blow?`,
     picture: null,
     answers,
     figure: null,
     right,
     working:
       way === null
-        ? 'A brushless fan has electronics behind its wires: swapped it does nothing, or dies.'
-        : 'Wires decide which way it turns, and with that which way the air goes. A blade turned over still ' +
-          'pushes the same way when it turns the same way, only with its back: weakly. Both together: reversed, ' +
-          'and its face is right for it again.',
+        ? say`A brushless fan has electronics behind its wires: swapped it does nothing, or dies.`
+        : say`Wires decide which way it turns, and with that which way the air goes. A blade turned over still pushes
+          the same way when it turns the same way, only with its back: weakly. Both together: reversed, and its face
+          is right for it again.`,
   }
 }
 
@@ -145,17 +144,15 @@ function sizes(random: Random): Drill {
   const offered = all.slice(Math.max(0, at - 2), at + 3)
   const drop = runA * conductorResistance(runA, { name: 'wire', size: right, lengthM, ...around }).value
   return {
-    ask:
-      `${runA} A, ${lengthM} m of wire there and back, two in a sleeve at 60 °C, 3 % of 13.8 V to lose, ` +
-      `behind a fuse of ${fuseA} A. The thinnest wire that does it all?`,
+    ask: say`${runA} A, ${lengthM} m of wire there and back, two in a sleeve at 60 °C, 3 % of 13.8 V to lose, behind a
+      fuse of ${fuseA} A. The thinnest wire that does it all?`,
     picture: null,
     answers: offered,
     figure: null,
     right,
-    working:
-      `${right} may carry ${format(allowedCurrent(right, around).value, 'current', 'metric', 2)} ` +
-      `there: more than the fuse, and ${runA} A is within 0.8 of it. It loses ` +
-      `${format(drop, 'voltage', 'metric', 2)} of the ${format(limitV, 'voltage', 'metric', 2)}.`,
+    working: say`${spokenWord(right)} may carry ${format(allowedCurrent(right, around).value, 'current', 'metric', 2)}
+      there: more than the fuse, and ${runA} A is within 0.8 of it. It loses ${format(drop, 'voltage', 'metric', 2)}
+      of the ${format(limitV, 'voltage', 'metric', 2)}.`,
   }
 }
 
@@ -167,16 +164,15 @@ function millivolts(random: Random): Drill {
   const amps = Math.round(ratingA * (0.3 + 0.6 * random()) * 10) / 10
   const mv = Math.round(amps * bladeFuseOhm(ratingA) * 1e4) / 10
   return {
-    ask: `A blade fuse of ${ratingA} A shows ${mv} mV across it, on a circuit at rest. How much goes through it?`,
+    ask: say`A blade fuse of ${ratingA} A shows ${mv} mV across it, on a circuit at rest. How much goes through it?`,
     picture: null,
     answers: null,
     figure: { quantity: 'current', value: mv / 1000 / bladeFuseOhm(ratingA), share: 0.15 },
     right: '',
-    working:
-      `Cold, such a fuse has about 0.12 ÷ ${ratingA}^1.2 = ` +
-      `${format(bladeFuseOhm(ratingA), 'resistance', 'metric', 2)}: ${mv} mV over that are ` +
-      `${format(mv / 1000 / bladeFuseOhm(ratingA), 'current', 'metric', 2)}. Warm it has a little more: the ` +
-      `truth is somewhat less.`,
+    working: say`Cold, such a fuse has about 0.12 ÷ ${ratingA}^1.2 =
+      ${format(bladeFuseOhm(ratingA), 'resistance', 'metric', 2)}: ${mv} mV over that are
+      ${format(mv / 1000 / bladeFuseOhm(ratingA), 'current', 'metric', 2)}. Warm it has a little more: the truth is
+      somewhat less.`,
   }
 }
 

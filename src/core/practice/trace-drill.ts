@@ -7,6 +7,7 @@ import { Bench } from '../reading'
 import { type Circumstances, dayOfStint, runWaitsFor, simulate } from '../run'
 import { air } from '../units'
 import type { Drill } from './drill'
+import { say, spokenWord } from '../words'
 
 /** What a trace may show, and how that looks. */
 const shown = [
@@ -68,8 +69,8 @@ function traced(job: Job, circumstances: Partial<Circumstances>): Drawing {
     }),
   )
   return framed(
-    'a trace',
-    'how hot the coolant is over half an hour, and when the fan ran',
+    say`a trace`,
+    say`how hot the coolant is over half an hour, and when the fan ran`,
     [
       rect('outline', 0, 0, W, H),
       ...ticks,
@@ -101,7 +102,7 @@ function planned(job: Job, x: (s: number) => number, y: (c: number) => number, l
         [0, y(c)],
         [x(lengthS), y(c)],
       ]),
-      text(W + 2, y(c) + (edge === 'on' ? -0.4 : 4.4), `planned ${edge}`, LETTERS),
+      text(W + 2, y(c) + (edge === 'on' ? -0.4 : 4.4), say`planned ${spokenWord(edge)}`, LETTERS),
     ]
   })
 }
@@ -116,7 +117,7 @@ export function traceDrill(random: () => number, job: Job): Drill | null {
       ? traced(job, { fan: 'none' })
       : traced(heat?.edit ? heat.edit(job) : job, heat?.blocked ? { blocked: heat.blocked + 0.25 } : {})
   return {
-    ask: `${job.machine.name}: twenty minutes of slow work, ten standing, on its hottest day. What is wrong?`,
+    ask: say`${job.machine.name}: twenty minutes of slow work, ten standing, on its hottest day. What is wrong?`,
     picture,
     answers: shown.map(([, words]) => words),
     figure: null,

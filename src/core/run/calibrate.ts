@@ -1,4 +1,4 @@
-import { type Result } from '../units'
+import { fixed, type Result } from '../units'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix, SVD } from 'ml-matrix'
 import { coolantCapacity } from '../air'
@@ -10,6 +10,7 @@ import { HOT, integrate, METAL, OPENING, OUTLET, PROBE, STATES } from '../transi
 import { dayOfLog, factorAddress, type FitFactor, type LoggedRun } from './logged'
 import { type Circumstances } from './circumstances'
 import { COUPLING_K, legsOf, runSpecOf } from './run-spec'
+import { say } from '../words'
 
 /** One factor as the log fixes it; `plusMinus` holds 95 times of 100. */
 export interface FittedFactor {
@@ -54,16 +55,16 @@ const SETTLES_S = 45
 
 const names: Readonly<Record<FitFactor, string>> = {
   heat: 'heat',
-  transfer: 'heat transfer of the core',
-  store: 'heat stored in metal',
-  kappa: 'what the probe sees',
+  transfer: say`heat transfer of the core`,
+  store: say`heat stored in metal`,
+  kappa: say`what the probe sees`,
 }
 
 const wants: Readonly<Record<FitFactor, string>> = {
-  heat: 'a warm-up from cold',
-  transfer: 'some minutes at steady work with the engine thermostat open',
-  store: 'a warm-up from cold, or a change from hard work to idling',
-  kappa: 'the probe’s own reading while it is hot',
+  heat: say`a warm-up from cold`,
+  transfer: say`some minutes at steady work with the engine thermostat open`,
+  store: say`a warm-up from cold, or a change from hard work to idling`,
+  kappa: say`the probe’s own reading while it is hot`,
 }
 
 /** Evenly chosen rows of a log. */
@@ -107,18 +108,18 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
   const refuse = (message: string): Calibration => ({ ok: false, message })
   const n = log.t.length
   const lengthS = n ? log.t[n - 1]! - log.t[0]! : 0
-  if (!factors.length) return refuse('Choose what to fit: at most three.')
-  if (factors.length > MOST_FACTORS) return refuse('A log fixes three factors at most: leave one out.')
+  if (!factors.length) return refuse(say`Choose what to fit: at most three.`)
+  if (factors.length > MOST_FACTORS) return refuse(say`A log fixes three factors at most: leave one out.`)
   if (n < LEAST_POINTS || lengthS < LEAST_S)
     return refuse(
-      `This log is too short: ${n} lines over ${Math.round(lengthS / 60)} min. It takes ${LEAST_POINTS} lines ` +
-        `over ${LEAST_S / 60} min at least.`,
+      say`This log is too short: ${n} lines over ${Math.round(lengthS / 60)} min. It takes ${LEAST_POINTS} lines over
+        ${LEAST_S / 60} min at least.`,
     )
   const change = Math.max(...log.coolantC) - Math.min(...log.coolantC)
   if (change < LEAST_CHANGE_K)
     return refuse(
-      `This log is flat: the coolant moves by ${change.toFixed(1)} K only, and many machines would show the ` +
-        `same. Log ${wants[factors[0]!]}.`,
+      say`This log is flat: the coolant moves by ${fixed(change, 1)} K only, and many machines would show the same.
+        Log ${wants[factors[0]!]}.`,
     )
 
   const day = dayOfLog(log, work)
@@ -258,8 +259,8 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
   const normal = jacobian.transpose().mmul(jacobian)
   if (new SVD(normal).condition > 1e12)
     return refuse(
-      `This log cannot fix ${factors.map((f) => names[f]).join(' and ')} apart from each other. Fit fewer, or ` +
-        `log ${wants[factors[factors.length - 1]!]}.`,
+      say`This log cannot fix ${factors.map((f) => names[f]).join(say` and `)} apart from each other. Fit fewer, or
+        log ${wants[factors[factors.length - 1]!]}.`,
     )
   const covariance = inverse(normal)
   // a log does not say when between two of its lines the fan switched: both ways later, or on so much longer
@@ -274,14 +275,14 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
   if (loose.length) {
     const fixedTo = (f: (typeof factors)[number]): number =>
       Math.round((100 * half[factors.indexOf(f)]!) / scale[factors.indexOf(f)]!)
-    const which = loose.map((f) => `${names[f]} (only to ${fixedTo(f)} %)`).join(' nor ')
-    return refuse(`This log does not fix ${which}. Fit fewer, or log ${wants[loose[0]!]}.`)
+    const which = loose.map((f) => say`${names[f]} (only to ${fixedTo(f)} %)`).join(say` nor `)
+    return refuse(say`This log does not fix ${which}. Fit fewer, or log ${wants[loose[0]!]}.`)
   }
   const edge = factors.filter((_, k) => scale[k]! <= limits[k]!.low * 1.001 || scale[k]! >= limits[k]!.high * 0.999)
   if (edge.length)
     return refuse(
-      `No ${names[edge[0]!]} that is possible makes the model run as this log does: ${residualK.toFixed(1)} K ` +
-        `are left. Is it of this machine, and what was it doing?`,
+      say`No ${names[edge[0]!]} that is possible makes the model run as this log does: ${fixed(residualK, 1)} K are
+        left. Is it of this machine, and what was it doing?`,
     )
   const beforeAt = cached(limits.map(() => 1))
   return {

@@ -1,5 +1,6 @@
 import { type Day, type DutyLeg, type Job, LONGEST_DAY, mostOf } from '../job'
 import { dayLength, dayOf, daysFor, plainLeg, workDefinitions, worksOf } from './days'
+import { say } from '../words'
 
 /** how long a leg is that is added, s */
 const ANOTHER_S = 600
@@ -16,7 +17,7 @@ export const takeDay = (job: Job, day: Day): Job => ({ ...job, duty: day })
 
 const byHand = (job: Job, legs: readonly DutyLeg[]): Job => ({
   ...job,
-  duty: { name: dayOf(job).from === 'hand' ? dayOf(job).name : 'a day of its own', from: 'hand', legs: [...legs] },
+  duty: { name: dayOf(job).from === 'hand' ? dayOf(job).name : say`a day of its own`, from: 'hand', legs: [...legs] },
 })
 
 export const nameDay = (job: Job, name: string): Job => ({
@@ -24,7 +25,7 @@ export const nameDay = (job: Job, name: string): Job => ({
   duty: {
     ...dayOf(job),
     from: dayOf(job).from === 'library' ? 'hand' : dayOf(job).from,
-    name: name.trim().slice(0, 80) || 'a day of its own',
+    name: name.trim().slice(0, 80) || say`a day of its own`,
   },
 })
 

@@ -1,4 +1,5 @@
 import { type Job, jobKinds, withoutNewCore } from '../job'
+import { say } from '../words'
 
 export const seasons = ['coldest', 'usual', 'hottest'] as const
 export type Season = (typeof seasons)[number]
@@ -32,10 +33,10 @@ export const usualCircumstances: Circumstances = { season: 'hottest', fan: 'prop
 
 /** Why no run can be made; null where one can. */
 export function runWaitsFor(job: Job): string | null {
-  if (!jobKinds[job.kind].mountsFan) return 'this job places no fan: its air is not known'
-  if (!job.cooling && !job.bay) return 'neither a core nor a bay'
-  if (!job.fans.length) return 'a fan'
-  if (!job.controllers.length) return 'a controller'
+  if (!jobKinds[job.kind].mountsFan) return say`this job places no fan: its air is not known`
+  if (!job.cooling && !job.bay) return say`neither a core nor a bay`
+  if (!job.fans.length) return say`a fan`
+  if (!job.controllers.length) return say`a controller`
   return null
 }
 

@@ -1,4 +1,5 @@
 import type { Day, DutyLeg, Job, MachineKind, Work } from '../job'
+import { say } from '../words'
 
 /** What a kind of work is: which readings of the job say how hard, how fast and at what engine speed. */
 interface WorkDefinition {
@@ -12,20 +13,26 @@ interface WorkDefinition {
 
 /** A new kind of work is a new entry. @see engineering §2.8 */
 export const workDefinitions: Readonly<Record<Work, WorkDefinition>> = {
-  off: { name: 'switched off', running: false, share: 0, rpm: null, speed: null },
+  off: { name: say`switched off`, running: false, share: 0, rpm: null, speed: null },
   idle: { name: 'idling', running: true, share: 'engine.idleShare', rpm: 'engine.idleRpm', speed: null },
-  slow: { name: 'slow work', running: true, share: 'engine.slowShare', rpm: 'engine.slowRpm', speed: 'engine.slowMs' },
+  slow: {
+    name: say`slow work`,
+    running: true,
+    share: 'engine.slowShare',
+    rpm: 'engine.slowRpm',
+    speed: 'engine.slowMs',
+  },
   heavy: {
-    name: 'heaviest work',
+    name: say`heaviest work`,
     running: true,
     share: 'engine.loadShare',
     rpm: 'engine.slowRpm',
     speed: 'engine.slowMs',
   },
-  speed: { name: 'at speed', running: true, share: 0.22, rpm: 'engine.cruiseRpm', speed: 'engine.cruiseMs' },
+  speed: { name: say`at speed`, running: true, share: 0.22, rpm: 'engine.cruiseRpm', speed: 'engine.cruiseMs' },
   towed: { name: 'towed', running: true, share: 1, rpm: null, speed: null },
-  charger: { name: 'on its charger', running: true, share: 1, rpm: null, speed: null },
-  alone: { name: 'standing alone', running: true, share: 1, rpm: null, speed: null },
+  charger: { name: say`on its charger`, running: true, share: 1, rpm: null, speed: null },
+  alone: { name: say`standing alone`, running: true, share: 1, rpm: null, speed: null },
 }
 
 /** The kinds of work that make sense for a job. */
@@ -67,75 +74,75 @@ const day = (name: string, sketches: readonly Sketch[]): Day => ({
   legs: sketches.map(([leg, work, minutes, own], i) => plainLeg(`leg${i + 1}`, leg, work, minutes, own)),
 })
 
-const climb = day('a slow climb', [
+const climb = day(say`a slow climb`, [
   ['start', 'idle', 3],
-  ['track to the foot', 'speed', 5],
-  ['slow climb', 'slow', 22],
-  ['ridge track', 'speed', 6],
-  ['idle at a gate', 'idle', 6],
-  ['switched off', 'off', 15],
+  [say`track to the foot`, 'speed', 5],
+  [say`slow climb`, 'slow', 22],
+  [say`ridge track`, 'speed', 6],
+  [say`idle at a gate`, 'idle', 6],
+  [say`switched off`, 'off', 15],
 ])
 
-const crawl = day('technical crawl', [
+const crawl = day(say`technical crawl`, [
   ['start', 'idle', 3],
   ['crawl', 'slow', 35],
   ['idle', 'idle', 4],
-  ['crawl again', 'slow', 15],
-  ['switched off', 'off', 15],
+  [say`crawl again`, 'slow', 15],
+  [say`switched off`, 'off', 15],
 ])
 
-const pulls = day('short steep pulls', [
+const pulls = day(say`short steep pulls`, [
   ['start', 'idle', 3],
   ['slow', 'slow', 10],
-  ['steep pull', 'heavy', 2],
+  [say`steep pull`, 'heavy', 2],
   ['slow', 'slow', 6],
-  ['steep pull', 'heavy', 2],
+  [say`steep pull`, 'heavy', 2],
   ['slow', 'slow', 6],
-  ['switched off', 'off', 15],
+  [say`switched off`, 'off', 15],
 ])
 
 const road = day('road', [
   ['start', 'idle', 3],
   ['road', 'speed', 35],
-  ['idle at a gate', 'idle', 8],
+  [say`idle at a gate`, 'idle', 8],
   ['road', 'speed', 10],
-  ['switched off', 'off', 15],
+  [say`switched off`, 'off', 15],
 ])
 
-const shift = day('a digging shift, no breeze', [
+const shift = day(say`a digging shift, no breeze`, [
   ['start', 'idle', 5],
   ['digging', 'slow', 45],
   ['waiting', 'idle', 5],
   ['digging', 'slow', 25],
-  ['switched off', 'off', 20],
+  [say`switched off`, 'off', 20],
 ])
 
-const trenching = day('trenching, hard', [
+const trenching = day(say`trenching, hard`, [
   ['start', 'idle', 5],
-  ['hard digging', 'heavy', 60],
-  ['switched off', 'off', 20],
+  [say`hard digging`, 'heavy', 60],
+  [say`switched off`, 'off', 20],
 ])
 
-const town = day('town and traffic', [
+const town = day(say`town and traffic`, [
   ['start', 'idle', 4],
   ['road', 'speed', 10],
   ['traffic', 'slow', 20],
   ['road', 'speed', 6],
   ['waiting', 'idle', 10],
-  ['switched off', 'off', 15],
+  [say`switched off`, 'off', 15],
 ])
 
-const sun = day('standing in the sun', [
+const sun = day(say`standing in the sun`, [
   ['towed', 'towed', 30],
-  ['standing in the sun', 'alone', 60],
-  ['on its charger', 'charger', 20],
+  [say`standing in the sun`, 'alone', 60],
+  [say`on its charger`, 'charger', 20],
 ])
 
-const market = day('a market day', [
+const market = day(say`a market day`, [
   ['towed', 'towed', 45],
   ['market', 'alone', 180],
-  ['towed home', 'towed', 45],
-  ['on its charger', 'charger', 60],
+  [say`towed home`, 'towed', 45],
+  [say`on its charger`, 'charger', 60],
 ])
 
 /** Days for each kind of machine; the first is the usual one. A new day is a new entry. */

@@ -1,6 +1,7 @@
 import { firstCircuit } from '../fan-circuit'
 import { type Day, type DutyLeg, type Job, mostOf, type Work } from '../job'
 import { plainLeg } from './days'
+import { say } from '../words'
 
 /** A run as somebody logged it, in order of time. s, °C; null where it has no such column. */
 export interface LoggedRun {
@@ -68,5 +69,5 @@ export function dayOfLog(log: LoggedRun, work: Work): Day {
       airC: mean(log.airC),
     })
   }
-  return { name: 'a logged run', from: 'table', legs }
+  return { name: say`a logged run`, from: 'table', legs }
 }

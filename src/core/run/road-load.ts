@@ -1,4 +1,5 @@
 import { term, worked, type Worked } from '../reading'
+import { say } from '../words'
 
 const GRAVITY = 9.81
 /** of the engine's power, what reaches the wheels */
@@ -26,9 +27,9 @@ export function brakePower({ massKg, speedMs, grade, dragM2, ground, density }: 
   const force =
     massKg * GRAVITY * (ROLLING[ground] * Math.cos(angle) + Math.sin(angle)) + 0.5 * density * dragM2 * speedMs ** 2
   return worked(
-    'brake power on the road',
-    '({0} rolling and climbing at {1}, air at {2}) / 0.8',
-    [term('weight', massKg, 'mass'), term('grade', grade, 'share'), term('travel', speedMs, 'speed')],
+    say`brake power on the road`,
+    say`({0} rolling and climbing at {1}, air at {2}) / 0.8`,
+    [term(say`weight`, massKg, 'mass'), term(say`grade`, grade, 'share'), term(say`travel`, speedMs, 'speed')],
     Math.max(0, (force * speedMs) / DRIVE),
     'power',
     '§4',

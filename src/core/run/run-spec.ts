@@ -49,6 +49,7 @@ import { type Circumstances, type Season, usualCircumstances, type WhatIf } from
 import { dayOf, workDefinitions } from './days'
 import { brakePower, shareOfPower } from './road-load'
 import { afterKeyOff } from '../wiring'
+import { say } from '../words'
 
 /** time constants of probes, s. @see engineering §4 */
 const lags: Readonly<Record<ProbePlace, number>> = {
@@ -168,7 +169,7 @@ export function legsOf(
       ? leg.work === 'towed'
         ? trailerCharge('towed')
         : leg.work === 'charger'
-          ? trailerCharge('on its charger')
+          ? trailerCharge(say`on its charger`)
           : 0
       : work.running
         ? chargeAt(bench, job, rpm).value

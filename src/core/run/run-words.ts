@@ -4,6 +4,7 @@ import type { LegSum, RunView } from '../transient'
 import { format, plainNumber, type UnitSystem, percent } from '../units'
 import { dayLength, dayOf } from './days'
 import type { Circumstances } from './circumstances'
+import { say, spokenWord } from '../words'
 
 /** The runs that stand on one chart. */
 export interface ChartedRuns {
@@ -31,26 +32,26 @@ function heatInWords(job: Job, run: RunView, u: UnitSystem): string {
   const { hot, mostC, keepK } = limitOf(job, run)
   if (hot === 'coolant' && run.boilsAtS !== null) {
     const andThen = run.ended
-      ? `and with a third of it gone the run ends after ${minutes(run.lengthS, u)}`
-      : `for ${minutes(run.boilingS, u)} in all`
-    return `boils after ${minutes(run.boilsAtS, u)}, ${andThen}`
+      ? say`and with a third of it gone the run ends after ${minutes(run.lengthS, u)}`
+      : say`for ${minutes(run.boilingS, u)} in all`
+    return say`boils after ${minutes(run.boilsAtS, u)}, ${andThen}`
   }
   const over = mostC - keepK - run.peakC
   const limit =
-    hot === 'bay' ? 'the hottest that is allowed' : `the ${format(keepK, 'temperatureDifference', u, 2)} kept free`
-  return (
-    `peaks at ${format(run.peakC, 'temperature', u, 3)}, ` +
-    `${format(Math.abs(over), 'temperatureDifference', u, 2)} ` +
-    `${over >= 0 ? (hot === 'bay' ? 'below' : 'over') : hot === 'bay' ? 'above' : 'short of'} ${limit}`
-  )
+    hot === 'bay'
+      ? say`the hottest that is allowed`
+      : say`the ${format(keepK, 'temperatureDifference', u, 2)} kept free`
+  return say`peaks at ${format(run.peakC, 'temperature', u, 3)},
+    ${format(Math.abs(over), 'temperatureDifference', u, 2)}
+    ${over >= 0 ? (hot === 'bay' ? 'below' : 'over') : hot === 'bay' ? 'above' : say`short of`} ${limit}`
 }
 
 /** Why it stands once the engine is off: the word is the circuit's, not the wish's. */
 function standsAfter(job: Job): string {
-  if (afterKeyOff(job) !== 'stops') return 'After switch-off it does not run.'
+  if (afterKeyOff(job) !== 'stops') return say`After switch-off it does not run.`
   return job.use.live === 'key only'
-    ? 'After switch-off it stands, as you asked: live with the key only.'
-    : 'After switch-off it stands: as it is wired it stops with the key, which is not what is wanted.'
+    ? say`After switch-off it stands, as you asked: live with the key only.`
+    : say`After switch-off it stands: as it is wired it stops with the key, which is not what is wanted.`
 }
 
 /** The busiest leg in which the engine ran. */
@@ -65,14 +66,14 @@ const busiest = (run: RunView): LegSum | null =>
  */
 export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstances, u: UnitSystem): string[] {
   const { proposed, present, none } = runs
-  const what = job.bay ? 'The air of the bay' : 'Coolant'
+  const what = job.bay ? say`The air of the bay` : say`Coolant`
   const said: string[] = []
   if (none) {
     const withPresent = present
-      ? `; with the present ${job.oldFan ? 'fan' : 'core'} it ${heatInWords(job, present, u)}`
+      ? say`; with the present ${job.oldFan ? say`fan` : say`core`} it ${heatInWords(job, present, u)}`
       : ''
-    const withProposed = `; with the proposed it ${heatInWords(job, proposed, u)}`
-    said.push(`${what} ${heatInWords(job, none, u)} without the fan${withPresent}${withProposed}.`)
+    const withProposed = say`; with the proposed it ${heatInWords(job, proposed, u)}`
+    said.push(say`${spokenWord(what)} ${heatInWords(job, none, u)} without the fan${withPresent}${withProposed}.`)
   } else said.push(`${what} ${heatInWords(job, proposed, u)}.`)
   const most = busiest(proposed)
   const hours =
@@ -81,11 +82,11 @@ export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstance
       (l) => l.leg.seconds,
     ) / 3600
   const starts = proposed.starts.length ? Math.max(...proposed.starts) : 0
-  if (most && most.dutyS < 1) said.push('The fan never starts.')
+  if (most && most.dutyS < 1) said.push(say`The fan never starts.`)
   else if (most)
     said.push(
-      `The fan is on ${percent(most.fanS / most.leg.seconds)} of “${most.leg.name}”, ` +
-        `${plainNumber(starts / Math.max(hours, 1e-9), 2)} starts an hour over the day.`,
+      say`The fan is on ${percent(most.fanS / most.leg.seconds)} of “${most.leg.name}”,
+        ${plainNumber(starts / Math.max(hours, 1e-9), 2)} starts an hour over the day.`,
     )
   const last = proposed.legs[proposed.legs.length - 1]
   if (
@@ -96,23 +97,24 @@ export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstance
     last.leg.seconds >= 600 &&
     whatIf === 'as it is'
   )
-    said.push('It still runs when the day ends.')
+    said.push(say`It still runs when the day ends.`)
   const change = proposed.endCharge - proposed.startCharge
-  const changed = `${percent(Math.abs(change))} ${change > 0 ? 'up' : 'down'} at the end`
-  const flat = proposed.flatAtS === null ? '' : `, and empty after ${minutes(proposed.flatAtS, u)}: then the fan stands`
-  said.push(`The battery is ${Math.abs(change) < 0.005 ? 'as full at the end as at the start' : changed}${flat}.`)
+  const changed = say`${percent(Math.abs(change))} ${change > 0 ? say`up` : say`down`} at the end`
+  const flat =
+    proposed.flatAtS === null ? '' : say`, and empty after ${minutes(proposed.flatAtS, u)}: then the fan stands`
+  said.push(say`The battery is ${Math.abs(change) < 0.005 ? say`as full at the end as at the start` : changed}${flat}.`)
   if (proposed.after) {
     const { seconds, ah, still } = proposed.after
     said.push(
       seconds < 1
         ? standsAfter(job)
         : still
-          ? `After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken ` +
-            `${format(ah, 'batteryCapacity', u, 2)}.`
-          : `After switch-off it runs ${minutes(seconds, u)} and takes ${format(ah, 'batteryCapacity', u, 2)}.`,
+          ? say`After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken
+            ${format(ah, 'batteryCapacity', u, 2)}.`
+          : say`After switch-off it runs ${minutes(seconds, u)} and takes ${format(ah, 'batteryCapacity', u, 2)}.`,
     )
   }
   if (proposed.lengthS < dayLength(dayOf(job)) - 1)
-    said.push('The run ends there: the figures are of what came before.')
+    said.push(say`The run ends there: the figures are of what came before.`)
   return said
 }

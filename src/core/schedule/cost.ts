@@ -1,5 +1,6 @@
 import type { Job } from '../job'
 import { plannedMinutes, workedMinutes } from './hours'
+import { say } from '../words'
 
 /** One line of what a job costs. */
 export interface CostLine {
@@ -42,7 +43,7 @@ export function costOf(job: Job, now: string): Cost {
   const { perHour, currency } = job.money
   const lines: CostLine[] = [
     {
-      what: worked ? 'work, by the clock' : 'work, as planned',
+      what: worked ? say`work, by the clock` : say`work, as planned`,
       about: '',
       count: hours,
       unit: 'h',

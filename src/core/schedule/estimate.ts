@@ -5,6 +5,7 @@ import { cutList } from '../wiring'
 import { soldSeparately } from './budget'
 import { type Cost, type CostLine, summed } from './cost'
 import { plannedMinutes } from './hours'
+import { say } from '../words'
 
 const cents = (v: number): number => Math.round(100 * v) / 100
 /** one foot, m */
@@ -41,7 +42,7 @@ export function estimateOf(job: Job, shelf: readonly Part[]): Cost {
   return summed(
     [
       {
-        what: 'work, as planned',
+        what: say`work, as planned`,
         about: '',
         count: hours,
         unit: 'h',
@@ -49,7 +50,7 @@ export function estimateOf(job: Job, shelf: readonly Part[]): Cost {
         total: perHour === null ? null : cents(hours * perHour),
       },
       ...counted.map((p) => line(p.name, p.maker, parts.filter((o) => o.id === p.id).length, priceOf(p))),
-      ...soldSeparately(job).map((s) => line(s.needs, `for ${s.part}, sold separately`, 1, null)),
+      ...soldSeparately(job).map((s) => line(s.needs, say`for ${s.part}, sold separately`, 1, null)),
       ...cutList(job, shelf).shopping.map((s): CostLine => {
         const sums = s.takes.map(({ part, count }) => {
           const price = shelf.find((p) => p.id === part)?.price ?? null

@@ -8,9 +8,10 @@ import { calendarDay, format } from '../units'
 import { circuitSections, partsAndWire, settingSection } from './circuit-sections'
 import { type Section, section } from './section'
 import type { Sheet } from './sheet-schema'
+import { say, spokenWord } from '../words'
 
 /** Of the circuit's sections those that say how it was built, not how it was proved. */
-const built: ReadonlySet<string> = new Set(['Cut list', 'Circuit', 'Labels for the wire ends'])
+const built: ReadonlySet<string> = new Set([say`Cut list`, say`Circuit`, say`Labels for the wire ends`])
 
 /** Where what cannot be seen from outside lies. */
 function whereSection(job: Job): Section {
@@ -18,28 +19,31 @@ function whereSection(job: Job): Section {
   const lines = [
     ...eachOnce(job, 'probe').map(([probe, { suffix }]) => {
       const at = probePlaces[probe.place].name
-      return `Probe${suffix}: ${at}${probe.atOutlet ? ', at the outlet' : ''}.`
+      return say`Probe${suffix}: ${spokenWord(at)}${probe.atOutlet ? say`, at the outlet` : ''}.`
     }),
     ...circuitsOf(job).flatMap((c) => [
       ...(c.fuse
-        ? [`Fuse${c.suffix}: ${c.fuse.ratingA} A, ${format(c.fuse.fromPostM.value, 'length', units)} from the post.`]
+        ? [say`Fuse${c.suffix}: ${c.fuse.ratingA} A, ${format(c.fuse.fromPostM.value, 'length', units)} from the post.`]
         : []),
-      `${c.run.switchedBy === 'relay' ? 'Relay' : 'Switch'}${c.suffix}: ` +
-        `${format(c.run.switchAtM.value, 'run', units)} along the feed.`,
+      say`${c.run.switchedBy === 'relay' ? say`Relay` : say`Switch`}${c.suffix}:
+        ${format(c.run.switchAtM.value, 'run', units)} along the feed.`,
       ...(c.run.source === 'existing plug' && job.wiring.plugSpeed !== 'one speed'
-        ? [`Fed from the ${job.wiring.plugSpeed} speed of the machine’s own plug${c.suffix}; the other is not used.`]
+        ? [
+            say`Fed from the ${spokenWord(job.wiring.plugSpeed)} speed of the machine’s own plug${c.suffix}; the other
+              is not used.`,
+          ]
         : []),
       c.run.frame
-        ? `Return${c.suffix}: through the frame, ${c.run.rings} rings.`
-        : `Return${c.suffix}: a wire of its own back to the battery, ${c.run.rings} rings.`,
+        ? say`Return${c.suffix}: through the frame, ${c.run.rings} rings.`
+        : say`Return${c.suffix}: a wire of its own back to the battery, ${c.run.rings} rings.`,
     ]),
-    ...job.looseJoints.map((j) => `Held by friction only: ${j.where}.`),
+    ...job.looseJoints.map((j) => say`Held by friction only: ${j.where}.`),
     ...job.build.torques.map((t) => {
       const step = stepsOf(job).find((s) => s.id === t.step)
-      return `${step?.title ?? t.step}: ${format(t.newtonMetres, 'torque', units, 3)}, as its maker gives it.`
+      return say`${step?.title ?? t.step}: ${format(t.newtonMetres, 'torque', units, 3)}, as its maker gives it.`
     }),
   ]
-  return section('Where it lies', lines)
+  return section(say`Where it lies`, lines)
 }
 
 /** What was left set, and the numbers of what went in. */
@@ -49,7 +53,7 @@ function leftSections(job: Job): Section[] {
     ...(job.settings.length
       ? [
           section(
-            'Settings as left',
+            say`Settings as left`,
             [],
             ['day', 'for', 'starts', 'stops', 'why', 'by'],
             job.settings.map((s) => [calendarDay(s.at), s.purpose, celsius(s.startsC), celsius(s.stopsC), s.why, s.by]),
@@ -59,9 +63,9 @@ function leftSections(job: Job): Section[] {
     ...(job.bought.length
       ? [
           section(
-            'Parts by number',
+            say`Parts by number`,
             [],
-            ['part', 'number', 'bought at', 'how many', 'warranty until'],
+            ['part', 'number', say`bought at`, say`how many`, say`warranty until`],
             job.bought.map((b) => [b.what, b.number, b.from, String(b.count), b.warrantyUntil ?? '']),
           ),
         ]
@@ -72,9 +76,9 @@ function leftSections(job: Job): Section[] {
 /** What a picture is of, in words of the job. */
 function pictureOf(job: Job, of: string): string {
   const [kind, id] = of.split(':')
-  if (kind === 'step') return stepsOf(job).find((s) => s.id === id)?.title ?? 'a step'
-  if (kind === 'off') return job.ledger.find((e) => e.id === id)?.what ?? 'what came off'
-  return kind === 'proof' ? 'a proof' : 'the machine'
+  if (kind === 'step') return stepsOf(job).find((s) => s.id === id)?.title ?? say`a step`
+  if (kind === 'off') return job.ledger.find((e) => e.id === id)?.what ?? say`what came off`
+  return kind === 'proof' ? say`a proof` : say`the machine`
 }
 
 /**
@@ -89,12 +93,12 @@ export function asBuiltSheet(job: Job, circuit: Drawing | null = null): Sheet {
   }))
   const circuits = circuitSections(job, job.units, circuit).filter((s) => built.has(s.heading))
   return {
-    title: `${job.machine.name}: as built`,
+    title: say`${job.machine.name}: as built`,
     subtitle:
       `${typicalMachines[job.machine.kind].name}${job.machine.owner ? `, ${job.machine.owner}` : ''}. ` +
       (job.signature
-        ? `Signed by ${job.signature.by}, ${calendarDay(job.signature.at)}.`
-        : 'NOT SIGNED: as it is planned and ticked so far.'),
+        ? say`Signed by ${job.signature.by}, ${calendarDay(job.signature.at)}.`
+        : say`NOT SIGNED: as it is planned and ticked so far.`),
     coreVersion: CORE_VERSION,
     sections: [
       partsAndWire(job, job.units),
@@ -103,10 +107,10 @@ export function asBuiltSheet(job: Job, circuit: Drawing | null = null): Sheet {
       ...leftSections(job),
       ...circuits.filter((s) => !s.drawings),
       ...(jobKinds[job.kind].mountsFan && job.fans.length
-        ? [{ ...section('Place', []), drawings: placeViews(job) }]
+        ? [{ ...section(say`Place`, []), drawings: placeViews(job) }]
         : []),
       ...circuits.filter((s) => s.drawings),
-      ...(pictures.length ? [{ ...section('Pictures', []), pictures }] : []),
+      ...(pictures.length ? [{ ...section(say`Pictures`, []), pictures }] : []),
     ],
   }
 }

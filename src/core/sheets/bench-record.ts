@@ -2,13 +2,14 @@ import { answerTo, coolantAccount, openEntries, plannedSteps, type Proof, proofs
 import type { Job } from '../job'
 import { calendarDay, format, type UnitSystem } from '../units'
 import { type Section, section } from './section'
+import { say, spokenWord } from '../words'
 
 /** What should be found, in words: a figure with its band, or yes. */
 export function predictedInWords(proof: Proof, units: UnitSystem): string {
   const p = proof.predicted
-  if (!p) return proof.kind === 'figure' ? 'not worked out' : 'yes'
+  if (!p) return proof.kind === 'figure' ? say`not worked out` : 'yes'
   const said = (v: number): string => format(v, p.quantity, units, 3)
-  return `${said(p.value)} (${said(p.low)} to ${said(p.high)})`
+  return say`${said(p.value)} (${said(p.low)} to ${said(p.high)})`
 }
 
 /** What was found, with what it took and what stands of it. */
@@ -17,14 +18,14 @@ export function foundInWords(job: Job, proof: Proof, units: UnitSystem): readonl
   if (!found) return ['', '']
   const state = stateOfProof(job, proof)
   const words = found.words ? `, ${found.words}` : ''
-  if (found.notProved !== null) return ['not proved', found.notProved]
+  if (found.notProved !== null) return [say`not proved`, found.notProved]
   const figure =
     found.measured && proof.predicted
       ? format(found.measured.value, proof.predicted.quantity, units)
       : (found.measured?.typed ?? found.answer ?? '')
   const verdict =
     state === 'accepted' && found.accepted
-      ? `differs, stands by ${found.accepted.by}: ${found.accepted.why}`
+      ? say`differs, stands by ${found.accepted.by}: ${found.accepted.why}`
       : ({ proved: '', noted: '', open: '' }[state as string] ?? state)
   return [`${figure}${words}`, verdict]
 }
@@ -36,18 +37,18 @@ export function proofSection(job: Job, units: UnitSystem): Section {
     .filter((p) => p.earlier.length)
     .map((p) => {
       const name = proofsOf(job).find((o) => o.id === p.id)?.name ?? p.id
-      return `${name}, found before: ${p.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.`
+      return say`${name}, found before: ${p.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.`
     })
-  return section('Proof against prediction', before, ['proof', 'predicted', 'found', 'verdict'], rows)
+  return section(say`Proof against prediction`, before, ['proof', 'predicted', 'found', 'verdict'], rows)
 }
 
 /** A fix for now, with why, until when or how it was put right. */
 function debtInWords(d: Job['debts'][number]): string {
   const ends = d.paid
-    ? ` Put right: ${d.paid.how} (${d.paid.by}, ${calendarDay(d.paid.at)}).`
-    : d.until && ` Until ${d.until}.`
-  const danger = d.dangerous ? ', NOBODY DRIVES WITH IT' : ''
-  return `For now only${danger}: ${d.what}. ${d.why} (${d.by}, ${calendarDay(d.at)}).${ends ?? ''}`
+    ? say` Put right: ${d.paid.how} (${d.paid.by}, ${calendarDay(d.paid.at)}).`
+    : d.until && say` Until ${d.until}.`
+  const danger = d.dangerous ? say`, NOBODY DRIVES WITH IT` : ''
+  return say`For now only${danger}: ${d.what}. ${d.why} (${d.by}, ${calendarDay(d.at)}).${ends ?? ''}`
 }
 
 /** What happened at the bench besides the steps: what is off, coolant, fixes for now, locks gone past. */
@@ -57,27 +58,33 @@ export function benchSection(job: Job, units: UnitSystem): Section | null {
   const account = coolantAccount(job)
   const lines = [
     ...openEntries(job).map(
-      (e) => `Off: ${[e.what, e.way, e.smallParts && `small parts: ${e.smallParts}`].filter(Boolean).join('; ')}.`,
+      (e) =>
+        say`Off: ${[e.what, e.way, e.smallParts && say`small parts: ${e.smallParts}`].filter(Boolean).join('; ')}.`,
     ),
     ...(account && account.outM3 !== null
       ? [
-          `Coolant: ${format(account.outM3, 'volume', units, 3)} came out` +
-            `${account.inM3 === null ? '' : `, ${format(account.inM3, 'volume', units, 3)} went in`}. ${account.words}`,
+          say`Coolant: ${format(account.outM3, 'volume', units, 3)} came out${
+            account.inM3 === null ? '' : say`, ${format(account.inM3, 'volume', units, 3)} went in`
+          }. ${account.words}`,
         ]
       : []),
     ...job.debts.map((d) => debtInWords(d)),
     ...job.build.have
       .filter((h) => !h.here && h.why)
-      .map((h) => `Without ${h.need.slice(2)}: ${h.why} (${h.by}, ${calendarDay(h.at)}).`),
-    ...job.build.passed.map((p) => `Gone past a lock, ${title(p.what)}: ${p.why} (${p.by}, ${calendarDay(p.at)}).`),
-    ...job.build.unplanned.map((u) => `Not as planned, ${u.what}: ${u.words} (${u.by}, ${calendarDay(u.at)}).`),
+      .map((h) => say`Without ${h.need.slice(2)}: ${h.why} (${h.by}, ${calendarDay(h.at)}).`),
+    ...job.build.passed.map((p) => say`Gone past a lock, ${title(p.what)}: ${p.why} (${p.by}, ${calendarDay(p.at)}).`),
+    ...job.build.unplanned.map(
+      (u) => say`Not as planned, ${spokenWord(u.what)}: ${u.words} (${u.by}, ${calendarDay(u.at)}).`,
+    ),
     ...job.build.torques.map(
-      (t) => `${title(t.step)}: ${format(t.newtonMetres, 'torque', units, 2)}, as its maker gives it.`,
+      (t) => say`${title(t.step)}: ${format(t.newtonMetres, 'torque', units, 2)}, as its maker gives it.`,
     ),
     ...job.build.left.map(
       (l) =>
-        `Left lying ${calendarDay(l.at)}${l.backAt ? ` to ${calendarDay(l.backAt)}` : ', still'}: ${l.why} (${l.by}).`,
+        say`Left lying ${calendarDay(l.at)}${
+          l.backAt ? say` to ${calendarDay(l.backAt)}` : say`, still`
+        }: ${l.why} (${l.by}).`,
     ),
   ]
-  return lines.length ? section('At the bench', lines) : null
+  return lines.length ? section(say`At the bench`, lines) : null
 }

@@ -11,8 +11,9 @@ import { circuitSections, partsAndWire, settingSection } from './circuit-section
 import { seenSection } from './seen-section'
 import { inAnnex, type Section, section } from './section'
 import { type Sheet } from './sheet-schema'
+import { say, spokenWord } from '../words'
 
-const sourceWords = { measured: 'measured', label: 'label', seen: 'seen', typical: 'typical, a guess' } as const
+const sourceWords = { measured: 'measured', label: say`label`, seen: 'seen', typical: say`typical, a guess` } as const
 
 function readings(job: Job, units: UnitSystem): Section {
   const rows = askedFields(job)
@@ -26,7 +27,7 @@ function readings(job: Job, units: UnitSystem): Section {
         sourceWords[reading.source],
       ]
     })
-  return section('Readings', [], ['reading', 'value', 'spread', 'known by'], rows)
+  return section(say`Readings`, [], ['reading', 'value', 'spread', say`known by`], rows)
 }
 
 function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
@@ -37,36 +38,36 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
       m.verdict,
       marginInWords(m, units),
       part?.worst != null && part.best !== null
-        ? `${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}`
+        ? say`${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}`
         : '–',
     ]
   })
   const warnings = evaluation.margins.flatMap((m) => [
-    ...m.warnings.map((w) => `Warning, ${m.name}: ${w.text}`),
+    ...m.warnings.map((w) => say`Warning, ${m.name}: ${w.text}`),
     ...m.notes.map((n) => `${m.name}: ${n}`),
   ])
   return section(
-    'Margins',
+    say`Margins`,
     [
       ...warnings,
       ...evaluation.margins
         .filter((m) => m.basis === 'rule of thumb')
-        .map((m) => `${m.name} is a rule of thumb until a run is worked out.`),
+        .map((m) => say`${m.name} is a rule of thumb until a run is worked out.`),
       ...(evaluation.run
         ? [
-            `${evaluation.margins
+            say`${evaluation.margins
               .filter((m) => m.basis === 'run')
               .map((m) => m.name)
-              .join(', ')}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through ` +
-              `“${evaluation.run.day}”.`,
+              .join(', ')}: from the run of ${evaluation.run.at.slice(0, 16).replace('T', ' ')} UTC through
+              “${evaluation.run.day}”.`,
           ]
         : []),
     ],
     [
       'margin',
       'verdict',
-      'in words',
-      evaluation.margins.some((m) => m.toldFrom) ? '90 of 100, or corners' : 'worst to best',
+      say`in words`,
+      evaluation.margins.some((m) => m.toldFrom) ? say`90 of 100, or corners` : say`worst to best`,
     ],
     rows,
   )
@@ -82,34 +83,36 @@ function placeSection(job: Job): Section[] {
     format(r.neededM, 'length', job.units, 3),
     format(r.overM, 'length', job.units, 2),
   ])
-  return [{ ...section('Place', fasteningWords(job), ['lead', 'supplied', 'needed', 'left'], leads), drawings }]
+  return [{ ...section(say`Place`, fasteningWords(job), ['lead', 'supplied', 'needed', 'left'], leads), drawings }]
 }
 
 function signatureSection(job: Job, evaluation: Evaluation): Section {
-  const accepted = takenOn(job, evaluation).map((a) => `Accepted: ${a.what}. ${a.who}, ${calendarDay(a.at)}: ${a.why}`)
+  const accepted = takenOn(job, evaluation).map(
+    (a) => say`Accepted: ${a.what}. ${a.who}, ${calendarDay(a.at)}: ${a.why}`,
+  )
   if (job.signature)
-    return section('Signature', [
+    return section(say`Signature`, [
       ...accepted,
-      `Signed by ${job.signature.by} on ${calendarDay(job.signature.at)}, computed by core ` +
-        `${job.signature.coreVersion}.`,
+      say`Signed by ${job.signature.by} on ${calendarDay(job.signature.at)}, computed by core
+        ${job.signature.coreVersion}.`,
     ])
   const { blockers } = signing(job, evaluation)
-  return section('Signature', [
+  return section(say`Signature`, [
     ...accepted,
-    ...blockers.map((b) => `Not ready: ${b}`),
-    'Signed: ______________________________   Day: ______________',
+    ...blockers.map((b) => say`Not ready: ${b}`),
+    say`Signed: ______________________________   Day: ______________`,
   ])
 }
 
-const checkWords = { 'ruled out': 'ruled out', 'looks like it': 'LOOKS LIKE IT' } as const
+const checkWords = { 'ruled out': say`ruled out`, 'looks like it': say`LOOKS LIKE IT` } as const
 
 /** What was looked at before anything came apart, and what the machine may be done to. */
 function beforeSection(job: Job, units: UnitSystem): Section {
   const { baseline, machine, surroundings } = job
   const figures = [
-    ...(baseline.hotC ? [`as hot as ${format(baseline.hotC.value, 'temperature', units)}`] : []),
-    ...(baseline.airC ? [`surroundings ${format(baseline.airC.value, 'temperature', units)}`] : []),
-    ...(baseline.touchS ? [`touched for ${format(baseline.touchS.value, 'seconds', units)}`] : []),
+    ...(baseline.hotC ? [say`as hot as ${format(baseline.hotC.value, 'temperature', units)}`] : []),
+    ...(baseline.airC ? [say`surroundings ${format(baseline.airC.value, 'temperature', units)}`] : []),
+    ...(baseline.touchS ? [say`touched for ${format(baseline.touchS.value, 'seconds', units)}`] : []),
     ...(baseline.load ? [baseline.load] : []),
   ]
   const rows = cureChecks(job).map((c) => {
@@ -117,21 +120,25 @@ function beforeSection(job: Job, units: UnitSystem): Section {
     return [c.name, c.looksLike, found ? checkWords[found.found] : '']
   })
   return section(
-    'Before anything comes apart',
+    say`Before anything comes apart`,
     [
-      `Baseline: ${baseline.state}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
-      `Battery: ${machine.hasBattery === null ? 'not asked' : machine.hasBattery ? 'yes' : 'NONE'}; output DC: ` +
-        `${machine.outputDc === null ? 'not asked' : machine.outputDc ? 'yes' : 'NO'}; ${machine.systemV} V.`,
-      `The owner allows: ${machine.ownerAllows ?? 'not asked'}. It lives: ` +
-        `${surroundings.livesIn ?? 'not asked'}${surroundings.shielded ? ', shielded' : ''}.`,
+      say`Baseline: ${spokenWord(baseline.state)}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
+      say`Battery: ${
+        machine.hasBattery === null ? say`not asked` : machine.hasBattery ? say`yes` : 'NONE'
+      }; output DC: ${
+        machine.outputDc === null ? say`not asked` : machine.outputDc ? 'yes' : 'NO'
+      }; ${machine.systemV} V.`,
+      say`The owner allows: ${spokenWord(machine.ownerAllows ?? 'not asked')}. It lives:
+        ${spokenWord(surroundings.livesIn ?? 'not asked')}${surroundings.shielded ? say`, shielded` : ''}.`,
       ...alterationsOf(job).map(
         (a) =>
-          `Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} ` +
-          `(${a.undoable ? 'can be undone' : 'stays'}${a.clashes ? '; NOT ALLOWED' : ''}).`,
+          say`Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} (${
+            a.undoable ? say`can be undone` : 'stays'
+          }${a.clashes ? say`; NOT ALLOWED` : ''}).`,
       ),
-      ...planWarnings(job).map((w) => `Warning: ${w.text} ${w.helps}`),
+      ...planWarnings(job).map((w) => say`Warning: ${w.text} ${w.helps}`),
     ],
-    ['is a fan the cure?', 'would look like', 'found'],
+    [say`is a fan the cure?`, say`would look like`, 'found'],
     rows,
   )
 }
@@ -142,7 +149,7 @@ const doneOn = (job: Job, id: string): string => {
 }
 
 /** Of the circuit's sections those that lie on the bench; the rest is looked up. */
-const atHand: ReadonlySet<string> = new Set(['Cut list', 'Circuit'])
+const atHand: ReadonlySet<string> = new Set([say`Cut list`, say`Circuit`])
 
 /**
  * What lies on the bench: what it is, how it is set, steps with boxes, wires, proofs with blanks, and the
@@ -154,28 +161,31 @@ function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section
   const named = new Set<Caution>(['maker', ...steps.flatMap((s) => s.cautions)])
   const [drawn, lists] = [true, false].map((d) => circuits.filter((c) => atHand.has(c.heading) && !!c.drawings === d))
   return [
-    section('Job and complaint', [
+    section(say`Job and complaint`, [
       `${jobKinds[job.kind].name}. ${complaintInWords(job)}.`,
       ...(job.ended
-        ? [`Ended without a fan: ${job.ended.why}. ${job.ended.note} (${job.ended.by}, ${calendarDay(job.ended.at)})`]
+        ? [
+            say`Ended without a fan: ${spokenWord(job.ended.why)}. ${job.ended.note} (${job.ended.by},
+              ${calendarDay(job.ended.at)})`,
+          ]
         : []),
-      `Started ${job.startedOn}${job.promisedOn ? `, promised ${job.promisedOn}` : ''}.`,
+      say`Started ${job.startedOn}${job.promisedOn ? say`, promised ${job.promisedOn}` : ''}.`,
     ]),
     settingSection(job, units),
     section(
-      `Steps, ${handsOnMinutes(steps)} min of hands`,
+      say`Steps, ${handsOnMinutes(steps)} min of hands`,
       [],
       ['no.', 'step', 'minutes', 'done'],
       steps.map((s, i) => [
         String(i + 1),
         s.title,
-        s.waitMinutes ? `wait ${s.waitMinutes}` : String(s.minutes),
+        s.waitMinutes ? say`wait ${s.waitMinutes}` : String(s.minutes),
         doneOn(job, s.id) || '[   ]',
       ]),
     ),
     ...lists!,
     ...[benchSection(job, units) ?? []].flat(),
-    section('Cautions', [
+    section(say`Cautions`, [
       (Object.keys(cautions) as Caution[]).flatMap((c) => (named.has(c) ? [cautionInWords(c, units)] : [])).join(' '),
     ]),
     // the second page: the circuit, and what is proved of it
@@ -211,7 +221,7 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
         ...circuits.filter((c) => !atHand.has(c.heading)),
         ...placeSection(job),
         section(
-          'Steps in full',
+          say`Steps in full`,
           [],
           ['no.', 'step', 'how', 'done'],
           steps.map((s, i) => [String(i + 1), s.title, s.tell, doneOn(job, s.id)]),

@@ -2,6 +2,7 @@ import { seenInWords } from '../evidence'
 import type { Job } from '../job'
 import { format } from '../units'
 import { readTrace, samplesOf } from '../build'
+import { say, spokenWord } from '../words'
 
 /** What a thing of a machine's life is, as it is marked on its line. */
 export const lifeKinds = [
@@ -31,16 +32,23 @@ export interface LifeEvent {
 type Own = Omit<LifeEvent, 'job' | 'title'>
 
 const jobEvents = (job: Job): Own[] => [
-  { at: job.startedOn, kind: 'job', what: `Begun: ${job.title}`, about: '' },
+  { at: job.startedOn, kind: 'job', what: say`Begun: ${job.title}`, about: '' },
   ...(job.signature
-    ? [{ at: job.signature.at, kind: 'job' as const, what: `Signed: ${job.title}`, about: `by ${job.signature.by}` }]
+    ? [
+        {
+          at: job.signature.at,
+          kind: 'job' as const,
+          what: say`Signed: ${job.title}`,
+          about: say`by ${job.signature.by}`,
+        },
+      ]
     : []),
   ...(job.ended
     ? [
         {
           at: job.ended.at,
           kind: 'job' as const,
-          what: `Ended without a fan: ${job.ended.why}`,
+          what: say`Ended without a fan: ${spokenWord(job.ended.why)}`,
           about: [job.ended.note, job.ended.by].filter(Boolean).join(', '),
         },
       ]
@@ -51,9 +59,8 @@ const settingEvents = (job: Job): Own[] =>
   job.settings.map((s) => ({
     at: s.at,
     kind: 'setting',
-    what:
-      `Left at ${format(s.startsC, 'temperature', job.units, 3)} on, ` +
-      `${format(s.stopsC, 'temperature', job.units, 3)} off, for ${s.purpose}`,
+    what: say`Left at ${format(s.startsC, 'temperature', job.units, 3)} on,
+      ${format(s.stopsC, 'temperature', job.units, 3)} off, for ${spokenWord(s.purpose)}`,
     about: `${s.why} (${s.by})`,
   }))
 
@@ -63,9 +70,9 @@ const partEvents = (job: Job): Own[] =>
     kind: 'part',
     what: `${b.count === 1 ? '' : `${b.count} × `}${b.what}`,
     about: [
-      b.number && `no. ${b.number}`,
-      b.from && `from ${b.from}`,
-      b.warrantyUntil && `warranty until ${b.warrantyUntil}`,
+      b.number && say`no. ${b.number}`,
+      b.from && say`from ${b.from}`,
+      b.warrantyUntil && say`warranty until ${b.warrantyUntil}`,
     ]
       .filter(Boolean)
       .join(', '),
@@ -80,14 +87,14 @@ const debtEvents = (job: Job): Own[] =>
       at: d.at,
       kind: 'for now',
       what: d.what,
-      about: `${d.why} (${d.by})${d.dangerous ? '; nobody drives with it' : ''}`,
+      about: `${d.why} (${d.by})${d.dangerous ? say`; nobody drives with it` : ''}`,
     },
     ...(d.paid
       ? [
           {
             at: d.paid.at,
             kind: 'for now' as const,
-            what: `Put right: ${d.what}`,
+            what: say`Put right: ${d.what}`,
             about: `${d.paid.how} (${d.paid.by})`,
           },
         ]
@@ -98,7 +105,7 @@ const traceEvents = (job: Job): Own[] =>
   job.traces.map((t) => {
     const { switchings, runningA } = readTrace(samplesOf(t), null)
     const switched = switchings.flatMap((s) =>
-      s.probeC === null ? [] : [`${s.on ? 'on' : 'off'} at ${format(s.probeC, 'temperature', job.units, 3)}`],
+      s.probeC === null ? [] : [say`${s.on ? say`on` : say`off`} at ${format(s.probeC, 'temperature', job.units, 3)}`],
     )
     return {
       at: t.at,
@@ -117,7 +124,7 @@ const faultEvents = (job: Job): Own[] =>
           {
             at: ended.at,
             kind: 'fault',
-            what: `Found: ${ended.words}`,
+            what: say`Found: ${ended.words}`,
             about: `${ended.repair} (${ended.by}). ${ended.proof}`,
           },
         ]

@@ -7,6 +7,7 @@ import { format, shown, worded } from '../units'
 import { cureChecks } from '../plan'
 import { stationNames } from '../fields'
 import { complaintInWords } from '../plan'
+import { say } from '../words'
 
 const BLANK = '______________'
 
@@ -42,7 +43,7 @@ export function measuringSheet(job: Job): Sheet {
       : []
   })
   return {
-    title: `Measuring sheet: ${job.title}`,
+    title: say`Measuring sheet: ${job.title}`,
     coreVersion: CORE_VERSION,
     subtitle:
       `${job.machine.name}, ` +
@@ -50,15 +51,15 @@ export function measuringSheet(job: Job): Sheet {
       `${complaintInWords(job)}.`,
     sections: [
       {
-        heading: 'First',
+        heading: say`First`,
         lines: [
-          `Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves ` +
-            `clear of the fan it has.`,
+          say`Is there a battery? ____   Is its output DC? ____   12 or 24 V? ____   Engine cold, hands and sleeves
+            clear of the fan it has.`,
         ],
         table: null,
       },
       {
-        heading: 'Is a fan the cure?',
+        heading: say`Is a fan the cure?`,
         lines: [],
         table: {
           columns: ['is it', 'would look like', 'ruled out / looks like it'],
@@ -71,9 +72,9 @@ export function measuringSheet(job: Job): Sheet {
       },
       ...perStation,
       {
-        heading: 'Sketch',
+        heading: say`Sketch`,
         lines: [
-          'What is near it, what moves, what is hot; where the leads could go. As it stands in the job, to scale:',
+          say`What is near it, what moves, what is hot; where the leads could go. As it stands in the job, to scale:`,
           ' ',
           ' ',
           ' ',

@@ -3,8 +3,10 @@ import { CORE_VERSION } from '../margins'
 import type { Cost } from '../schedule'
 import { section } from './section'
 import type { Sheet } from './sheet-schema'
+import { fixed } from '../units'
+import { say } from '../words'
 
-const money = (v: number | null): string => (v === null ? '–' : v.toFixed(2))
+const money = (v: number | null): string => (v === null ? '–' : fixed(v, 2))
 
 /**
  * An estimate or an invoice: a line each, what has no price without one, and what it comes to.
@@ -15,25 +17,29 @@ export function moneySheet(kind: 'Estimate' | 'Invoice', job: Job, cost: Cost, w
   const { lines, total, unpriced, currency } = cost
   return {
     title: `${kind}: ${job.title}`,
-    subtitle: [workshop, day, job.machine.owner && `for ${job.machine.owner}`, job.machine.name, job.identity.serial]
+    subtitle: [workshop, day, job.machine.owner && say`for ${job.machine.owner}`, job.machine.name, job.identity.serial]
       .filter(Boolean)
       .join(', '),
     coreVersion: CORE_VERSION,
     sections: [
       section(
-        kind === 'Estimate' ? 'By the plan' : 'Work and parts',
+        kind === 'Estimate' ? say`By the plan` : say`Work and parts`,
         [],
-        ['what', 'about', 'how much', 'each', currency || 'sum'],
+        ['what', 'about', say`how much`, 'each', currency || 'sum'],
         [
           ...lines.map((l) => [l.what, l.about, `${l.count} ${l.unit}`, money(l.each), money(l.total)]),
-          [unpriced ? 'at least' : 'in all', '', '', '', money(total)],
+          [unpriced ? say`at least` : say`in all`, '', '', '', money(total)],
         ],
       ),
       ...(unpriced
-        ? [section('Without a price', [`${unpriced} ${unpriced === 1 ? 'line has' : 'lines have'} no price yet.`])]
+        ? [
+            section(say`Without a price`, [
+              say`${unpriced} ${unpriced === 1 ? say`line has` : say`lines have`} no price yet.`,
+            ]),
+          ]
         : []),
       ...(kind === 'Estimate'
-        ? [section('Mind', ['An estimate by the plan: what is found when it is open may cost more.'])]
+        ? [section(say`Mind`, [say`An estimate by the plan: what is found when it is open may cost more.`])]
         : []),
     ],
   }

@@ -5,26 +5,27 @@ import type { Part } from '../parts'
 import { worded } from '../units'
 import { section } from './section'
 import type { Sheet } from './sheet-schema'
+import { say, spokenWord } from '../words'
 
 /** What is still to get and what nobody has answered, by group, with the shelf's word beside it. */
 export function shoppingSheet(job: Job, shelf: readonly Part[]): Sheet {
   const needs = needsOfJob(job, shelf)
   const of = (state: ReturnType<typeof haveOf>) => needs.filter((n) => haveOf(job, n) === state)
   const table = (list: typeof needs): string[][] => list.map((n) => [worded(n.what, job.units), n.amount, n.shelf])
-  const columns = ['what', 'how much', 'shelf']
+  const columns = ['what', say`how much`, 'shelf']
   const toGet = of('to get')
   const open = of('not answered')
   return {
-    title: `Shopping list: ${job.title}`,
-    subtitle: `${toGet.length} to get, ${open.length} not looked for yet, ${of('here').length} here.`,
+    title: say`Shopping list: ${job.title}`,
+    subtitle: say`${toGet.length} to get, ${open.length} not looked for yet, ${of('here').length} here.`,
     coreVersion: CORE_VERSION,
     sections: [
       ...needGroups.flatMap((group) => {
         const own = toGet.filter((n) => n.group === group)
-        return own.length ? [section(`To get: ${group}`, [], columns, table(own))] : []
+        return own.length ? [section(say`To get: ${spokenWord(group)}`, [], columns, table(own))] : []
       }),
-      ...(open.length ? [section('Not looked for yet', [], columns, table(open))] : []),
-      ...(toGet.length + open.length === 0 ? [section('To get', ['Nothing: all of it is here.'])] : []),
+      ...(open.length ? [section(say`Not looked for yet`, [], columns, table(open))] : []),
+      ...(toGet.length + open.length === 0 ? [section(say`To get`, [say`Nothing: all of it is here.`])] : []),
     ],
   }
 }

@@ -1,4 +1,5 @@
 import { fromSi, shownUnit, type Quantity, type UnitSystem } from './quantity'
+import { numeral, say, spokenWord } from '../words'
 
 const MINUS = '−'
 
@@ -8,13 +9,19 @@ const MINUS = '−'
  * @example plainNumber(-1.4) //=> '−1.4'
  */
 export function plainNumber(value: number, figures = 4): string {
-  if (!Number.isFinite(value)) return value > 0 ? 'no end' : value < 0 ? `${MINUS}no end` : 'unknown'
+  if (!Number.isFinite(value)) return value > 0 ? say`no end` : value < 0 ? say`${MINUS}no end` : 'unknown'
   const size = Math.abs(value)
   const decimals = size === 0 ? 0 : Math.min(6, Math.max(0, figures - 1 - Math.floor(Math.log10(size))))
   const text = size.toFixed(decimals)
   const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text
-  return value < 0 && Number(trimmed) !== 0 ? MINUS + trimmed : trimmed
+  return numeral(value < 0 && Number(trimmed) !== 0 ? MINUS + trimmed : trimmed)
 }
+
+/**
+ * A number with so many decimals, noughts too.
+ * @example fixed(13.8, 2) //=> '13.80'
+ */
+export const fixed = (value: number, decimals: number): string => numeral(value.toFixed(decimals))
 
 export interface Shown {
   readonly number: string
@@ -28,7 +35,7 @@ export interface Shown {
  */
 export function shown(si: number, quantity: Quantity, system: UnitSystem, figures?: number): Shown {
   const unit = shownUnit(quantity, system)
-  return { number: plainNumber(fromSi(si, unit), figures), unit: unit.symbol }
+  return { number: plainNumber(fromSi(si, unit), figures), unit: spokenWord(unit.symbol) }
 }
 
 /**

@@ -1,5 +1,6 @@
 import { type Result } from './result'
 import { definitionOf, shownUnit, toSi, type Quantity, type Unit, type UnitSystem } from './quantity'
+import { decimalSign, numeral, say, spokenWord } from '../words'
 
 /** What somebody typed, understood; or why not, in words that say what is accepted. */
 export type Parsed = Result<{ value: number; spread?: number }>
@@ -11,6 +12,9 @@ const PLUS_MINUS = /±|\+\/-|\+-/
 const WHOLE_OR_DECIMAL = /[+-]?(?:\d{1,3}(?: \d{3})+(?!\d)(?:[.,]\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?/
 const FRACTION = /(?:[ -]+(\d+)\/(\d+)|\/(\d+))?/
 const NUMBER = new RegExp(`^(${WHOLE_OR_DECIMAL.source})${FRACTION.source}`, 'i')
+
+/** three digits behind the sign that is not the decimal one: thousands, or decimals as others write them */
+const THOUSANDS = { '.': /^[+-]?[1-9]\d{0,2}(,\d{3})+$/, ',': /^[+-]?[1-9]\d{0,2}(\.\d{3})+$/ }
 
 interface Term {
   readonly number: number
@@ -25,7 +29,7 @@ function terms(text: string): Term[] | string {
     const match = NUMBER.exec(rest)
     if (!match) return found.length || /\d/.test(rest) ? 'mixed' : 'none'
     const [whole, main = '', top, bottom, under] = match
-    if (/^[+-]?[1-9]\d{0,2}(,\d{3})+$/.test(main)) return `thousands:${main}`
+    if (THOUSANDS[decimalSign() === ',' ? ',' : '.'].test(main)) return `thousands:${main}`
     let number = Number(main.replace(/ /g, '').replace(',', '.'))
     if (under !== undefined) number /= Number(under)
     if (top !== undefined && bottom !== undefined) number += Math.sign(number || 1) * (Number(top) / Number(bottom))
@@ -42,7 +46,10 @@ function findUnit(quantity: Quantity, text: string): Unit | undefined {
   if (exact) return exact
   const bare = text.toLowerCase().replace(/[\s°]|\.$/g, '')
   return definitionOf(quantity).units.find(
-    (u) => u.symbol.toLowerCase().replace(/°/g, '') === bare || u.spellings.includes(bare),
+    (u) =>
+      u.symbol.toLowerCase().replace(/°/g, '') === bare ||
+      u.spellings.includes(bare) ||
+      spokenWord(u.symbol).toLowerCase() === bare,
   )
 }
 
@@ -60,7 +67,7 @@ function clockTime(text: string, quantity: Quantity): number | null {
   return (Number(first) * 60 + Number(second)) * (inHours ? 60 : 1)
 }
 
-const POWER_AT = /^(.*?[^\d.,\s].*?)\s*(?:at|@)\s*(.*)$/i
+const POWER_AT = /^(.*?[^\d.,\s].*?)\s*(?:at|bij|@)\s*(.*)$/i
 const TENTHS = 10
 
 /**
@@ -74,10 +81,12 @@ function currentOfPower(text: string, system: UnitSystem): Parsed | null {
   const isPower = watts.ok && /[wk]/i.test(powerText ?? text)
   if (!isPower) return null
   if (voltText === undefined)
-    return refuse('At what voltage is that? Write 80 W at 12 V, or at 13.8 V if it is rated with the engine running.')
+    return refuse(
+      say`At what voltage is that? Write 80 W at 12 V, or at 13.8 V if it is rated with the engine running.`,
+    )
   const volts = amount(voltText, 'voltage', system)
   if (!volts.ok) return volts
-  if (volts.value <= 0) return refuse('A power is drawn at some volts. Write it like 80 W at 13.8 V.')
+  if (volts.value <= 0) return refuse(say`A power is drawn at some volts. Write it like 80 W at 13.8 V.`)
   return { ok: true, value: Math.ceil((watts.value / volts.value) * TENTHS - 1e-9) / TENTHS }
 }
 
@@ -92,28 +101,28 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
     if (found.startsWith('thousands:')) {
       const typed = found.slice('thousands:'.length)
       return refuse(
-        `${typed} can be read two ways: write ${typed.replaceAll(',', '')} or ` +
-          `${Number(typed.replace(',', '.')) || typed.replace(',', '.')}.`,
+        say`${typed} can be read two ways: write ${typed.replaceAll(/[.,]/g, '')} or
+          ${numeral(String(Number(typed.replace(',', '.')) || typed.replace(',', '.')))}.`,
       )
     }
-    return refuse(`This is not a ${noun}. Write it like ${examples}.`)
+    return refuse(say`This is not a ${noun}. Write it like ${examples}.`)
   }
   const compound = found.length > 1
   if (compound && found.some((t) => !t.unitText))
-    return refuse(`Each number needs its unit here. Write it like ${examples}.`)
+    return refuse(say`Each number needs its unit here. Write it like ${examples}.`)
   let value = 0
   const negative = found[0]!.number < 0
   for (const { number, unitText } of found) {
     const u = unitText ? findUnit(quantity, unitText) : shownUnit(quantity, system)
-    if (!u) return refuse(`"${unitText.slice(0, 20)}" is not a unit of ${noun}. Write it like ${examples}.`)
-    if (compound && u.shift) return refuse(`This is not a ${noun}. Write it like ${examples}.`)
+    if (!u) return refuse(say`"${unitText.slice(0, 20)}" is not a unit of ${noun}. Write it like ${examples}.`)
+    if (compound && u.shift) return refuse(say`This is not a ${noun}. Write it like ${examples}.`)
     const si = toSi(number, u)
     value += compound && negative ? -Math.abs(si) : si
   }
   if (!Number.isFinite(value) || Math.abs(value) > 1e12)
-    return refuse(`That is too large, or not a number. Write a ${noun} like ${examples}.`)
+    return refuse(say`That is too large, or not a number. Write a ${noun} like ${examples}.`)
   const floor = definitionOf(quantity).floor
-  if (floor !== undefined && value < floor) return refuse('Nothing is colder than −273.15 °C.')
+  if (floor !== undefined && value < floor) return refuse(say`Nothing is colder than −273.15 °C.`)
   return { ok: true, value }
 }
 
@@ -131,28 +140,28 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
  */
 export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   const { noun, examples, spreadAs } = definitionOf(quantity)
-  if (text.length > 80) return refuse(`That is too long for a ${noun}. Write it like ${examples}.`)
+  if (text.length > 80) return refuse(say`That is too long for a ${noun}. Write it like ${examples}.`)
   const [main = '', spreadText, more] = text
     .normalize('NFC')
     .replace(DASHES, '-')
     .replace(/\u00a0|\u202f/g, ' ')
     .split(PLUS_MINUS)
-  if (!main.trim()) return refuse(`Nothing is written here. Write a ${noun} like ${examples}.`)
+  if (!main.trim()) return refuse(say`Nothing is written here. Write a ${noun} like ${examples}.`)
   const value = amount(main, quantity, system)
   if (!value.ok || spreadText === undefined) return value
-  if (more !== undefined) return refuse('Only one ± can follow a reading.')
+  if (more !== undefined) return refuse(say`Only one ± can follow a reading.`)
   const percent = /^\s*([\d.,]+)\s*%\s*$/.exec(spreadText)
   if (percent && quantity !== 'share') {
-    if (spreadAs) return refuse('A temperature is not spread in per cent. Write it like 41 C ±1.')
+    if (spreadAs) return refuse(say`A temperature is not spread in per cent. Write it like 41 C ±1.`)
     const part = Number(percent[1]!.replace(',', '.'))
     return Number.isFinite(part)
       ? { ...value, spread: (Math.abs(value.value) * part) / 100 }
-      : refuse('The spread is not a number. Write it like ±5 %.')
+      : refuse(say`The spread is not a number. Write it like ±5 %.`)
   }
   const mainUnit = /^[\s\d.,/]*$/.test(spreadText) ? unitWordOf(main) : ''
   const spread = amount(`${spreadText} ${mainUnit}`, spreadAs ?? quantity, system)
-  if (!spread.ok) return refuse(`The spread after ± is not understood. Write it like ±0.3.`)
-  if (spread.value < 0) return refuse('A spread is not negative. Write it like ±0.3.')
+  if (!spread.ok) return refuse(say`The spread after ± is not understood. Write it like ±0.3.`)
+  if (spread.value < 0) return refuse(say`A spread is not negative. Write it like ±0.3.`)
   return { ...value, spread: spread.value }
 }
 

@@ -1,3 +1,5 @@
+import { say } from '../words'
+
 /** Which family of units a mechanic reads and types in. */
 export type UnitSystem = 'metric' | 'imperial'
 
@@ -58,16 +60,16 @@ const temperature: readonly Unit[] = [
  */
 export const quantities = {
   length: {
-    noun: 'length',
+    noun: say`length`,
     units: length,
     shown: { metric: 'mm', imperial: 'in' },
-    examples: '132mm, 3 5/8 in or 6 ft 3 in',
+    examples: say`132mm, 3 5/8 in or 6 ft 3 in`,
   },
   run: {
-    noun: 'length',
+    noun: say`length`,
     units: length,
     shown: { metric: 'm', imperial: 'ft' },
-    examples: '1.2 m, 850 mm or 4 ft 2 in',
+    examples: say`1.2 m, 850 mm or 4 ft 2 in`,
   },
   height: { noun: 'height', units: length, shown: { metric: 'm', imperial: 'ft' }, examples: '1150 m or 3770 ft' },
   area: {
@@ -77,7 +79,7 @@ export const quantities = {
     examples: '0.75 mm2',
   },
   opening: {
-    noun: 'opening',
+    noun: say`opening`,
     units: [
       unit('m²', 1, 'm2'),
       unit('cm²', 1e-4, 'cm2', 'sqcm'),
@@ -85,36 +87,36 @@ export const quantities = {
       unit('in²', 0.0254 ** 2, 'in2', 'sqin'),
     ],
     shown: { metric: 'cm²', imperial: 'in²' },
-    examples: '300 cm2, 0.03 m2 or 46 in2',
+    examples: say`300 cm2, 0.03 m2 or 46 in2`,
   },
   temperature: {
-    noun: 'temperature',
+    noun: say`temperature`,
     units: temperature,
     shown: { metric: '°C', imperial: '°F' },
-    examples: '41 C or 106 F',
+    examples: say`41 C or 106 F`,
     floor: -273.15,
     spreadAs: 'temperatureDifference',
   },
   temperatureDifference: {
-    noun: 'temperature difference',
+    noun: say`temperature difference`,
     units: [unit('K', 1, 'k', 'c', '°c', 'degc', 'kelvin'), unit('°F', 5 / 9, 'f', 'degf')],
     shown: { metric: 'K', imperial: '°F' },
-    examples: '5 K or 9 F',
+    examples: say`5 K or 9 F`,
   },
   current: {
-    noun: 'current',
+    noun: say`current`,
     units: [unit('A', 1, 'amp', 'amps', 'ampere'), unit('mA', 1e-3, 'milliamp', 'milliamps')],
     shown: { metric: 'A', imperial: 'A' },
-    examples: '4.2 A, 4.2 A ±0.3, 30 mA or 80 W at 13.8 V',
+    examples: say`4.2 A, 4.2 A ±0.3, 30 mA or 80 W at 13.8 V`,
   },
   voltage: {
-    noun: 'voltage',
+    noun: say`voltage`,
     units: [unit('V', 1, 'volt', 'volts'), unit('mV', 1e-3, 'millivolt')],
     shown: { metric: 'V', imperial: 'V' },
     examples: '12.6 V',
   },
   resistance: {
-    noun: 'resistance',
+    noun: say`resistance`,
     units: [
       unit('ohm', 1, 'ohms', 'Ω', 'ω'),
       unit('kohm', 1e3, 'kilohm', 'kω', 'k'),
@@ -122,26 +124,26 @@ export const quantities = {
       unit('MΩ', 1e6, 'megohm'),
     ],
     shown: { metric: 'ohm', imperial: 'ohm' },
-    examples: '90 ohm or 12 mohm',
+    examples: say`90 ohm or 12 mohm`,
   },
   power: {
-    noun: 'power',
+    noun: say`power`,
     units: [unit('W', 1, 'watt', 'watts'), unit('kW', 1e3, 'kilowatt'), unit('hp', 745.7, 'bhp')],
     shown: { metric: 'kW', imperial: 'hp' },
-    examples: '26 kW or 35 hp',
+    examples: say`26 kW or 35 hp`,
   },
   // horsepower of heat tells nobody anything
   cooling: {
-    noun: 'heat',
+    noun: say`heat`,
     units: heat,
     shown: { metric: 'kW', imperial: 'kW' },
-    examples: '4.5 kW or 4500 W',
+    examples: say`4.5 kW or 4500 W`,
   },
   heat: {
-    noun: 'heat',
+    noun: say`heat`,
     units: heat,
     shown: { metric: 'W', imperial: 'W' },
-    examples: '180 W or 0.18 kW',
+    examples: say`180 W or 0.18 kW`,
   },
   flow: {
     noun: 'air-flow',
@@ -152,10 +154,10 @@ export const quantities = {
       unit('L/s', 1e-3),
     ],
     shown: { metric: 'm³/h', imperial: 'CFM' },
-    examples: '153 m3/h or 90 cfm',
+    examples: say`153 m3/h or 90 cfm`,
   },
   volume: {
-    noun: 'volume',
+    noun: say`volume`,
     units: [
       unit('m³', 1, 'm3'),
       unit('L', 1e-3, 'litre', 'litres', 'liter', 'liters'),
@@ -166,10 +168,10 @@ export const quantities = {
       unit('in³', 0.0254 ** 3, 'in3', 'cuin', 'cu.in'),
     ],
     shown: { metric: 'L', imperial: 'qt' },
-    examples: '1.3 L or 1.4 qt',
+    examples: say`1.3 L or 1.4 qt`,
   },
   space: {
-    noun: 'space',
+    noun: say`space`,
     units: [
       unit('m³', 1, 'm3'),
       unit('L', 1e-3, 'litre', 'litres', 'liter', 'liters'),
@@ -177,32 +179,32 @@ export const quantities = {
       unit('in³', 0.0254 ** 3, 'in3', 'cuin', 'cu.in'),
     ],
     shown: { metric: 'L', imperial: 'ft³' },
-    examples: '150 L, 0.15 m3 or 5.3 ft3',
+    examples: say`150 L, 0.15 m3 or 5.3 ft3`,
   },
   pressure: {
-    noun: 'pressure',
-    units: [unit('Pa', 1), unit('bar', 1e5), unit('kPa', 1e3), unit('psi', 6894.757)],
+    noun: say`pressure`,
+    units: [unit(say`Pa`, 1), unit('bar', 1e5), unit('kPa', 1e3), unit('psi', 6894.757)],
     shown: { metric: 'bar', imperial: 'psi' },
-    examples: '1.1 bar or 16 psi',
+    examples: say`1.1 bar or 16 psi`,
   },
   airPressure: {
-    noun: 'air pressure',
-    units: [unit('Pa', 1), unit('kPa', 1e3), unit('inWC', 249.089, 'inwg'), unit('mbar', 100)],
-    shown: { metric: 'Pa', imperial: 'inWC' },
-    examples: '110 Pa or 0.44 inWC',
+    noun: say`air pressure`,
+    units: [unit(say`Pa`, 1), unit('kPa', 1e3), unit('inWC', 249.089, 'inwg'), unit('mbar', 100)],
+    shown: { metric: say`Pa`, imperial: 'inWC' },
+    examples: say`110 Pa or 0.44 inWC`,
   },
   torque: {
-    noun: 'torque',
+    noun: say`torque`,
     units: [
       unit('N·m', 1, 'nm', 'n.m', 'n-m'),
       unit('in-lb', 0.1129848, 'in·lb', 'inlb', 'in.lb', 'lb-in'),
       unit('ft-lb', 1.355818, 'ft·lb', 'ftlb', 'lb-ft'),
     ],
     shown: { metric: 'N·m', imperial: 'in-lb' },
-    examples: '1.4 Nm or 12 in-lb',
+    examples: say`1.4 Nm or 12 in-lb`,
   },
   mass: {
-    noun: 'mass',
+    noun: say`mass`,
     units: [
       unit('kg', 1, 'kilo', 'kilos'),
       unit('g', 1e-3, 'gram', 'grams'),
@@ -210,53 +212,53 @@ export const quantities = {
       unit('oz', 0.0283495231, 'ounce', 'ounces'),
     ],
     shown: { metric: 'kg', imperial: 'lb' },
-    examples: '0.62 kg or 1.4 lb',
+    examples: say`0.62 kg or 1.4 lb`,
   },
   batteryCapacity: {
-    noun: 'battery capacity',
-    units: [unit('Ah', 1, 'a·h', 'amphours')],
-    shown: { metric: 'Ah', imperial: 'Ah' },
+    noun: say`battery capacity`,
+    units: [unit(say`Ah`, 1, 'a·h', 'amphours')],
+    shown: { metric: say`Ah`, imperial: say`Ah` },
     examples: '7 Ah',
   },
   engineSpeed: {
-    noun: 'engine speed',
+    noun: say`engine speed`,
     units: [unit('rpm', 1, '1/min', 'r/min')],
     shown: { metric: 'rpm', imperial: 'rpm' },
-    examples: '1700 or 1700 rpm',
+    examples: say`1700 or 1700 rpm`,
   },
   speed: {
-    noun: 'speed',
+    noun: say`speed`,
     units: [unit('m/s', 1), unit('km/h', 1 / 3.6, 'kmh', 'kph'), unit('mph', 0.44704)],
     shown: { metric: 'km/h', imperial: 'mph' },
-    examples: '8 km/h or 5 mph',
+    examples: say`8 km/h or 5 mph`,
   },
   minutes: {
-    noun: 'time',
+    noun: say`time`,
     units: duration,
     shown: { metric: 'min', imperial: 'min' },
-    examples: '12 min, 1.5 h or 1:30 for a minute and a half',
+    examples: say`12 min, 1.5 h or 1:30 for a minute and a half`,
   },
-  hours: { noun: 'time', units: duration, shown: { metric: 'h', imperial: 'h' }, examples: '8 h or 90 min' },
+  hours: { noun: say`time`, units: duration, shown: { metric: 'h', imperial: 'h' }, examples: say`8 h or 90 min` },
   seconds: {
-    noun: 'time',
+    noun: say`time`,
     units: duration,
     shown: { metric: 's', imperial: 's' },
-    examples: '4 s or 1:30 for a minute and a half',
+    examples: say`4 s or 1:30 for a minute and a half`,
   },
-  days: { noun: 'time', units: duration, shown: { metric: 'd', imperial: 'd' }, examples: '14 days' },
+  days: { noun: say`time`, units: duration, shown: { metric: 'd', imperial: 'd' }, examples: say`14 days` },
   share: {
-    noun: 'share',
+    noun: say`share`,
     units: [unit('', 1), unit('%', 0.01, 'percent')],
     shown: { metric: '', imperial: '' },
-    examples: '0.45 or 45 %',
+    examples: say`0.45 or 45 %`,
   },
   perHour: {
-    noun: 'rate',
+    noun: say`rate`,
     units: [unit('/h', 1, 'perhour', 'anhour')],
     shown: { metric: '/h', imperial: '/h' },
     examples: '12 /h',
   },
-  count: { noun: 'number', units: [unit('', 1)], shown: { metric: '', imperial: '' }, examples: '14' },
+  count: { noun: say`number`, units: [unit('', 1)], shown: { metric: '', imperial: '' }, examples: '14' },
 } as const satisfies Record<string, QuantityDefinition>
 
 export type Quantity = keyof typeof quantities

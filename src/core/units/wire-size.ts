@@ -1,5 +1,6 @@
 import { type Result } from './result'
 import type { UnitSystem } from './quantity'
+import { say } from '../words'
 
 /** Names are the sizes themselves; nothing is converted, the other system's nearest only stands beside it. */
 export const wireSizes = [
@@ -75,17 +76,17 @@ export function nearestInOtherSystem(size: WireSize): WireSize {
  * @example parseWireSize('2.5 mm2', 'metric') //=> { ok: true, size: '2.5 mm²' }
  */
 export function parseWireSize(text: string, system: UnitSystem): Result<{ size: WireSize }> {
-  const list = `${sizesOf('metric')
+  const list = say`${sizesOf('metric')
     .map((s) => Number.parseFloat(s))
     .join(', ')} mm² or ${sizesOf('imperial')
     .map((s) => Number.parseFloat(s))
     .join(', ')} AWG`
   const match = /^\s*#?\s*(\d+(?:[.,]\d+)?)\s*(awg|ga|gauge|mm2|mm²|sqmm)?\s*$/i.exec(text)
-  if (!match) return { ok: false, message: `This is not a wire size. There are ${list}.` }
+  if (!match) return { ok: false, message: say`This is not a wire size. There are ${list}.` }
   const number = Number(match[1]!.replace(',', '.'))
   const awg = match[2] ? /^(awg|ga)/i.test(match[2]) : system === 'imperial'
   const size = wireSizes.find((s) => isAwg(s) === awg && Number.parseFloat(s) === number)
   return size
     ? { ok: true, size }
-    : { ok: false, message: `${match[1]} ${awg ? 'AWG' : 'mm²'} is not a size we know. There are ${list}.` }
+    : { ok: false, message: say`${match[1]} ${awg ? 'AWG' : 'mm²'} is not a size we know. There are ${list}.` }
 }

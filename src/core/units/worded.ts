@@ -1,4 +1,5 @@
 import { fromSi, type Quantity, shownUnit, type UnitSystem } from './quantity'
+import { say } from '../words'
 
 /** What stands in sentences of the core in metric units, and what it is in the others. */
 const METRIC: Readonly<
@@ -42,7 +43,7 @@ export function worded(sentence: string, system: UnitSystem): string {
         // small lengths to a twentieth of an inch, larger ones to a tenth
         return rounded(value, quantity === 'length' && value >= 1 ? 0.1 : step)
       }
-      return `${other(from)}${to === undefined ? '' : ` to ${other(to)}`} ${unit.symbol}`
+      return `${other(from)}${to === undefined ? '' : say` to ${other(to)}`} ${unit.symbol}`
     },
   )
 }

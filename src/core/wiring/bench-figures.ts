@@ -13,6 +13,7 @@ import type { Job } from '../job'
 import type { Bench } from '../reading'
 import type { Quantity } from '../units'
 import { parkedDraw } from './parked-draw'
+import { say } from '../words'
 
 export type BenchFigureKind = 'amps' | 'volts' | 'starts' | 'stops' | 'standby'
 
@@ -52,14 +53,14 @@ function figuresOfFan(job: Job, circuit: FanCircuit, n: number): BenchFigure[] {
   const figures: BenchFigure[] = [
     {
       ...common('amps'),
-      name: `Running current${suffix}`,
+      name: say`Running current${suffix}`,
       quantity: 'current',
       slack: METER.amps,
       at: fan && ((b) => runCurrent(b, fan).value),
     },
     {
       ...common('volts'),
-      name: `Voltage at the fan${suffix}`,
+      name: say`Voltage at the fan${suffix}`,
       quantity: 'voltage',
       slack: METER.volts,
       at: fan !== null && wiresWaitFor(circuit) === null ? (b) => voltsAtFan(b, circuit) : null,
@@ -70,12 +71,12 @@ function figuresOfFan(job: Job, circuit: FanCircuit, n: number): BenchFigure[] {
   if (!own || !hasThermostat(circuit)) return figures
   const point = (kind: 'starts' | 'stops', edge: 'on' | 'off', verb: string): BenchFigure => ({
     ...common(kind),
-    name: `${verb}, as the probe shows${suffix}`,
+    name: say`${verb}, as the probe shows${suffix}`,
     quantity: 'temperature',
     slack: METER.kelvin,
     at: (b) => pointsOf(b, circuit)[edge].c,
   })
-  return [...figures, point('starts', 'on', 'Starts'), point('stops', 'off', 'Stops')]
+  return [...figures, point('starts', 'on', say`Starts`), point('stops', 'off', say`Stops`)]
 }
 
 /** Every figure that is measured of a job once it is built. @see engineering §1, §3.1, §5 */
@@ -88,7 +89,7 @@ export function benchFigures(job: Job): BenchFigure[] {
             kind: 'standby' as const,
             id: 'standby',
             circuit: null,
-            name: 'Draw with the key off',
+            name: say`Draw with the key off`,
             quantity: 'current' as const,
             slack: METER.standbyA,
             at: (b: Bench) => parkedDraw(b, job),

@@ -4,6 +4,7 @@ import { ambientAt, conductorAt, runConductor, type RunConductor } from '../fan-
 import { type ConductorRole, type Job, roleNames } from '../job'
 import type { Bench } from '../reading'
 import type { NodeIs, Nodes } from './nodes'
+import { say, spokenWord } from '../words'
 
 const MISSING_SIZE = '1 mm²' as const
 type Wire = Extract<Element, { kind: 'wire' }>
@@ -54,7 +55,8 @@ export class Builder {
 
   /** Resistance of a piece of a conductor at the temperature its current brings it to. */
   piece(c: RunConductor, lengthM: number, currentA: number): number {
-    if (c.size === null) this.say(`The ${roleNames[c.role]} has no size: reckoned as ${MISSING_SIZE}.`, c.id)
+    if (c.size === null)
+      this.say(say`The ${roleNames[c.role]} has no size: reckoned as ${spokenWord(MISSING_SIZE)}.`, c.id)
     return conductorResistance(currentA, {
       ...conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE }),
       lengthM,

@@ -4,6 +4,7 @@ import type { DiodePlace } from '../job'
 import { type Builder } from './builder'
 import { key, switchRating, tapped } from './feeds'
 import type { Trigger } from './switching'
+import { say } from '../words'
 
 interface Caller {
   readonly of: Extract<DiodePlace, 'override' | 'call'>
@@ -64,8 +65,8 @@ export function callers(b: Builder, feed: string, triggers: readonly Trigger[]):
       b,
       {
         of: 'override',
-        label: 'override switch',
-        diode: 'diode, override',
+        label: say`override switch`,
+        diode: say`diode, override`,
         from: () => (wiring.override === 'key' ? fromKey() : feed),
         rating: switchRating(b.job, wiring.overrideSwitch),
       },
@@ -77,8 +78,8 @@ export function callers(b: Builder, feed: string, triggers: readonly Trigger[]):
       b,
       {
         of: 'call',
-        label: "other system's call",
-        diode: 'diode, call',
+        label: say`other system's call`,
+        diode: say`diode, call`,
         from: () => (wiring.callFrom === 'key' ? tapped(b) : feed),
         rating: null,
       },

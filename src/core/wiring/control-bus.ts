@@ -6,6 +6,7 @@ import type { Job } from '../job'
 import type { ControllerPart } from '../parts'
 import type { Builder } from './builder'
 import { tapped } from './feeds'
+import { say, spokenWord } from '../words'
 
 /** a controller's electronics need so much of the system's voltage (estimate) */
 const ALIVE_SHARE = 0.55
@@ -72,7 +73,7 @@ export class ControlBus {
     b.add({
       kind: 'diode',
       name: 'control_diode',
-      label: 'diode, control’s feed',
+      label: say`diode, control’s feed`,
       joins: 'control',
       a: b.node('control_fed', { is: 'diode', of: 'control' }),
       b: this.at,
@@ -87,7 +88,7 @@ export class ControlBus {
     b.add({
       kind: 'switch',
       name: 'timer',
-      label: 'after-run timer',
+      label: say`after-run timer`,
       by: 'timer',
       a: 'timer_in',
       b: b.node('timer_out', { is: 'switch, out', of: 'timer' }),
@@ -141,7 +142,7 @@ export class ControlBus {
     b.add({
       kind: 'load',
       name: `${name}_draw`,
-      label: `${part.name}, its own draw`,
+      label: say`${part.name}, its own draw`,
       what: 'standby',
       controller: id,
       a: supply,
@@ -152,7 +153,7 @@ export class ControlBus {
       b.add({
         kind: 'load',
         name: `${name}_${of}`,
-        label: `${part.name}, input for the ${of}`,
+        label: say`${part.name}, input for the ${spokenWord(of)}`,
         what: 'standby',
         controller: id,
         a: b.node(inputNode(n, of), { is: 'controller, input', controller: id, of }),

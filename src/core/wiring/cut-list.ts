@@ -15,6 +15,7 @@ import { kitConductors, kitWarnings } from './kit'
 import { type JobProof, provedCircuit } from './proof'
 import type { CutList, CutWire } from './cuts'
 import { shoppingOf } from './shopping'
+import { say } from '../words'
 
 /** Cut so much longer than the way, and a loop to work with. @see engineering §7 */
 const SPARE = 1.05
@@ -24,12 +25,12 @@ const NO_LOOP_BELOW_M = 0.25
 
 const sleeveFor = (job: Job, zoneC: number): string =>
   zoneC >= 120
-    ? 'glass sleeve, 200 °C'
+    ? say`glass sleeve, 200 °C`
     : zoneC >= 85
-      ? 'heat sleeve, 150 °C'
+      ? say`heat sleeve, 150 °C`
       : job.surroundings.livesIn === 'indoors'
-        ? 'braided sleeve'
-        : 'ribbed tube'
+        ? say`braided sleeve`
+        : say`ribbed tube`
 
 /** Length of a wire's way, m: of its own piece where its conductor is cut in several. */
 const wayOf = (job: Job, bench: Bench, e: Extract<Element, { kind: 'wire' }>): number =>
@@ -59,7 +60,7 @@ function cutWire(
     ? conductorTemperature(amps, allowedCurrent(size, conductorAt(bench, runConductor(c))).value, own)
     : zoneC
   return {
-    label: `${roleNames[c.role]}: ${ends[0].at} to ${ends[1].at}`,
+    label: say`${roleNames[c.role]}: ${ends[0].at} to ${ends[1].at}`,
     fromKit: kitConductors(job).has(c.id),
     conductor: c.id,
     size: c.size,
@@ -117,9 +118,9 @@ function totalsOf(wires: readonly CutWire[]): CutList['totals'] {
 
 /** What each diode is there for. */
 const diodeWords: Readonly<Record<DiodePlace, string>> = {
-  control: 'diode, keeps the control out of the ignition',
-  override: 'diode, keeps the thermostat out of the override',
-  call: 'diode, keeps the thermostat out of the other system',
+  control: say`diode, keeps the control out of the ignition`,
+  override: say`diode, keeps the thermostat out of the override`,
+  call: say`diode, keeps the thermostat out of the other system`,
 }
 
 /** Diodes where ways join, and the job's own fuse at the switched wire. */
@@ -142,16 +143,16 @@ const problemsOf = (job: Job, net: JobNetlist, wires: readonly CutWire[], gaps: 
   ...net.problems.map((p) => p.text),
   ...jointWarnings(job),
   ...kitWarnings(job),
-  ...gaps.map((g) => `No wire of this list leads to ${g.at} (${g.label}).`),
+  ...gaps.map((g) => say`No wire of this list leads to ${g.at} (${g.label}).`),
   ...unguardedIn(job)
     .filter((g) => g.piece !== 'to fuse')
-    .map((g) => `No fuse guards the ${g.name} as it must be.`),
+    .map((g) => say`No fuse guards the ${g.name} as it must be.`),
   ...wires
     .filter((w) => !w.hotEnough)
     .map(
       (w) =>
-        `${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for ` +
-        `${format(w.insulationC, 'temperature', job.units, 3)}.`,
+        say`${w.label}: gets ${format(w.getsC, 'temperature', job.units, 3)}, its insulation is for
+          ${format(w.insulationC, 'temperature', job.units, 3)}.`,
     ),
 ]
 

@@ -2,14 +2,15 @@ import { controlKindOf } from '../control'
 import type { DiodePlace, Job } from '../job'
 import { joints } from './joints'
 import type { NodeIs, Nodes } from './nodes'
+import { say, spokenWord } from '../words'
 
 /** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
 export const terminals = {
   ring: { name: 'ring', stripM: 0.007 },
-  blade: { name: 'female blade, 6.3 mm', stripM: 0.006 },
-  splice: { name: 'sealed crimp splice', stripM: 0.008 },
-  screw: { name: 'ferrule, screw terminal', stripM: 0.01 },
-  tap: { name: 'sealed splice into the wire there', stripM: 0.008 },
+  blade: { name: say`female blade, 6.3 mm`, stripM: 0.006 },
+  splice: { name: say`sealed crimp splice`, stripM: 0.008 },
+  screw: { name: say`ferrule, screw terminal`, stripM: 0.01 },
+  tap: { name: say`sealed splice into the wire there`, stripM: 0.008 },
 } as const
 
 export type TerminalKind = keyof typeof terminals
@@ -23,12 +24,16 @@ export interface WireEnd {
 
 /** Where a diode stands, after "the diode". */
 export const diodeAt = {
-  control: "in the control's feed",
-  override: 'behind the override',
-  call: "behind the other system's call",
+  control: say`in the control's feed`,
+  override: say`behind the override`,
+  call: say`behind the other system's call`,
 } as const satisfies Readonly<Record<DiodePlace, string>>
 
-const switchNames = { override: 'override switch', call: "other system's contact", timer: 'after-run timer' } as const
+const switchNames = {
+  override: say`override switch`,
+  call: say`other system's contact`,
+  timer: say`after-run timer`,
+} as const
 
 type Made = readonly [TerminalKind, at: string]
 
@@ -38,7 +43,7 @@ type Made = readonly [TerminalKind, at: string]
 function atController(job: Job, id: string | null, at: string): Made {
   const n = job.controllers.findIndex((c) => c.id === id)
   const part = job.controllers[n]?.part
-  const which = job.controllers.length > 1 && n >= 0 ? `controller ${n + 1}` : 'controller'
+  const which = job.controllers.length > 1 && n >= 0 ? say`controller ${n + 1}` : 'controller'
   return [part && part.terminalAreaM2 !== null && part.leadM === null ? 'screw' : 'splice', `${which}, ${at}`]
 }
 
@@ -47,24 +52,24 @@ type Contact = Extract<NodeIs, { is: 'contact, in' | 'contact, out' }>
 /** A fan's contact: the controller's own, pins of a relay, or only a joint where a plain wire feeds it. */
 function atContact(job: Job, { is, fan, by }: Contact): Made {
   const comesIn = is === 'contact, in'
-  if (by === 'relay') return ['blade', `relay ${fan}, ${comesIn ? '30' : '87'}`]
+  if (by === 'relay') return ['blade', say`relay ${fan}, ${comesIn ? '30' : '87'}`]
   const id = job.runs[fan - 1]?.controller ?? null
   const part = job.controllers.find((c) => c.id === id)?.part
-  if (part && controlKindOf(part).decidedBy === 'nothing') return ['splice', `joint in the feed of fan ${fan}`]
+  if (part && controlKindOf(part).decidedBy === 'nothing') return ['splice', say`joint in the feed of fan ${fan}`]
   return atController(job, id, comesIn ? 'supply' : 'fan')
 }
 
 /** Nodes that there is one of, by what they are. */
 const single = {
-  'battery +': ['ring', 'battery +'],
-  ground: ['ring', 'battery − or ground point'],
-  frame: ['ring', 'frame, clean metal'],
-  ignition: ['tap', 'switched wire'],
-  'key, feed': ['blade', 'key switch, feed'],
-  'loom fuse, behind': ['blade', "machine's own fuse, before the key"],
-  'tap fuse, behind': ['splice', 'fuse holder at the switched wire'],
+  'battery +': ['ring', say`battery +`],
+  ground: ['ring', say`battery − or ground point`],
+  frame: ['ring', say`frame, clean metal`],
+  ignition: ['tap', say`switched wire`],
+  'key, feed': ['blade', say`key switch, feed`],
+  'loom fuse, behind': ['blade', say`machine's own fuse, before the key`],
+  'tap fuse, behind': ['splice', say`fuse holder at the switched wire`],
   lamp: ['blade', 'lamp'],
-  'lamp, ground': ['blade', 'lamp, ground'],
+  'lamp, ground': ['blade', say`lamp, ground`],
   lights: ['splice', 'lights'],
 } as const satisfies Readonly<Record<string, Made>>
 
@@ -75,33 +80,33 @@ function made(job: Job, node: NodeIs): Made {
   if (isSingle(node)) return single[node.is]
   switch (node.is) {
     case 'feed of others':
-      return ['blade', `${node.of}, its own feed`]
+      return ['blade', say`${spokenWord(node.of)}, its own feed`]
     case 'feed of others, behind':
       return ['blade', node.of]
     case 'isolator, in':
     case 'isolator, out':
-      return ['blade', `isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${node.is.slice(10)}`]
+      return ['blade', say`isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${node.is.slice(10)}`]
     case 'diode':
-      return ['splice', `diode ${diodeAt[node.of]}`]
+      return ['splice', say`diode ${spokenWord(diodeAt[node.of])}`]
     case 'switch, in':
     case 'switch, out':
       return ['blade', `${switchNames[node.of]}, ${node.is.slice(8)}`]
     case 'fuse':
     case 'fuse, behind':
-      return ['splice', `fuse holder ${node.fan}`]
+      return ['splice', say`fuse holder ${node.fan}`]
     case 'fan +':
     case 'fan −':
-      return ['splice', `fan ${node.fan}, ${node.is.slice(-1)}`]
+      return ['splice', say`fan ${node.fan}, ${node.is.slice(-1)}`]
     case 'relay 86':
     case 'relay 85':
-      return ['blade', `relay ${node.fan}, ${node.is.slice(-2)}`]
+      return ['blade', say`relay ${node.fan}, ${node.is.slice(-2)}`]
     case 'contact, in':
     case 'contact, out':
       return atContact(job, node)
     case 'controller, input':
-      return atController(job, node.controller, `input for the ${node.of}`)
+      return atController(job, node.controller, say`input for the ${spokenWord(node.of)}`)
     case 'controller, supply':
-      return atController(job, node.controller, 'its own supply')
+      return atController(job, node.controller, say`its own supply`)
     case 'controller, ground':
     case 'controller, output':
       return atController(job, node.controller, node.is.slice(12))
@@ -120,7 +125,7 @@ export function endAt(job: Job, nodes: Nodes, node: string): WireEnd {
 /** A node of the circuit in words, for what is live there. */
 export function nodeInWords(job: Job, nodes: Nodes, node: string): string {
   const is = nodes.get(node)?.is
-  if (is === 'ignition') return 'the ignition'
+  if (is === 'ignition') return say`the ignition`
   const { at } = endAt(job, nodes, node)
-  return is === 'fuse, behind' ? `${at}, behind the fuse` : at
+  return is === 'fuse, behind' ? say`${at}, behind the fuse` : at
 }

@@ -6,6 +6,7 @@ import { sharesContact } from '../job'
 import { type Builder } from './builder'
 import { type FeedPieces, feedPieces, pieceOf } from './feed-pieces'
 import { feedsFrom, switchRating } from './feeds'
+import { say } from '../words'
 
 /** The nodes that one fan's way is known by. */
 export interface Ends {
@@ -70,12 +71,12 @@ const ohmOf = ({ b, circuit }: Laying, c: RunConductor | undefined, lengthM: num
 /** What is wrong with the way before it is laid. */
 function sayWhatLacks({ b, circuit, n, feed, back, pieces, shared }: Laying): void {
   const tag = `${n + 1}`
-  if (!feed) b.say(`There is no feed for fan ${tag}.`, `fan${tag}`, 'refused')
-  if (!back && !circuit.run.frame) b.say(`There is no way back for fan ${tag}.`, `fan${tag}`, 'refused')
+  if (!feed) b.say(say`There is no feed for fan ${tag}.`, `fan${tag}`, 'refused')
+  if (!back && !circuit.run.frame) b.say(say`There is no way back for fan ${tag}.`, `fan${tag}`, 'refused')
   if (feed && !pieces.fits && shared < 0)
     b.say(
-      'The feed is shorter than its pieces: fuse to post and contact to fan add up to more than its whole length. ' +
-        'Measure it again.',
+      say`The feed is shorter than its pieces: fuse to post and contact to fan add up to more than its whole length.
+        Measure it again.`,
       `feed${tag}_b`,
       'warns',
     )
@@ -90,7 +91,7 @@ function fused(laid: Laying): string {
   if (sharedFuse >= 0) return b.job.wiring.isolator ? `isolated${sharedFuse + 1}` : `fuse${sharedFuse + 1}_out`
   const source = feedsFrom[run.source](b)
   if (!fuse) {
-    b.say(`No fuse in the feed of fan ${tag}.`, `feed${tag}_b`)
+    b.say(say`No fuse in the feed of fan ${tag}.`, `feed${tag}_b`)
     return isolated(laid, source)
   }
   b.wire(
@@ -106,7 +107,7 @@ function fused(laid: Laying): string {
     kind: 'fuse',
     run: n,
     name: `fuse${tag}`,
-    label: fuse.kind === 'breaker' ? `breaker, ${fuse.ratingA} A` : `fuse, ${fuse.ratingA} A`,
+    label: fuse.kind === 'breaker' ? say`breaker, ${fuse.ratingA} A` : say`fuse, ${fuse.ratingA} A`,
     a: `fuse${tag}_in`,
     b: b.node(`fuse${tag}_out`, { is: 'fuse, behind', fan: n + 1 }),
     ohm: bladeFuseOhm(fuse.ratingA),
@@ -135,7 +136,7 @@ function isolated(laid: Laying, from: string): string {
     kind: 'switch',
     run: n,
     name: n === 0 ? 'isolator' : `isolator${tag}`,
-    label: 'isolator',
+    label: say`isolator`,
     by: 'isolator',
     a: entry,
     b: b.node(`isolated${tag}`, { is: 'isolator, out', fan: n + 1 }),
@@ -191,12 +192,12 @@ function out(laid: Laying): Pick<Ends, 'feed' | 'switchIn' | 'switchOut'> {
 function motor({ b, circuit: { fan }, n, at }: Laying): void {
   const tag = `${n + 1}`
   if (!fan) {
-    b.say('No fan chosen: reckoned as a usual one of 5 A.', `fan${tag}`)
+    b.say(say`No fan chosen: reckoned as a usual one of 5 A.`, `fan${tag}`)
     b.add({
       kind: 'motor',
       run: n,
       name: `fan${tag}`,
-      label: 'fan, not chosen yet',
+      label: say`fan, not chosen yet`,
       fan: 'none',
       a: at.plus,
       b: at.minus,
@@ -210,7 +211,7 @@ function motor({ b, circuit: { fan }, n, at }: Laying): void {
     kind: 'motor',
     run: n,
     name: `fan${tag}`,
-    label: b.job.runs.length > 1 ? `${fan.part.name}, fan ${tag}` : fan.part.name,
+    label: b.job.runs.length > 1 ? say`${fan.part.name}, fan ${tag}` : fan.part.name,
     fan: fan.id,
     a: plus,
     b: minus,
@@ -219,7 +220,11 @@ function motor({ b, circuit: { fan }, n, at }: Laying): void {
     reversed: fan.wiresSwapped,
   })
   if (fan.wiresSwapped && fan.part.motor === 'brushless')
-    b.say('A brushless fan must never have its wires swapped: that destroys it or does nothing.', `fan${tag}`, 'warns')
+    b.say(
+      say`A brushless fan must never have its wires swapped: that destroys it or does nothing.`,
+      `fan${tag}`,
+      'warns',
+    )
 }
 
 /** The way back, through a controller that stands behind the fan, and through the frame where that carries it. */

@@ -11,6 +11,7 @@ import {
 } from '../electrical'
 import type { Job } from '../job'
 import { type Builder } from './builder'
+import { say, spokenWord } from '../words'
 
 /** a battery whose cold-cranking current nobody knows gives about so many times its amp-hours (estimate) */
 const CRANKING_PER_AH = 6
@@ -28,7 +29,7 @@ export function battery(b: Builder): void {
   b.add({
     kind: 'source',
     name: 'battery',
-    label: 'battery',
+    label: say`battery`,
     a: b.node('bat_plus', { is: 'battery +' }),
     b: GROUND,
     restV: restVoltage(own.kind, charge, job.machine.systemV),
@@ -36,9 +37,9 @@ export function battery(b: Builder): void {
     ohm: internalResistance(coldCrankingA, bench.value('surroundings.hottestC'), job.machine.systemV),
   })
   if (job.machine.hasBattery === false)
-    b.say('There is no battery: a fan has no source to run on.', 'battery', 'refused')
+    b.say(say`There is no battery: a fan has no source to run on.`, 'battery', 'refused')
   if (job.machine.outputDc === false)
-    b.say('The output is not direct current: a rectifier and regulator come first.', 'battery', 'refused')
+    b.say(say`The output is not direct current: a rectifier and regulator come first.`, 'battery', 'refused')
 }
 
 /** What is stamped on one of the job's switches. */
@@ -52,7 +53,7 @@ function behindLoomFuse(b: Builder): string {
   b.add({
     kind: 'fuse',
     name: 'loom_fuse',
-    label: `machine's own fuse, ${loomFuseA} A`,
+    label: say`machine's own fuse, ${loomFuseA} A`,
     a: 'bat_plus',
     b: b.node('loom_fused', { is: 'loom fuse, behind' }),
     ohm: bladeFuseOhm(loomFuseA),
@@ -74,7 +75,7 @@ export function key(b: Builder): string {
     b.add({
       kind: 'switch',
       name: 'key',
-      label: 'key switch',
+      label: say`key switch`,
       by: 'key',
       a: 'key_in',
       b: b.node('ign', { is: 'ignition' }),
@@ -93,7 +94,7 @@ export function tapped(b: Builder): string {
     b.add({
       kind: 'fuse',
       name: 'tap_fuse',
-      label: `fuse at the switched wire, ${tapFuseA} A`,
+      label: say`fuse at the switched wire, ${tapFuseA} A`,
       a: key(b),
       b: b.node('tap', { is: 'tap fuse, behind' }),
       ohm: bladeFuseOhm(tapFuseA),
@@ -111,7 +112,7 @@ function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existi
   b.add({
     kind: 'coil',
     name: `${name}_coil`,
-    label: `${label}, coil`,
+    label: say`${spokenWord(label)}, coil`,
     relay: name,
     a: key(b),
     b: GROUND,
@@ -135,7 +136,7 @@ function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existi
     b.add({
       kind: 'fuse',
       name: `${name}_fuse`,
-      label: `${label}, its own fuse`,
+      label: say`${spokenWord(label)}, its own fuse`,
       a: `${name}_in`,
       b: b.node(`${name}_fused`, { is: 'feed of others', of: label }),
       ohm: bladeFuseOhm(ratedA),
@@ -144,7 +145,8 @@ function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existi
     })
   else
     b.say(
-      `Nobody has said what the ${label} may be loaded with: see what its own fuse is, and the wire behind it.`,
+      say`Nobody has said what the ${spokenWord(label)} may be loaded with: see what its own fuse is, and the wire
+        behind it.`,
       `${name}_contact`,
     )
   b.wire(
@@ -174,8 +176,8 @@ function behindResistor(b: Builder, name: string, label: 'existing plug'): strin
     },
   )
   b.say(
-    'Fed from the low speed of the plug: its resistor was chosen for the maker’s own fan and gets hot. ' +
-      'The high feed, where there is one, gives this fan its volts.',
+    say`Fed from the low speed of the plug: its resistor was chosen for the maker’s own fan and gets hot. The high
+      feed, where there is one, gives this fan its volts.`,
     `${name}_resistor`,
     'warns',
   )
@@ -190,7 +192,7 @@ export const feedsFrom: Readonly<Record<Job['runs'][number]['source'], (b: Build
   'existing plug': (b) => othersFeed(b, 'plug', 'existing plug'),
   'road lights': (b) => {
     b.say(
-      'Fed from a road-lighting wire: that circuit is never tapped. Take the charging pin or a feed of its own.',
+      say`Fed from a road-lighting wire: that circuit is never tapped. Take the charging pin or a feed of its own.`,
       'lights_wire',
       'refused',
     )

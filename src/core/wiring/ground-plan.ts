@@ -3,6 +3,7 @@ import { controlKindOf } from '../control'
 import { conductorName, type Job } from '../job'
 import { nodeInWords } from './ends'
 import { netlistOf } from './netlist'
+import { say } from '../words'
 
 export interface GroundLine {
   readonly conductor: string
@@ -37,7 +38,7 @@ export function groundPlan(job: Job): GroundLine[] {
         from: nodeInWords(job, net.nodes, ends.find((n) => n !== GROUND && n !== frame) ?? e.a),
         at: frame === undefined ? 'battery −' : 'frame, clean metal',
         carries,
-        wrong: pulses ? 'pulses must not come back through the frame' : null,
+        wrong: pulses ? say`pulses must not come back through the frame` : null,
       },
     ]
   })

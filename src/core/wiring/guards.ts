@@ -7,6 +7,7 @@ import type { JobNetlist } from './builder'
 import { endAt } from './ends'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { netlistOf } from './netlist'
+import { say } from '../words'
 
 type WireElement = Extract<Element, { kind: 'wire' }>
 type FuseElement = Extract<Element, { kind: 'fuse' }>
@@ -198,7 +199,7 @@ function work(job: Job): readonly Guard[] {
         wire: e.name,
         conductor: conductor.id,
         role: conductor.role,
-        name: `${roleNames[conductor.role]}, ${a} to ${b}`,
+        name: say`${roleNames[conductor.role]}, ${a} to ${b}`,
         from: a,
         lengthM,
         allowedA,

@@ -2,6 +2,7 @@ import { changeConductor, changeRunOf, conductorName, freshId, type HarnessEdit,
 import { firstCircuit } from '../fan-circuit'
 import { measured } from '../reading'
 import { format, type UnitSystem } from '../units'
+import { say, spokenWord } from '../words'
 
 type Kind = HarnessEdit['kind']
 type Of<K extends Kind> = Extract<HarnessEdit, { kind: K }>
@@ -40,14 +41,14 @@ function laterOf<E extends HarnessEdit>(job: Job, edit: E, same: (other: E) => b
 
 const moveInWords = ({ cavity, before, after }: Of<'move pins'>['moves'][number]): string =>
   before === after
-    ? `hole ${cavity} stays ${after || 'empty'}`
-    : `hole ${cavity}: ${before ? `${before} out` : 'empty'}, ${after ? `${after} in` : 'left empty'}`
+    ? say`hole ${cavity} stays ${after || say`empty`}`
+    : say`hole ${cavity}: ${before ? say`${before} out` : say`empty`}, ${after ? `${after} in` : say`left empty`}`
 
 /** Ways of changing a harness; a new one is a new entry here and in its schema. */
 const rules: { readonly [K in Kind]: EditRule<K> } = {
   length: {
-    name: 'lengthen or shorten a wire',
-    tell: 'a joint more in that wire',
+    name: say`lengthen or shorten a wire`,
+    tell: say`a joint more in that wire`,
     apply: (job, e) => moreCrimps(changeConductor(job, e.conductor, { lengthM: measured(e.toM) }), e.conductor, 1),
     undo: (job, e) => {
       const later = laterOf(job, e, (o) => o.conductor === e.conductor)
@@ -57,17 +58,17 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
       return moreCrimps(back, e.conductor, -1)
     },
     words: (job, e, u) =>
-      `${conductorName(job, e.conductor)}: ${format(e.fromM, 'run', u)} made ${format(e.toM, 'run', u)}`,
+      say`${conductorName(job, e.conductor)}: ${format(e.fromM, 'run', u)} made ${format(e.toM, 'run', u)}`,
     step: (job, e, u) =>
       e.toM > e.fromM
-        ? `Lengthen the ${conductorName(job, e.conductor)} by ${format(e.toM - e.fromM, 'run', u)}: same size ` +
-          `and colour, sealed crimp, its sleeve over the joint.`
-        : `Shorten the ${conductorName(job, e.conductor)} by ${format(e.fromM - e.toM, 'run', u)}: no loop stays ` +
-          `under seat or tank; sealed crimp.`,
+        ? say`Lengthen the ${conductorName(job, e.conductor)} by ${format(e.toM - e.fromM, 'run', u)}: same size and
+          colour, sealed crimp, its sleeve over the joint.`
+        : say`Shorten the ${conductorName(job, e.conductor)} by ${format(e.fromM - e.toM, 'run', u)}: no loop stays
+          under seat or tank; sealed crimp.`,
   },
   thicken: {
-    name: 'thicker wires',
-    tell: 'new wires in the old places, a relay base for instance',
+    name: say`thicker wires`,
+    tell: say`new wires in the old places, a relay base for instance`,
     apply: (job, e) => e.conductors.reduce((j, id) => changeConductor(j, id, { size: e.to }), job),
     undo: (job, e) =>
       e.conductors.reduce((j, id, i) => {
@@ -77,14 +78,14 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
         const from = later.conductors.map((c, n) => (c === id ? before : (later.from[n] ?? null)))
         return withEdit(j, { ...later, from })
       }, job),
-    words: (job, e) => `${e.conductors.map((id) => conductorName(job, id)).join(', ')}: now ${e.to}`,
+    words: (job, e) => say`${e.conductors.map((id) => conductorName(job, id)).join(', ')}: now ${spokenWord(e.to)}`,
     step: (job, e) =>
-      `Take the ${e.conductors.map((id) => conductorName(job, id)).join(' and ')} out of their terminals or ` +
-      `relay base (note which hole was which) and put ${e.to} in, new terminals on.`,
+      say`Take the ${e.conductors.map((id) => conductorName(job, id)).join(say` and `)} out of their terminals or
+        relay base (note which hole was which) and put ${spokenWord(e.to)} in, new terminals on.`,
   },
   'swap leads': {
-    name: "swap a fan's two leads",
-    tell: 'turns its air round; never on a brushless fan',
+    name: say`swap a fan's two leads`,
+    tell: say`turns its air round; never on a brushless fan`,
     apply: (job, e) => ({
       ...job,
       fans: job.fans.map((f) => (f.id === e.fan ? { ...f, wiresSwapped: !f.wiresSwapped } : f)),
@@ -93,23 +94,24 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
       ...job,
       fans: job.fans.map((f) => (f.id === e.fan ? { ...f, wiresSwapped: !f.wiresSwapped } : f)),
     }),
-    words: (job, e) => `leads of ${job.fans.find((f) => f.id === e.fan)?.part.name ?? 'the fan'} swapped`,
+    words: (job, e) => say`leads of ${job.fans.find((f) => f.id === e.fan)?.part.name ?? say`the fan`} swapped`,
     step: (job, e) =>
-      `Change over the two leads of ${job.fans.find((f) => f.id === e.fan)?.part.name ?? 'the fan'} in their ` +
-      `plug, mark the plug, and hold a strip of paper to it when it first runs.`,
+      say`Change over the two leads of ${
+        job.fans.find((f) => f.id === e.fan)?.part.name ?? say`the fan`
+      } in their plug, mark the plug, and hold a strip of paper to it when it first runs.`,
   },
   'cut loop off': {
-    name: 'cut a branch or loop off',
-    tell: 'what the kit brings and this machine does not need',
+    name: say`cut a branch or loop off`,
+    tell: say`what the kit brings and this machine does not need`,
     apply: (job) => job,
     undo: (job) => job,
-    words: (_, e) => `cut off: ${e.what}`,
+    words: (_, e) => say`cut off: ${e.what}`,
     step: (_, e) =>
-      `Cut off: ${e.what}. Ends staggered, each in its own sealed cap, tied back: a bare end may be live.`,
+      say`Cut off: ${e.what}. Ends staggered, each in its own sealed cap, tied back: a bare end may be live.`,
   },
   'second relay': {
-    name: 'a second relay, triggers joined',
-    tell: 'for two fans on one relay',
+    name: say`a second relay, triggers joined`,
+    tell: say`for two fans on one relay`,
     apply: (job) => {
       const first = firstCircuit(job).relay
       const second = job.runs[1]
@@ -126,14 +128,14 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
       const back = changeRunOf(job, second.id, { relay: first.relay })
       return { ...back, relays: back.relays.filter((r) => back.runs.some((x) => x.relay === r.id)) }
     },
-    words: () => 'second relay, its trigger joined to the first',
+    words: () => say`second relay, its trigger joined to the first`,
     step: () =>
-      'Second relay beside the first: 86 joined to 86, 85 to the same ground, its own 30 with its own fuse, 87 to ' +
-      'the second fan. Take the second fan off the first relay.',
+      say`Second relay beside the first: 86 joined to 86, 85 to the same ground, its own 30 with its own fuse, 87 to
+        the second fan. Take the second fan off the first relay.`,
   },
   'breaker to fuse': {
-    name: 'a fuse instead of a breaker',
-    tell: 'a breaker that resets itself goes on closing into a short',
+    name: say`a fuse instead of a breaker`,
+    tell: say`a breaker that resets itself goes on closing into a short`,
     apply: (job, e) => ({
       ...job,
       fuses: job.fuses.map((f) => (f.id === e.fuse ? { ...f, kind: 'blade' as const, ratingA: e.ratingA } : f)),
@@ -144,28 +146,28 @@ const rules: { readonly [K in Kind]: EditRule<K> } = {
         f.id === e.fuse ? { ...f, kind: 'breaker' as const, ratingA: e.wasA ?? f.ratingA } : f,
       ),
     }),
-    words: (_, e) => `breaker out, ${e.ratingA} A blade fuse in`,
+    words: (_, e) => say`breaker out, ${e.ratingA} A blade fuse in`,
     step: (_, e) =>
-      `Breaker out; sealed holder with a ${e.ratingA} A blade fuse in its place, the fuse itself not yet.`,
+      say`Breaker out; sealed holder with a ${e.ratingA} A blade fuse in its place, the fuse itself not yet.`,
   },
   'move pins': {
-    name: 'pins moved in a connector',
-    tell: 'each hole before and after, so that none is left over',
+    name: say`pins moved in a connector`,
+    tell: say`each hole before and after, so that none is left over`,
     apply: (job) => job,
     undo: (job) => job,
     words: (_, e) => `${e.what}: ${e.moves.map(moveInWords).join('; ')}`,
     step: (_, e) =>
-      `De-pin ${e.what}, its lock out first, each pin by its tang and never by the wire: ` +
-      `${e.moves.map(moveInWords).join('; ')}. Pull at each pin; lock in again; count: ` +
-      `${e.moves.filter((m) => m.after !== '').length} of ${e.moves.length} holes are filled, the others get a plug.`,
+      say`De-pin ${e.what}, its lock out first, each pin by its tang and never by the wire:
+        ${e.moves.map(moveInWords).join('; ')}. Pull at each pin; lock in again; count:
+        ${e.moves.filter((m) => m.after !== '').length} of ${e.moves.length} holes are filled, the others get a plug.`,
   },
   connector: {
-    name: 'another connector',
-    tell: 'so that the core or fan comes out again without cutting',
+    name: say`another connector`,
+    tell: say`so that the core or fan comes out again without cutting`,
     apply: (job, e) => moreCrimps(job, null, e.crimps),
     undo: (job, e) => moreCrimps(job, null, -e.crimps),
-    words: (_, e) => `connector: ${e.what}`,
-    step: (_, e) => `Fit the connector: ${e.what}. Pull each pin; seal or boot it; plug it once to hear it latch.`,
+    words: (_, e) => say`connector: ${e.what}`,
+    step: (_, e) => say`Fit the connector: ${e.what}. Pull each pin; seal or boot it; plug it once to hear it latch.`,
   },
 }
 
@@ -189,12 +191,12 @@ export function makeEdit(job: Job, wanted: WantedEdit): Job {
 export function movesBarred(moves: Of<'move pins'>['moves']): string | null {
   const holes = moves.map((m) => m.cavity.toLowerCase())
   const twice = holes.find((h, i) => holes.indexOf(h) !== i)
-  if (twice) return `hole ${twice} stands twice`
+  if (twice) return say`hole ${twice} stands twice`
   const filled = moves.map((m) => m.after.toLowerCase()).filter((w) => w !== '')
   const double = filled.find((w, i) => filled.indexOf(w) !== i)
-  if (double) return `${double} cannot be in two holes`
+  if (double) return say`${double} cannot be in two holes`
   const left = moves.find((m) => m.before !== '' && !filled.includes(m.before.toLowerCase()))
-  return left ? `${left.before} comes out of hole ${left.cavity} and goes nowhere: say which hole it gets` : null
+  return left ? say`${left.before} comes out of hole ${left.cavity} and goes nowhere: say which hole it gets` : null
 }
 
 /** Takes a change back; what it had changed is as before. */
@@ -215,19 +217,19 @@ export const editStep = (job: Job, edit: HarnessEdit, units: UnitSystem = job.un
 export function editBarred(job: Job, kind: Kind): string | null {
   if (kind === 'second relay')
     return job.runs.length < 2
-      ? 'there is one fan only: add the second fan first'
+      ? say`there is one fan only: add the second fan first`
       : firstCircuit(job).relay === null
-        ? 'choose the relay first'
+        ? say`choose the relay first`
         : job.runs.some((r) => r.relay !== firstCircuit(job).run.relay)
-          ? 'each fan has its own relay already'
+          ? say`each fan has its own relay already`
           : null
   if (kind === 'breaker to fuse')
-    return job.fuses.some((f) => f.kind === 'breaker') ? null : 'there is no breaker in this circuit'
+    return job.fuses.some((f) => f.kind === 'breaker') ? null : say`there is no breaker in this circuit`
   if (kind === 'swap leads')
     return job.fans.length === 0
-      ? 'choose the fan first'
+      ? say`choose the fan first`
       : job.fans.every((f) => f.part.motor === 'brushless')
-        ? 'a brushless fan must never have its wires swapped'
+        ? say`a brushless fan must never have its wires swapped`
         : null
   return null
 }

@@ -1,5 +1,6 @@
 import { worded } from '../units'
 import type { Job, JointKind } from '../job'
+import { say } from '../words'
 
 interface JointRule {
   readonly name: string
@@ -15,32 +16,32 @@ interface JointRule {
 /** Ways of joining wires; a new one is an entry here and in `jointKinds`. @see engineering §1.2 */
 export const joints: Readonly<Record<JointKind, JointRule>> = {
   'sealed crimp': {
-    name: 'crimped, sealed with adhesive',
-    splice: 'sealed crimp splice',
+    name: say`crimped, sealed with adhesive`,
+    splice: say`sealed crimp splice`,
     sealed: true,
     shaken: true,
-    tell: 'the right tool for its size, pulled by hand, shrunk until adhesive shows at both ends',
+    tell: say`the right tool for its size, pulled by hand, shrunk until adhesive shows at both ends`,
   },
   'solder and sleeve': {
-    name: 'soldered, adhesive sleeve',
-    splice: 'soldered joint, adhesive sleeve',
+    name: say`soldered, adhesive sleeve`,
+    splice: say`soldered joint, adhesive sleeve`,
     sealed: true,
     shaken: false,
-    tell: 'stiff where the solder ends: tied down on both sides within 30 mm, never where the wire moves',
+    tell: say`stiff where the solder ends: tied down on both sides within 30 mm, never where the wire moves`,
   },
   'push-on': {
-    name: 'push-on terminals, bare',
-    splice: 'push-on pair',
+    name: say`push-on terminals, bare`,
+    splice: say`push-on pair`,
     sealed: false,
     shaken: false,
-    tell: 'comes apart without tools, and by itself; water gets in',
+    tell: say`comes apart without tools, and by itself; water gets in`,
   },
   'sealed plug': {
-    name: 'sealed plug',
-    splice: 'sealed plug, one way',
+    name: say`sealed plug`,
+    splice: say`sealed plug, one way`,
     sealed: true,
     shaken: true,
-    tell: 'core or fan comes out without cutting; hear it latch, pull each pin before it goes in',
+    tell: say`core or fan comes out without cutting; hear it latch, pull each pin before it goes in`,
   },
 }
 
@@ -62,8 +63,8 @@ export function jointChoices(job: Job): JointJudged[] {
     const reasons = [
       ...(sealed || dry
         ? []
-        : [job.surroundings.livesIn === null ? 'nobody has said that it stays dry' : 'it gets wet']),
-      ...(shaken ? [] : ['the machine shakes it']),
+        : [job.surroundings.livesIn === null ? say`nobody has said that it stays dry` : say`it gets wet`]),
+      ...(shaken ? [] : [say`the machine shakes it`]),
     ]
     return { kind, fits: reasons.length === 0, reasons }
   })
@@ -76,11 +77,11 @@ export function jointWarnings(job: Job): string[] {
   const own = choices.find((j) => j.kind === job.wiring.joints)!
   if (own.fits) return []
   const better = joints[choices[0]!.kind].name
-  return [`Joints ${joints[own.kind].name}: not here, ${own.reasons.join(' and ')}. What holds here: ${better}.`]
+  return [say`Joints ${joints[own.kind].name}: not here, ${own.reasons.join(say` and `)}. What holds here: ${better}.`]
 }
 
 /** How splices are made, for the bench. */
 export const jointsInWords = (job: Job): string => {
   const { name, tell } = joints[job.wiring.joints]
-  return [`Splices ${name}: ${worded(tell, job.units)}.`, ...jointWarnings(job)].join(' ')
+  return [say`Splices ${name}: ${worded(tell, job.units)}.`, ...jointWarnings(job)].join(' ')
 }

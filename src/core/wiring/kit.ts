@@ -2,6 +2,7 @@ import { changeConductor, type ConductorRole, conductorName, type Job, roleNames
 import { type HarnessPart, type HarnessWire, readHarnessWire } from '../parts'
 import { label, type Reading } from '../reading'
 import { format } from '../units'
+import { say } from '../words'
 
 /** A lead ends where it does: so much more than the way for a loop and the ends. @see engineering §7 */
 const SPARE = 1.05
@@ -124,16 +125,16 @@ function kitLine(job: Job, kit: Kit, lead: HarnessWire, wire: number): KitLine {
   const inUse = own !== undefined && wiresInUse(job).some((c) => c.id === own.id)
   const needM = match && match.wayM !== null ? SPARE * match.wayM + LOOP_M : null
   const differs = [
-    ...(own && lead.size && own.size !== lead.size ? [`the sheet says ${lead.size}, the job has ${own.size}`] : []),
+    ...(own && lead.size && own.size !== lead.size ? [say`the sheet says ${lead.size}, the job has ${own.size}`] : []),
     ...(own && own.colour.toLowerCase() !== lead.colour.toLowerCase()
-      ? [`the sheet says ${lead.colour}, it is ${own.colour || 'of no colour'}`]
+      ? [say`the sheet says ${lead.colour}, it is ${own.colour || say`of no colour`}`]
       : []),
   ]
   return {
     wire,
     lead,
     conductor: own && inUse ? own.id : null,
-    name: own && inUse ? conductorName(job, own.id) : lead.use || 'nobody knows: find it with the meter',
+    name: own && inUse ? conductorName(job, own.id) : lead.use || say`nobody knows: find it with the meter`,
     needM,
     spareM: needM === null ? null : (extendedTo(job, own?.id) ?? lead.lengthM) - needM,
     differs: differs.length ? differs.join('; ') : null,
@@ -170,12 +171,12 @@ export function kitFuseWarnings(job: Job): string[] {
   const brought = part?.fuseA ?? null
   if (!part || brought === null) return []
   const used = job.fuses.filter((f) => job.runs.some((r) => r.fuse === f.id))
-  if (!used.length) return [`The harness brings a ${brought} A fuse, and the job has none chosen.`]
+  if (!used.length) return [say`The harness brings a ${brought} A fuse, and the job has none chosen.`]
   return used[0]!.ratingA === brought
     ? []
     : [
-        `The harness brings a ${brought} A fuse where ${used[0]!.ratingA} A is asked: ` +
-          'change it before it is plugged in.',
+        say`The harness brings a ${brought} A fuse where ${used[0]!.ratingA} A is asked: change it before it is
+          plugged in.`,
       ]
 }
 
@@ -183,7 +184,7 @@ export function kitFuseWarnings(job: Job): string[] {
 export const kitWarnings = (job: Job): string[] => [
   ...(kitPlan(job)?.lines.flatMap((l) =>
     l.spareM !== null && l.spareM < 0
-      ? [`The harness's ${l.lead.colour} wire (${l.name}) is ${format(-l.spareM, 'run', job.units, 2)} too short.`]
+      ? [say`The harness's ${l.lead.colour} wire (${l.name}) is ${format(-l.spareM, 'run', job.units, 2)} too short.`]
       : [],
   ) ?? []),
   ...kitFuseWarnings(job),

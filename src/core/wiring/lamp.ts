@@ -1,6 +1,7 @@
 import { GROUND } from '../circuit'
 import type { Builder } from './builder'
 import type { Ends } from './fan-run'
+import { say } from '../words'
 
 /** an indicator lamp at 12 V, ohm (estimate) */
 const LAMP_OHM = 150
@@ -12,7 +13,7 @@ export function lamp(b: Builder, first: Ends): void {
   b.add({
     kind: 'load',
     name: 'lamp',
-    label: 'lamp: fan is live',
+    label: say`lamp: fan is live`,
     what: 'lamp',
     a: 'lamp_in',
     b: b.node('lamp_low', { is: 'lamp, ground' }),

@@ -24,6 +24,7 @@ import { type Bench, following, term, worked, type Worked } from '../reading'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { guardsOf } from './guards'
 import { netlistOf } from './netlist'
+import { say } from '../words'
 
 /** What goes through one branch: a share of each fan's current, and what does not come from a fan, A. */
 export interface Load {
@@ -93,10 +94,10 @@ function waysToRun(net: Netlist): { readonly by: string; readonly conditions: Co
   })
   const switched = (by: Switching): boolean => net.elements.some((e) => e.kind === 'switch' && e.by === by)
   return [
-    way('the thermostat', {}, 1, joining('control')),
-    ...(switched('hand') ? [way('the hand switch', { hand: true }, 0, joining('control'))] : []),
-    ...(switched('override') ? [way('the override', { override: true }, 0, joining('control', 'override'))] : []),
-    ...(switched('call') ? [way("the other system's call", { call: true }, 0, joining('control', 'call'))] : []),
+    way(say`the thermostat`, {}, 1, joining('control')),
+    ...(switched('hand') ? [way(say`the hand switch`, { hand: true }, 0, joining('control'))] : []),
+    ...(switched('override') ? [way(say`the override`, { override: true }, 0, joining('control', 'override'))] : []),
+    ...(switched('call') ? [way(say`the other system's call`, { call: true }, 0, joining('control', 'call'))] : []),
   ]
 }
 
@@ -106,9 +107,9 @@ const WHOLE = 0.98
 /** What of a circuit is switched from outside, as a contact that a fan's current may go through. */
 const switchWords: Readonly<Partial<Record<Switching, readonly [name: string, needs: string]>>> = {
   key: ['key switch', "the key switch's rating"],
-  override: ['override switch', "the override switch's rating"],
-  isolator: ['isolator', "the isolator's rating"],
-  call: ["other system's contact", 'what the other system may carry'],
+  override: [say`override switch`, say`the override switch's rating`],
+  isolator: ['isolator', say`the isolator's rating`],
+  call: [say`other system's contact`, say`what the other system may carry`],
 }
 
 function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<ContactLoad, 'load'> | null {
@@ -116,24 +117,24 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
   const suffix = circuit?.suffix ?? ''
   const own = (rating: ContactRating | null) => ({
     id: 'controller',
-    name: "controller's own contact",
+    name: say`controller's own contact`,
     suffix,
     rating,
     borrowedA: null,
-    needs: circuit?.controller ? 'a controller that can carry a fan itself, or a relay' : 'a controller',
+    needs: circuit?.controller ? say`a controller that can carry a fan itself, or a relay` : say`a controller`,
   })
   switch (e.kind) {
     // one that belongs to no fan's way is somebody else's feed
     case 'contact':
       return circuit
-        ? { id: 'relay', name: 'relay', suffix, rating: e.rating, borrowedA: null, needs: 'a relay' }
+        ? { id: 'relay', name: 'relay', suffix, rating: e.rating, borrowedA: null, needs: say`a relay` }
         : {
             id: e.relay,
             name: e.label,
             suffix,
             rating: null,
             borrowedA: job.wiring.feedRatedA,
-            needs: `what the ${e.label} is fused with`,
+            needs: say`what the ${e.label} is fused with`,
           }
     // the machine's own fuse, where a fan hangs on the switched wire behind it
     case 'fuse':
@@ -318,14 +319,14 @@ export function currentIn(bench: Bench, job: Job, load: Load): Worked {
   const each = fans.map(({ fan, share }) => ({ share, run: runCurrent(bench, fan) }))
   const terms = [
     ...each.map(({ share, run }, i) =>
-      term(share === 1 ? `fan ${i + 1}` : `${share} of fan ${i + 1}`, share * run.value, 'current'),
+      term(share === 1 ? say`fan ${i + 1}` : say`${share} of fan ${i + 1}`, share * run.value, 'current'),
     ),
-    ...(load.steadyA > 0 ? [term('coil and controller', load.steadyA, 'current')] : []),
+    ...(load.steadyA > 0 ? [term(say`coil and controller`, load.steadyA, 'current')] : []),
   ]
   return following(
     each.map((e) => e.run),
     worked(
-      'through it, running',
+      say`through it, running`,
       PLUS[terms.length] ?? PLUS[1]!,
       terms,
       each.reduce((s, e) => s + e.share * e.run.value, load.steadyA),

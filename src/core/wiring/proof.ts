@@ -8,13 +8,14 @@ import type { JobNetlist } from './builder'
 import { nodeInWords } from './ends'
 import { netlistOf } from './netlist'
 import type { NodeIs } from './nodes'
+import { say } from '../words'
 
 export const intentOf = (job: Job): CircuitIntent => ({ ...job.wiring.intent, live: job.use.live })
 
 const inHours = (seconds: number): string => {
   const minutes = Math.round(seconds / 60)
   if (minutes < 60) return `${minutes} min`
-  if (minutes >= 48 * 60) return `${Math.round(minutes / 1440)} days`
+  if (minutes >= 48 * 60) return say`${Math.round(minutes / 1440)} days`
   return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`
 }
 

@@ -1,5 +1,6 @@
 import { worded } from '../units'
 import { type Hazard, hazards, type Job, type Passing } from '../job'
+import { say } from '../words'
 
 interface HazardRule {
   readonly name: string
@@ -18,50 +19,55 @@ const seated = (job: Job): boolean => /bike|side-by-side/.test(job.machine.kind)
 /** What a wire's way must keep clear of; a new one is an entry here and in `hazards`. @see engineering §1.1, §7 */
 export const hazardRules: Readonly<Record<Hazard, HazardRule>> = {
   exhaust: {
-    name: 'the exhaust',
-    keep: '100 mm and more',
-    guard: 'glass sleeve, and wires and fuse reckoned 30 K hotter: choose “by the exhaust” for what lies there',
+    name: say`the exhaust`,
+    keep: say`100 mm and more`,
+    guard: say`glass sleeve, and wires and fuse reckoned 30 K hotter: choose “by the exhaust” for what lies there`,
     never: false,
     when: engined,
   },
   pinch: {
-    name: 'where panels, bucket or bodywork close on it',
-    keep: 'nothing closes on it, tried with the panel on',
-    guard: 'grommet or edge strip, and a tie on either side',
+    name: say`where panels, bucket or bodywork close on it`,
+    keep: say`nothing closes on it, tried with the panel on`,
+    guard: say`grommet or edge strip, and a tie on either side`,
     never: false,
   },
-  blades: { name: 'the circle of the blades', keep: '20 mm outside it, tied', guard: 'none: move it', never: true },
+  blades: {
+    name: say`the circle of the blades`,
+    keep: say`20 mm outside it, tied`,
+    guard: say`none: move it`,
+    never: true,
+  },
   'seat latch': {
-    name: 'seat or its latch',
-    keep: 'clear of it, seat down and up',
-    guard: 'tied to the frame where the latch cannot reach',
+    name: say`seat or its latch`,
+    keep: say`clear of it, seat down and up`,
+    guard: say`tied to the frame where the latch cannot reach`,
     never: false,
     when: seated,
   },
   'tank or fuel line': {
-    name: 'tank or fuel line',
-    keep: '50 mm, never tied to a fuel line',
-    guard: 'sleeved and tied to the frame, no joint and no fuse there',
+    name: say`tank or fuel line`,
+    keep: say`50 mm, never tied to a fuel line`,
+    guard: say`sleeved and tied to the frame, no joint and no fuse there`,
     never: false,
     when: engined,
   },
   'steering head': {
-    name: 'the steering head',
-    keep: 'round it, not through it',
-    guard: 'a loop that neither pulls nor is caught from lock to lock',
+    name: say`the steering head`,
+    keep: say`round it, not through it`,
+    guard: say`a loop that neither pulls nor is caught from lock to lock`,
     never: false,
     when: steered,
   },
   'lighting wire': {
-    name: 'wires of the road lights',
-    keep: 'beside them, not joined to them',
-    guard: 'own sleeve; nothing of the lights is tapped',
+    name: say`wires of the road lights`,
+    keep: say`beside them, not joined to them`,
+    guard: say`own sleeve; nothing of the lights is tapped`,
     never: false,
   },
   'sharp edge': {
-    name: 'sharp edges and holes in sheet',
-    keep: 'none on its way',
-    guard: 'grommet in every hole',
+    name: say`sharp edges and holes in sheet`,
+    keep: say`none on its way`,
+    guard: say`grommet in every hole`,
     never: false,
   },
 }
@@ -89,7 +95,7 @@ export function routeOf(job: Job): RouteLine[] {
         hazard,
         rule,
         how,
-        wrong: bad ? `The way touches ${rule.name}. Right is: ${worded(rule.keep, job.units)}.` : null,
+        wrong: bad ? say`The way touches ${rule.name}. Right is: ${worded(rule.keep, job.units)}.` : null,
       }
     })
 }
@@ -112,8 +118,8 @@ export function routeInWords(job: Job): string {
   const open = of(null)
   return [
     ...lines.flatMap((l) => l.wrong ?? []),
-    ...guarded.map((l) => `Past ${l.rule.name}: ${worded(l.rule.guard, job.units)}.`),
-    ...(open.length ? [`Not looked at yet: ${names(open)}.`] : []),
-    ...(of('keeps away').length ? [`Keeps away from ${names(of('keeps away'))}.`] : []),
+    ...guarded.map((l) => say`Past ${l.rule.name}: ${worded(l.rule.guard, job.units)}.`),
+    ...(open.length ? [say`Not looked at yet: ${names(open)}.`] : []),
+    ...(of('keeps away').length ? [say`Keeps away from ${names(of('keeps away'))}.`] : []),
   ].join(' ')
 }

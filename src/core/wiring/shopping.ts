@@ -5,6 +5,7 @@ import { format, sizeAreaM2 } from '../units'
 import type { CutList, ShoppingLine } from './cuts'
 import type { TerminalKind } from './ends'
 import { kitBringsFuse } from './kit'
+import { say, spokenWord } from '../words'
 
 /** What of a cut list has to be there. */
 type Wanted = Pick<CutList, 'totals' | 'joints' | 'inline'> & { readonly sleeves: ReadonlyMap<string, number> }
@@ -37,12 +38,12 @@ class Stock {
     const line = { what, count: needed, unit, takes: of ? [{ part: of.id, count: needed }] : [] }
     if (!found) {
       return most > 0
-        ? { ...line, has: 'too little', note: `${most} left` }
+        ? { ...line, has: 'too little', note: say`${most} left` }
         : { ...line, has: 'lacking', note: wanting }
     }
     this.take(found, count)
     const counted = Number.isFinite(this.leftOf(found))
-    return { ...line, has: 'on the shelf', note: `${found.name}${counted ? '' : ', not counted'}` }
+    return { ...line, has: 'on the shelf', note: `${found.name}${counted ? '' : say`, not counted`}` }
   }
 }
 
@@ -60,14 +61,14 @@ function wireLine(
   if (line.has === 'on the shelf') return { ...line, note: line.note.replace(', not counted', '') }
   if (other) {
     const takes = line.takes.length ? line.takes : [{ part: other.id, count: line.count }]
-    return { ...line, takes, note: `${other.colour} would do, mark its ends` }
+    return { ...line, takes, note: say`${other.colour} would do, mark its ends` }
   }
-  return { ...line, note: most > 0 ? `${format(most, 'run', job.units)} left` : '' }
+  return { ...line, note: most > 0 ? say`${format(most, 'run', job.units)} left` : '' }
 }
 
 const holderNote = (holder: PartOf<'fuse'> | undefined, fuse: boolean): string => {
-  if (!holder) return fuse ? 'the fuse is there, its holder is not' : ''
-  return `holder: ${holder.name}${fuse ? '' : '; the fuse is not'}`
+  if (!holder) return fuse ? say`the fuse is there, its holder is not` : ''
+  return say`holder: ${holder.name}${fuse ? '' : say`; the fuse is not`}`
 }
 
 /** A fuse of its form with one spare and its holder, or a breaker. @see engineering §1.4 */
@@ -77,8 +78,8 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
   const able = ofForm.filter((p) => p.ratingA === ratingA && (p.holderA === null || p.holderA >= ratingA))
   const breaker = form === 'breaker'
   const what = breaker
-    ? `${ratingA} A breaker${where}`
-    : `${ratingA} A ${fuseForms[form].name}, one spare, with its holder${where}`
+    ? say`${ratingA} A breaker${where}`
+    : say`${ratingA} A ${spokenWord(fuseForms[form].name)}, one spare, with its holder${where}`
   const fuses = stock.line(what, breaker ? 1 : 2, '', able)
   const found = able[0]
   const apart = !breaker && found?.holderA == null && holder ? [{ part: holder.id, count: 1 }] : []
@@ -91,7 +92,7 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
 /** A spare for a fuse that comes with its harness. */
 const spareLine = (stock: Stock, form: FuseForm, ratingA: number): ShoppingLine =>
   stock.line(
-    `${ratingA} A ${fuseForms[form].name}, a spare: the harness brings one`,
+    say`${ratingA} A ${spokenWord(fuseForms[form].name)}, a spare: the harness brings one`,
     1,
     '',
     stock.of('fuse').filter((p) => p.form === form && p.ratingA === ratingA),
@@ -109,7 +110,7 @@ const jointLine = (stock: Stock, job: Job, { kind, name, size, count }: CutList[
         p.what === what &&
         (areaM2 === null || ((p.leastAreaM2 ?? 0) <= areaM2 * GRAIN && (p.mostAreaM2 ?? 1) >= areaM2 / GRAIN)),
     )
-  return stock.line(`${name}${size ? `, for ${size}` : ''}`, count, '', able)
+  return stock.line(`${name}${size ? say`, for ${size}` : ''}`, count, '', able)
 }
 
 /** sizes of wire are told to three figures */
@@ -146,16 +147,16 @@ function extras(job: Job, stock: Stock, inline: CutList['inline']): ShoppingLine
     count: 1,
     unit: '',
     has: 'lacking',
-    note: 'not chosen yet',
+    note: say`not chosen yet`,
     takes: [],
   })
   return [
-    ...(diodes ? [stock.line(`diode, ${DIODE.ratedA} A and ${DIODE.ratedV} V or more`, diodes, '', able)] : []),
+    ...(diodes ? [stock.line(say`diode, ${DIODE.ratedA} A and ${DIODE.ratedV} V or more`, diodes, '', able)] : []),
     ...(wiring.timer && job.engine !== null
-      ? [stock.line('after-run timer', 1, '', fittings(stock, 'after-run timer'))]
+      ? [stock.line(say`after-run timer`, 1, '', fittings(stock, 'after-run timer'))]
       : []),
-    ...(wiring.lamp ? [stock.line('indicator lamp', 1, '', fittings(stock, 'indicator lamp'))] : []),
-    ...(wiring.override !== 'none' && wiring.overrideSwitch === null ? [unchosen('override switch')] : []),
+    ...(wiring.lamp ? [stock.line(say`indicator lamp`, 1, '', fittings(stock, 'indicator lamp'))] : []),
+    ...(wiring.override !== 'none' && wiring.overrideSwitch === null ? [unchosen(say`override switch`)] : []),
     ...(wiring.isolator && wiring.isolatorSwitch === null ? [unchosen('isolator')] : []),
   ]
 }
@@ -205,7 +206,7 @@ export function shoppingOf(
         kitBringsFuse(job, f.id) ? spareLine(stock, f.kind, f.ratingA) : fuseLine(stock, f.kind, f.ratingA),
       ),
     ...(wiring.tapFuseA !== null && inline.some((i) => i.kind === 'fuse')
-      ? [fuseLine(stock, formFor(wiring.tapFuseA), wiring.tapFuseA, ', at the switched wire')]
+      ? [fuseLine(stock, formFor(wiring.tapFuseA), wiring.tapFuseA, say`, at the switched wire`)]
       : []),
     ...own(
       'relay',

@@ -7,6 +7,7 @@ import type { RelayPart } from '../parts'
 import type { Builder } from './builder'
 import { type ControlBus, type Decider, inputNode, isCalled } from './control-bus'
 import type { Ends } from './fan-run'
+import { say } from '../words'
 
 /** Where a contact or its coil is called, for whatever else may call it. */
 export interface Trigger {
@@ -37,7 +38,7 @@ interface Switching {
 const undecided: Decider = {
   id: 'none',
   part: {
-    name: 'controller, not chosen yet',
+    name: say`controller, not chosen yet`,
     band: 'fixed',
     contact: null,
     probeOpen: 'fan off',
@@ -49,7 +50,7 @@ const undecided: Decider = {
 
 /** What decides over one fan's contact. */
 export function decider(b: Builder, { controller }: FanCircuit, n: number): Decider {
-  if (!controller) b.say('No controller chosen: reckoned as a plain thermostat switch.', `output${n + 1}`)
+  if (!controller) b.say(say`No controller chosen: reckoned as a plain thermostat switch.`, `output${n + 1}`)
   return controller ?? undecided
 }
 
@@ -64,7 +65,7 @@ function output(b: Builder, { part, id }: Decider, run: number, a: string, out: 
   const common = {
     run,
     name: `output${run + 1}`,
-    label: byHand ? `${part.name}, hand switch` : `${part.name}, contact`,
+    label: byHand ? say`${part.name}, hand switch` : say`${part.name}, contact`,
     a,
     b: out,
     ohm: RELAY_CONTACT_OHM,
@@ -90,7 +91,7 @@ function direct(b: Builder, { circuit, n, controller, own }: Switching): Trigger
   const { part } = controller
   const groundSide = b.job.wiring.side === 'ground'
   if (circuit.controller && !part.contact && controlKindOf(part).decidedBy !== 'nothing')
-    b.say(`${part.name} cannot carry a fan itself: a relay comes between.`, `output${tag}`)
+    b.say(say`${part.name} cannot carry a fan itself: a relay comes between.`, `output${tag}`)
   const common = {
     controller: controller.id,
     low: GROUND,
@@ -104,18 +105,22 @@ function direct(b: Builder, { circuit, n, controller, own }: Switching): Trigger
     return { ...common, pin: groundSide ? a : out }
   }
   if (groundSide)
-    b.say('A ramp controller is drawn on the positive side here: follow its maker’s drawing.', `output${tag}`, 'warns')
+    b.say(
+      say`A ramp controller is drawn on the positive side here: follow its maker’s drawing.`,
+      `output${tag}`,
+      'warns',
+    )
   if (circuit.run.frame)
     b.say(
-      'A ramp controller’s pulses must not come back through the frame: a way back of its own to the battery.',
+      say`A ramp controller’s pulses must not come back through the frame: a way back of its own to the battery.`,
       `output${tag}`,
       'warns',
     )
   const beside = (['override', 'call'] as const).some((of) => isCalled(b.job, of) && !part.inputs.includes(of))
   if (beside)
     b.say(
-      'Beside a ramp controller’s output nothing else may feed the fan: use the controller’s own inputs as its ' +
-        'maker says.',
+      say`Beside a ramp controller’s output nothing else may feed the fan: use the controller’s own inputs as its
+        maker says.`,
       `output${tag}`,
       'warns',
     )
@@ -123,7 +128,7 @@ function direct(b: Builder, { circuit, n, controller, own }: Switching): Trigger
     kind: 'chopper',
     run: n,
     name: `output${tag}`,
-    label: `${part.name}, output`,
+    label: say`${part.name}, output`,
     controller: controller.id,
     a: own.switchIn,
     b: own.switchOut,
@@ -141,7 +146,7 @@ const relayOf = (job: Job, relayId: string | null): RelayPart | null =>
 function relayItself(b: Builder, { circuit, n, own }: Switching): { readonly pin86: string; readonly pin85: string } {
   const tag = `${n + 1}`
   const relay = relayOf(b.job, circuit.run.relay)
-  if (!relay) b.say('No relay chosen: reckoned as a usual one of 90 ohm.', `contact${tag}`)
+  if (!relay) b.say(say`No relay chosen: reckoned as a usual one of 90 ohm.`, `contact${tag}`)
   // a relay hangs on the feed and gets what the feed gets
   const feed = circuit.conductors.find((c) => c.role === 'feed')
   const warm = 1 + COPPER_ALPHA * ((feed ? ambientAt(b.bench, feed.at) : b.bench.value('surroundings.hottestC')) - 20)
@@ -152,7 +157,7 @@ function relayItself(b: Builder, { circuit, n, own }: Switching): { readonly pin
     kind: 'contact',
     run: n,
     name: `contact${tag}`,
-    label: relay ? `${relay.name}, 30–87` : 'relay, 30–87',
+    label: relay ? `${relay.name}, 30–87` : say`relay, 30–87`,
     relay: `relay${tag}`,
     atRest: 'open',
     a: own.switchIn,
@@ -164,7 +169,7 @@ function relayItself(b: Builder, { circuit, n, own }: Switching): { readonly pin
     kind: 'coil',
     run: n,
     name: `coil${tag}`,
-    label: b.job.runs.length > 1 ? `coil of relay ${tag}` : 'relay coil, 86–85',
+    label: b.job.runs.length > 1 ? say`coil of relay ${tag}` : say`relay coil, 86–85`,
     relay: `relay${tag}`,
     a: pin86,
     b: pin85,
@@ -173,7 +178,7 @@ function relayItself(b: Builder, { circuit, n, own }: Switching): { readonly pin
     letGoV: 2.4 * (coilV / 12) * warm,
   })
   if (relay?.suppressed)
-    b.add({ kind: 'diode', name: `coil${tag}_diode`, label: 'diode across the coil', a: pin85, b: pin86 })
+    b.add({ kind: 'diode', name: `coil${tag}_diode`, label: say`diode across the coil`, a: pin85, b: pin86 })
   return { pin86, pin85 }
 }
 
@@ -184,7 +189,7 @@ function byRelay(b: Builder, s: Switching): Trigger {
   const groundSide = b.job.wiring.side === 'ground'
   const { pin86, pin85 } = relayItself(b, s)
   if (controlKindOf(controller.part).pulses)
-    b.say('A pulse-width controller must never feed a relay.', `contact${tag}`, 'warns')
+    b.say(say`A pulse-width controller must never feed a relay.`, `contact${tag}`, 'warns')
   const firstRelay = before.find((t) => t.pin86 !== null)
   const called = before.find((t) => t.pin86 !== null && t.controller === controller.id)
   const sends = b.node(`trigger${tag}_in`, { is: 'controller, output', controller: controller.id })

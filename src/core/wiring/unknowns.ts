@@ -1,6 +1,7 @@
 import { changeWiring, type Feed, freshId, type Job, type Unknown } from '../job'
+import { say } from '../words'
 
-const names = { plug: 'Plug', pigtail: 'Pigtail', relay: 'Relay' } as const
+const names = { plug: say`Plug`, pigtail: say`Pigtail`, relay: say`Relay` } as const
 
 const withUnknowns = (job: Job, change: (list: readonly Unknown[]) => readonly Unknown[]): Job =>
   changeWiring(job, { unknowns: [...change(job.wiring.unknowns)] })

@@ -1,5 +1,6 @@
 import { type Day, type DutyLeg, LONGEST_DAY, mostOf, type Work } from '../../core/job'
 import { plainLeg } from '../../core/run'
+import { say } from '../../core/words'
 
 /** One sample of a track or table: what was so from here to the next. SI, °C. */
 export interface DaySample {
@@ -18,7 +19,7 @@ export interface DaySample {
 /** said of what is longer than a day may be */
 export const tooLong = (samples: readonly DaySample[]): string | null =>
   samples.reduce((sum, s) => sum + s.seconds, 0) > LONGEST_DAY
-    ? 'This is longer than 48 hours: cut it into days.'
+    ? say`This is longer than 48 hours: cut it into days.`
     : null
 
 const mean = (list: readonly DaySample[], of: (s: DaySample) => number | null): number | null => {
@@ -116,5 +117,5 @@ export function reduced(
       ),
     }
   })
-  return { day: { name: name.slice(0, 80) || 'a day', from, legs }, joined: whole.length - legs.length }
+  return { day: { name: name.slice(0, 80) || say`a day`, from, legs }, joined: whole.length - legs.length }
 }

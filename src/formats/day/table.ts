@@ -1,5 +1,6 @@
 import { type Result } from '../../core/units'
 import Papa from 'papaparse'
+import { say } from '../../core/words'
 
 /** Columns of a table of figures, however it was written down. */
 export interface FigureTable {
@@ -12,12 +13,12 @@ export const LARGEST_TABLE = 60_000_000
 
 /** A CSV with a header: commas, semicolons or tabs between its columns. */
 export function readTable(text: string): TableRead {
-  if (text.length > LARGEST_TABLE) return { ok: false, message: 'This table is too large: cut it into days.' }
+  if (text.length > LARGEST_TABLE) return { ok: false, message: say`This table is too large: cut it into days.` }
   const clean = text.replace(/^\uFEFF/, '')
   const { data } = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy', delimitersToGuess: [';', '\t', ',', '|'] })
   // a header is the first line with a word in it
   const at = data.findIndex((row) => row.length > 1 && row.some((cell) => /[a-z]{1,}/i.test(cell)))
-  if (at < 0) return { ok: false, message: 'This table has no line of headings, with at least two columns.' }
+  if (at < 0) return { ok: false, message: say`This table has no line of headings, with at least two columns.` }
   const header = data[at]!.map((h) => h.trim())
   return { ok: true, table: { header, rows: data.slice(at + 1) } }
 }

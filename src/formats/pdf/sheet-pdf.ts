@@ -3,6 +3,7 @@ import type { Drawing, Shape } from '../../core/drawing'
 import type { Sheet } from '../../core/sheets'
 import { legibleAll } from '../legible'
 import { inLetters, NO_LETTER } from './letters'
+import { say } from '../../core/words'
 
 export const papers = { a4: 'A4', letter: 'LETTER' } as const
 export type Paper = keyof typeof papers
@@ -233,7 +234,7 @@ function pictureRows(
       const jpeg = bytes.get(id)
       if (jpeg) doc.image(Buffer.from(jpeg), left, top, { fit: [wide, PICTURE] })
       doc.font('text').fontSize(SIZE)
-      doc.text(jpeg ? words : `${words} (the picture is not here)`, left, top + PICTURE + 2, {
+      doc.text(jpeg ? words : say`${words} (the picture is not here)`, left, top + PICTURE + 2, {
         width: wide,
         height: FOOT,
       })
@@ -257,7 +258,7 @@ export function sheetPdf(
     size: papers[paper],
     margin: MARGIN,
     bufferPages: true,
-    info: { Title: sheet.title, Creator: `Pyraxis, core ${sheet.coreVersion}` },
+    info: { Title: sheet.title, Creator: say`Pyraxis, core ${sheet.coreVersion}` },
   })
   doc.registerFont('text', faces.text).registerFont('bold', faces.bold).registerFont('heading', faces.heading)
   const parts: Buffer[] = []
@@ -269,7 +270,9 @@ export function sheetPdf(
   doc.font('heading').fontSize(17).text(sheet.title)
   doc.font('text').fontSize(10).text(sheet.subtitle)
   if (lacks)
-    doc.text(`Where ${NO_LETTER} stands, this file has no such letter: the browser has more, and prints the same page.`)
+    doc.text(
+      say`Where ${NO_LETTER} stands, this file has no such letter: the browser has more, and prints the same page.`,
+    )
   for (const { heading, lines, table: t, drawings, pictures: shown } of sheet.sections.filter(
     (s) => annex || s.annex !== true,
   )) {
@@ -299,7 +302,7 @@ export function sheetPdf(
     doc
       .font('text')
       .fontSize(7.5)
-      .text(`${sheet.title} · ${n - start + 1} of ${count}`, MARGIN, doc.page.height - 28, {
+      .text(say`${sheet.title} · ${n - start + 1} of ${count}`, MARGIN, doc.page.height - 28, {
         width: doc.page.width - 2 * MARGIN,
         align: 'right',
         lineBreak: false,

@@ -9,6 +9,8 @@ import { ThemeButton } from '@/ui/ThemeButton'
 import { Agenda } from './Agenda'
 import { Hours } from './Hours'
 import { Lane, type LaneJob } from './Lane'
+import { fixed } from '@/core/units'
+import { say } from '@/core/words'
 
 export interface DayWork extends Work {
   readonly title: string
@@ -59,19 +61,19 @@ function Masthead({ day, today, kept }: Pick<Props, 'day' | 'today'> & { readonl
       </Link>
       <h1 suppressHydrationWarning>{longDayInWords(day)}</h1>
       <span className="under" role="status">
-        {kept === 'not kept' ? 'not kept: the server is not to be reached' : ''}
+        {kept === 'not kept' ? say`not kept: the server is not to be reached` : ''}
       </span>
-      <nav className="right" aria-label="Days">
+      <nav className="right" aria-label={say`Days`}>
         <Link href={`/day?on=${addDays(day, -1)}`} prefetch={false}>
-          day before
+          {say`day before`}
         </Link>
         {day !== today && (
           <Link href="/day" prefetch={false}>
-            today
+            {say`today`}
           </Link>
         )}
         <Link href={`/day?on=${addDays(day, 1)}`} prefetch={false}>
-          day after
+          {say`day after`}
         </Link>
         <ThemeButton />
       </nav>
@@ -82,9 +84,9 @@ function Masthead({ day, today, kept }: Pick<Props, 'day' | 'today'> & { readonl
 /** Where the minutes come from. */
 const paceInWords = (pace: Props['pace']): string =>
   pace
-    ? `Minutes as planned, times ${pace.times.toFixed(2)}: what the clock showed on ${pace.jobs} ` +
-      `${pace.jobs === 1 ? 'job' : 'jobs'}. `
-    : 'Minutes as planned: no job has been clocked long enough to tell the pace here. '
+    ? say`Minutes as planned, times ${fixed(pace.times, 2)}: what the clock showed on ${pace.jobs}
+      ${pace.jobs === 1 ? 'job' : 'jobs'}. `
+    : say`Minutes as planned: no job has been clocked long enough to tell the pace here. `
 
 /** What is left of every open job, laid out on one day at the bench; waits overlap with other work. */
 export function Day({ day, today, minute, plan: first, works, pace }: Props) {
@@ -116,17 +118,17 @@ export function Day({ day, today, minute, plan: first, works, pace }: Props) {
       <Masthead day={day} today={today} kept={kept} />
       <main className="day-page">
         <Hours plan={plan} onChange={setPlan} />
-        {works.length === 0 && <p className="soft">Nothing is left to do at the bench on any open job.</p>}
+        {works.length === 0 && <p className="soft">{say`Nothing is left to do at the bench on any open job.`}</p>}
         {works.length > 0 && begins >= plan.until && (
-          <p className="say">The day is over at {clockTime(plan.until)}: nothing is laid out any more.</p>
+          <p className="say">{say`The day is over at ${clockTime(plan.until)}: nothing is laid out any more.`}</p>
         )}
         {works.length > 0 && (
           <p className="small soft">
-            {paceInWords(pace)}A bar is dragged to a later hour, or moved with the arrow keys; Delete lets it begin as
-            soon as it can.
+            {say`${paceInWords(pace)}A bar is dragged to a later hour, or moved with the arrow keys; Delete lets it
+              begin as soon as it can.`}
           </p>
         )}
-        <div className="day-lanes" role="group" aria-label="The day by job">
+        <div className="day-lanes" role="group" aria-label={say`The day by job`}>
           {ordered.map((w, i) => (
             <Lane
               key={w.job}

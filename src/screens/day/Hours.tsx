@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import Form from 'react-bootstrap/Form'
 import { clockTime, type DayPlan, minuteOf } from '@/core/schedule'
+import { say } from '@/core/words'
 
 interface TimeProps {
   readonly label: string
@@ -20,7 +21,7 @@ function TimeField({ label, value, wrong, onSettle, optional = false }: TimeProp
   const id = `day-${label.replaceAll(' ', '-')}`
   const empty = optional && typed?.trim() === ''
   const minute = typed === null || empty ? null : minuteOf(typed)
-  const reads = minute === null ? 'A time of day: 8, 8:05.' : wrong(minute)
+  const reads = minute === null ? say`A time of day: 8, 8:05.` : wrong(minute)
   const message = typed === null || empty ? null : reads
   const settle = (): void => {
     if (typed === null || message !== null) return
@@ -51,43 +52,43 @@ export function Hours({ plan, onChange }: { readonly plan: DayPlan; readonly onC
   return (
     <form className="d-flex gap-3 flex-wrap align-items-start mb-3" onSubmit={(e) => e.preventDefault()}>
       <TimeField
-        label="From"
+        label={say`From`}
         value={from}
-        wrong={(m) => (m < until ? null : 'Before the day ends.')}
+        wrong={(m) => (m < until ? null : say`Before the day ends.`)}
         onSettle={(m) => m !== null && onChange({ ...plan, from: m })}
       />
       <TimeField
-        label="Until"
+        label={say`Until`}
         value={until}
-        wrong={(m) => (m > from ? null : 'After the day began.')}
+        wrong={(m) => (m > from ? null : say`After the day began.`)}
         onSettle={(m) => m !== null && onChange({ ...plan, until: m })}
       />
       <TimeField
-        label="Pause from"
+        label={say`Pause from`}
         value={pause?.from ?? null}
         optional
-        wrong={(m) => (pause === null || m < pause.until ? null : 'Before the pause ends.')}
+        wrong={(m) => (pause === null || m < pause.until ? null : say`Before the pause ends.`)}
         onSettle={(m) =>
           onChange({ ...plan, pause: m === null ? null : { from: m, until: pause?.until ?? Math.min(1440, m + 30) } })
         }
       />
       {pause && (
         <TimeField
-          label="Pause until"
+          label={say`Pause until`}
           value={pause.until}
-          wrong={(m) => (m > pause.from ? null : 'After it began.')}
+          wrong={(m) => (m > pause.from ? null : say`After it began.`)}
           onSettle={(m) => m !== null && onChange({ ...plan, pause: { ...pause, until: m } })}
         />
       )}
       <Form.Group controlId="day-people">
-        <Form.Label className="mb-0">At work</Form.Label>
+        <Form.Label className="mb-0">{say`At work`}</Form.Label>
         <Form.Select
           style={{ width: 130 }}
           value={plan.people}
           onChange={(e) => onChange({ ...plan, people: e.target.value === '2' ? 2 : 1 })}
         >
-          <option value="1">one</option>
-          <option value="2">two</option>
+          <option value="1">{say`one`}</option>
+          <option value="2">{say`two`}</option>
         </Form.Select>
       </Form.Group>
     </form>

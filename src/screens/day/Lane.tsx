@@ -5,6 +5,7 @@ import { useRef, useState } from 'react'
 import { useDrag } from '@use-gesture/react'
 import { clockTime, type DayPlan, pinKey, type Stint, withPin } from '@/core/schedule'
 import { dayInWords } from '@/ui/days'
+import { say } from '@/core/words'
 
 export interface LaneJob {
   readonly job: string
@@ -63,10 +64,8 @@ function Bar({ stint, title, plan, onChange }: BarProps) {
         {...drag()}
         className={`day-bar${stint.person ? ' second' : ''}${shift === null ? '' : ' held'}`}
         style={{ left: share(plan, from), width: width(plan, stint.from, stint.to) }}
-        aria-label={
-          `${title}, ${clockTime(stint.from)} to ${clockTime(stint.to)}: ${begun.block.title}` +
-          `${many ? ` and ${many} more` : ''}${pinned ? ', held' : ''}`
-        }
+        aria-label={say`${title}, ${clockTime(stint.from)} to ${clockTime(stint.to)}:
+          ${begun.block.title}${many ? say` and ${many} more` : ''}${pinned ? say`, held` : ''}`}
         onKeyDown={(e) => {
           if (e.key === 'ArrowRight') to(stint.from + STEP)
           else if (e.key === 'ArrowLeft') to(stint.from - STEP)
@@ -84,7 +83,7 @@ function Bar({ stint, title, plan, onChange }: BarProps) {
         <span
           className="day-wait"
           style={{ left: share(plan, ended.to), width: width(plan, ended.to, ended.waitTo) }}
-          title={`${ended.block.title}: waits until ${clockTime(ended.waitTo)}`}
+          title={say`${ended.block.title}: waits until ${clockTime(ended.waitTo)}`}
         />
       )}
     </>
@@ -115,7 +114,7 @@ export function Lane({ lane, plan, now, first, last, onChange, onMove }: LanePro
           <input
             type="checkbox"
             checked={!lane.off}
-            aria-label={`work at ${title}`}
+            aria-label={say`work at ${title}`}
             onChange={() =>
               onChange((p) => ({ ...p, off: lane.off ? p.off.filter((o) => o !== job) : [...p.off, job] }))
             }
@@ -125,15 +124,15 @@ export function Lane({ lane, plan, now, first, last, onChange, onMove }: LanePro
           {title}
         </Link>
         <span className="soft small">
-          {lane.promisedOn ? `for ${dayInWords(lane.promisedOn)}` : 'no day'}
-          {lane.left ? `, ${lane.left} left over` : ''}
+          {lane.promisedOn ? say`for ${dayInWords(lane.promisedOn)}` : say`no day`}
+          {lane.left ? say`, ${lane.left} left over` : ''}
         </span>
         <span className="day-order">
           <button
             type="button"
             className="word-button"
             disabled={first}
-            aria-label={`sooner: ${title}`}
+            aria-label={say`sooner: ${title}`}
             onClick={() => onMove(-1)}
           >
             ↑
@@ -142,7 +141,7 @@ export function Lane({ lane, plan, now, first, last, onChange, onMove }: LanePro
             type="button"
             className="word-button"
             disabled={last}
-            aria-label={`later: ${title}`}
+            aria-label={say`later: ${title}`}
             onClick={() => onMove(1)}
           >
             ↓

@@ -6,6 +6,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { troubleOf } from '@/ui/ask-server'
 import { Trouble } from '@/ui/Trouble'
+import { say } from '@/core/words'
 
 /** The pass-phrase, asked of whoever comes over the network. @param to where they wanted to go */
 export function DoorScreen({ to }: { readonly to: string }) {
@@ -25,16 +26,16 @@ export function DoorScreen({ to }: { readonly to: string }) {
   }
   return (
     <main className="message-page">
-      <h1>The yard’s door</h1>
-      <p>This yard is open to the shop’s network. Whoever works here knows its pass-phrase.</p>
+      <h1>{say`The yard’s door`}</h1>
+      <p>{say`This yard is open to the shop’s network. Whoever works here knows its pass-phrase.`}</p>
       <Form noValidate onSubmit={handleSubmit(enter)}>
         <Form.Group controlId="door-passphrase" className="mb-2">
-          <Form.Label className="mb-0">Pass-phrase</Form.Label>
+          <Form.Label className="mb-0">{say`Pass-phrase`}</Form.Label>
           <Form.Control type="password" autoComplete="current-password" maxLength={200} {...register('passphrase')} />
         </Form.Group>
         <Trouble words={trouble} />
         <Button type="submit" disabled={isSubmitting}>
-          Come in
+          {say`Come in`}
         </Button>
       </Form>
     </main>

@@ -12,6 +12,7 @@ import { parse } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { askForId } from '../ask-for-id'
 import { Trouble } from '@/ui/Trouble'
+import { say } from '@/core/words'
 
 interface Answers {
   title: string
@@ -31,7 +32,7 @@ const current =
     if (!text.trim()) return true
     const read = parse(text, 'current', 'metric')
     if (!read.ok) return read.message
-    return (read.value >= low && read.value <= high) || `Between ${low} A and ${high} A.`
+    return (read.value >= low && read.value <= high) || say`Between ${low} A and ${high} A.`
   }
 const currentOf = (text: string): number | null => {
   const read = text.trim() ? parse(text, 'current', 'metric') : null
@@ -72,7 +73,7 @@ function Five({
     <>
       <FormLine
         id="fault-amps"
-        label="1. What stands on the fan, amps; empty where nothing does"
+        label={say`1. What stands on the fan, amps; empty where nothing does`}
         placeholder="6.5 A"
         inputMode="decimal"
         most={20}
@@ -81,28 +82,28 @@ function Five({
       />
       <Choice
         id="fault-caller"
-        label="2. What calls it"
+        label={say`2. What calls it`}
         options={foundCallers.map((c) => [c, c])}
         field={register('caller')}
       />
       <Choice
         id="fault-relay"
-        label="3. Is there a relay between?"
+        label={say`3. Is there a relay between?`}
         options={[
-          ['yes', 'yes: a relay carries the fan'],
-          ['no', 'no: what calls it carries it'],
+          ['yes', say`yes: a relay carries the fan`],
+          ['no', say`no: what calls it carries it`],
         ]}
         field={register('relay')}
       />
       <Choice
         id="fault-feed"
-        label="4. Where it is fed"
+        label={say`4. Where it is fed`}
         options={foundFeeds.map((f) => [f, f])}
         field={register('feed')}
       />
       <FormLine
         id="fault-fuse"
-        label="5. The fuse in its holder, amps; empty where nothing stands on it"
+        label={say`5. The fuse in its holder, amps; empty where nothing stands on it`}
         placeholder="15 A"
         inputMode="decimal"
         most={20}
@@ -150,33 +151,33 @@ export function Elsewhere() {
     <main className="message-page library">
       <p>
         <Link href="/" prefetch={false}>
-          Yard
+          {say`Yard`}
         </Link>
       </p>
-      <h1>A fan that does not do as it should</h1>
+      <h1>{say`A fan that does not do as it should`}</h1>
       <p>
-        For a machine of this yard open its job: Prove, “Find the fault”. For one that was fitted elsewhere say what can
-        be seen of it; what nobody knows is typical until it is measured.
+        {say`For a machine of this yard open its job: Prove, “Find the fault”. For one that was fitted elsewhere say
+          what can be seen of it; what nobody knows is typical until it is measured.`}
       </p>
       <Form noValidate onSubmit={handleSubmit(begin)} className="choose-round">
         <FormLine
           id="fault-title"
-          label="Machine"
+          label={say`Machine`}
           most={80}
-          placeholder="Quarry pick-up"
+          placeholder={say`Quarry pick-up`}
           field={register('title', { validate: given })}
-          wrong={errors.title && 'Give it a name.'}
+          wrong={errors.title && say`Give it a name.`}
         />
         <Choice
           id="fault-kind"
-          label="Kind of machine"
+          label={say`Kind of machine`}
           options={machineKinds.map((k) => [k, typicalMachines[k].name])}
           field={register('kind')}
         />
         <Five register={register} errors={errors} />
         <Trouble words={trouble} />
         <Button type="submit" variant="dark" disabled={isSubmitting}>
-          Take it in and seek
+          {say`Take it in and seek`}
         </Button>
       </Form>
     </main>

@@ -6,6 +6,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { z } from 'zod'
 import { Trouble } from '@/ui/Trouble'
+import { say } from '@/core/words'
 
 const answerSchema = z.discriminatedUnion('ok', [
   z.object({ ok: z.literal(true) }),
@@ -44,7 +45,7 @@ export function History({ id, title, newest, revisions }: Props) {
       if (answer.ok) router.push(`/jobs/${id}`)
       else setTrouble(answer.message)
     } catch {
-      setTrouble('Pyraxis does not answer. Nothing was changed; try again.')
+      setTrouble(say`Pyraxis does not answer. Nothing was changed; try again.`)
     }
   }
   const last = revisions.at(-1)
@@ -52,10 +53,10 @@ export function History({ id, title, newest, revisions }: Props) {
     <main className="history">
       <p>
         <Link href={`/jobs/${id}`} prefetch={false}>
-          Back to the job
+          {say`Back to the job`}
         </Link>
       </p>
-      <h1>{title}: what was changed, and when</h1>
+      <h1>{say`${title}: what was changed, and when`}</h1>
       <Trouble words={trouble} />
       <ol className="list-unstyled">
         {revisions.map((r) => (
@@ -64,11 +65,11 @@ export function History({ id, title, newest, revisions }: Props) {
             <span>
               <span className="soft small d-block" suppressHydrationWarning>
                 {inBrowser ? momentInWords(r.madeAt) : r.madeAt.slice(0, 10)}
-                {r.sealed ? ' · signed here: evaluation and sheet are kept' : ''}
-                {r.number === newest ? ' · stands now' : ''}
+                {r.sealed ? say` · signed here: evaluation and sheet are kept` : ''}
+                {r.number === newest ? say` · stands now` : ''}
               </span>
               {r.changes.length === 0
-                ? 'nothing that is told'
+                ? say`nothing that is told`
                 : r.changes.map((c) => (
                     <span key={c} className="d-block">
                       {c}
@@ -80,18 +81,18 @@ export function History({ id, title, newest, revisions }: Props) {
                 className="me-3"
                 href={`/jobs/${id}/history/${r.number}`}
                 prefetch={false}
-                aria-label={`Look at revision ${r.number}`}
+                aria-label={say`Look at revision ${r.number}`}
               >
-                look
+                {say`look`}
               </Link>
               {r.number !== newest && (
                 <button
                   type="button"
                   className="word-button"
-                  aria-label={`Bring back revision ${r.number}`}
+                  aria-label={say`Bring back revision ${r.number}`}
                   onClick={() => void bring(r.number)}
                 >
-                  bring back
+                  {say`bring back`}
                 </button>
               )}
             </span>
@@ -101,7 +102,7 @@ export function History({ id, title, newest, revisions }: Props) {
       {last && last.number > 1 && (
         <p>
           <Link href={`/jobs/${id}/history?before=${last.number}`} prefetch={false}>
-            Older
+            {say`Older`}
           </Link>
         </p>
       )}

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react'
 import { lifeKinds } from '@/core/sheets/life-events'
 import type { LifeEvent } from '@/core/sheets'
 import { calendarDay } from '@/core/units'
+import { say, spokenWord } from '@/core/words'
 
 interface Props {
   readonly id: string
@@ -23,19 +24,19 @@ export function Life({ id, machine, events }: Props) {
     <main className="history">
       <p>
         <Link href={`/jobs/${id}?station=after`} prefetch={false}>
-          Back to the job
+          {say`Back to the job`}
         </Link>
       </p>
-      <h1>{machine}: its life here</h1>
+      <h1>{say`${machine}: its life here`}</h1>
       <p className="no-print">
         <label>
-          Show{' '}
+          {say`Show`}{' '}
           <select className="form-select d-inline-block w-auto" value={only} onChange={(e) => setOnly(e.target.value)}>
-            <option value="">all of it</option>
+            <option value="">{say`all of it`}</option>
             {lifeKinds
               .filter((k) => events.some((e) => e.kind === k))
               .map((k) => (
-                <option key={k}>{k}</option>
+                <option key={k}>{spokenWord(k)}</option>
               ))}
           </select>
         </label>
@@ -46,7 +47,7 @@ export function Life({ id, machine, events }: Props) {
             <span className="figure-text soft">
               {calendarDay(shown[i - 1]?.at ?? '') === calendarDay(e.at) ? '' : calendarDay(e.at)}
             </span>
-            <span className="life-kind">{e.kind}</span>
+            <span className="life-kind">{spokenWord(e.kind)}</span>
             <span>
               {e.what}
               {e.about && <span className="soft">, {e.about}</span>}

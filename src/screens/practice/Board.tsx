@@ -4,6 +4,7 @@ import { useDrag } from '@use-gesture/react'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
+import { say, spokenWord } from '@/core/words'
 
 export interface Terminal {
   readonly name: string
@@ -31,7 +32,7 @@ function LeadEnd({ lead, onDrop }: { readonly lead: Lead; readonly onDrop: (term
       style={at ? { transform: `translate(${at[0]}px, ${at[1]}px)` } : undefined}
       aria-hidden
     >
-      {lead}
+      {spokenWord(lead)}
     </span>
   )
 }
@@ -50,12 +51,12 @@ export function Board({
   const [held, setHeld] = useState<Readonly<Record<Lead, string>>>({ red: 'bat_plus', black: 'gnd' })
   const hold = (lead: Lead, terminal: string): void => setHeld((h) => ({ ...h, [lead]: terminal }))
   return (
-    <section aria-label="Meter">
-      <h2>Meter, 20 V DC</h2>
+    <section aria-label={say`Meter`}>
+      <h2>{say`Meter, 20 V DC`}</h2>
       <p className="meter-face figure-text" aria-live="polite">
         {shown || '–.–– V'}
       </p>
-      <ul className="terminals" aria-label="Terminals">
+      <ul className="terminals" aria-label={say`Terminals`}>
         {terminals.map((t) => (
           <li key={t.name} data-terminal={t.name} className="terminal">
             {t.words}
@@ -74,7 +75,7 @@ export function Board({
         {leads.map((lead) => (
           <Form.Group key={lead} controlId={`lead-${lead}`} className="lead-line">
             <LeadEnd lead={lead} onDrop={(t) => hold(lead, t)} />
-            <Form.Label className="visually-hidden">{lead} lead on</Form.Label>
+            <Form.Label className="visually-hidden">{say`${spokenWord(lead)} lead on`}</Form.Label>
             <Form.Select value={held[lead]} onChange={(e) => hold(lead, e.target.value)}>
               {terminals.map((t) => (
                 <option key={t.name} value={t.name}>
@@ -85,9 +86,9 @@ export function Board({
           </Form.Group>
         ))}
       </div>
-      <p className="small soft mb-1">Drag a lead onto a terminal, or choose beside it.</p>
+      <p className="small soft mb-1">{say`Drag a lead onto a terminal, or choose beside it.`}</p>
       <Button variant="dark" onClick={() => onRead(held.red, held.black)}>
-        Read the meter
+        {say`Read the meter`}
       </Button>
     </section>
   )

@@ -7,6 +7,7 @@ import { type Drill, type DrillKind, drillKinds, drillOf } from '@/core/practice
 import { format } from '@/core/units'
 import { DrawingView } from '@/ui/DrawingView'
 import { QuantityField } from '@/ui/QuantityField'
+import { say, spokenWord } from '@/core/words'
 
 const kinds = Object.keys(drillKinds) as DrillKind[]
 
@@ -37,7 +38,7 @@ function Question({
       {answered === null && drill.figure && (
         <QuantityField
           name={`drill.${drill.ask}`}
-          label="it is"
+          label={say`it is`}
           value={null}
           quantity={drill.figure.quantity}
           system="metric"
@@ -47,11 +48,7 @@ function Question({
           }
         />
       )}
-      {answered !== null && (
-        <p className="say">
-          You said {answered}; it is {right}. {drill.working}
-        </p>
-      )}
+      {answered !== null && <p className="say">{say`You said ${answered}; it is ${right}. ${drill.working}`}</p>}
     </>
   )
 }
@@ -71,7 +68,7 @@ export function Drills({ jobs }: { readonly jobs: readonly Job[] }) {
   }
   return (
     <div className="drill">
-      <div className="hands" role="group" aria-label="Drill">
+      <div className="hands" role="group" aria-label={say`Drill`}>
         {kinds.map((k) => (
           <Button
             key={k}
@@ -82,12 +79,12 @@ export function Drills({ jobs }: { readonly jobs: readonly Job[] }) {
               setAnswered(null)
             }}
           >
-            {drillKinds[k]}
+            {spokenWord(drillKinds[k])}
           </Button>
         ))}
       </div>
       {drill && (
-        <section aria-label="Question">
+        <section aria-label={say`Question`}>
           <Question
             key={`${kind} ${seed}`}
             drill={drill}
@@ -100,12 +97,12 @@ export function Drills({ jobs }: { readonly jobs: readonly Job[] }) {
         </section>
       )}
       <p role="status">
-        {answered && (answered.right ? 'Right. ' : 'Not so. ')}
-        {score.of > 0 && `${score.right} of ${score.of} right.`}
+        {answered && (answered.right ? say`Right. ` : say`Not so. `)}
+        {score.of > 0 && say`${score.right} of ${score.of} right.`}
       </p>
       {answered && (
         <Button variant="dark" onClick={next}>
-          The next one
+          {say`The next one`}
         </Button>
       )}
     </div>

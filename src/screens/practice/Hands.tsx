@@ -7,6 +7,7 @@ import { motorsOf, type Netlist, switchingsOf } from '@/core/circuit'
 import type { Act, PracticeBench } from '@/core/practice'
 import { type Names, switchNames } from './say'
 import type { Terminal } from './Board'
+import { say } from '@/core/words'
 
 interface Props {
   readonly net: Netlist
@@ -30,8 +31,8 @@ function Switches({ net, bench, onAct }: Props) {
   const { conditions: c } = bench
   const there = switchingsOf(net)
   return (
-    <section aria-label="Switches">
-      <h2>Switches</h2>
+    <section aria-label={say`Switches`}>
+      <h2>{say`Switches`}</h2>
       <div className="hands">
         {there.map((by) => (
           <Button
@@ -41,7 +42,7 @@ function Switches({ net, bench, onAct }: Props) {
             disabled={by === 'engine' && there.includes('key') && !c.key}
             onClick={() => onAct({ do: 'switch', by, on: !c[by] })}
           >
-            {switchNames[by]} {c[by] ? 'on' : 'off'}
+            {switchNames[by]} {c[by] ? say`on` : say`off`}
           </Button>
         ))}
         <Button
@@ -49,7 +50,7 @@ function Switches({ net, bench, onAct }: Props) {
           aria-pressed={c.heat === 'hot'}
           onClick={() => onAct({ do: 'warm', hot: c.heat !== 'hot' })}
         >
-          {c.heat === 'hot' ? 'hot' : 'cold'}
+          {c.heat === 'hot' ? say`hot` : say`cold`}
         </Button>
       </div>
     </section>
@@ -60,34 +61,39 @@ function Switches({ net, bench, onAct }: Props) {
 function Senses({ net, names, onAct }: Props) {
   const shown = net.controls.filter((k) => k.supply !== null)
   return (
-    <section aria-label="Look, listen, feel">
-      <h2>Look, listen, feel</h2>
+    <section aria-label={say`Look, listen, feel`}>
+      <h2>{say`Look, listen, feel`}</h2>
       <div className="hands">
         {motorsOf(net).map((m) => (
-          <Does key={m.name} words={`watch ${m.label}`} act={{ do: 'watch', fan: m.name }} onAct={onAct} />
+          <Does key={m.name} words={say`watch ${m.label}`} act={{ do: 'watch', fan: m.name }} onAct={onAct} />
         ))}
         {net.elements.map(
           (e) =>
             e.kind === 'coil' && (
-              <Does key={e.name} words="listen at the relay" act={{ do: 'listen', relay: e.relay }} onAct={onAct} />
+              <Does
+                key={e.name}
+                words={say`listen at the relay`}
+                act={{ do: 'listen', relay: e.relay }}
+                onAct={onAct}
+              />
             ),
         )}
         {shown.flatMap((k) => [
           <Does
             key={`d${k.id}`}
-            words={`${k.label}: display`}
+            words={say`${k.label}: display`}
             act={{ do: 'display', controller: k.id }}
             onAct={onAct}
           />,
           <Does
             key={`s${k.id}`}
-            words={`${k.label}: setting`}
+            words={say`${k.label}: setting`}
             act={{ do: 'setting', controller: k.id }}
             onAct={onAct}
           />,
           <Does
             key={`t${k.id}`}
-            words={`${k.label}: what it shows`}
+            words={say`${k.label}: what it shows`}
             act={{ do: 'shown', controller: k.id }}
             onAct={onAct}
           />,
@@ -95,11 +101,11 @@ function Senses({ net, names, onAct }: Props) {
       </div>
       <Pick
         id="feel"
-        label="Feel along"
+        label={say`Feel along`}
         options={net.elements
           .filter((e) => e.kind === 'wire' || e.kind === 'contact')
           .map((e) => [e.name, names.element(e.name)])}
-        act="feel it"
+        act={say`feel it`}
         onPick={(name) => onAct({ do: 'feel', name })}
       />
     </section>
@@ -142,23 +148,23 @@ function Pick({
 /** Fuses, and what hands can do, right or wrong. */
 function Tools({ net, bench, names, cooled, terminals, onAct }: Props) {
   return (
-    <section aria-label="Hands">
-      <h2>Hands</h2>
+    <section aria-label={say`Hands`}>
+      <h2>{say`Hands`}</h2>
       {net.elements.map(
         (e) =>
           e.kind === 'fuse' && (
             <div key={e.name} className="hands" role="group" aria-label={names.element(e.name)}>
               <span className="fw-medium">
                 {names.element(e.name)}
-                {bench.out.has(e.name) ? ', out' : ''}
+                {bench.out.has(e.name) ? say`, out` : ''}
               </span>
               {bench.out.has(e.name) ? (
-                <Does words="put it back" act={{ do: 'fuse', name: e.name, how: 'put back' }} onAct={onAct} />
+                <Does words={say`put it back`} act={{ do: 'fuse', name: e.name, how: 'put back' }} onAct={onAct} />
               ) : (
-                <Does words="pull it" act={{ do: 'fuse', name: e.name, how: 'pull' }} onAct={onAct} />
+                <Does words={say`pull it`} act={{ do: 'fuse', name: e.name, how: 'pull' }} onAct={onAct} />
               )}
-              <Does words="a new one" act={{ do: 'fuse', name: e.name, how: 'new' }} onAct={onAct} />
-              <Does words="a bigger one" act={{ do: 'fuse', name: e.name, how: 'bigger' }} onAct={onAct} />
+              <Does words={say`a new one`} act={{ do: 'fuse', name: e.name, how: 'new' }} onAct={onAct} />
+              <Does words={say`a bigger one`} act={{ do: 'fuse', name: e.name, how: 'bigger' }} onAct={onAct} />
             </div>
           ),
       )}
@@ -166,18 +172,18 @@ function Tools({ net, bench, names, cooled, terminals, onAct }: Props) {
         {motorsOf(net).map((m) => (
           <Does
             key={m.name}
-            words={`turn ${m.label} by hand`}
+            words={say`turn ${m.label} by hand`}
             act={{ do: 'turn by hand', fan: m.name }}
             onAct={onAct}
           />
         ))}
-        {cooled && <Does words="open the cap" act={{ do: 'open the cap' }} onAct={onAct} />}
+        {cooled && <Does words={say`open the cap`} act={{ do: 'open the cap' }} onAct={onAct} />}
       </div>
       <Pick
         id="jumper"
-        label="A lead from battery + to"
+        label={say`A lead from battery + to`}
         options={terminals.map((t) => [t.name, t.words])}
-        act="hold it there"
+        act={say`hold it there`}
         onPick={(to) => onAct({ do: 'jumper', to })}
       />
     </section>

@@ -13,6 +13,7 @@ import { ThemeButton } from '@/ui/ThemeButton'
 import { Drills } from './Drills'
 import { type Past, Round, usePast, useUnder } from './Round'
 import { minutesInWords } from './say'
+import { say, spokenWord } from '@/core/words'
 
 const MOST_PAST = 100
 /** letters that are not taken for one another when somebody reads a seed out */
@@ -21,11 +22,11 @@ const freshSeed = (): string =>
   Array.from({ length: 5 }, () => LETTERS[Math.floor(Math.random() * LETTERS.length)]!).join('')
 
 const levelTells: Readonly<Record<Level, string>> = {
-  'one break': 'something is broken or blown',
-  'joints and pins': 'bad joints, wrong pins, probes, settings',
-  anything: 'any one thing',
-  'two at once': 'two things that hide each other',
-  'comes and goes': 'only while it shakes, or only while it is hot',
+  'one break': say`something is broken or blown`,
+  'joints and pins': say`bad joints, wrong pins, probes, settings`,
+  anything: say`any one thing`,
+  'two at once': say`two things that hide each other`,
+  'comes and goes': say`only while it shakes, or only while it is hot`,
 }
 
 /** Which round: a level, and a seed that makes it the same for everybody. */
@@ -47,7 +48,7 @@ function Choose({
       }}
     >
       <Form.Group controlId="level">
-        <Form.Label className="mb-0">Level</Form.Label>
+        <Form.Label className="mb-0">{say`Level`}</Form.Label>
         <Form.Select value={level} onChange={(e) => setLevel(levels.find((l) => l === e.target.value) ?? level)}>
           {levels.map((l) => (
             <option key={l} value={l}>
@@ -57,16 +58,16 @@ function Choose({
         </Form.Select>
       </Form.Group>
       <Form.Group controlId="seed">
-        <Form.Label className="mb-0">Seed, the same for who plays against you</Form.Label>
+        <Form.Label className="mb-0">{say`Seed, the same for who plays against you`}</Form.Label>
         <Form.Control
           value={seed}
           maxLength={40}
-          placeholder="none: a fresh one"
+          placeholder={say`none: a fresh one`}
           onChange={(e) => setSeed(e.target.value)}
         />
       </Form.Group>
       <Button type="submit" variant="dark">
-        Begin the round
+        {say`Begin the round`}
       </Button>
     </form>
   )
@@ -75,13 +76,13 @@ function Choose({
 function Record({ past }: { readonly past: readonly Past[] }) {
   if (!past.length) return null
   return (
-    <section aria-label="Your rounds">
-      <h2 className="mt-3">Your rounds</h2>
+    <section aria-label={say`Your rounds`}>
+      <h2 className="mt-3">{say`Your rounds`}</h2>
       <ul className="plain-list">
         {past.slice(0, 12).map((p, i) => (
           <li key={i}>
-            {p.level}, {p.seed}: {p.solved ? minutesInWords(p.minutes) : 'ended badly'}{' '}
-            <span className="soft">(a short good way: {minutesInWords(p.good)})</span>
+            {spokenWord(p.level)}, {p.seed}: {p.solved ? minutesInWords(p.minutes) : say`ended badly`}{' '}
+            <span className="soft">{say`(a short good way: ${minutesInWords(p.good)})`}</span>
           </li>
         ))}
       </ul>
@@ -108,23 +109,23 @@ export function Practice({
         <Link href="/" className="wordmark" prefetch={false}>
           PYRAXIS
         </Link>
-        <h1>Practice</h1>
-        <nav className="right" aria-label="Elsewhere">
+        <h1>{say`Practice`}</h1>
+        <nav className="right" aria-label={say`Elsewhere`}>
           <Link href="/library" prefetch={false}>
-            library
+            {say`library`}
           </Link>
           <ThemeButton />
         </nav>
       </header>
       <main className="practice">
         <Tabs defaultActiveKey="round" id="practice-views" mountOnEnter transition={false} className="mb-2">
-          <Tab eventKey="round" title="Find what is hidden">
+          <Tab eventKey="round" title={say`Find what is hidden`}>
             {under ? (
               <>
                 <p className="soft small mb-1">
-                  Level {under.level}, seed <span className="figure-text">{under.seed}</span>.{' '}
+                  {say`Level ${spokenWord(under.level)}, seed`} <span className="figure-text">{under.seed}</span>.{' '}
                   <button type="button" className="word-button" onClick={() => keep(null)}>
-                    another round
+                    {say`another round`}
                   </button>
                 </p>
                 <Round
@@ -138,15 +139,15 @@ export function Practice({
             ) : (
               <>
                 <p>
-                  A machine comes in with something wrong, made of the same circuit as its job. Every move costs its
-                  minutes; a wrong part costs ten; what would hurt you ends the round.
+                  {say`A machine comes in with something wrong, made of the same circuit as its job. Every move costs
+                    its minutes; a wrong part costs ten; what would hurt you ends the round.`}
                 </p>
                 <Choose asked={asked} onBegin={(seed, level) => keep({ seed, level, acts: [] })} />
                 <Record past={past ?? []} />
               </>
             )}
           </Tab>
-          <Tab eventKey="drills" title="Drills">
+          <Tab eventKey="drills" title={say`Drills`}>
             <DraftProvider job="practice">
               <Drills jobs={jobs} />
             </DraftProvider>

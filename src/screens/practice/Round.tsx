@@ -28,6 +28,8 @@ import { useStored } from '@/ui/use-stored'
 import { Board } from './Board'
 import { Hands } from './Hands'
 import { actInWords, cameInWords, minutesInWords, type Names, standsInWords } from './say'
+import { fixed } from '@/core/units'
+import { say, spokenWord } from '@/core/words'
 
 /** A round that is under way: its seed, and what was done. */
 export interface Under {
@@ -81,7 +83,7 @@ interface AtBench {
 /** What was done so far, newest first. */
 function Log({ came, names }: { readonly came: readonly Came[]; readonly names: Names }) {
   return (
-    <ol className="act-log" reversed aria-label="Done so far">
+    <ol className="act-log" reversed aria-label={say`Done so far`}>
       {came
         .map((c, i) => (
           <li key={i}>
@@ -97,7 +99,11 @@ function Log({ came, names }: { readonly came: readonly Came[]; readonly names: 
   )
 }
 
-const thereWords = { always: '', shaken: ', only while the engine shakes it', hot: ', only while it is hot' } as const
+const thereWords = {
+  always: '',
+  shaken: say`, only while the engine shakes it`,
+  hot: say`, only while it is hot`,
+} as const
 
 /** One's own way beside a short good one. */
 function Ways({
@@ -112,18 +118,20 @@ function Ways({
   const words = (id: string, shown: string | number): string => {
     const move = table.moves.find((m) => m.title === id)
     return typeof shown === 'number'
-      ? `${shown.toFixed(1)} V or A`
+      ? say`${fixed(shown, 1)} V or A`
       : (move?.answers?.find((a) => a.id === shown)?.words ?? shown)
   }
   return (
-    <section aria-label="How it went">
+    <section aria-label={say`How it went`}>
       <p className={`say ${end.solved ? 'say-holds' : 'say-short'}`}>
-        {end.solved ? 'Found' : `Over: ${end.harm}`} It was: {round.cause.words}
-        {thereWords[round.there]}. How it comes: {round.cause.why}.
+        {say`${
+          end.solved ? say`Found` : say`Over: ${end.harm}`
+        } It was: ${round.cause.words}${spokenWord(thereWords[round.there])}. How it comes:
+          ${round.cause.why}.`}
       </p>
       <div className="two-ways">
         <div>
-          <h2>Your way, {minutesInWords(minutesOf(came))}</h2>
+          <h2>{say`Your way, ${minutesInWords(minutesOf(came))}`}</h2>
           <ol>
             {came.map((c, i) => (
               <li key={i}>
@@ -134,7 +142,7 @@ function Ways({
           </ol>
         </div>
         <div>
-          <h2>A short good way, {minutesInWords(good.minutes)}</h2>
+          <h2>{say`A short good way, ${minutesInWords(good.minutes)}`}</h2>
           <ol>
             {good.steps.map((s) => (
               <li key={s.title}>
@@ -142,7 +150,7 @@ function Ways({
               </li>
             ))}
             <li>
-              name it <span className="soft">{minutesInWords(0.5)}</span>
+              {say`name it`} <span className="soft">{minutesInWords(0.5)}</span>
             </li>
           </ol>
         </div>
@@ -167,10 +175,10 @@ function NameIt({ table, round, onAct }: Pick<AtBench, 'table' | 'round' | 'onAc
       }}
     >
       <Form.Label htmlFor="name-it" className="mb-0">
-        It is
+        {say`It is`}
       </Form.Label>
       <Form.Select id="name-it" value={cause} onChange={(e) => setCause(e.target.value)}>
-        <option value="">choose</option>
+        <option value="">{say`choose`}</option>
         {causes.map((c) => (
           <option key={c.id} value={c.id}>
             {c.words}
@@ -178,7 +186,7 @@ function NameIt({ table, round, onAct }: Pick<AtBench, 'table' | 'round' | 'onAc
         ))}
       </Form.Select>
       <Button type="submit" variant="dark" disabled={!cause}>
-        Name it
+        {say`Name it`}
       </Button>
     </form>
   )
@@ -200,14 +208,15 @@ function AtBench(props: AtBench) {
   return (
     <>
       <p className="say">
-        {job.machine.name}. It is brought in with: {brought} Wired as its sheet says, but for what is wrong.
+        {say`${job.machine.name}. It is brought in with:`} {brought}{' '}
+        {say`Wired as its sheet says, but for what is wrong.`}
       </p>
       {isOver(came) ? (
         <Ways {...props} came={came} names={names} />
       ) : (
         <>
           <p role="status">
-            {standsInWords(bench.conditions, switchingsOf(net))}. {minutesInWords(minutesOf(came))} so far.
+            {say`${standsInWords(bench.conditions, switchingsOf(net))}. ${minutesInWords(minutesOf(came))} so far.`}
             {came.length > 0 && ` ${actInWords(came.at(-1)!.act, names)}: ${cameInWords(came.at(-1)!) || 'done'}.`}
           </p>
           <div className="practice-bench">
@@ -227,7 +236,7 @@ function AtBench(props: AtBench) {
                 shown={last ? cameInWords(last) : ''}
                 onRead={(red, black) => onAct({ do: 'meter', red, black })}
               />
-              <h2 className="mt-3">Name it</h2>
+              <h2 className="mt-3">{say`Name it`}</h2>
               <NameIt table={table} round={round} onAct={onAct} />
               <Log came={came} names={names} />
             </div>
@@ -261,11 +270,12 @@ export function Round({
   if (!table)
     return (
       <>
-        <p className="soft">The bench is being laid out: {Math.round(share * 100)} %.</p>
+        <p className="soft">{say`The bench is being laid out: ${Math.round(share * 100)} %.`}</p>
         <Coming height={300} />
       </>
     )
-  if (!round) return <p className="say">Nothing of this machine can be hidden at that level: take another seed.</p>
+  if (!round)
+    return <p className="say">{say`Nothing of this machine can be hidden at that level: take another seed.`}</p>
   const act = (next: Act): void => {
     const all = [...acts, next].slice(0, MOST_ACTS)
     onActs(all)

@@ -1,5 +1,7 @@
 import type { Conditions, Switching } from '@/core/circuit'
 import type { Act, Came } from '@/core/practice'
+import { fixed } from '@/core/units'
+import { say } from '@/core/words'
 
 /** What things of a circuit are called at the bench. */
 export interface Names {
@@ -12,12 +14,17 @@ export const switchNames: Readonly<Record<Switching, string>> = {
   engine: 'engine',
   override: 'override',
   isolator: 'isolator',
-  call: 'other system’s call',
-  timer: 'after-run timer',
-  hand: 'hand switch',
+  call: say`other system’s call`,
+  timer: say`after-run timer`,
+  hand: say`hand switch`,
 }
 
-const fuseWords = { pull: 'pulled', 'put back': 'put back', new: 'a new one in', bigger: 'a bigger one in' } as const
+const fuseWords = {
+  pull: 'pulled',
+  'put back': say`put back`,
+  new: say`a new one in`,
+  bigger: say`a bigger one in`,
+} as const
 
 /** What was done, in words. */
 export function actInWords(act: Act, { node, element }: Names): string {
@@ -25,31 +32,31 @@ export function actInWords(act: Act, { node, element }: Names): string {
     case 'switch':
       return `${switchNames[act.by]} ${act.on ? 'on' : 'off'}`
     case 'warm':
-      return act.hot ? 'warmed until it is hot' : 'left to cool'
+      return act.hot ? say`warmed until it is hot` : say`left to cool`
     case 'watch':
-      return `watched ${element(act.fan)}`
+      return say`watched ${element(act.fan)}`
     case 'listen':
-      return 'an ear at the relay'
+      return say`an ear at the relay`
     case 'display':
-      return 'looked at the controller'
+      return say`looked at the controller`
     case 'setting':
-      return 'read its setting'
+      return say`read its setting`
     case 'shown':
-      return 'held what it shows against a thermometer'
+      return say`held what it shows against a thermometer`
     case 'fuse':
       return `${element(act.name)}: ${fuseWords[act.how]}`
     case 'meter':
-      return `red on ${node(act.red)}, black on ${node(act.black)}`
+      return say`red on ${node(act.red)}, black on ${node(act.black)}`
     case 'feel':
-      return `felt along ${element(act.name)}`
+      return say`felt along ${element(act.name)}`
     case 'turn by hand':
-      return `turned ${element(act.fan)} by hand`
+      return say`turned ${element(act.fan)} by hand`
     case 'jumper':
-      return `a lead from battery + to ${node(act.to)}`
+      return say`a lead from battery + to ${node(act.to)}`
     case 'open the cap':
-      return 'opened the cap'
+      return say`opened the cap`
     case 'name':
-      return 'named it'
+      return say`named it`
   }
 }
 
@@ -57,10 +64,10 @@ export function actInWords(act: Act, { node, element }: Names): string {
 export function cameInWords({ act, shown, harm }: Came): string {
   if (harm !== null) return harm
   if (shown === null) return ''
-  return act.do === 'meter' && typeof shown === 'number' ? `${shown.toFixed(2)} V` : String(shown)
+  return act.do === 'meter' && typeof shown === 'number' ? `${fixed(shown, 2)} V` : String(shown)
 }
 
-export const minutesInWords = (minutes: number): string => `${minutes.toFixed(1)} min`
+export const minutesInWords = (minutes: number): string => `${fixed(minutes, 1)} min`
 
 /** How the switches stand. */
 export const standsInWords = (c: Conditions, there: readonly Switching[]): string =>

@@ -5,6 +5,7 @@ import Link from 'next/link'
 import Button from 'react-bootstrap/Button'
 import type { Sheet } from '@/core/sheets'
 import { DrawingView } from '@/ui/DrawingView'
+import { say } from '@/core/words'
 
 interface Props {
   readonly sheet: Sheet
@@ -89,7 +90,7 @@ export function SheetPage({
   pdf,
   pictures = '',
   file,
-  fileName = 'Job file',
+  fileName = say`Job file`,
   back,
   backName,
   note,
@@ -100,16 +101,16 @@ export function SheetPage({
   }, [])
   return (
     <main className="sheet-page">
-      <nav className="no-print d-flex flex-wrap gap-3 align-items-center mb-3" aria-label="This sheet">
+      <nav className="no-print d-flex flex-wrap gap-3 align-items-center mb-3" aria-label={say`This sheet`}>
         <Button variant="outline-dark" onClick={() => window.print()}>
-          Print
+          {say`Print`}
         </Button>
         {pdf && (
           <>
-            <a href={onPaper(pdf, 'a4')}>PDF, A4</a>
-            <a href={onPaper(pdf, 'letter')}>PDF, Letter</a>
+            <a href={onPaper(pdf, 'a4')}>{say`PDF, A4`}</a>
+            <a href={onPaper(pdf, 'letter')}>{say`PDF, Letter`}</a>
             {sheet.sections.some((s) => s.annex === true) && (
-              <a href={`${onPaper(pdf, 'a4')}&annex=yes`}>PDF with annex</a>
+              <a href={`${onPaper(pdf, 'a4')}&annex=yes`}>{say`PDF with annex`}</a>
             )}
           </>
         )}
@@ -131,7 +132,7 @@ export function SheetPage({
         ))}
       {sheet.sections.some((s) => s.annex === true) && (
         <details className="annex">
-          <summary>Annex: readings, margins, states, steps in full</summary>
+          <summary>{say`Annex: readings, margins, states, steps in full`}</summary>
           {sheet.sections
             .filter((s) => s.annex === true)
             .map((s) => (

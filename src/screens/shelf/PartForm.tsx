@@ -27,6 +27,7 @@ import {
 import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem, worded } from '@/core/units'
 import { putPart } from './server-calls'
 import { Trouble } from '@/ui/Trouble'
+import { say, spokenWord } from '@/core/words'
 
 interface Props {
   /** the part to edit or to copy; null for a new one */
@@ -40,7 +41,7 @@ interface Props {
   readonly onDone: () => void
 }
 
-const sourceNames = { measured: 'measured', label: 'label', typical: 'typical' } as const
+const sourceNames = { measured: 'measured', label: say`label`, typical: 'typical' } as const
 
 /** a form's field names may not hold dots: they would be nested */
 const fieldOf = (path: string): string => path.replaceAll('.', '/')
@@ -98,8 +99,8 @@ function Facts({
   if (!lines.length) return null
   const texts = formText(part, units)
   return (
-    <section aria-label="What each source says" className="mt-3">
-      <h3>What each source says</h3>
+    <section aria-label={say`What each source says`} className="mt-3">
+      <h3>{say`What each source says`}</h3>
       {part.kind === 'fan' && flowClaimInWords(part) && <p className="say say-unsure">{flowClaimInWords(part)}</p>}
       {lines
         .filter((l) => part.facts.some((f) => f.about === l.path))
@@ -108,13 +109,13 @@ function Facts({
             <div className="d-flex justify-content-between">
               <span className="fw-medium">{l.label}</span>
               <span className={disagreeing.has(l.path) ? 'verdict-unsure' : 'soft'}>
-                {disagreeing.has(l.path) ? 'they disagree' : 'they agree'}
+                {disagreeing.has(l.path) ? say`they disagree` : say`they agree`}
               </span>
             </div>
             <table className="plain-table">
               <tbody>
                 <tr>
-                  <td>counts</td>
+                  <td>{say`counts`}</td>
                   <td className="figure-text">{texts[l.path]}</td>
                   <td className="soft">{texts[sourcePath(l.path)]}</td>
                   <td />
@@ -124,8 +125,10 @@ function Facts({
                   .map((f) => (
                     <tr key={f.id}>
                       <td>
-                        {f.from}
-                        {copied.has(f.id) && <div className="verdict-unsure small">copied: counts as one source</div>}
+                        {spokenWord(f.from)}
+                        {copied.has(f.id) && (
+                          <div className="verdict-unsure small">{say`copied: counts as one source`}</div>
+                        )}
                       </td>
                       <td className="figure-text">{format(f.value, l.quantity!, units)}</td>
                       <td className="soft" title={f.note || undefined}>
@@ -135,18 +138,18 @@ function Facts({
                         <button
                           type="button"
                           className="word-button me-2"
-                          aria-label={`let it count: ${f.typed} for ${l.label}`}
+                          aria-label={say`let it count: ${f.typed} for ${l.label}`}
                           onClick={() => onChange(takeFact(part, f.id))}
                         >
-                          let it count
+                          {say`let it count`}
                         </button>
                         <button
                           type="button"
                           className="word-button"
-                          aria-label={`take away ${f.typed} for ${l.label}`}
+                          aria-label={say`take away ${f.typed} for ${l.label}`}
                           onClick={() => onChange({ ...part, facts: part.facts.filter((x) => x.id !== f.id) })}
                         >
-                          take away
+                          {say`take away`}
                         </button>
                       </td>
                     </tr>
@@ -158,7 +161,7 @@ function Facts({
       <div className="d-flex flex-wrap gap-2 mt-2 align-items-start">
         <Form.Select
           style={{ width: 'auto' }}
-          aria-label="Fact about"
+          aria-label={say`Fact about`}
           value={about}
           onChange={(e) => setAbout(e.target.value)}
         >
@@ -170,25 +173,25 @@ function Facts({
         </Form.Select>
         <Form.Select
           style={{ width: 'auto' }}
-          aria-label="Fact found"
+          aria-label={say`Fact found`}
           value={from}
           onChange={(e) => setFrom(e.target.value as Fact['from'])}
         >
           {factSources.map((s) => (
-            <option key={s}>{s}</option>
+            <option key={s}>{spokenWord(s)}</option>
           ))}
         </Form.Select>
         <Form.Control
           style={{ width: 150 }}
-          aria-label="What it says"
-          placeholder="what it says"
+          aria-label={say`What it says`}
+          placeholder={say`what it says`}
           value={typed}
           maxLength={80}
           isInvalid={read !== null && !read.ok}
           onChange={(e) => setTyped(e.target.value)}
         />
         <Button variant="outline-dark" disabled={!read?.ok} onClick={add}>
-          Note it
+          {say`Note it`}
         </Button>
       </div>
       {read && !read.ok && (
@@ -197,7 +200,7 @@ function Facts({
         </p>
       )}
       <Form.Group controlId="source-text" className="mt-2">
-        <Form.Label>Or a whole description, as that source has it</Form.Label>
+        <Form.Label>{say`Or a whole description, as that source has it`}</Form.Label>
         <Form.Control
           as="textarea"
           rows={3}
@@ -210,13 +213,15 @@ function Facts({
         <p className="mb-0">
           {told.length ? (
             <>
-              It says: {told.map((f) => `${f.line.label} ${f.typed}`).join('; ')}.{' '}
+              {say`It says: ${told.map((f) => `${f.line.label} ${f.typed}`).join('; ')}.`}{' '}
               <button type="button" className="word-button" onClick={addText}>
-                note {told.length === 1 ? 'it' : `all ${told.length}`}, {from}
+                {say`note ${told.length === 1 ? say`it` : say`all ${told.length}`}, ${spokenWord(from)}`}
               </button>
             </>
           ) : (
-            <span className="verdict-unsure">No figure in it is one that this kind of part is described by.</span>
+            <span className="verdict-unsure">
+              {say`No figure in it is one that this kind of part is described by.`}
+            </span>
           )}
         </p>
       )}
@@ -233,7 +238,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
     Object.fromEntries(
       Object.entries(of ? formText(of, units) : {}).map(([path, text]) => [
         fieldOf(path),
-        path === 'name' && copy ? `${text}, copy`.slice(0, 80) : text,
+        path === 'name' && copy ? say`${text}, copy`.slice(0, 80) : text,
       ]),
     )
   const {
@@ -287,7 +292,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
         <Form.Select {...register(field)}>
           {wireSizes.map((s) => (
             <option key={s} value={s}>
-              {s} ({nearestInOtherSystem(s)})
+              {spokenWord(s)} ({nearestInOtherSystem(s)})
             </option>
           ))}
         </Form.Select>
@@ -301,13 +306,13 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
       <Form noValidate onSubmit={handleSubmit(save)} className="d-flex flex-column overflow-hidden">
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="part-title">
-            {given === null ? 'Add a part' : copy ? `Copy of ${given.name}` : given.name}
+            {given === null ? say`Add a part` : copy ? say`Copy of ${given.name}` : given.name}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
           {given === null && (
             <Form.Group controlId="part-kind" className="mb-2">
-              <Form.Label className="mb-0">Kind</Form.Label>
+              <Form.Label className="mb-0">{say`Kind`}</Form.Label>
               <Form.Select value={kind} onChange={(e) => setKind(e.target.value as PartKind)}>
                 {(Object.keys(partKinds) as PartKind[]).map((k) => (
                   <option key={k} value={k}>
@@ -327,7 +332,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
                 <Form.Label className="mb-0">
                   {line.label}
                   {line.optional && line.kind !== 'lines' && line.kind !== 'text' ? (
-                    <span className="soft small"> (may stay empty)</span>
+                    <span className="soft small"> {say`(may stay empty)`}</span>
                   ) : null}
                 </Form.Label>
                 <div className="d-flex gap-1">
@@ -335,13 +340,13 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
                   {line.kind === 'reading' && (
                     <Form.Select
                       style={{ width: 'auto' }}
-                      aria-label={`${line.label} is known by`}
+                      aria-label={say`${line.label} is known by`}
                       {...register(fieldOf(sourcePath(line.path)))}
                       defaultValue="label"
                     >
                       {(Object.keys(sourceNames) as (keyof typeof sourceNames)[]).map((s) => (
                         <option key={s} value={s}>
-                          {sourceNames[s]}
+                          {spokenWord(sourceNames[s])}
                         </option>
                       ))}
                     </Form.Select>
@@ -362,10 +367,10 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
         </Modal.Body>
         <Modal.Footer>
           <Button variant="outline-dark" onClick={onHide}>
-            Leave it
+            {say`Leave it`}
           </Button>
           <Button type="submit" disabled={isSubmitting}>
-            {isNew ? 'Put it on the shelf' : 'Keep the change'}
+            {isNew ? say`Put it on the shelf` : say`Keep the change`}
           </Button>
         </Modal.Footer>
       </Form>

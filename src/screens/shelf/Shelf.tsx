@@ -21,6 +21,7 @@ import type { UnitSystem } from '@/core/units'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
 import { bringShelfIn, retire, type ShelfTrouble, takeStarter } from './server-calls'
+import { say } from '@/core/words'
 
 interface Entry {
   readonly part: Part
@@ -69,9 +70,9 @@ const isToOrder = (part: Part): boolean => {
 
 function stateOf(part: Part, retiredAt: string | null): string {
   if (retiredAt) return 'retired'
-  if (contradictions(part).length) return 'sources disagree'
-  if (isToOrder(part)) return 'to order'
-  return copiedFacts(part).size ? 'a source stands twice' : ''
+  if (contradictions(part).length) return say`sources disagree`
+  if (isToOrder(part)) return say`to order`
+  return copiedFacts(part).size ? say`a source stands twice` : ''
 }
 
 interface Row {
@@ -85,11 +86,11 @@ interface Row {
 
 const column = createColumnHelper<Row>()
 const columns = [
-  column.accessor('kind', { header: 'kind' }),
-  column.accessor('name', { header: 'name' }),
-  column.accessor('maker', { header: 'maker' }),
-  column.accessor('about', { header: 'figures', enableSorting: false }),
-  column.accessor('state', { header: 'state' }),
+  column.accessor('kind', { header: say`kind` }),
+  column.accessor('name', { header: say`name` }),
+  column.accessor('maker', { header: say`maker` }),
+  column.accessor('about', { header: say`figures`, enableSorting: false }),
+  column.accessor('state', { header: say`state` }),
 ]
 
 type Editing = { readonly part: Part | null; readonly kind: PartKind; readonly copy: boolean }
@@ -161,8 +162,10 @@ export function Shelf({ entries, unreadable }: Props) {
     if (answer.ok) {
       setTrouble(null)
       setSaid(
-        `${answer.taken} ${answer.taken === 1 ? 'part' : 'parts'} taken in from ${picked.name}` +
-          `${answer.noted ? `; ${answer.noted} of them stood here, and it is noted as one more source` : ''}.`,
+        say`${answer.taken} ${answer.taken === 1 ? say`part` : say`parts`} taken in from
+          ${picked.name}${
+            answer.noted ? say`; ${answer.noted} of them stood here, and it is noted as one more source` : ''
+          }.`,
       )
       router.refresh()
     } else setTrouble({ ...answer.trouble, message: `${picked.name}: ${answer.trouble.message}` })
@@ -173,8 +176,8 @@ export function Shelf({ entries, unreadable }: Props) {
     setSaid(
       answer.ok
         ? answer.taken
-          ? `${answer.taken} generic parts stand here, each figure typical until you read a label.`
-          : 'The generic parts stand here already.'
+          ? say`${answer.taken} generic parts stand here, each figure typical until you read a label.`
+          : say`The generic parts stand here already.`
         : null,
     )
     router.refresh()
@@ -190,8 +193,8 @@ export function Shelf({ entries, unreadable }: Props) {
         <Link href="/" className="wordmark" prefetch={false}>
           PYRAXIS
         </Link>
-        <h1>Shelf</h1>
-        <span className="under">{entries.filter((e) => e.retiredAt === null).length} parts</span>
+        <h1>{say`Shelf`}</h1>
+        <span className="under">{say`${entries.filter((e) => e.retiredAt === null).length} parts`}</span>
         <span className="right">
           <FindButton />
           <button
@@ -200,37 +203,38 @@ export function Shelf({ entries, unreadable }: Props) {
             onClick={() => setUnits(units === 'metric' ? 'imperial' : 'metric')}
           >
             {units === 'metric' ? '°C mm' : '°F in'}
-            <span className="visually-hidden">, swap unit system</span>
+            <span className="visually-hidden">{say`, swap unit system`}</span>
           </button>
           <Link href="/" prefetch={false}>
-            Yard
+            {say`Yard`}
           </Link>
           <ThemeButton />
         </span>
       </header>
       {unreadable.length > 0 && (
         <p className="say say-short mx-3" role="alert">
-          {unreadable.length === 1 ? 'A part' : `${unreadable.length} parts`}
-          {' of this shelf cannot be read any more: '}
-          {`${unreadable.map((p) => p.name || p.id).join(', ')}. The rest is here; what jobs have chosen they keep.`}
+          {say`${
+            unreadable.length === 1 ? say`A part` : say`${unreadable.length} parts`
+          } of this shelf cannot be read any more:`}{' '}
+          {say`${unreadable.map((p) => p.name || p.id).join(', ')}. The rest is here; what jobs have chosen they keep.`}
         </p>
       )}
       <main className="shelf">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
           <Form.Control
             style={{ maxWidth: 260 }}
-            aria-label="Search the shelf"
-            placeholder="search name, maker, figures"
+            aria-label={say`Search the shelf`}
+            placeholder={say`search name, maker, figures`}
             value={search}
             onChange={(e) => setSearch(e.target.value)}
           />
           <Form.Select
             style={{ width: 'auto' }}
-            aria-label="Kind of part"
+            aria-label={say`Kind of part`}
             value={kind}
             onChange={(e) => setKind(e.target.value as PartKind | 'all')}
           >
-            <option value="all">all kinds</option>
+            <option value="all">{say`all kinds`}</option>
             {(Object.keys(partKinds) as PartKind[]).map((k) => (
               <option key={k} value={k}>
                 {partKinds[k].plural}
@@ -239,25 +243,25 @@ export function Shelf({ entries, unreadable }: Props) {
           </Form.Select>
           <Form.Check
             id="with-retired"
-            label="retired too"
+            label={say`retired too`}
             checked={withRetired}
             onChange={(e) => setWithRetired(e.target.checked)}
           />
           <Form.Check
             id="as-source"
-            label="a file is one more source: parts that stand here keep what they have"
+            label={say`a file is one more source: parts that stand here keep what they have`}
             checked={asSource}
             onChange={(e) => setAsSource(e.target.checked)}
           />
           <span className="ms-auto d-flex flex-wrap gap-3 align-items-center">
             <Button onClick={() => setEditing({ part: null, kind: kind === 'all' ? 'fan' : kind, copy: false })}>
-              Add a part
+              {say`Add a part`}
             </Button>
             <button type="button" className="word-button" onClick={() => void begin()}>
-              Begin with generic parts
+              {say`Begin with generic parts`}
             </button>
             <button type="button" className="word-button" onClick={() => file.current?.click()}>
-              Bring in CSV or JSON
+              {say`Bring in CSV or JSON`}
             </button>
             <input
               ref={file}
@@ -265,7 +269,7 @@ export function Shelf({ entries, unreadable }: Props) {
               accept=".csv,.json,text/csv,application/json"
               className="visually-hidden"
               tabIndex={-1}
-              aria-label="Shelf file"
+              aria-label={say`Shelf file`}
               onChange={(e) => {
                 const picked = e.target.files?.[0]
                 if (picked) void bring(picked)
@@ -273,10 +277,10 @@ export function Shelf({ entries, unreadable }: Props) {
               }}
             />
             <a className="word-link" href="/api/parts/file?as=csv">
-              out as CSV
+              {say`out as CSV`}
             </a>
             <a className="word-link" href="/api/parts/file?as=json">
-              out as JSON
+              {say`out as JSON`}
             </a>
           </span>
         </div>
@@ -291,10 +295,7 @@ export function Shelf({ entries, unreadable }: Props) {
             {trouble.problems.length > 0 && (
               <ul className="mb-0">
                 {trouble.problems.map((p) => (
-                  <li key={p.row}>
-                    row {p.row}
-                    {p.name ? `, ${p.name}` : ''}: {p.message}
-                  </li>
+                  <li key={p.row}>{say`row ${p.row}${p.name ? `, ${p.name}` : ''}: ${p.message}`}</li>
                 ))}
               </ul>
             )}
@@ -319,7 +320,7 @@ export function Shelf({ entries, unreadable }: Props) {
                           onClick={h.column.getToggleSortingHandler()}
                         >
                           {flexRender(h.column.columnDef.header, h.getContext())}
-                          {sorted ? (sorted === 'asc' ? ', rising' : ', falling') : ''}
+                          {sorted ? (sorted === 'asc' ? say`, rising` : say`, falling`) : ''}
                         </button>
                       ) : (
                         flexRender(h.column.columnDef.header, h.getContext())
@@ -328,7 +329,7 @@ export function Shelf({ entries, unreadable }: Props) {
                   )
                 })}
                 <th scope="col">
-                  <span className="visually-hidden">what can be done</span>
+                  <span className="visually-hidden">{say`what can be done`}</span>
                 </th>
               </tr>
             ))}
@@ -349,26 +350,26 @@ export function Shelf({ entries, unreadable }: Props) {
                   <button
                     type="button"
                     className="word-button me-2"
-                    aria-label={`Edit ${part.name}`}
+                    aria-label={say`Edit ${part.name}`}
                     onClick={() => setEditing({ part, kind: part.kind, copy: false })}
                   >
-                    edit
+                    {say`edit`}
                   </button>
                   <button
                     type="button"
                     className="word-button me-2"
-                    aria-label={`Copy ${part.name}`}
+                    aria-label={say`Copy ${part.name}`}
                     onClick={() => setEditing({ part, kind: part.kind, copy: true })}
                   >
-                    copy
+                    {say`copy`}
                   </button>
                   <button
                     type="button"
                     className="word-button"
-                    aria-label={row.state === 'retired' ? `Put back ${part.name}` : `Retire ${part.name}`}
+                    aria-label={row.state === 'retired' ? say`Put back ${part.name}` : say`Retire ${part.name}`}
                     onClick={() => void changeRetired(part, row.state !== 'retired')}
                   >
-                    {row.state === 'retired' ? 'put back' : 'retire'}
+                    {row.state === 'retired' ? say`put back` : say`retire`}
                   </button>
                 </td>
               </tr>
@@ -378,12 +379,12 @@ export function Shelf({ entries, unreadable }: Props) {
         {rows.length === 0 && (
           <p className="soft py-3">
             {entries.length === 0
-              ? 'The shelf is empty: add the first part, bring in a file, or begin with generic parts.'
-              : 'Nothing here holds these letters.'}
+              ? say`The shelf is empty: add the first part, bring in a file, or begin with generic parts.`
+              : say`Nothing here holds these letters.`}
           </p>
         )}
         <p className="soft small mt-3">
-          A job keeps each part as it was when chosen; what is changed or retired here does not touch it.
+          {say`A job keeps each part as it was when chosen; what is changed or retired here does not touch it.`}
         </p>
       </main>
       {editing && (

@@ -7,6 +7,8 @@ import Modal from 'react-bootstrap/Modal'
 import { z } from 'zod'
 import { askServer, UNREACHED } from '@/ui/ask-server'
 import { momentInWords } from '@/ui/days'
+import { fixed } from '@/core/units'
+import { say } from '@/core/words'
 
 export interface CopyLine {
   readonly name: string
@@ -33,12 +35,12 @@ function CopyTable({
     <table className="plain-table mt-2">
       <thead>
         <tr>
-          <th scope="col">made</th>
+          <th scope="col">{say`made`}</th>
           <th scope="col" className="text-end">
-            size
+            {say`size`}
           </th>
           <th scope="col">
-            <span className="visually-hidden">what can be done</span>
+            <span className="visually-hidden">{say`what can be done`}</span>
           </th>
         </tr>
       </thead>
@@ -46,19 +48,19 @@ function CopyTable({
         {copies.map((c) => (
           <tr key={c.name}>
             <td suppressHydrationWarning>{momentInWords(c.at)}</td>
-            <td className="figure-text text-end">{(c.bytes / 1e6).toFixed(1)} MB</td>
+            <td className="figure-text text-end">{say`${fixed(c.bytes / 1e6, 1)} MB`}</td>
             <td className="text-end text-nowrap">
-              <a className="word-link me-3" href={`/api/backups/${c.name}`} aria-label={`take out: copy of ${c.at}`}>
-                take out
+              <a className="word-link me-3" href={`/api/backups/${c.name}`} aria-label={say`take out: copy of ${c.at}`}>
+                {say`take out`}
               </a>
               <button
                 type="button"
                 className="word-button"
                 disabled={working}
-                aria-label={`put back: copy of ${c.at}`}
+                aria-label={say`put back: copy of ${c.at}`}
                 onClick={() => onPutBack(c)}
               >
-                put back
+                {say`put back`}
               </button>
             </td>
           </tr>
@@ -81,20 +83,20 @@ function PutBack({
     <Modal show onHide={onHide} animation={false} aria-labelledby="put-back-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="put-back-title">
-          Put this copy back?
+          {say`Put this copy back?`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p>
-          The yard is then as it was on {momentInWords(copy.at)}. It is tried first, and what stands there now is put
-          aside as a file of its own; what others change meanwhile is in that file alone.
+          {say`The yard is then as it was on ${momentInWords(copy.at)}. It is tried first, and what stands there now
+            is put aside as a file of its own; what others change meanwhile is in that file alone.`}
         </p>
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={onYes}>
-          Put it back
+          {say`Put it back`}
         </Button>
-        <Button onClick={onHide}>Leave it</Button>
+        <Button onClick={onHide}>{say`Leave it`}</Button>
       </Modal.Footer>
     </Modal>
   )
@@ -115,17 +117,17 @@ export function Copies({ copies, copying }: { readonly copies: readonly CopyLine
     router.refresh()
   }
   return (
-    <section aria-label="Copies">
-      <h2>Copies</h2>
+    <section aria-label={say`Copies`}>
+      <h2>{say`Copies`}</h2>
       <p className="soft">
         {copying
-          ? 'Once a day a copy of the whole yard is made and looked through: jobs with their history, pictures, what ' +
-            'was signed, the shelf. All of two weeks are kept, then one a week, then one a month.'
-          : 'Copies are switched off on this server: PYRAXIS_BACKUPS is "off".'}
+          ? say`Once a day a copy of the whole yard is made and looked through: jobs with their history, pictures,
+            what was signed, the shelf. All of two weeks are kept, then one a week, then one a month.`
+          : say`Copies are switched off on this server: PYRAXIS_BACKUPS is "off".`}
       </p>
       {copying && (
         <Button variant="outline-dark" disabled={working} onClick={() => void work({ do: 'copy' })}>
-          {working ? 'Working …' : 'Make a copy now'}
+          {working ? say`Working …` : say`Make a copy now`}
         </Button>
       )}
       {done && (
@@ -134,7 +136,9 @@ export function Copies({ copies, copying }: { readonly copies: readonly CopyLine
         </p>
       )}
       {copies.length === 0 ? (
-        copying && <p className="soft mt-2">There is no copy yet. One on another disk is worth two on this one.</p>
+        copying && (
+          <p className="soft mt-2">{say`There is no copy yet. One on another disk is worth two on this one.`}</p>
+        )
       ) : (
         <CopyTable copies={copies} working={working} onPutBack={setChosen} />
       )}

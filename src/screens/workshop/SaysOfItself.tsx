@@ -9,6 +9,7 @@ import { format, parse } from '@/core/units'
 import { troubleOf } from '@/ui/ask-server'
 import { heightIn } from '../height-in'
 import { FormLine, given } from '@/ui/FormLine'
+import { type LanguageTag, say } from '@/core/words'
 
 export interface Workshop {
   readonly name: string
@@ -16,6 +17,7 @@ export interface Workshop {
   readonly heightM: number | null
   readonly currency: string
   readonly perHour: number | null
+  readonly language: LanguageTag
 }
 
 interface Fields {
@@ -31,7 +33,7 @@ const DEAREST = 1e6
 const priceIn = (text: string): number | null | string => {
   if (!text.trim()) return null
   const read = parse(text, 'count', 'metric')
-  return read.ok && read.value >= 0 && read.value <= DEAREST ? read.value : 'A price, or nothing.'
+  return read.ok && read.value >= 0 && read.value <= DEAREST ? read.value : say`A price, or nothing.`
 }
 
 /** Name, units and rates, said once for all jobs that are begun from now on. */
@@ -54,32 +56,32 @@ export function SaysOfItself({ workshop }: { readonly workshop: Workshop }) {
   const store = async ({ name, units, height, currency, perHour }: Fields): Promise<void> => {
     const [heightM, each] = [heightIn(height, units), priceIn(perHour)]
     if (typeof heightM === 'string' || typeof each === 'string') return
-    const kept: Workshop = { name: name.trim(), units, heightM, currency: currency.trim(), perHour: each }
+    const kept: Workshop = { ...workshop, name: name.trim(), units, heightM, currency: currency.trim(), perHour: each }
     const message = await troubleOf('/api/settings', kept, 'PUT')
-    setSaid(message === null ? { wrong: false, words: 'Kept.' } : { wrong: true, words: message })
+    setSaid(message === null ? { wrong: false, words: say`Kept.` } : { wrong: true, words: message })
     if (message === null) router.refresh()
   }
   return (
-    <section aria-label="What it says of itself">
-      <h2>Once for all jobs</h2>
+    <section aria-label={say`What it says of itself`}>
+      <h2>{say`Once for all jobs`}</h2>
       <Form noValidate onSubmit={handleSubmit(store)} onChange={() => setSaid(null)}>
         <FormLine
           id="workshop-name"
-          label="Name of the workshop"
+          label={say`Name of the workshop`}
           most={60}
           field={register('name', { validate: given })}
-          wrong={errors.name && 'It needs a name.'}
+          wrong={errors.name && say`It needs a name.`}
         />
         <Form.Group controlId="workshop-units">
-          <Form.Label className="mb-0">Units of new jobs</Form.Label>
+          <Form.Label className="mb-0">{say`Units of new jobs`}</Form.Label>
           <Form.Select {...register('units')}>
-            <option value="metric">°C, mm</option>
-            <option value="imperial">°F, in</option>
+            <option value="metric">{say`°C, mm`}</option>
+            <option value="imperial">{say`°F, in`}</option>
           </Form.Select>
         </Form.Group>
         <FormLine
           id="workshop-height"
-          label="Height above the sea where most machines work"
+          label={say`Height above the sea where most machines work`}
           field={register('height', {
             validate: (v, all) => {
               const read = heightIn(v, all.units)
@@ -88,10 +90,10 @@ export function SaysOfItself({ workshop }: { readonly workshop: Workshop }) {
           })}
           wrong={errors.height?.message}
         />
-        <FormLine id="workshop-currency" label="Currency" most={8} field={register('currency')} />
+        <FormLine id="workshop-currency" label={say`Currency`} most={8} field={register('currency')} />
         <FormLine
           id="workshop-hour"
-          label="An hour costs"
+          label={say`An hour costs`}
           inputMode="decimal"
           field={register('perHour', {
             validate: (v) => {
@@ -102,7 +104,7 @@ export function SaysOfItself({ workshop }: { readonly workshop: Workshop }) {
           wrong={errors.perHour?.message}
         />
         <Button type="submit" className="mt-2" disabled={isSubmitting}>
-          Keep it
+          {say`Keep it`}
         </Button>
         {said && (
           <span className={`ms-3 ${said.wrong ? 'verdict-short' : 'soft'}`} role={said.wrong ? 'alert' : 'status'}>

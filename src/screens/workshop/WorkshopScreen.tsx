@@ -6,6 +6,9 @@ import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
 import { Copies, type CopyLine } from './Copies'
 import { SaysOfItself, type Workshop } from './SaysOfItself'
+import { SpokenHere } from './SpokenHere'
+import { fixed } from '@/core/units'
+import { say } from '@/core/words'
 
 interface Health {
   readonly file: string
@@ -34,39 +37,38 @@ export function WorkshopScreen({ workshop, copies, copying, health }: Props) {
         <Link href="/" className="wordmark" prefetch={false}>
           PYRAXIS
         </Link>
-        <h1>Workshop</h1>
+        <h1>{say`Workshop`}</h1>
         <span className="under">{workshop.name}</span>
         <span className="right">
           <FindButton />
           <Link href="/" prefetch={false}>
-            Yard
+            {say`Yard`}
           </Link>
           <Link href="/shelf" prefetch={false}>
-            Shelf
+            {say`Shelf`}
           </Link>
           <ThemeButton />
         </span>
       </header>
       <main className="workshop">
         <SaysOfItself workshop={workshop} />
+        <SpokenHere workshop={workshop} />
         <Copies copies={copies} copying={copying} />
-        <section aria-label="How the yard is">
-          <h2>How the yard is</h2>
+        <section aria-label={say`How the yard is`}>
+          <h2>{say`How the yard is`}</h2>
           <dl className="plain-list">
-            <dt>Jobs</dt>
+            <dt>{say`Jobs`}</dt>
             <dd className="figure-text">{health.jobs}</dd>
-            <dt>File</dt>
+            <dt>{say`File`}</dt>
             <dd>
-              {health.file}, <span className="figure-text">{(health.bytes / 1e6).toFixed(1)} MB</span>
+              {health.file}, <span className="figure-text">{say`${fixed(health.bytes / 1e6, 1)} MB`}</span>
             </dd>
-            <dt>This Pyraxis</dt>
-            <dd>
-              core {health.coreVersion}, job version {health.jobVersion}
-            </dd>
+            <dt>{say`This Pyraxis`}</dt>
+            <dd>{say`core ${health.coreVersion}, job version ${health.jobVersion}`}</dd>
           </dl>
           <p className="soft small">
-            <a href="/api/health">The same for a program that watches</a>. How it is run as a service, and moved to
-            another machine, stands in docs/running.md.
+            <a href="/api/health">{say`The same for a program that watches`}</a>
+            {say`. How it is run as a service, and moved to another machine, stands in docs/running.md.`}
           </p>
         </section>
       </main>

@@ -3,6 +3,7 @@
 import { useCallback, useRef, useState } from 'react'
 import dynamic from 'next/dynamic'
 import { persistently } from '@/ui/persistently'
+import { say } from '@/core/words'
 
 const Brought = dynamic(() => persistently(() => import('./Brought')).then((m) => m.Brought), { ssr: false })
 
@@ -18,7 +19,7 @@ export function BringIn() {
   return (
     <>
       <button type="button" className="word-button" onClick={() => input.current?.click()}>
-        Bring in a job file
+        {say`Bring in a job file`}
       </button>
       <input
         ref={input}
@@ -26,7 +27,7 @@ export function BringIn() {
         accept=".json,application/json"
         className="visually-hidden"
         tabIndex={-1}
-        aria-label="Job file"
+        aria-label={say`Job file`}
         onChange={(e) => {
           const picked = e.target.files?.[0]
           if (picked) {

@@ -8,6 +8,7 @@ import ProgressBar from 'react-bootstrap/ProgressBar'
 import { z } from 'zod'
 import { dayInWords } from '@/ui/days'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 const lineSchema = z.union([
   z.object({ done: z.number(), of: z.number() }),
@@ -52,7 +53,7 @@ function Reading({
     <Modal show={progress !== null} backdrop="static" keyboard={false} animation={false} aria-labelledby="bring-title">
       <Modal.Header>
         <Modal.Title as="h2" id="bring-title">
-          Reading the jobs
+          {say`Reading the jobs`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -60,14 +61,14 @@ function Reading({
           <ProgressBar
             now={progress.done}
             max={progress.of}
-            label={`${progress.done} of ${progress.of}`}
-            aria-label="Jobs read"
+            label={say`${progress.done} of ${progress.of}`}
+            aria-label={say`Jobs read`}
           />
         )}
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={onStop}>
-          Stop, take nothing
+          {say`Stop, take nothing`}
         </Button>
       </Modal.Footer>
     </Modal>
@@ -87,43 +88,43 @@ function Told({ file, told, onPartly, onEnd }: ToldProps) {
     <Modal show onHide={onEnd} animation={false} scrollable aria-labelledby="brought-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="brought-title">
-          {told.added ? `${told.added} jobs brought in` : 'Nothing was taken yet'}
+          {told.added ? say`${told.added} jobs brought in` : say`Nothing was taken yet`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         {told.failed === 0 ? (
-          <p>Every job of {file.name} is in the yard.</p>
+          <p>{say`Every job of ${file.name} is in the yard.`}</p>
         ) : (
           <>
             <p>
-              {told.failed} of {told.failed + told.could} cannot be taken
-              {told.added ? '' : `; the other ${told.could} can`}.
+              {say`${told.failed} of ${told.failed + told.could} cannot be taken${
+                told.added ? '' : say`; the other ${told.could} can`
+              }.`}
             </p>
             <ul>
               {told.failures.map((f) => (
-                <li key={f.number}>
-                  number {f.number}
-                  {f.title ? `, ${f.title}` : ''}: {f.message}
-                </li>
+                <li key={f.number}>{say`number ${f.number}${f.title ? `, ${f.title}` : ''}: ${f.message}`}</li>
               ))}
             </ul>
-            {told.failed > told.failures.length && <p>… and {told.failed - told.failures.length} more.</p>}
+            {told.failed > told.failures.length && <p>{say`… and ${told.failed - told.failures.length} more.`}</p>}
           </>
         )}
         {told.added > 0 && !!told.pictures && (
           <p>
-            Their {told.pictures === 1 ? 'picture is' : `${told.pictures} pictures are`} not in a file of many jobs:
-            take those jobs out one by one with their pictures, or carry a copy of the whole yard.
+            {say`Their ${
+              told.pictures === 1 ? say`picture is` : say`${told.pictures} pictures are`
+            } not in a file of many jobs: take those jobs out one by one with their pictures, or carry a copy of
+              the whole yard.`}
           </p>
         )}
       </Modal.Body>
       <Modal.Footer>
         {told.added === 0 && told.could > 0 && (
           <Button variant="outline-dark" onClick={onPartly}>
-            Take the {told.could} that can be read
+            {say`Take the ${told.could} that can be read`}
           </Button>
         )}
-        <Button onClick={onEnd}>{told.added ? 'Good' : 'Take nothing'}</Button>
+        <Button onClick={onEnd}>{told.added ? say`Good` : say`Take nothing`}</Button>
       </Modal.Footer>
     </Modal>
   )
@@ -143,7 +144,7 @@ function ChangedSince({
     <Modal show onHide={onEnd} animation={false} aria-labelledby="changed-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="changed-title">
-          Not as it was signed
+          {say`Not as it was signed`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -151,9 +152,9 @@ function ChangedSince({
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={onUnsigned}>
-          Take it without its signature
+          {say`Take it without its signature`}
         </Button>
-        <Button onClick={onEnd}>Leave it</Button>
+        <Button onClick={onEnd}>{say`Leave it`}</Button>
       </Modal.Footer>
     </Modal>
   )
@@ -167,24 +168,26 @@ function WithoutPictures({
   readonly lost: { readonly lost: number; readonly of: number }
   readonly onEnd: () => void
 }) {
-  const all = lost.of === 1 ? 'Its picture is' : `Its ${lost.of} pictures are`
-  const some = `${lost.lost} of its ${lost.of} pictures ${lost.lost === 1 ? 'is' : 'are'}`
+  const all = lost.of === 1 ? say`Its picture is` : say`Its ${lost.of} pictures are`
+  const some = say`${lost.lost} of its ${lost.of} pictures ${lost.lost === 1 ? say`is` : say`are`}`
   const missing = lost.lost === lost.of ? all : some
   return (
     <Modal show onHide={onEnd} animation={false} aria-labelledby="lost-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="lost-title">
-          {lost.lost === lost.of ? 'Its pictures did not come with it' : 'Some of its pictures did not come with it'}
+          {lost.lost === lost.of
+            ? say`Its pictures did not come with it`
+            : say`Some of its pictures did not come with it`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p>
-          {missing} not in the file, or cannot be read. Taken out of the yard that it comes from with its pictures, it
-          brings them along.
+          {say`${missing} not in the file, or cannot be read. Taken out of the yard that it comes from with its
+            pictures, it brings them along.`}
         </p>
       </Modal.Body>
       <Modal.Footer>
-        <Button onClick={onEnd}>Open the job</Button>
+        <Button onClick={onEnd}>{say`Open the job`}</Button>
       </Modal.Footer>
     </Modal>
   )
@@ -206,20 +209,20 @@ function TakenBefore({
     <Modal show onHide={onEnd} animation={false} aria-labelledby="before-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="before-title">
-          This file was brought in already
+          {say`This file was brought in already`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p>
-          {file.name} was taken on {dayInWords(calendarDay(before.at))}: {before.added} jobs. Taken again, each of them
-          stands in the yard twice.
+          {say`${file.name} was taken on ${dayInWords(calendarDay(before.at))}: ${before.added} jobs. Taken again,
+            each of them stands in the yard twice.`}
         </p>
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={onAgain}>
-          Take it again
+          {say`Take it again`}
         </Button>
-        <Button onClick={onEnd}>Leave it</Button>
+        <Button onClick={onEnd}>{say`Leave it`}</Button>
       </Modal.Footer>
     </Modal>
   )
@@ -276,8 +279,8 @@ export function Brought({ file, onEnd }: Props) {
       } catch (error) {
         trouble =
           error instanceof DOMException && error.name === 'AbortError'
-            ? `${file.name}: stopped, nothing was taken.`
-            : `${file.name} could not be handed over. Is Pyraxis still running?`
+            ? say`${file.name}: stopped, nothing was taken.`
+            : say`${file.name} could not be handed over. Is Pyraxis still running?`
       }
       setProgress(null)
       if (trouble !== null || !many) onEnd(trouble)

@@ -6,6 +6,7 @@ import { dueOn } from '@/core/plan/due-on'
 import { dayInWords } from '@/ui/days'
 import { SmallRail } from '@/ui/MarginBar'
 import { Silhouette } from '@/ui/Silhouette'
+import { say } from '@/core/words'
 
 export interface YardLine {
   readonly id: string
@@ -21,7 +22,7 @@ function Ticks({ ticks }: Pick<Summary, 'ticks'>) {
       width="150"
       height="20"
       role="img"
-      aria-label={`${ticks.filter((t) => t === 'full').length} of 9 stations filled`}
+      aria-label={say`${ticks.filter((t) => t === 'full').length} of 9 stations filled`}
     >
       {ticks.map((t, i) => (
         <g key={i}>
@@ -42,10 +43,10 @@ function Ticks({ ticks }: Pick<Summary, 'ticks'>) {
 }
 
 function whenOf({ signedOn, endedOn, promisedOn }: Summary, today: string): string {
-  if (signedOn) return `signed ${dayInWords(signedOn)}`
-  if (endedOn) return `ended ${dayInWords(endedOn)}`
-  if (!promisedOn) return 'no day'
-  return promisedOn === today ? 'today' : `${promisedOn < today ? 'was due ' : ''}${dayInWords(promisedOn)}`
+  if (signedOn) return say`signed ${dayInWords(signedOn)}`
+  if (endedOn) return say`ended ${dayInWords(endedOn)}`
+  if (!promisedOn) return say`no day`
+  return promisedOn === today ? 'today' : `${promisedOn < today ? say`was due ` : ''}${dayInWords(promisedOn)}`
 }
 
 interface Props {
@@ -62,11 +63,11 @@ export function JobLine({ line, today, onMore }: Props) {
       <button
         type="button"
         className="word-button more"
-        aria-label={`more: ${line.title}`}
-        title="rename, copy, put away"
+        aria-label={say`more: ${line.title}`}
+        title={say`rename, copy, put away`}
         onClick={() => onMore(line)}
       >
-        more
+        {say`more`}
       </button>
     </div>
   )

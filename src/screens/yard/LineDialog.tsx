@@ -12,6 +12,7 @@ import { askForId } from '../ask-for-id'
 import { Share } from './Share'
 import type { YardLine } from './JobLine'
 import { Trouble } from '@/ui/Trouble'
+import { say, spokenWord } from '@/core/words'
 
 export interface PutAway {
   readonly id: string
@@ -33,14 +34,13 @@ export function Undo({ id, title, where, onEnd }: PutAway & { readonly onEnd: ()
   return (
     <p className="say d-flex flex-wrap gap-3" role="status">
       <span>
-        {title} is {where}
-        {where === 'deleted' ? ', and can be had back for 30 days' : ''}.
+        {say`${title} is ${spokenWord(where)}${where === 'deleted' ? say`, and can be had back for 30 days` : ''}.`}
       </span>
       <button type="button" className="word-button" onClick={() => void undo()}>
-        Undo
+        {say`Undo`}
       </button>
       <button type="button" className="word-button soft" onClick={onEnd}>
-        Good
+        {say`Good`}
       </button>
       {trouble && <span className="verdict-short">{trouble}</span>}
     </p>
@@ -68,19 +68,19 @@ function NameLines({ form }: { readonly form: UseFormReturn<Names> }) {
     <>
       <FormLine
         id="line-title"
-        label="Job"
+        label={say`Job`}
         most={80}
         field={register('title', { validate: given })}
-        wrong={errors.title && 'Give the job a name.'}
+        wrong={errors.title && say`Give the job a name.`}
       />
       <FormLine
         id="line-machine"
-        label="Machine"
+        label={say`Machine`}
         most={80}
         field={register('machineName', { validate: given })}
-        wrong={errors.machineName && 'Give the machine a name.'}
+        wrong={errors.machineName && say`Give the machine a name.`}
       />
-      <FormLine id="line-owner" label="Owner" most={80} field={register('owner')} />
+      <FormLine id="line-owner" label={say`Owner`} most={80} field={register('owner')} />
     </>
   )
 }
@@ -102,12 +102,12 @@ function Rename({ line, onDone }: { readonly line: YardLine; readonly onDone: ()
     if (message === null) onDone()
   }
   return (
-    <Form noValidate onSubmit={form.handleSubmit(rename)} aria-label="Names and day">
+    <Form noValidate onSubmit={form.handleSubmit(rename)} aria-label={say`Names and day`}>
       <NameLines form={form} />
-      <FormLine id="line-promised" label="Promised for" type="date" field={form.register('promisedOn')} />
+      <FormLine id="line-promised" label={say`Promised for`} type="date" field={form.register('promisedOn')} />
       <Trouble words={trouble} />
       <Button type="submit" variant="outline-dark" className="mt-2" disabled={form.formState.isSubmitting}>
-        Keep the names
+        {say`Keep the names`}
       </Button>
     </Form>
   )
@@ -127,7 +127,7 @@ function Copy({ line }: { readonly line: YardLine }) {
   return (
     <Form
       noValidate
-      aria-label="Copy for the next machine alike"
+      aria-label={say`Copy for the next machine alike`}
       onSubmit={handleSubmit(async ({ machineName, title, ...rest }) => {
         const told = await askForId(`/api/jobs/${line.id}/copy`, {
           ...rest,
@@ -139,22 +139,27 @@ function Copy({ line }: { readonly line: YardLine }) {
       })}
     >
       <p className="soft small mb-1">
-        What was chosen comes along. What was measured of this machine stands as typical, until it is read on the next
-        one; nothing that was seen, done, proved or signed does.
+        {say`What was chosen comes along. What was measured of this machine stands as typical, until it is read on the
+          next one; nothing that was seen, done, proved or signed does.`}
       </p>
       <FormLine
         id="copy-title"
-        label="New job"
+        label={say`New job`}
         most={80}
         field={register('title', { validate: given })}
-        wrong={errors.title && 'Give the job a name.'}
+        wrong={errors.title && say`Give the job a name.`}
       />
-      <FormLine id="copy-machine" label="Machine, if it has another name" most={80} field={register('machineName')} />
-      <FormLine id="copy-serial" label="Serial number" most={60} field={register('serial')} />
-      <FormLine id="copy-owner" label="Owner" most={80} field={register('owner')} />
+      <FormLine
+        id="copy-machine"
+        label={say`Machine, if it has another name`}
+        most={80}
+        field={register('machineName')}
+      />
+      <FormLine id="copy-serial" label={say`Serial number`} most={60} field={register('serial')} />
+      <FormLine id="copy-owner" label={say`Owner`} most={80} field={register('owner')} />
       <Trouble words={trouble} />
       <Button type="submit" variant="outline-dark" className="mt-2" disabled={isSubmitting}>
-        Copy it
+        {say`Copy it`}
       </Button>
     </Form>
   )
@@ -185,9 +190,9 @@ export function LineDialog({ line, putAway, network, onHide, onGone }: Props) {
       <Modal.Body>
         {line.summary && !putAway && (
           <>
-            <h3>Name it anew</h3>
+            <h3>{say`Name it anew`}</h3>
             <Rename line={line} onDone={done} />
-            <h3 className="mt-4">Copy for the next machine alike</h3>
+            <h3 className="mt-4">{say`Copy for the next machine alike`}</h3>
             <Copy line={line} />
             {network && <Share job={line.id} />}
           </>
@@ -196,22 +201,22 @@ export function LineDialog({ line, putAway, network, onHide, onGone }: Props) {
       </Modal.Body>
       <Modal.Footer className="justify-content-start gap-2">
         {putAway ? (
-          <Button onClick={() => void move('yard')}>Put it back into the yard</Button>
+          <Button onClick={() => void move('yard')}>{say`Put it back into the yard`}</Button>
         ) : (
           <>
             <Button variant="outline-dark" onClick={() => void move('archived')}>
-              Archive
+              {say`Archive`}
             </Button>
             <Button variant="outline-dark" onClick={() => void move('deleted')}>
-              Delete
+              {say`Delete`}
             </Button>
           </>
         )}
         <a className="word-link" href={`/api/jobs/${line.id}/file`}>
-          Take it out as a file
+          {say`Take it out as a file`}
         </a>
         <a className="word-link" href={`/api/jobs/${line.id}/file?pictures=yes`}>
-          with its pictures
+          {say`with its pictures`}
         </a>
       </Modal.Footer>
     </Modal>

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { z } from 'zod'
 import { askServer, UNREACHED } from '@/ui/ask-server'
+import { say } from '@/core/words'
 
 const answerSchema = z.object({ message: z.string().optional(), path: z.string().optional() })
 const DAYS = 14
@@ -19,12 +20,12 @@ export function Share({ job }: { readonly job: string }) {
   }
   return (
     <>
-      <h3 className="mt-4">On a phone, and for the owner</h3>
+      <h3 className="mt-4">{say`On a phone, and for the owner`}</h3>
       {/* drawn by the yard itself, of this job’s address */}
-      <img src={`/api/jobs/${job}/qr.svg`} alt="Square with the address of this job" width="160" height="160" />
+      <img src={`/api/jobs/${job}/qr.svg`} alt={say`Square with the address of this job`} width="160" height="160" />
       <p className="mt-2">
         <Button variant="outline-dark" onClick={() => void make()}>
-          Make a link for the owner, {DAYS} days
+          {say`Make a link for the owner, ${DAYS} days`}
         </Button>
       </p>
       {linked && 'trouble' in linked && (
@@ -34,7 +35,7 @@ export function Share({ job }: { readonly job: string }) {
       )}
       {linked && 'link' in linked && (
         <p className="text-break" role="status">
-          The owner sees the card of this job and nothing else: <a href={linked.link}>{linked.link}</a>
+          {say`The owner sees the card of this job and nothing else:`} <a href={linked.link}>{linked.link}</a>
         </p>
       )}
     </>

@@ -14,6 +14,7 @@ import { heightIn } from '../height-in'
 import { useKnownMachines } from './use-known-machines'
 import type { Workshop } from '../workshop/SaysOfItself'
 import { Trouble } from '@/ui/Trouble'
+import { say, spokenWord } from '@/core/words'
 
 interface Answers {
   title: string
@@ -81,12 +82,12 @@ export function StartJob({
       <Form noValidate onSubmit={handleSubmit(start)}>
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="start-title">
-            Start a job
+            {say`Start a job`}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
           <fieldset className="mb-3">
-            <legend className="fs-6">Kind of machine</legend>
+            <legend className="fs-6">{say`Kind of machine`}</legend>
             <div className="kinds">
               {machineKinds.map((k) => (
                 <label key={k} className={`border p-2 text-center ${kind === k ? 'border-dark' : ''}`}>
@@ -99,28 +100,28 @@ export function StartJob({
             </div>
           </fieldset>
           <Form.Group controlId="start-job" className="mb-2">
-            <Form.Label className="mb-0">What is to be done</Form.Label>
+            <Form.Label className="mb-0">{say`What is to be done`}</Form.Label>
             <Form.Select {...register('job')} value={job}>
               {suits.map((k) => (
                 <option key={k} value={k}>
-                  {jobKinds[k].name}
+                  {spokenWord(jobKinds[k].name)}
                 </option>
               ))}
             </Form.Select>
-            <Form.Text className="soft">{jobKinds[job].tell}</Form.Text>
+            <Form.Text className="soft">{spokenWord(jobKinds[job].tell)}</Form.Text>
           </Form.Group>
           <Form.Group controlId="start-title-field" className="mb-2">
-            <Form.Label className="mb-0">Job</Form.Label>
+            <Form.Label className="mb-0">{say`Job`}</Form.Label>
             <Form.Control
               maxLength={80}
-              placeholder="Fell team bike 4"
+              placeholder={say`Fell team bike 4`}
               isInvalid={!!errors.title}
               {...register('title', { validate: (v) => v.trim() !== '' })}
             />
-            <Form.Control.Feedback type="invalid">Give the job a name.</Form.Control.Feedback>
+            <Form.Control.Feedback type="invalid">{say`Give the job a name.`}</Form.Control.Feedback>
           </Form.Group>
           <Form.Group controlId="start-machine" className="mb-2">
-            <Form.Label className="mb-0">Machine, if it has another name</Form.Label>
+            <Form.Label className="mb-0">{say`Machine, if it has another name`}</Form.Label>
             <Form.Control maxLength={80} list="known-machines" {...register('machineName')} />
             <datalist id="known-machines">
               {[...new Set(known.machines)].map((m) => (
@@ -130,11 +131,11 @@ export function StartJob({
           </Form.Group>
           <div className="row g-2 mb-2">
             <Form.Group controlId="start-owner" className="col-sm-4">
-              <Form.Label className="mb-0">Owner</Form.Label>
+              <Form.Label className="mb-0">{say`Owner`}</Form.Label>
               <Form.Control maxLength={80} {...register('owner')} />
             </Form.Group>
             <Form.Group controlId="start-model" className="col-sm-4">
-              <Form.Label className="mb-0">Model, as its maker calls it</Form.Label>
+              <Form.Label className="mb-0">{say`Model, as its maker calls it`}</Form.Label>
               <Form.Control maxLength={60} list="known-models" {...register('model')} />
               <datalist id="known-models">
                 {known.models.map((m) => (
@@ -143,20 +144,20 @@ export function StartJob({
               </datalist>
             </Form.Group>
             <Form.Group controlId="start-serial" className="col-sm-4">
-              <Form.Label className="mb-0">Serial number</Form.Label>
+              <Form.Label className="mb-0">{say`Serial number`}</Form.Label>
               <Form.Control maxLength={60} {...register('serial')} />
             </Form.Group>
           </div>
           <div className="row g-2">
             <Form.Group controlId="start-units" className="col-sm-4">
-              <Form.Label className="mb-0">Units</Form.Label>
+              <Form.Label className="mb-0">{say`Units`}</Form.Label>
               <Form.Select {...register('units')}>
-                <option value="metric">°C, mm</option>
-                <option value="imperial">°F, in</option>
+                <option value="metric">{say`°C, mm`}</option>
+                <option value="imperial">{say`°F, in`}</option>
               </Form.Select>
             </Form.Group>
             <Form.Group controlId="start-height" className="col-sm-4">
-              <Form.Label className="mb-0">Height above the sea</Form.Label>
+              <Form.Label className="mb-0">{say`Height above the sea`}</Form.Label>
               <Form.Control
                 placeholder={units === 'metric' ? '1150 m' : '3770 ft'}
                 isInvalid={!!errors.height}
@@ -170,7 +171,7 @@ export function StartJob({
               <Form.Control.Feedback type="invalid">{errors.height?.message}</Form.Control.Feedback>
             </Form.Group>
             <Form.Group controlId="start-promised" className="col-sm-4">
-              <Form.Label className="mb-0">Promised for</Form.Label>
+              <Form.Label className="mb-0">{say`Promised for`}</Form.Label>
               <Form.Control type="date" {...register('promisedOn')} />
             </Form.Group>
           </div>
@@ -178,10 +179,10 @@ export function StartJob({
         </Modal.Body>
         <Modal.Footer>
           <Button variant="outline-dark" onClick={onHide}>
-            Not now
+            {say`Not now`}
           </Button>
           <Button type="submit" disabled={isSubmitting}>
-            Start
+            {say`Start`}
           </Button>
         </Modal.Footer>
       </Form>

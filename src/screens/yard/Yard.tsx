@@ -15,7 +15,9 @@ import { JobLine, type YardLine } from './JobLine'
 import type { PutAway } from './LineDialog'
 import { addressOf, type Looking } from './address'
 import { type KindName, YardBar } from './YardBar'
+import { say } from '@/core/words'
 
+const EmptyYard = dynamic(() => persistently(() => import('./EmptyYard')).then((m) => m.EmptyYard))
 const StartJob = dynamic(() => persistently(() => import('./StartJob')).then((m) => m.StartJob), { ssr: false })
 const LineDialog = dynamic(() => persistently(() => import('./LineDialog')).then((m) => m.LineDialog), { ssr: false })
 const Undo = dynamic(() => persistently(() => import('./LineDialog')).then((m) => m.Undo), { ssr: false })
@@ -42,7 +44,7 @@ interface Props {
 /** What stands between two lines where a view has them by machine or owner. */
 const groupOf = (line: YardLine, { sort }: Looking): string | null => {
   if (sort === 'machine') return line.machine
-  return sort === 'owner' ? line.owner || 'no owner named' : null
+  return sort === 'owner' ? line.owner || say`no owner named` : null
 }
 
 function Pages({ looking, page, total }: Pick<Props, 'looking' | 'page' | 'total'>) {
@@ -51,28 +53,28 @@ function Pages({ looking, page, total }: Pick<Props, 'looking' | 'page' | 'total
   const last = Math.floor((total - 1) / page) * page
   const to = (at: number): string => addressOf({ ...looking, from: at })
   return (
-    <nav aria-label="Pages of the yard" className="d-flex flex-wrap gap-4 pt-3">
+    <nav aria-label={say`Pages of the yard`} className="d-flex flex-wrap gap-4 pt-3">
       {from > 0 && (
         <>
           <Link href={to(0)} prefetch={false}>
-            First
+            {say`First`}
           </Link>
           <Link href={to(Math.max(0, from - page))} prefetch={false}>
-            Earlier lines
+            {say`Earlier lines`}
           </Link>
         </>
       )}
       <span className="soft">
-        {from + 1} to {Math.min(total, from + page)} of {total}, page {Math.floor(from / page) + 1} of{' '}
-        {Math.ceil(total / page)}
+        {say`${from + 1} to ${Math.min(total, from + page)} of ${total}, page ${Math.floor(from / page) + 1} of
+          ${Math.ceil(total / page)}`}
       </span>
       {from + page < total && (
         <>
           <Link href={to(from + page)} prefetch={false}>
-            Further lines
+            {say`Further lines`}
           </Link>
           <Link href={to(last)} prefetch={false}>
-            Last
+            {say`Last`}
           </Link>
         </>
       )}
@@ -83,15 +85,15 @@ function Pages({ looking, page, total }: Pick<Props, 'looking' | 'page' | 'total
 function Aside({ today, due, promised, dueInAll }: Pick<Props, 'today' | 'due' | 'promised' | 'dueInAll'>) {
   const more = dueInAll - new Set(due.map((d) => d.id)).size
   return (
-    <aside aria-label="Due">
+    <aside aria-label={say`Due`}>
       <h2 suppressHydrationWarning>{longDayInWords(today)}</h2>
-      {due.length === 0 && promised.length === 0 && <p className="soft">Nothing is due today.</p>}
+      {due.length === 0 && promised.length === 0 && <p className="soft">{say`Nothing is due today.`}</p>}
       {promised.map((l) => (
         <p key={l.id} className="border-top pt-2 mb-2">
           <Link href={`/jobs/${l.id}`} prefetch={false}>
             {l.title}
           </Link>
-          : promised {l.promisedOn === today ? 'for today' : `for ${dayInWords(l.promisedOn)}`}
+          {say`: promised ${l.promisedOn === today ? say`for today` : say`for ${dayInWords(l.promisedOn)}`}`}
         </p>
       ))}
       {due.map((d) => (
@@ -104,9 +106,9 @@ function Aside({ today, due, promised, dueInAll }: Pick<Props, 'today' | 'due' |
       ))}
       {more > 0 && (
         <p className="border-top pt-2">
-          and {more} more:{' '}
+          {say`and ${more} more:`}{' '}
           <Link href="/?sort=due" prefetch={false}>
-            all by what is due
+            {say`all by what is due`}
           </Link>
         </p>
       )}
@@ -132,9 +134,9 @@ function useKeptPages(lines: readonly YardLine[]): void {
 }
 
 const nothing = (looking: Looking): string => {
-  if (looking.show === 'archived') return 'Nothing is archived.'
-  if (looking.show === 'deleted') return 'Nothing was deleted in the last 30 days.'
-  return 'No job is so. Show all of them, or write other letters.'
+  if (looking.show === 'archived') return say`Nothing is archived.`
+  if (looking.show === 'deleted') return say`Nothing was deleted in the last 30 days.`
+  return say`No job is so. Show all of them, or write other letters.`
 }
 
 /** Every job as one broad line, what is due beside them. */
@@ -155,42 +157,30 @@ export function Yard(props: Props) {
         <span className="wordmark">PYRAXIS</span>
         <h1>{workshop.name}</h1>
         <span className="under">
-          {empty ? 'no job yet' : `${open} open ${open === 1 ? 'job' : 'jobs'}${dueInAll ? `, ${dueInAll} due` : ''}`}
+          {empty
+            ? say`no job yet`
+            : say`${open} open ${open === 1 ? say`job` : say`jobs`}${dueInAll ? say`, ${dueInAll} due` : ''}`}
         </span>
         <span className="right">
           <button type="button" className="start-job" onClick={() => setStarting(true)}>
-            Start a job
+            {say`Start a job`}
           </button>
           <FindButton />
           <Link href="/day" prefetch={false}>
-            Day
+            {say`Day`}
           </Link>
           <Link href="/shelf" prefetch={false}>
-            Shelf
+            {say`Shelf`}
           </Link>
           <Link href="/workshop" prefetch={false}>
-            Workshop
+            {say`Workshop`}
           </Link>
           <ThemeButton />
         </span>
       </header>
       <div className="yard">
         <main>
-          {empty ? (
-            <div className="py-5" style={{ maxWidth: 520 }}>
-              <h2>The yard is empty</h2>
-              <p>
-                Start a job for the first machine: say what kind it is, and everything that can be guessed about it
-                stands there as <em>typical</em> until you know better. A file from another yard can be brought in, too.
-              </p>
-              <p>
-                Fans, controllers and wire come from <Link href="/shelf">the shelf</Link>: it has a set of generic parts
-                to begin with. The workshop’s name and units are said <Link href="/workshop">once for all jobs</Link>.
-              </p>
-            </div>
-          ) : (
-            <YardBar looking={looking} kinds={props.kinds} />
-          )}
+          {empty ? <EmptyYard /> : <YardBar looking={looking} kinds={props.kinds} />}
           {gone && <Undo {...gone} onEnd={() => setGone(null)} />}
           {!empty && total === 0 && <p className="soft py-3">{nothing(looking)}</p>}
           {lines.map((line, i) => {
@@ -207,20 +197,20 @@ export function Yard(props: Props) {
           <Pages looking={looking} page={page} total={total} />
           <p className="pt-3 mb-0 d-flex flex-wrap gap-4">
             <Link href="/fault" prefetch={false}>
-              A fan that does not do as it should
+              {say`A fan that does not do as it should`}
             </Link>
             <Link href="/fits" prefetch={false}>
-              What fits what
+              {say`What fits what`}
             </Link>
             <Link href="/practice" prefetch={false}>
-              Practice
+              {say`Practice`}
             </Link>
           </p>
           <p className="pt-3 d-flex flex-wrap gap-4 align-items-start">
             <BringIn />
             {!empty && (
               <a className="word-link" href="/api/export">
-                Take all jobs out as a file
+                {say`Take all jobs out as a file`}
               </a>
             )}
           </p>

@@ -4,22 +4,23 @@ import { useRef } from 'react'
 import { useRouter } from 'next/navigation'
 import type { MachineKind } from '@/core/job/choices'
 import { addressOf, type Looking } from './address'
+import { say } from '@/core/words'
 
 const shows: Readonly<Record<Looking['show'], string>> = {
-  all: 'all in the yard',
+  all: say`all in the yard`,
   open: 'open',
   signed: 'signed',
-  ended: 'ended without a fan',
+  ended: say`ended without a fan`,
   archived: 'archived',
   deleted: 'deleted',
 }
 const sorts: Readonly<Record<Looking['sort'], string>> = {
-  promise: 'the day promised',
-  worst: 'the worst margin',
-  due: 'what is due',
+  promise: say`the day promised`,
+  worst: say`the worst margin`,
+  due: say`what is due`,
   machine: 'machine',
   owner: 'owner',
-  newest: 'the newest first',
+  newest: say`the newest first`,
 }
 
 export interface KindName {
@@ -69,37 +70,37 @@ export function YardBar({ looking, kinds }: { readonly looking: Looking; readonl
       }}
     >
       <Choice
-        label="Show"
+        label={say`Show`}
         value={looking.show}
         names={shows}
         onChange={(show) => look({ show: show as Looking['show'] })}
       />
       <Choice
-        label="By"
+        label={say`By`}
         value={looking.sort}
         names={sorts}
         onChange={(sort) => look({ sort: sort as Looking['sort'] })}
       />
       <Choice
-        label="Kind"
+        label={say`Kind`}
         value={looking.kind ?? ''}
-        names={{ '': 'every kind', ...Object.fromEntries(kinds.map(({ kind, name }) => [kind, name])) }}
+        names={{ '': say`every kind`, ...Object.fromEntries(kinds.map(({ kind, name }) => [kind, name])) }}
         onChange={(kind) => look({ kind: (kind || null) as MachineKind | null })}
       />
       <label>
-        Holds
+        {say`Holds`}
         <input
           ref={field}
           className="form-control"
           defaultValue={looking.text}
           key={looking.text}
           maxLength={80}
-          placeholder="job, machine or owner"
+          placeholder={say`job, machine or owner`}
           enterKeyHint="search"
         />
       </label>
       <button type="submit" className="visually-hidden-focusable word-button">
-        Show these
+        {say`Show these`}
       </button>
     </form>
   )

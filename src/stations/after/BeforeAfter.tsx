@@ -3,6 +3,7 @@
 import { beforeAndAfter } from '@/core/evidence/before-after'
 import { pairInWords } from '@/core/evidence/before-after-words'
 import type { Job } from '@/core/job'
+import { say } from '@/core/words'
 
 const marks = { better: '↑', worse: '↓', 'no difference': '=', 'not comparable': '–' } as const
 
@@ -10,12 +11,12 @@ const marks = { better: '↑', worse: '↓', 'no difference': '=', 'not comparab
 export function BeforeAfter({ job }: { readonly job: Job }) {
   const pairs = beforeAndAfter(job)
   return (
-    <section aria-label="Before and after">
-      <h2 className="mt-4">Before and after</h2>
+    <section aria-label={say`Before and after`}>
+      <h2 className="mt-4">{say`Before and after`}</h2>
       {pairs.length === 0 ? (
         <p className="soft small">
-          Nothing to compare yet: it takes the same thing seen as it came and again as fitted, at the same work and in
-          like air.
+          {say`Nothing to compare yet: it takes the same thing seen as it came and again as fitted, at the same work
+            and in like air.`}
         </p>
       ) : (
         <ul className="seen-lines">
@@ -28,8 +29,8 @@ export function BeforeAfter({ job }: { readonly job: Job }) {
                 </span>
                 <span>
                   <strong className="fw-medium">{verdict}</strong>: {change}
-                  <span className="soft small d-block">before: {before}</span>
-                  <span className="soft small d-block">now: {after}</span>
+                  <span className="soft small d-block">{say`before: ${before}`}</span>
+                  <span className="soft small d-block">{say`now: ${after}`}</span>
                 </span>
               </li>
             )

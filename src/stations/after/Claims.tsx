@@ -20,6 +20,7 @@ import { format, parse, percent, type Quantity, type UnitSystem } from '@/core/u
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -63,10 +64,10 @@ function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim })
   return (
     <Form noValidate className="row g-2 align-items-start" onSubmit={handleSubmit(note)}>
       <Form.Group className="col-6 col-sm-3" controlId={id('state')}>
-        <Form.Label className="mb-0">The machine</Form.Label>
+        <Form.Label className="mb-0">{say`The machine`}</Form.Label>
         <Form.Select {...register('state')}>
           {seenStates.map((s) => (
-            <option key={s}>{s}</option>
+            <option key={s}>{spokenWord(s)}</option>
           ))}
         </Form.Select>
       </Form.Group>
@@ -80,7 +81,7 @@ function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim })
         <Form.Control.Feedback type="invalid">{errors.figure?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group className="col-6 col-sm-2" controlId={id('air')}>
-        <Form.Label className="mb-0">Air</Form.Label>
+        <Form.Label className="mb-0">{say`Air`}</Form.Label>
         <Form.Control
           isInvalid={!!errors.air}
           {...register('air', { validate: checks('temperature', job.units, seenEnds.airC) })}
@@ -88,22 +89,24 @@ function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim })
         <Form.Control.Feedback type="invalid">{errors.air?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group className="col-12 col-sm-3" controlId={id('way')}>
-        <Form.Label className="mb-0">Way, load, speed</Form.Label>
+        <Form.Label className="mb-0">{say`Way, load, speed`}</Form.Label>
         <Form.Control
           maxLength={60}
           isInvalid={!!errors.way}
-          {...register('way', { validate: (v) => v.trim() !== '' || 'Say which way: only the same one is compared.' })}
+          {...register('way', {
+            validate: (v) => v.trim() !== '' || say`Say which way: only the same one is compared.`,
+          })}
         />
         <Form.Control.Feedback type="invalid">{errors.way?.message}</Form.Control.Feedback>
       </Form.Group>
       <div className="col-12 col-sm-2 pt-sm-4">
         <Button type="submit" variant="outline-dark">
-          Note the run
+          {say`Note the run`}
         </Button>
       </div>
       {trouble && (
         <p className="below wrong" role="alert">
-          Not noted: {trouble}. What you typed is kept.
+          {say`Not noted: ${trouble}. What you typed is kept.`}
         </p>
       )}
     </Form>
@@ -114,19 +117,19 @@ function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n
   const { job, settle } = props
   const held = claimHeld(claim)
   return (
-    <section className="border-top py-2" aria-label={`Claim ${n}: ${claimNames[claim.what]}`}>
+    <section className="border-top py-2" aria-label={say`Claim ${n}: ${claimNames[claim.what]}`}>
       <div className="d-flex justify-content-between gap-2">
         <strong className="fw-medium">
           {claimNames[claim.what]}
-          {claim.share === null ? '' : `, ${percent(claim.share, 2)} claimed`}
+          {claim.share === null ? '' : say`, ${percent(claim.share, 2)} claimed`}
         </strong>
         <Button
           size="sm"
           variant="outline-dark"
-          aria-label={`Take out claim ${n}: ${claimNames[claim.what]}`}
+          aria-label={say`Take out claim ${n}: ${claimNames[claim.what]}`}
           onClick={() => settle((j) => removeClaim(j, claim.id))}
         >
-          take out
+          {say`take out`}
         </Button>
       </div>
       <p className={`say ${held.verdict === 'a gain' || held.verdict === 'as claimed' ? 'say-holds' : 'say-unsure'}`}>
@@ -135,7 +138,7 @@ function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n
       <div className="row g-2">
         {(['by', 'unit'] as const).map((name) => (
           <Form.Group key={name} className="col-6" controlId={`${claim.id}-own-${name}`}>
-            <Form.Label className="mb-0 small">{name === 'by' ? 'Who claims it' : 'Figures are in'}</Form.Label>
+            <Form.Label className="mb-0 small">{name === 'by' ? say`Who claims it` : say`Figures are in`}</Form.Label>
             <Form.Control
               size="sm"
               key={claim[name]}
@@ -152,7 +155,7 @@ function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n
       </div>
       <QuantityField
         name={`${claim.id}.share`}
-        label="claimed"
+        label={say`claimed`}
         value={claim.share}
         quantity="share"
         system={job.units}
@@ -164,15 +167,16 @@ function One({ claim, n, ...props }: Props & { readonly claim: Claim; readonly n
           {claim.runs.map((r) => (
             <li key={r.id} className="d-flex gap-2 align-items-center">
               <span>
-                {r.state}: {r.figure} {claim.unit}, air {format(r.airC, 'temperature', job.units)}, {r.way}
+                {say`${spokenWord(r.state)}: ${r.figure} ${claim.unit}, air
+                  ${format(r.airC, 'temperature', job.units)}, ${r.way}`}
               </span>
               <button
                 type="button"
                 className="word-button soft"
-                aria-label={`Take out the run of ${r.figure} ${claim.unit}`}
+                aria-label={say`Take out the run of ${r.figure} ${claim.unit}`}
                 onClick={() => settle((j) => removeClaimRun(j, claim.id, r.id))}
               >
-                take out
+                {say`take out`}
               </button>
             </li>
           ))}
@@ -191,11 +195,11 @@ export function Claims(props: Props) {
     take((j) => addClaim(j, what, ''))
   }
   return (
-    <section aria-label="Claims">
-      <h2 className="mt-4">Claims of fuel and power</h2>
+    <section aria-label={say`Claims`}>
+      <h2 className="mt-4">{say`Claims of fuel and power`}</h2>
       <p className="soft small">
-        Each is held against runs of the same way in like air, three as it came and three as fitted. Without them
-        nothing is said of it.
+        {say`Each is held against runs of the same way in like air, three as it came and three as fitted. Without them
+          nothing is said of it.`}
       </p>
       {job.claims.map((claim, i) => (
         <One key={claim.id} {...props} claim={claim} n={i + 1} />
@@ -203,7 +207,7 @@ export function Claims(props: Props) {
       <div className="d-flex gap-2 flex-wrap mt-2">
         {(['fuel', 'power'] as const).map((what) => (
           <Button key={what} variant="outline-dark" onClick={() => add(what)}>
-            Claim: {claimNames[what]}
+            {say`Claim: ${claimNames[what]}`}
           </Button>
         ))}
       </div>

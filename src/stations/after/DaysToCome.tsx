@@ -11,6 +11,7 @@ import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 type Care = Job['after'][number]
 
@@ -37,36 +38,36 @@ function CareLine({
         />
         {care.dueOn === null ? (
           <button type="button" className="word-button" onClick={() => change({ dueOn: addDays(today, days) })}>
-            in {days} d
+            {say`in ${days} d`}
           </button>
         ) : (
           <button
             type="button"
             className="word-button"
-            aria-label={`${care.doneOn ? `done ${care.doneOn}, take back` : 'done'}: ${care.what}`}
+            aria-label={`${care.doneOn ? say`done ${care.doneOn}, take back` : 'done'}: ${care.what}`}
             onClick={() => change({ doneOn: care.doneOn ? null : today })}
           >
-            {care.doneOn ? `done ${care.doneOn}` : 'done'}
+            {care.doneOn ? say`done ${care.doneOn}` : say`done`}
           </button>
         )}
         {care.id.startsWith('own') && (
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${care.what}`}
+            aria-label={say`take out: ${care.what}`}
             onClick={() => settle((j) => removeCare(j, care.id))}
           >
-            take out
+            {say`take out`}
           </button>
         )}
       </div>
       {care.doneOn && (
         <TextField
           name={`care-found.${care.id}`}
-          label={`what was found: ${care.what}`}
+          label={say`what was found: ${care.what}`}
           hideLabel
           value={care.found}
-          placeholder="what was found: level, torque, setting"
+          placeholder={say`what was found: level, torque, setting`}
           most={300}
           onSettle={(found) => change({ found })}
         />
@@ -98,16 +99,16 @@ function OwnCare({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     >
       <FormLine
         id="own-care"
-        label="Also to look after"
+        label={say`Also to look after`}
         most={120}
         field={register('what', { validate: given })}
-        wrong={errors.what && 'Say what.'}
+        wrong={errors.what && say`Say what.`}
       />
-      <FormLine id="own-care-day" label="On" type="date" field={register('dueOn')} />
+      <FormLine id="own-care-day" label={say`On`} type="date" field={register('dueOn')} />
       <Button type="submit" variant="outline-dark">
-        Add it
+        {say`Add it`}
       </Button>
-      {full && <p className="say say-short">It cannot be added: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be added: ${full}.`}</p>}
     </Form>
   )
 }
@@ -118,9 +119,10 @@ export function DaysToCome({ job, settle, now }: StationProps) {
   const path = usePathname()
   return (
     <>
-      <h2>Days to come</h2>
+      <h2>{say`Days to come`}</h2>
       <p className="small soft">
-        Left empty, they are filled in when the job is signed. <a href={`/api${path}/after.ics`}>As a calendar</a>
+        {say`Left empty, they are filled in when the job is signed.`}{' '}
+        <a href={`/api${path}/after.ics`}>{say`As a calendar`}</a>
       </p>
       {job.after.map((care) => (
         <CareLine key={care.id} care={care} today={today} settle={settle} />

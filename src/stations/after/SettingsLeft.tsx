@@ -11,6 +11,7 @@ import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { Day } from '@/ui/Day'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -44,45 +45,48 @@ export function SettingsLeft({ job, settle, now }: Props) {
     if (done) reset({ purpose, why: '', by })
   }
   return (
-    <section aria-label="Settings as left">
-      <h2 className="mt-4">Settings as left</h2>
+    <section aria-label={say`Settings as left`}>
+      <h2 className="mt-4">{say`Settings as left`}</h2>
       {job.settings.map((s) => (
         <p key={s.id} className="small mb-1">
-          <Day at={s.at} />, {s.purpose}: starts {celsius(s.startsC)}, stops {celsius(s.stopsC)}; {s.why} ({s.by})
+          <Day at={s.at} />
+          {say`, ${spokenWord(s.purpose)}: starts ${celsius(s.startsC)}, stops ${celsius(s.stopsC)}; ${s.why}
+            (${s.by})`}
         </p>
       ))}
       <p className="small soft">
-        Now chosen at Trigger:{' '}
-        {settings.map((n) => `starts ${celsius(n.startsC)}, stops ${celsius(n.stopsC)}${n.suffix}`).join('; ')}.
+        {say`Now chosen at Trigger: ${settings
+          .map((n) => say`starts ${celsius(n.startsC)}, stops ${celsius(n.stopsC)}${n.suffix}`)
+          .join('; ')}.`}
       </p>
       <Form noValidate className="take-off" onSubmit={handleSubmit(leave)}>
         <Form.Group controlId="left-purpose">
-          <Form.Label className="mb-0">It is the setting for</Form.Label>
+          <Form.Label className="mb-0">{say`It is the setting for`}</Form.Label>
           <Form.Select {...register('purpose')}>
             {settingPurposes.map((p) => (
-              <option key={p}>{p}</option>
+              <option key={p}>{spokenWord(p)}</option>
             ))}
           </Form.Select>
         </Form.Group>
         <FormLine
           id="left-why"
-          label="Why it was left so"
+          label={say`Why it was left so`}
           most={300}
-          placeholder="above the engine thermostat, clear of the boil"
+          placeholder={say`above the engine thermostat, clear of the boil`}
           field={register('why', { validate: given })}
-          wrong={errors.why && 'Say why.'}
+          wrong={errors.why && say`Say why.`}
         />
         <FormLine
           id="left-by"
-          label="Name"
+          label={say`Name`}
           most={80}
           field={register('by', { validate: given })}
-          wrong={errors.by && 'Say who.'}
+          wrong={errors.by && say`Say who.`}
         />
         <Button type="submit" variant="outline-dark">
-          Keep it as left
+          {say`Keep it as left`}
         </Button>
-        {full && <p className="say say-short">It cannot be kept: {full}.</p>}
+        {full && <p className="say say-short">{say`It cannot be kept: ${full}.`}</p>}
       </Form>
     </section>
   )

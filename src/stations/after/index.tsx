@@ -14,6 +14,7 @@ import { DaysToCome } from './DaysToCome'
 import { SettingsLeft } from './SettingsLeft'
 import { Trouble } from '@/ui/Trouble'
 import { Day } from '@/ui/Day'
+import { say } from '@/core/words'
 
 function Acceptances({
   open,
@@ -53,7 +54,7 @@ function Acceptances({
         reset({ who, why: '' })
       })}
     >
-      <h2 className="mt-3">To be accepted, with who and why</h2>
+      <h2 className="mt-3">{say`To be accepted, with who and why`}</h2>
       {open.map((a, n) => (
         <Form.Check
           key={keyOf(a)}
@@ -65,26 +66,26 @@ function Acceptances({
       ))}
       <div className="row g-2 mt-1">
         <Form.Group className="col-sm-4" controlId="accept-who">
-          <Form.Label className="mb-0">Who</Form.Label>
+          <Form.Label className="mb-0">{say`Who`}</Form.Label>
           <Form.Control
             maxLength={80}
             isInvalid={!!errors.who}
             {...register('who', { validate: (v) => v.trim() !== '' })}
           />
-          <Form.Control.Feedback type="invalid">Say who accepts it.</Form.Control.Feedback>
+          <Form.Control.Feedback type="invalid">{say`Say who accepts it.`}</Form.Control.Feedback>
         </Form.Group>
         <Form.Group className="col-sm-8" controlId="accept-why">
-          <Form.Label className="mb-0">Why it may stand, and what the owner was told</Form.Label>
+          <Form.Label className="mb-0">{say`Why it may stand, and what the owner was told`}</Form.Label>
           <Form.Control
             maxLength={400}
             isInvalid={!!errors.why}
             {...register('why', { validate: (v) => v.trim() !== '' })}
           />
-          <Form.Control.Feedback type="invalid">Say why it may stand.</Form.Control.Feedback>
+          <Form.Control.Feedback type="invalid">{say`Say why it may stand.`}</Form.Control.Feedback>
         </Form.Group>
       </div>
       <Button type="submit" variant="outline-dark" className="mt-2" disabled={picked.length === 0}>
-        Accept what is ticked
+        {say`Accept what is ticked`}
       </Button>
     </Form>
   )
@@ -100,17 +101,17 @@ function Signature({ ready, sign }: { readonly ready: boolean } & Pick<StationPr
   return (
     <Form noValidate className="mt-3" onSubmit={handleSubmit(async ({ by }) => setTrouble(await sign(by.trim())))}>
       <Form.Group controlId="sign-by">
-        <Form.Label className="mb-0">Signed by</Form.Label>
+        <Form.Label className="mb-0">{say`Signed by`}</Form.Label>
         <Form.Control
           style={{ maxWidth: 320 }}
           maxLength={80}
           isInvalid={!!errors.by}
           {...register('by', { validate: (v) => v.trim() !== '' })}
         />
-        <Form.Control.Feedback type="invalid">Write your name.</Form.Control.Feedback>
+        <Form.Control.Feedback type="invalid">{say`Write your name.`}</Form.Control.Feedback>
       </Form.Group>
       <Button type="submit" className="mt-2" disabled={!ready || isSubmitting}>
-        Sign the job
+        {say`Sign the job`}
       </Button>
       <Trouble words={trouble} />
     </Form>
@@ -133,12 +134,13 @@ function Stage(props: StationProps) {
   const waiting = run.pending || evaluation.margins.some((m) => m.toldFrom === undefined || m.soft)
   return (
     <>
-      <h2>{job.signature ? 'Signed' : 'What stands before the signature'}</h2>
+      <h2>{job.signature ? say`Signed` : say`What stands before the signature`}</h2>
       {job.signature ? (
         <p className="say say-holds">
-          Signed by {job.signature.by} on <Day at={job.signature.at} />. The evaluation and the bench sheet are kept as
-          they were then; a change from here on opens the job again and leaves them untouched. What is seen of the
-          machine and what is claimed of it may be noted below all the same.
+          {say`Signed by ${job.signature.by} on`} <Day at={job.signature.at} />
+          {say`. The evaluation and the bench sheet are kept as they were then; a change from here on opens the job
+            again and leaves them untouched. What is seen of the machine and what is claimed of it may be noted below
+            all the same.`}
         </p>
       ) : (
         <>
@@ -148,12 +150,12 @@ function Stage(props: StationProps) {
             </p>
           ))}
           {!waiting && blockers.length === 0 && open.length === 0 && (
-            <p className="say say-holds">Nothing. It can be signed.</p>
+            <p className="say say-holds">{say`Nothing. It can be signed.`}</p>
           )}
           {waiting && (
             <p className="say" role="status">
-              The day is still being run through: wait with what is to be accepted, it may change.{' '}
-              <progress value={run.progress ?? 0} max={1} aria-label="spreads run through" />
+              {say`The day is still being run through: wait with what is to be accepted, it may change.`}{' '}
+              <progress value={run.progress ?? 0} max={1} aria-label={say`spreads run through`} />
             </p>
           )}
           <fieldset disabled={waiting}>
@@ -163,18 +165,19 @@ function Stage(props: StationProps) {
         </>
       )}
       <p className="mt-3 d-flex gap-3 flex-wrap">
-        <a href={`${path}/card`}>Owner’s card</a>
-        <a href={`${path}/built`}>As built</a>
-        <a href={`${path}/life`}>The machine’s life</a>
+        <a href={`${path}/card`}>{say`Owner’s card`}</a>
+        <a href={`${path}/built`}>{say`As built`}</a>
+        <a href={`${path}/life`}>{say`The machine’s life`}</a>
       </p>
       {short.length > 0 && (
         <p className="say say-short" role="status">
-          By what was seen since the signature {short.join(', ')} {short.length === 1 ? 'is' : 'are'} short.
+          {say`By what was seen since the signature ${short.join(', ')} ${short.length === 1 ? say`is` : say`are`}
+            short.`}
         </p>
       )}
       {job.acceptances.length > 0 && (
         <>
-          <h2 className="mt-4">Accepted</h2>
+          <h2 className="mt-4">{say`Accepted`}</h2>
           <ul className="plain-list small">
             {takenOn(job, evaluation).map((a) => (
               <li key={`${a.margin}${a.part}${a.at}`} className="mb-1">

@@ -6,13 +6,14 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { isDay } from '@/core/build'
 import { budgetOf, costOf, soldSeparately } from '@/core/schedule'
-import { addBought, choiceEnds, removeBought, setBudget, setMoney, spendings } from '@/core/job'
-import { parse } from '@/core/units'
+import { addBought, choiceEnds, type Job, removeBought, setBudget, setMoney, spendings } from '@/core/job'
+import { fixed, parse } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { QuantityField } from '@/ui/QuantityField'
 import { TextField } from '@/ui/TextField'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 type Fields = Readonly<Record<'what' | 'of' | 'number' | 'from' | 'count' | 'price' | 'until', string>>
@@ -56,41 +57,41 @@ function Buy({ job, settle, now }: Props) {
     >
       <FormLine
         id="bought-what"
-        label="What went in"
+        label={say`What went in`}
         most={120}
-        placeholder="fan, controller, coolant"
+        placeholder={say`fan, controller, coolant`}
         field={register('what', { validate: given })}
-        wrong={errors.what && 'Say what it is.'}
+        wrong={errors.what && say`Say what it is.`}
       />
       <Form.Group controlId="bought-of">
-        <Form.Label className="mb-0">Of the money for</Form.Label>
+        <Form.Label className="mb-0">{say`Of the money for`}</Form.Label>
         <Form.Select {...register('of')}>
           {spendings.map((s) => (
-            <option key={s}>{s}</option>
+            <option key={s}>{spokenWord(s)}</option>
           ))}
         </Form.Select>
       </Form.Group>
-      <FormLine id="bought-number" label="Number on it" most={60} field={register('number')} />
-      <FormLine id="bought-from" label="From" most={80} field={register('from')} />
+      <FormLine id="bought-number" label={say`Number on it`} most={60} field={register('number')} />
+      <FormLine id="bought-from" label={say`From`} most={80} field={register('from')} />
       <FormLine
         id="bought-count"
-        label="How many"
+        label={say`How many`}
         inputMode="decimal"
         field={register('count', { validate: (v) => plain(v, choiceEnds.count) !== null })}
-        wrong={errors.count && 'A number, 0 to 9999.'}
+        wrong={errors.count && say`A number, 0 to 9999.`}
       />
       <FormLine
         id="bought-price"
-        label="Price of one"
+        label={say`Price of one`}
         inputMode="decimal"
         field={register('price', { validate: priced })}
-        wrong={errors.price && 'A price, or nothing.'}
+        wrong={errors.price && say`A price, or nothing.`}
       />
-      <FormLine id="bought-until" label="Warranty until" type="date" field={register('until')} />
+      <FormLine id="bought-until" label={say`Warranty until`} type="date" field={register('until')} />
       <Button type="submit" variant="outline-dark">
-        Note the part
+        {say`Note the part`}
       </Button>
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
     </form>
   )
 }
@@ -101,12 +102,12 @@ function Budget({ job, settle }: Pick<Props, 'job' | 'settle'>) {
   const separately = soldSeparately(job)
   return (
     <>
-      <h3 className="mt-3">Budget</h3>
+      <h3 className="mt-3">{say`Budget`}</h3>
       {(['fan', 'wiring', 'coolant', 'consumables'] as const).map((of) => (
         <QuantityField
           key={of}
           name={`money.budget.${of}`}
-          label={`for ${of}`}
+          label={say`for ${spokenWord(of)}`}
           value={job.money.budget[of]}
           quantity="count"
           system={job.units}
@@ -116,54 +117,60 @@ function Budget({ job, settle }: Pick<Props, 'job' | 'settle'>) {
       ))}
       {lines.map((l) => (
         <p key={l.of} className={`say small mb-1 ${l.over === null ? '' : 'say-short'}`}>
-          {l.of}: {l.spent.toFixed(2)} spent{l.budget === null ? ', no budget said' : ` of ${l.budget.toFixed(2)}`}
-          {l.over === null ? '' : `, ${l.over.toFixed(2)} over`}
-          {l.unpriced ? `; ${l.unpriced} without a price` : ''}.
+          {say`${spokenWord(l.of)}: ${fixed(l.spent, 2)} spent${
+            l.budget === null ? say`, no budget said` : say` of ${fixed(l.budget, 2)}`
+          }${l.over === null ? '' : say`, ${fixed(l.over, 2)} over`}${
+            l.unpriced ? say`; ${l.unpriced} without a price` : ''
+          }.`}
         </p>
       ))}
       {separately.length > 0 && (
         <p className="say say-unsure small">
-          Sold separately, and in no price of a box: {separately.map((s) => `${s.needs} for ${s.part}`).join('; ')}.
+          {say`Sold separately, and in no price of a box: ${separately
+            .map((s) => say`${s.needs} for ${s.part}`)
+            .join('; ')}.`}
         </p>
       )}
     </>
   )
 }
 
+type Bought = Job['bought'][number]
+
+/** One thing that was bought: what, its number, where, for how long it is good. */
+const BoughtLine = ({ bought: b, onTakeOut }: { readonly bought: Bought; readonly onTakeOut: () => void }) => (
+  <p className="mb-1">
+    {b.count === 1 ? '' : `${b.count} × `}
+    {b.what}
+    <span className="soft">
+      {[b.number && say`no. ${b.number}`, b.from, b.warrantyUntil && say`warranty until ${b.warrantyUntil}`]
+        .filter(Boolean)
+        .map((w) => `, ${w}`)}
+    </span>{' '}
+    <button type="button" className="word-button soft" aria-label={say`take out: ${b.what}`} onClick={onTakeOut}>
+      {say`take out`}
+    </button>
+  </p>
+)
+
 /** What went into the machine, and what the job costs. */
 export function Bought(props: Props) {
   const { job, settle, now } = props
   const path = usePathname()
   const cost = costOf(job, now().toISOString())
-  const money = (v: number | null): string => (v === null ? '–' : v.toFixed(2))
+  const money = (v: number | null): string => (v === null ? '–' : fixed(v, 2))
   return (
-    <section aria-label="Parts and cost">
-      <h3 className="mt-3">Parts</h3>
+    <section aria-label={say`Parts and cost`}>
+      <h3 className="mt-3">{say`Parts`}</h3>
       {job.bought.map((b) => (
-        <p key={b.id} className="mb-1">
-          {b.count === 1 ? '' : `${b.count} × `}
-          {b.what}
-          <span className="soft">
-            {[b.number && `no. ${b.number}`, b.from, b.warrantyUntil && `warranty until ${b.warrantyUntil}`]
-              .filter(Boolean)
-              .map((w) => `, ${w}`)}
-          </span>{' '}
-          <button
-            type="button"
-            className="word-button soft"
-            aria-label={`take out: ${b.what}`}
-            onClick={() => settle((j) => removeBought(j, b.id))}
-          >
-            take out
-          </button>
-        </p>
+        <BoughtLine key={b.id} bought={b} onTakeOut={() => settle((j) => removeBought(j, b.id))} />
       ))}
       <Buy {...props} />
       <Budget job={job} settle={settle} />
-      <h3 className="mt-3">Cost</h3>
+      <h3 className="mt-3">{say`Cost`}</h3>
       <QuantityField
         name="money.perHour"
-        label="an hour costs"
+        label={say`an hour costs`}
         value={job.money.perHour}
         quantity="count"
         system={job.units}
@@ -172,19 +179,19 @@ export function Bought(props: Props) {
       />
       <TextField
         name="money.currency"
-        label="in"
+        label={say`in`}
         value={job.money.currency}
-        placeholder="your money"
+        placeholder={say`your money`}
         most={8}
         onSettle={(currency) => settle((j) => setMoney(j, { currency }))}
       />
       <table className="plain-table mt-2">
         <thead>
           <tr>
-            <th>what</th>
-            <th className="text-end">how much</th>
-            <th className="text-end">each</th>
-            <th className="text-end">{job.money.currency || 'sum'}</th>
+            <th>{say`what`}</th>
+            <th className="text-end">{say`how much`}</th>
+            <th className="text-end">{say`each`}</th>
+            <th className="text-end">{job.money.currency || say`sum`}</th>
           </tr>
         </thead>
         <tbody>
@@ -201,12 +208,13 @@ export function Bought(props: Props) {
         </tbody>
       </table>
       <p className="mt-2" role="status">
-        {cost.unpriced ? `At least ${money(cost.total)}: ` : `${money(cost.total)} `}
+        {cost.unpriced ? say`At least ${money(cost.total)}: ` : `${money(cost.total)} `}
         {cost.unpriced
-          ? `${cost.unpriced} ${cost.unpriced === 1 ? 'line has' : 'lines have'} no price yet.`
-          : `${cost.currency} in all.`}{' '}
-        <a href={`/api${path}/cost.csv`}>as CSV</a>, <a href={`/api${path}/invoice.pdf`}>as an invoice</a>. Before it is
-        built: <a href={`/api${path}/estimate.pdf`}>estimate</a>, <a href={`/api${path}/estimate.csv`}>its CSV</a>.
+          ? say`${cost.unpriced} ${cost.unpriced === 1 ? say`line has` : say`lines have`} no price yet.`
+          : say`${cost.currency} in all.`}{' '}
+        <a href={`/api${path}/cost.csv`}>{say`as CSV`}</a>, <a href={`/api${path}/invoice.pdf`}>{say`as an invoice`}</a>
+        {say`. Before it is built:`} <a href={`/api${path}/estimate.pdf`}>{say`estimate`}</a>,{' '}
+        <a href={`/api${path}/estimate.csv`}>{say`its CSV`}</a>.
       </p>
     </section>
   )

@@ -10,6 +10,7 @@ import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { Day } from '@/ui/Day'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -24,14 +25,14 @@ export function Clock({ job, settle, now }: Props) {
   const planned = plannedMinutes(job)
   const by = (typed ?? name).trim()
   return (
-    <section aria-label="Hours">
+    <section aria-label={say`Hours`}>
       <p className="mb-2">
-        Planned {minutes(planned.all)}, {minutes(planned.done)} of it done; by the clock {minutes(worked)}.
+        {say`Planned ${minutes(planned.all)}, ${minutes(planned.done)} of it done; by the clock ${minutes(worked)}.`}
       </p>
       <div className="d-flex gap-2 flex-wrap align-items-center mb-2">
         {!running && (
           <label>
-            Name{' '}
+            {say`Name`}{' '}
             <input
               className="form-control d-inline-block"
               style={{ width: 180 }}
@@ -50,20 +51,20 @@ export function Clock({ job, settle, now }: Props) {
             take((j) => clockIn(j, by, at))
           }}
         >
-          {running ? `Stop the clock, since ${timeInWords(running.from)}` : 'Start the clock'}
+          {running ? say`Stop the clock, since ${timeInWords(running.from)}` : say`Start the clock`}
         </Button>
       </div>
-      {full && <p className="say say-short">It cannot be started: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be started: ${full}.`}</p>}
       {job.hours.map((h) => (
         <p key={h.id} className="small mb-1">
-          <Day at={h.from} />, {timeInWords(h.from)} {h.to ? `to ${timeInWords(h.to)}` : 'and still'}, {h.by}{' '}
+          <Day at={h.from} />, {timeInWords(h.from)} {h.to ? say`to ${timeInWords(h.to)}` : say`and still`}, {h.by}{' '}
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${calendarDay(h.from)}, ${timeInWords(h.from)}`}
+            aria-label={say`take out: ${calendarDay(h.from)}, ${timeInWords(h.from)}`}
             onClick={() => settle((j) => removeHours(j, h.id))}
           >
-            take out
+            {say`take out`}
           </button>
         </p>
       ))}

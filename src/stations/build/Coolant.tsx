@@ -5,11 +5,12 @@ import { choiceEnds, noteCoolant } from '@/core/job'
 import { format } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 /** Coolant out and in, and what the difference tells. */
 export function Coolant({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const account = coolantAccount(job)
-  if (!account) return <p className="soft">The coolant stays in: nothing of this job opens it.</p>
+  if (!account) return <p className="soft">{say`The coolant stays in: nothing of this job opens it.`}</p>
   const field = (which: 'outM3' | 'inM3', label: string) => (
     <QuantityField
       name={`coolant.${which}`}
@@ -24,9 +25,9 @@ export function Coolant({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const tone = { open: '', even: 'say-holds' }[account.verdict as string] ?? 'say-short'
   return (
     <>
-      <p>It holds {format(account.capacityM3, 'volume', job.units, 3)}.</p>
-      {field('outM3', 'came out')}
-      {field('inM3', 'went in')}
+      <p>{say`It holds ${format(account.capacityM3, 'volume', job.units, 3)}.`}</p>
+      {field('outM3', say`came out`)}
+      {field('inM3', say`went in`)}
       <p className={`say ${tone}`} role="status">
         {account.words}
       </p>

@@ -14,6 +14,7 @@ import { LooseJoints } from './LooseJoints'
 import { useTaken } from '../use-taken'
 import { calendarDay } from '@/core/units'
 import { Day } from '@/ui/Day'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -53,32 +54,32 @@ function NewDebt({ job, settle, now }: Props) {
     >
       <FormLine
         id="debt-what"
-        label="What holds for now only"
+        label={say`What holds for now only`}
         most={120}
-        placeholder="tie instead of the bracket’s third screw"
+        placeholder={say`tie instead of the bracket’s third screw`}
         field={register('what', { validate: given })}
-        wrong={errors.what && 'Say what it is.'}
+        wrong={errors.what && say`Say what it is.`}
       />
       <FormLine
         id="debt-why"
-        label="Why"
+        label={say`Why`}
         most={300}
         field={register('why', { validate: given })}
-        wrong={errors.why && 'Say why.'}
+        wrong={errors.why && say`Say why.`}
       />
-      <FormLine id="debt-until" label="Until" type="date" field={register('until')} />
+      <FormLine id="debt-until" label={say`Until`} type="date" field={register('until')} />
       <FormLine
         id="debt-by"
-        label="Name"
+        label={say`Name`}
         most={80}
         field={register('by', { validate: given })}
-        wrong={errors.by && 'Say who.'}
+        wrong={errors.by && say`Say who.`}
       />
-      <Form.Check id="debt-dangerous" label="nobody may drive with it" {...register('dangerous')} />
+      <Form.Check id="debt-dangerous" label={say`nobody may drive with it`} {...register('dangerous')} />
       <Button type="submit" variant="outline-dark">
-        Note it
+        {say`Note it`}
       </Button>
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
     </Form>
   )
 }
@@ -89,28 +90,28 @@ function DebtLine({ debt, settle, now }: Omit<Props, 'job'> & { readonly debt: D
   return (
     <li>
       <span className="fw-medium">{debt.what}</span>{' '}
-      {debt.dangerous && <span className="verdict-short">nobody may drive with it</span>}
+      {debt.dangerous && <span className="verdict-short">{say`nobody may drive with it`}</span>}
       <span className="small d-block">
         {debt.why} ({debt.by}, <Day at={debt.at} />
-        {debt.paid ? '' : `, ${days} ${days === 1 ? 'day' : 'days'} ago`})
+        {debt.paid ? '' : say`, ${days} ${days === 1 ? say`day` : say`days`} ago`})
         {debt.until && !debt.paid && (
           <span className={over ? 'verdict-short' : ''}>
             {' '}
-            {over ? 'its day is past: ' : 'until '}
+            {over ? say`its day is past: ` : say`until `}
             {debt.until}
           </span>
         )}
       </span>
       {debt.paid && (
         <span className="small verdict-holds">
-          put right: {debt.paid.how} ({debt.paid.by}, <Day at={debt.paid.at} />)
+          {say`put right: ${debt.paid.how} (${debt.paid.by},`} <Day at={debt.paid.at} />)
         </span>
       )}
       {!debt.paid && asking && (
         <ReasonForm
           id={`paid-${debt.id}`}
-          label="How it was put right"
-          act="It is right"
+          label={say`How it was put right`}
+          act={say`It is right`}
           onCancel={() => setAsking(false)}
           onGive={(how, by) => {
             const at = now().toISOString()
@@ -120,8 +121,8 @@ function DebtLine({ debt, settle, now }: Omit<Props, 'job'> & { readonly debt: D
         />
       )}
       {!debt.paid && !asking && (
-        <Button variant="outline-dark" aria-label={`put right: ${debt.what}`} onClick={() => setAsking(true)}>
-          Put right
+        <Button variant="outline-dark" aria-label={say`put right: ${debt.what}`} onClick={() => setAsking(true)}>
+          {say`Put right`}
         </Button>
       )}
     </li>
@@ -135,8 +136,8 @@ export function ForNow(props: Props) {
   return (
     <>
       <p className="small soft">
-        What is right for now only: it ages in the yard until it is put right. With what nobody may drive with, no job
-        is signed.
+        {say`What is right for now only: it ages in the yard until it is put right. With what nobody may drive with,
+          no job is signed.`}
       </p>
       <NewDebt {...props} />
       <ul className="ledger one">

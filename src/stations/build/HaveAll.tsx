@@ -9,10 +9,11 @@ import { worded } from '@/core/units'
 import { ReasonForm } from '@/ui/ReasonForm'
 import { useName } from '@/ui/use-name'
 import type { StationProps } from '../station'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'shelf'>
 
-const words = { 'not answered': '', here: 'here', 'to get': 'to get', without: 'without it' } as const
+const words = { 'not answered': '', here: 'here', 'to get': say`to get`, without: say`without it` } as const
 
 function NeedLine({ need, job, settle, now }: Omit<Props, 'shelf'> & { readonly need: Need }) {
   const [asking, setAsking] = useState(false)
@@ -30,48 +31,43 @@ function NeedLine({ need, job, settle, now }: Omit<Props, 'shelf'> & { readonly 
       <span>
         {worded(need.what, job.units)}
         {need.shelf && <span className="soft small"> {need.shelf}</span>}
-        {state === 'without' && given && (
-          <span className="small">
-            {' '}
-            without it: {given.by}: {given.why}
-          </span>
-        )}
+        {state === 'without' && given && <span className="small"> {say`without it: ${given.by}: ${given.why}`}</span>}
       </span>
       <span className="figure-text">{need.amount}</span>
       <span className="need-buttons">
         <Button
           variant={state === 'here' ? 'primary' : 'outline-dark'}
           aria-pressed={state === 'here'}
-          aria-label={`here: ${need.what}`}
+          aria-label={say`here: ${need.what}`}
           onClick={() => answer(true)}
         >
-          here
+          {say`here`}
         </Button>
         <Button
           variant={state === 'to get' ? 'danger' : 'outline-dark'}
           aria-pressed={state === 'to get'}
-          aria-label={`to get: ${need.what}`}
+          aria-label={say`to get: ${need.what}`}
           onClick={() => answer(false)}
         >
-          to get
+          {say`to get`}
         </Button>
         {state === 'to get' && !asking && (
           <button
             type="button"
             className="word-button soft"
-            aria-label={`go without: ${need.what}`}
+            aria-label={say`go without: ${need.what}`}
             onClick={() => setAsking(true)}
           >
-            go without
+            {say`go without`}
           </button>
         )}
-        <span className="visually-hidden">{words[state]}</span>
+        <span className="visually-hidden">{spokenWord(words[state])}</span>
       </span>
       {asking && (
         <ReasonForm
           id={`without-${need.id}`}
-          label="Why it goes without"
-          act="Go without"
+          label={say`Why it goes without`}
+          act={say`Go without`}
           onCancel={() => setAsking(false)}
           onGive={(why, by) => {
             const at = now().toISOString()
@@ -89,19 +85,19 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
   const [name] = useName()
   const needs = needsOfJob(job, shelf)
   const missing = missingNeeds(job)
-  const held = isTicked(job, 'have-all') ? 'never answered, or still to get.' : 'still hold the start.'
+  const held = isTicked(job, 'have-all') ? say`never answered, or still to get.` : say`still hold the start.`
   const path = usePathname()
   const toGet = needs.filter((n) => haveOf(job, n) === 'to get')
   return (
     <>
       <p role="status">
         {missing.length === 0
-          ? 'All of it is here, or gone without by name.'
-          : `${missing.length} of ${needs.length} ${held}`}
+          ? say`All of it is here, or gone without by name.`
+          : say`${missing.length} of ${needs.length} ${spokenWord(held)}`}
         {toGet.length > 0 && (
           <>
             {' '}
-            <a href={`${path}/shopping`}>Shopping list of {toGet.length}</a>
+            <a href={`${path}/shopping`}>{say`Shopping list of ${toGet.length}`}</a>
           </>
         )}
       </p>
@@ -111,7 +107,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
         return own.length === 0 ? null : (
           <section key={group} aria-label={group}>
             <div className="d-flex justify-content-between align-items-baseline gap-2">
-              <h3>{group}</h3>
+              <h3>{spokenWord(group)}</h3>
               {open.length > 1 && (
                 <button
                   type="button"
@@ -128,7 +124,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
                     )
                   }}
                 >
-                  all {open.length} of these lie here
+                  {say`all ${open.length} of these lie here`}
                 </button>
               )}
             </div>

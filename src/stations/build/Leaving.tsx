@@ -11,6 +11,7 @@ import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { Day } from '@/ui/Day'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 interface Fields {
@@ -44,7 +45,7 @@ export function LeaveIt({ job, settle, now }: Props) {
   if (!asking)
     return (
       <Button variant="outline-dark" onClick={() => setAsking(true)}>
-        Leave it here
+        {say`Leave it here`}
       </Button>
     )
   return (
@@ -61,7 +62,7 @@ export function LeaveIt({ job, settle, now }: Props) {
         setSafe([])
       })}
     >
-      <h3>Safe to leave?</h3>
+      <h3>{say`Safe to leave?`}</h3>
       {must.map((m) => (
         <Form.Check
           key={m}
@@ -73,27 +74,27 @@ export function LeaveIt({ job, settle, now }: Props) {
       ))}
       <FormLine
         id="leave-why"
-        label="Why it is left"
+        label={say`Why it is left`}
         most={300}
         field={register('why', { validate: given })}
-        wrong={errors.why && 'Say why.'}
+        wrong={errors.why && say`Say why.`}
       />
-      <FormLine id="leave-awaits" label="What is awaited" most={200} field={register('awaits')} />
+      <FormLine id="leave-awaits" label={say`What is awaited`} most={200} field={register('awaits')} />
       <FormLine
         id="leave-by"
-        label="Name"
+        label={say`Name`}
         most={80}
         field={register('by', { validate: given })}
-        wrong={errors.by && 'Say who.'}
+        wrong={errors.by && say`Say who.`}
       />
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
-      {unsafe.length > 0 && <p className="small mb-1">Not yet said to be safe: {unsafe.join('; ')}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
+      {unsafe.length > 0 && <p className="small mb-1">{say`Not yet said to be safe: ${unsafe.join('; ')}.`}</p>}
       <div className="d-flex gap-2">
         <Button type="submit" variant="outline-dark" disabled={unsafe.length > 0}>
-          Leave it
+          {say`Leave it`}
         </Button>
         <Button variant="link" onClick={() => setAsking(false)}>
-          Cancel
+          {say`Cancel`}
         </Button>
       </div>
     </Form>
@@ -107,26 +108,23 @@ export function LeftLying({ job, settle, now }: Props) {
   const open = openEntries(job)
   const off = isTicked(job, 'battery-off') && !isTicked(job, 'battery-on')
   return (
-    <section className="big-step" aria-label="Left lying">
+    <section className="big-step" aria-label={say`Left lying`}>
       <h2>
-        Left on <Day at={left.at} />
+        {say`Left on`} <Day at={left.at} />
       </h2>
       <p>
         {left.why}
-        {left.awaits && `; awaits ${left.awaits}`} ({left.by}).
+        {left.awaits && say`; awaits ${left.awaits}`} ({left.by}).
       </p>
       <ul>
-        {isDry(job) && <li>The coolant is out.</li>}
-        {off && <li>The battery is off.</li>}
+        {isDry(job) && <li>{say`The coolant is out.`}</li>}
+        {off && <li>{say`The battery is off.`}</li>}
         {open.map((e) => (
-          <li key={e.id}>
-            Off: {e.what}
-            {e.smallParts && `, small parts: ${e.smallParts}`}
-          </li>
+          <li key={e.id}>{say`Off: ${e.what}${e.smallParts && say`, small parts: ${e.smallParts}`}`}</li>
         ))}
         {left.safe.map((s) => (
           <li key={s} className="soft">
-            Left so: {s}.
+            {say`Left so: ${spokenWord(s)}.`}
           </li>
         ))}
       </ul>
@@ -136,7 +134,7 @@ export function LeftLying({ job, settle, now }: Props) {
           settle((j) => comeBack(j, at))
         }}
       >
-        Go on with it
+        {say`Go on with it`}
       </Button>
     </section>
   )

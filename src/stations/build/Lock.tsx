@@ -4,6 +4,7 @@ import { lockOf, passedBy, type Step } from '@/core/build'
 import { GoPast } from '../GoPast'
 import type { StationProps } from '../station'
 import { Day } from '@/ui/Day'
+import { say } from '@/core/words'
 
 /** What a step waits for; a lock that was passed is told with who and why. */
 export function Lock({ step, job, ...change }: Pick<StationProps, 'job' | 'settle' | 'now'> & { readonly step: Step }) {
@@ -12,7 +13,7 @@ export function Lock({ step, job, ...change }: Pick<StationProps, 'job' | 'settl
   const passed = passedBy(job, step.id)
   return passed ? (
     <p className="small soft">
-      Gone past its lock: {passed.by}, <Day at={passed.at} />: {passed.why}
+      {say`Gone past its lock: ${passed.by},`} <Day at={passed.at} />: {passed.why}
     </p>
   ) : null
 }

@@ -6,6 +6,7 @@ import { addLooseJoint, removeLooseJoint } from '@/core/job'
 import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { say } from '@/core/words'
 
 /** Joints that hold by friction alone: nothing clicks, so somebody looks at them again. */
 export function LooseJoints({ job, settle, now }: Pick<StationProps, 'job' | 'settle' | 'now'>) {
@@ -17,10 +18,10 @@ export function LooseJoints({ job, settle, now }: Pick<StationProps, 'job' | 'se
     formState: { errors },
   } = useForm<{ where: string }>({ defaultValues: { where: '' } })
   return (
-    <section aria-label="Joints without a catch">
-      <h3 className="mt-3">Joints without a catch</h3>
+    <section aria-label={say`Joints without a catch`}>
+      <h3 className="mt-3">{say`Joints without a catch`}</h3>
       <p className="small soft">
-        Pushed together and held by friction only: named when connectors are looked at again.
+        {say`Pushed together and held by friction only: named when connectors are looked at again.`}
       </p>
       {job.looseJoints.map((j) => (
         <p key={j.id} className="mb-1">
@@ -28,10 +29,10 @@ export function LooseJoints({ job, settle, now }: Pick<StationProps, 'job' | 'se
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${j.where}`}
+            aria-label={say`take out: ${j.where}`}
             onClick={() => settle((x) => removeLooseJoint(x, j.id))}
           >
-            take out
+            {say`take out`}
           </button>
         </p>
       ))}
@@ -45,16 +46,16 @@ export function LooseJoints({ job, settle, now }: Pick<StationProps, 'job' | 'se
       >
         <FormLine
           id="loose-where"
-          label="Which joint, and where"
+          label={say`Which joint, and where`}
           most={120}
-          placeholder="blade terminals behind the headlamp"
+          placeholder={say`blade terminals behind the headlamp`}
           field={register('where', { validate: given })}
-          wrong={errors.where && 'Say which.'}
+          wrong={errors.where && say`Say which.`}
         />
         <Button type="submit" variant="outline-dark">
-          Note the joint
+          {say`Note the joint`}
         </Button>
-        {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+        {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
       </form>
     </section>
   )

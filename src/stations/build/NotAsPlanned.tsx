@@ -12,6 +12,7 @@ import { FormLine, given } from '@/ui/FormLine'
 import { Slot } from './Slot'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
   readonly step: Step
@@ -57,41 +58,41 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
         if (means.station !== 'build') goTo(means.station)
       })}
     >
-      <h3>Not as planned</h3>
+      <h3>{say`Not as planned`}</h3>
       <Form.Group controlId="unplanned-what">
-        <Form.Label className="mb-0">What</Form.Label>
+        <Form.Label className="mb-0">{say`What`}</Form.Label>
         <Form.Select {...register('what')}>
           {unplannedKinds.map((k) => (
-            <option key={k}>{k}</option>
+            <option key={k}>{spokenWord(k)}</option>
           ))}
         </Form.Select>
       </Form.Group>
       <FormLine
         id="unplanned-words"
-        label="In a few words"
+        label={say`In a few words`}
         most={300}
         field={register('words', { validate: given })}
-        wrong={errors.words && 'Say what is otherwise.'}
+        wrong={errors.words && say`Say what is otherwise.`}
       />
       <FormLine
         id="unplanned-by"
-        label="Name"
+        label={say`Name`}
         most={80}
         field={register('by', { validate: given })}
-        wrong={errors.by && 'Say who.'}
+        wrong={errors.by && say`Say who.`}
       />
       {watch('what') === 'a hole does not line up' && <Slot job={job} />}
       <p className="small mb-1">
         {worded(means.tell, job.units)}
-        {again.length > 0 && ` To be done again: ${again.map((s) => s.title).join(', ')}.`}
+        {again.length > 0 && say` To be done again: ${again.map((s) => s.title).join(', ')}.`}
       </p>
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
       <div className="d-flex gap-2 flex-wrap">
         <Button type="submit" variant="outline-dark">
-          {means.station === 'build' ? 'Note it' : `Note it, and change it in ${stationNames[means.station]}`}
+          {means.station === 'build' ? say`Note it` : say`Note it, and change it in ${stationNames[means.station]}`}
         </Button>
         <Button variant="link" onClick={onClose}>
-          Cancel
+          {say`Cancel`}
         </Button>
       </div>
     </Form>

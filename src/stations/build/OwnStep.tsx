@@ -7,6 +7,7 @@ import { closers, stepsOf } from '@/core/build'
 import { addOwnStep } from '@/core/job'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
+import { say } from '@/core/words'
 
 interface Fields {
   readonly title: string
@@ -41,7 +42,7 @@ export function OwnStep({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       })}
     >
       <Form.Group controlId="own-title">
-        <Form.Label className="mb-0">While it is open, also</Form.Label>
+        <Form.Label className="mb-0">{say`While it is open, also`}</Form.Label>
         <Form.Control
           maxLength={120}
           list="worth-it"
@@ -53,10 +54,10 @@ export function OwnStep({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             <option key={w} value={w} />
           ))}
         </datalist>
-        <Form.Control.Feedback type="invalid">Say what.</Form.Control.Feedback>
+        <Form.Control.Feedback type="invalid">{say`Say what.`}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="own-before">
-        <Form.Label className="mb-0">Before</Form.Label>
+        <Form.Label className="mb-0">{say`Before`}</Form.Label>
         <Form.Select {...register('before')}>
           {closing.map((s) => (
             <option key={s.id} value={s.id}>
@@ -66,9 +67,9 @@ export function OwnStep({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         </Form.Select>
       </Form.Group>
       <Button type="submit" variant="outline-dark">
-        Add it
+        {say`Add it`}
       </Button>
-      {full && <p className="say say-short">It cannot be added: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be added: ${full}.`}</p>}
     </Form>
   )
 }

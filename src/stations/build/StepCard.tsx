@@ -16,6 +16,7 @@ import { Photos } from '../Photos'
 import { Lock } from './Lock'
 import { NotAsPlanned } from './NotAsPlanned'
 import { Wait } from './Wait'
+import { say } from '@/core/words'
 
 const StepDrawing = dynamic(() => persistently(() => import('./StepDrawing')), {
   ssr: false,
@@ -42,19 +43,19 @@ function Torque({ step, job, settle }: Pick<Props, 'step' | 'job' | 'settle'>) {
       <p className="mb-0">
         {maker ? (
           <>
-            <strong className="figure-text">{format(maker.newtonMetres, 'torque', job.units, 2)}</strong>, as its maker
-            gives it
+            <strong className="figure-text">{format(maker.newtonMetres, 'torque', job.units, 2)}</strong>
+            {say`, as its maker gives it`}
           </>
         ) : (
           <>
-            <strong className="figure-text">{format(guess.newtonMetres, 'torque', job.units, 2)}</strong> for {guess.of}
-            : a guess by size. The maker’s figure comes before it.
+            <strong className="figure-text">{format(guess.newtonMetres, 'torque', job.units, 2)}</strong>{' '}
+            {say`for ${guess.of}: a guess by size. The maker’s figure comes before it.`}
           </>
         )}
       </p>
       <QuantityField
         name={`torque.${step.id}`}
-        label="maker’s torque"
+        label={say`maker’s torque`}
         value={maker?.newtonMetres ?? null}
         quantity="torque"
         system={job.units}
@@ -72,14 +73,14 @@ function Where({ step, job, goTo }: Pick<Props, 'step' | 'job' | 'goTo'>) {
     return (
       <p className="mb-1">
         <button type="button" className="word-button" onClick={() => goTo('wire')}>
-          see it in the circuit
+          {say`see it in the circuit`}
         </button>
       </p>
     )
   if (step.seenIn === null || !job.fans.length) return null
   return (
     <details className="mb-2" onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>on the drawing</summary>
+      <summary>{say`on the drawing`}</summary>
       {open && <StepDrawing job={job} />}
     </details>
   )
@@ -98,12 +99,12 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
   const done = isTicked(job, step.id)
   const lock = done ? null : lockOf(job, step)
   const asked = proofsOf(job).filter((p) => step.asks.includes(p.id))
-  const minutes = step.waitMinutes ? `wait about ${step.waitMinutes} min` : `${step.minutes} min`
+  const minutes = step.waitMinutes ? say`wait about ${step.waitMinutes} min` : `${step.minutes} min`
   return (
-    <section className="big-step at-work" aria-label={`Step ${at + 1} of ${of}`}>
+    <section className="big-step at-work" aria-label={say`Step ${at + 1} of ${of}`}>
       <div className="soft">
-        Step {at + 1} of {of} · {minutes}
-        {done && <span className="verdict-holds"> · done</span>}
+        {say`Step ${at + 1} of ${of} · ${minutes}`}
+        {done && <span className="verdict-holds"> {say`· done`}</span>}
       </div>
       <h2>{step.title}</h2>
       <p className="why soft">{step.why}</p>
@@ -119,7 +120,7 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
       {!done && <Wait {...props} step={step} />}
       {asked.map((proof) => (
         <div key={proof.id} className="asked" role="group" aria-label={proof.name}>
-          <span className="fw-medium">{proof.name}: as it should be?</span>
+          <span className="fw-medium">{say`${proof.name}: as it should be?`}</span>
           <ProofAnswer {...props} proof={proof} onSeek={() => props.goTo('prove')} />
         </div>
       ))}
@@ -135,10 +136,10 @@ export function StepCard({ step, at, of, onDone, ...props }: Props) {
             onDone()
           }}
         >
-          {done ? 'Not done after all' : 'Done'}
+          {done ? say`Not done after all` : say`Done`}
         </Button>
         <Button variant="outline-dark" aria-expanded={otherwise} onClick={() => setOtherwise(!otherwise)}>
-          Not as planned
+          {say`Not as planned`}
         </Button>
       </div>
       {otherwise && <NotAsPlanned {...props} step={step} onClose={() => setOtherwise(false)} />}

@@ -10,6 +10,7 @@ import { FormLine, given } from '@/ui/FormLine'
 import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { calendarDay } from '@/core/units'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 type Fields = Parameters<typeof takeOff>[1]
@@ -43,38 +44,38 @@ function TakeOff({ job, settle, now }: Props) {
     >
       <FormLine
         id="off-what"
-        label="What comes off"
+        label={say`What comes off`}
         most={80}
-        placeholder="lower hose, at the core"
+        placeholder={say`lower hose, at the core`}
         field={register('what', { validate: given })}
-        wrong={errors.what && 'Say what it is.'}
+        wrong={errors.what && say`Say what it is.`}
       />
       <Form.Group controlId="off-kind">
-        <Form.Label className="mb-0">It is a</Form.Label>
+        <Form.Label className="mb-0">{say`It is a`}</Form.Label>
         <Form.Select {...register('kind')}>
           {comingOff.map((k) => (
-            <option key={k}>{k}</option>
+            <option key={k}>{spokenWord(k)}</option>
           ))}
         </Form.Select>
       </Form.Group>
       <FormLine
         id="off-way"
-        label="Which way round"
+        label={say`Which way round`}
         most={160}
-        placeholder="short leg to the core, clip from below"
+        placeholder={say`short leg to the core, clip from below`}
         field={register('way')}
       />
       <FormLine
         id="off-small"
-        label="Its small parts lie"
+        label={say`Its small parts lie`}
         most={160}
-        placeholder="washer and nut, lid of the tool box"
+        placeholder={say`washer and nut, lid of the tool box`}
         field={register('smallParts')}
       />
       <Button type="submit" variant="outline-dark">
-        Note it
+        {say`Note it`}
       </Button>
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
     </Form>
   )
 }
@@ -88,46 +89,48 @@ export function TakenOff(props: Props) {
     <>
       {held.length > 0 && (
         <p className="say say-short" role="status">
-          The engine must not run: {held.join('; ')}.
+          {say`The engine must not run: ${held.join('; ')}.`}
         </p>
       )}
-      {smallPartsOut(job).length > 0 && <p className="small">Small parts out: {smallPartsOut(job).join('; ')}.</p>}
+      {smallPartsOut(job).length > 0 && (
+        <p className="small">{say`Small parts out: ${smallPartsOut(job).join('; ')}.`}</p>
+      )}
       <TakeOff {...props} />
       {job.ledger.length > 0 && (
         <h3 className="mt-3">
-          {open.length === 0 ? 'All of it is back' : `${open.length} of ${job.ledger.length} still off`}
+          {open.length === 0 ? say`All of it is back` : say`${open.length} of ${job.ledger.length} still off`}
         </h3>
       )}
       <ul className="ledger">
         {job.ledger.map((e) => (
           <li key={e.id}>
             <span>
-              <span className="fw-medium">{e.what}</span> <span className="soft small">{e.kind}</span>
+              <span className="fw-medium">{e.what}</span> <span className="soft small">{spokenWord(e.kind)}</span>
               {(e.way || e.smallParts) && (
                 <span className="small d-block">
-                  {[e.way, e.smallParts && `small parts: ${e.smallParts}`].filter(Boolean).join('; ')}
+                  {[e.way, e.smallParts && say`small parts: ${e.smallParts}`].filter(Boolean).join('; ')}
                 </span>
               )}
             </span>
             <Button
               variant={e.backAt ? 'primary' : 'outline-dark'}
               aria-pressed={e.backAt !== null}
-              aria-label={`back on: ${e.what}`}
+              aria-label={say`back on: ${e.what}`}
               onClick={() => {
                 const at = now().toISOString()
                 settle((j) => changeEntry(j, e.id, { backAt: e.backAt ? null : at }))
               }}
             >
-              {e.backAt ? `back ${calendarDay(e.backAt)}` : 'back on'}
+              {e.backAt ? say`back ${calendarDay(e.backAt)}` : say`back on`}
             </Button>
             <Photos job={job} of={`off:${e.id}`} name={e.what} settle={settle} now={now} />
             <button
               type="button"
               className="word-button soft"
-              aria-label={`never came off: ${e.what}`}
+              aria-label={say`never came off: ${e.what}`}
               onClick={() => settle((j) => removeEntry(j, e.id))}
             >
-              take out
+              {say`take out`}
             </button>
           </li>
         ))}

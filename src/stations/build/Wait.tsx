@@ -6,6 +6,7 @@ import type { Step } from '@/core/build'
 import { waitFor } from '@/core/job'
 import { timeInWords } from '@/ui/days'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 const MINUTE_MS = 60_000
 const LOOK_MS = 5000
@@ -32,7 +33,7 @@ export function Wait({
   if (since === undefined)
     return (
       <Button variant="outline-dark" className="mb-2" onClick={toggle}>
-        Start the wait, {step.waitMinutes} min
+        {say`Start the wait, ${step.waitMinutes} min`}
       </Button>
     )
   const left = Math.ceil((Date.parse(since) + step.waitMinutes * MINUTE_MS - now().getTime()) / MINUTE_MS)
@@ -40,14 +41,14 @@ export function Wait({
     <p role="timer" className="wait">
       {left > 0 ? (
         <>
-          <strong className="figure-text">{left} min</strong> left, since {timeInWords(since)}; do something else
-          meanwhile.
+          <strong className="figure-text">{left} min</strong>{' '}
+          {say`left, since ${timeInWords(since)}; do something else meanwhile.`}
         </>
       ) : (
-        <>The wait is over, since {timeInWords(since)}.</>
+        <>{say`The wait is over, since ${timeInWords(since)}.`}</>
       )}{' '}
       <button type="button" className="word-button soft" onClick={toggle}>
-        stop it
+        {say`stop it`}
       </button>
     </p>
   )

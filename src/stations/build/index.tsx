@@ -20,6 +20,7 @@ import { OwnStep } from './OwnStep'
 import { StepCard } from './StepCard'
 import { TakenOff } from './TakenOff'
 import { Day } from '@/ui/Day'
+import { say, spokenWord } from '@/core/words'
 
 const counted = (word: string, n: number): string => (n ? `${word} ${n}` : word)
 
@@ -32,7 +33,7 @@ function AllSteps({
   const steps = stepsOf(job)
   return (
     <>
-      <p className="small soft">{handsOnMinutes(steps)} min of hands, waits not counted.</p>
+      <p className="small soft">{say`${handsOnMinutes(steps)} min of hands, waits not counted.`}</p>
       <ol className="step-list">
         {steps.map((s, i) => {
           const done = isTicked(job, s.id)
@@ -46,10 +47,10 @@ function AllSteps({
                 onClick={() => onPick(i)}
               >
                 {s.title}
-                {s.own && <span className="soft"> (added)</span>}
+                {s.own && <span className="soft"> {say`(added)`}</span>}
               </button>
               <span className={done ? 'verdict-holds' : 'soft'}>
-                {done ? 'done' : lockOf(job, s) ? 'waits' : s.waitMinutes ? 'wait' : `${s.minutes} min`}
+                {done ? say`done` : lockOf(job, s) ? say`waits` : s.waitMinutes ? say`wait` : `${s.minutes} min`}
               </span>
             </li>
           )
@@ -62,10 +63,10 @@ function AllSteps({
 function Unplanned({ job }: Pick<StationProps, 'job'>) {
   return job.build.unplanned.length === 0 ? null : (
     <>
-      <h3 className="mt-3">Not as planned</h3>
+      <h3 className="mt-3">{say`Not as planned`}</h3>
       {job.build.unplanned.map((u) => (
         <p key={u.id} className="small mb-1">
-          {u.what}: {u.words} ({u.by}, <Day at={u.at} />)
+          {spokenWord(u.what)}: {u.words} ({u.by}, <Day at={u.at} />)
         </p>
       ))}
     </>
@@ -94,22 +95,22 @@ function Stage(props: StationProps) {
         <StepCard key={step.id} {...props} step={step} at={at} of={steps.length} onDone={() => setPicked(null)} />
       ) : (
         <section className="big-step">
-          <h2>Every step is done</h2>
-          <p>{job.signature ? 'It is signed.' : 'All that is left is the signature.'}</p>
+          <h2>{say`Every step is done`}</h2>
+          <p>{job.signature ? say`It is signed.` : say`All that is left is the signature.`}</p>
           <Button variant="primary" onClick={() => goTo('after')}>
-            Go to After
+            {say`Go to After`}
           </Button>
         </section>
       )}
       {elsewhere && (
         <p>
           <Button onClick={() => goTo(elsewhere)}>
-            {elsewhere === 'prove' ? 'Prove it now' : `Go to ${stationNames[elsewhere]}`}
+            {elsewhere === 'prove' ? say`Prove it now` : say`Go to ${stationNames[elsewhere]}`}
           </Button>
         </p>
       )}
       <Tabs defaultActiveKey="steps" id="build-views" mountOnEnter unmountOnExit transition={false} className="mb-2">
-        <Tab eventKey="steps" title="All steps">
+        <Tab eventKey="steps" title={say`All steps`}>
           <AllSteps
             job={job}
             at={at}
@@ -120,21 +121,21 @@ function Stage(props: StationProps) {
           />
           <Unplanned job={job} />
         </Tab>
-        <Tab eventKey="have" title="Have it all">
+        <Tab eventKey="have" title={say`Have it all`}>
           <HaveAll {...props} />
         </Tab>
-        <Tab eventKey="off" title={counted('Taken off', openEntries(job).length)}>
+        <Tab eventKey="off" title={counted(say`Taken off`, openEntries(job).length)}>
           <TakenOff {...props} />
         </Tab>
         {opensCoolant(job) && (
-          <Tab eventKey="coolant" title="Coolant">
+          <Tab eventKey="coolant" title={say`Coolant`}>
             <Coolant {...props} />
           </Tab>
         )}
-        <Tab eventKey="now" title={counted('For now', openDebts(job).length)}>
+        <Tab eventKey="now" title={counted(say`For now`, openDebts(job).length)}>
           <ForNow {...props} />
         </Tab>
-        <Tab eventKey="hours" title="Hours and parts">
+        <Tab eventKey="hours" title={say`Hours and parts`}>
           <Clock {...props} />
           <Bought {...props} />
         </Tab>
@@ -147,21 +148,21 @@ function Tray(props: StationProps) {
   const { job } = props
   return (
     <>
-      <h2>Before the first bolt</h2>
+      <h2>{say`Before the first bolt`}</h2>
       <p className="small">
         {job.baseline.state === 'taken'
-          ? 'The baseline is taken.'
+          ? say`The baseline is taken.`
           : job.baseline.state === 'cannot be had'
-            ? 'There is no baseline: before and after will not be comparable.'
-            : 'No baseline yet: take it before the first bolt, it cannot be had afterwards.'}
+            ? say`There is no baseline: before and after will not be comparable.`
+            : say`No baseline yet: take it before the first bolt, it cannot be had afterwards.`}
       </p>
-      <h2>While it is open</h2>
+      <h2>{say`While it is open`}</h2>
       <OwnStep {...props} />
-      <h2>Stop for today</h2>
+      <h2>{say`Stop for today`}</h2>
       <LeaveIt {...props} />
-      <h2>Cautions</h2>
-      <p className="caution small">{cautions.surprise}</p>
-      <p className="caution small">{cautions.battery}</p>
+      <h2>{say`Cautions`}</h2>
+      <p className="caution small">{spokenWord(cautions.surprise)}</p>
+      <p className="caution small">{spokenWord(cautions.battery)}</p>
       <Asked questions={[...questionsAtStep('fuse-in'), ...questionsAtStep('battery-off')]} />
       {job.cooling && <p className="caution small">{cautionInWords('hotCoolant', job.units)}</p>}
       <p className="small soft">{cautions.maker}</p>

@@ -18,21 +18,22 @@ import type { StationProps } from '../station'
 import { NoteForm } from './NoteForm'
 import { begun, readNoting } from './noting'
 import { useKept } from './use-kept'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'evaluation' | 'goTo'>
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
-const labelIn = (job: Job) => (address: string) => fieldsOf(job).get(address)?.label ?? 'a reading'
+const labelIn = (job: Job) => (address: string) => fieldsOf(job).get(address)?.label ?? say`a reading`
 
 /** What it comes to: apart, still to be weighed, agreeing or not, each in words and with its own mark. */
 function standing({ seen, result, doubted }: SeenLine, job: Job): { readonly mark: string; readonly words: string } {
-  if (doubted) return { mark: '–', words: 'doubted: nothing is told from it' }
-  if (!result) return { mark: '…', words: 'being weighed' }
-  if (result.apart) return { mark: '–', words: `nothing is told from it: ${result.apart}` }
-  const predicted = result.predicted ? `predicted ${bandInWords(quantityIn(seen), result.predicted, job.units)}` : ''
+  if (doubted) return { mark: '–', words: say`doubted: nothing is told from it` }
+  if (!result) return { mark: '…', words: say`being weighed` }
+  if (result.apart) return { mark: '–', words: say`nothing is told from it: ${result.apart}` }
+  const predicted = result.predicted ? say`predicted ${bandInWords(quantityIn(seen), result.predicted, job.units)}` : ''
   return result.agrees
-    ? { mark: '✓', words: `agrees; ${predicted}` }
-    : { mark: '✗', words: `does not agree; ${predicted}` }
+    ? { mark: '✓', words: say`agrees; ${predicted}` }
+    : { mark: '✗', words: say`does not agree; ${predicted}` }
 }
 
 function Line({ line, job, settle, goTo }: { readonly line: SeenLine } & Pick<Props, 'job' | 'settle' | 'goTo'>) {
@@ -44,13 +45,13 @@ function Line({ line, job, settle, goTo }: { readonly line: SeenLine } & Pick<Pr
         {mark}
       </span>
       <span>
-        {line.id === 'complaint' ? 'The complaint: ' : ''}
+        {line.id === 'complaint' ? say`The complaint: ` : ''}
         {name}
         <span className="soft small d-block">{words}</span>
       </span>
       {line.seen.kind === 'proved' ? (
-        <Button size="sm" variant="outline-dark" aria-label={`Its proof: ${name}`} onClick={() => goTo('prove')}>
-          its proof
+        <Button size="sm" variant="outline-dark" aria-label={say`Its proof: ${name}`} onClick={() => goTo('prove')}>
+          {say`its proof`}
         </Button>
       ) : (
         <Doubts line={line} name={name} settle={settle} />
@@ -67,19 +68,19 @@ function Doubts({ line, name, settle }: { readonly line: SeenLine; readonly name
         size="sm"
         variant="outline-dark"
         aria-pressed={line.doubted}
-        aria-label={`${line.doubted ? 'Count again' : 'Doubt'}: ${name}`}
+        aria-label={`${line.doubted ? say`Count again` : say`Doubt`}: ${name}`}
         onClick={() => settle((j) => doubtSeen(j, line.id, !line.doubted))}
       >
-        {line.doubted ? 'count again' : 'doubt'}
+        {line.doubted ? say`count again` : say`doubt`}
       </Button>
       {line.id !== 'complaint' && (
         <Button
           size="sm"
           variant="outline-dark"
-          aria-label={`Take out: ${name}`}
+          aria-label={say`Take out: ${name}`}
           onClick={() => settle((j) => removeObservation(j, line.id))}
         >
-          take out
+          {say`take out`}
         </Button>
       )}
     </span>
@@ -96,14 +97,14 @@ function Next({
   const marginName = (id: string): string => evaluation.margins.find((m) => m.id === id)?.name ?? id
   return (
     <>
-      <h2 className="mt-2">What to look at next</h2>
+      <h2 className="mt-2">{say`What to look at next`}</h2>
       <ul className="looks">
         {looks.map((look, i) => (
           <li key={`${look.kind} ${look.address ?? look.work}`}>
             <span>{capital(lookInWords(look, labelIn(job), marginName(look.margin)))}.</span>
             {look.kind !== 'reading' && (
               <Button size="sm" variant={i === 0 ? 'primary' : 'outline-dark'} onClick={() => onTake(look)}>
-                Take it
+                {say`Take it`}
               </Button>
             )}
           </li>
@@ -121,8 +122,8 @@ export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
   const lines = seenLines(job, evaluation.evidence ?? [])
   const silent = silentInWords(job)
   return (
-    <section className="evidence" aria-label="What was seen">
-      <h2>What was seen</h2>
+    <section className="evidence" aria-label={say`What was seen`}>
+      <h2>{say`What was seen`}</h2>
       {heatInWords(job, evaluation.heat ?? []).map((s) => (
         <p key={s} className="say say-holds">
           {s}
@@ -137,13 +138,14 @@ export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
             </p>
           ))}
           <Button size="sm" variant="outline-dark" onClick={() => goTo('measure')}>
-            Look at the readings
+            {say`Look at the readings`}
           </Button>
         </div>
       )}
       {lines.length === 0 ? (
         <p className="soft small mb-1">
-          Nothing yet. Say when the complaint shows, or note what was seen: it narrows what the readings leave open.
+          {say`Nothing yet. Say when the complaint shows, or note what was seen: it narrows what the readings leave
+            open.`}
         </p>
       ) : (
         <ul className="seen-lines">
@@ -165,7 +167,7 @@ export function EvidenceStrip({ job, settle, now, evaluation, goTo }: Props) {
         <>
           <Next job={job} evaluation={evaluation} onTake={(taken) => keep(JSON.stringify(begun(job, taken)))} />
           <Button variant="outline-dark" className="mt-1" onClick={() => keep(JSON.stringify(begun(job, null)))}>
-            Note something seen
+            {say`Note something seen`}
           </Button>
         </>
       )}

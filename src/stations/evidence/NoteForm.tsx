@@ -21,6 +21,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { kindsFor, type Noting, observationFrom, ofKind, worksFor } from './noting'
 import { Watch } from './Watch'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'> & {
   readonly note: Noting
@@ -33,9 +34,9 @@ const named = <V extends string>(values: readonly V[], name: (v: V) => string): 
   values.map((value) => ({ value, name: name(value) }))
 
 const askedFor = {
-  fromC: { label: 'begins at', quantity: 'temperature' },
-  toC: { label: 'until it shows', quantity: 'temperature' },
-  forS: { label: 'watched for', quantity: 'minutes' },
+  fromC: { label: say`begins at`, quantity: 'temperature' },
+  toC: { label: say`until it shows`, quantity: 'temperature' },
+  forS: { label: say`watched for`, quantity: 'minutes' },
 } as const
 
 /** How it is taken, with what it may hurt, and what it would show. */
@@ -49,7 +50,9 @@ function Guide({ note, look, job }: Pick<Props, 'note' | 'look' | 'job'>) {
       </ol>
       <p className="say say-unsure">{observationWords[note.kind].caution}</p>
       {look && look.kind === note.kind && (
-        <p className="small mb-1">Predicted: {bandInWords(quantityOfSeen(note.kind), look.predicted, job.units)}.</p>
+        <p className="small mb-1">
+          {say`Predicted: ${bandInWords(quantityOfSeen(note.kind), look.predicted, job.units)}.`}
+        </p>
       )}
     </>
   )
@@ -66,20 +69,20 @@ function Circumstances({ note, job, change }: Pick<Props, 'note' | 'job'> & { re
   return (
     <>
       <ChoiceField
-        label="While"
+        label={say`While`}
         value={note.work}
         options={named(worksFor(job), (w) => workDefinitions[w].name)}
         onChange={(work) => change({ work })}
       />
       <ChoiceField
-        label="The machine"
+        label={say`The machine`}
         value={note.state}
         options={named(seenStates, (s) => s)}
         onChange={(state) => change({ state })}
       />
       <QuantityField
         name="seen.airC"
-        label="air"
+        label={say`air`}
         value={note.airC}
         quantity="temperature"
         system={job.units}
@@ -90,7 +93,7 @@ function Circumstances({ note, job, change }: Pick<Props, 'note' | 'job'> & { re
         <QuantityField
           key={name}
           name={`seen.${name}`}
-          label={note.kind === 'hottest' && name === 'toC' ? 'never above' : askedFor[name].label}
+          label={note.kind === 'hottest' && name === 'toC' ? say`never above` : askedFor[name].label}
           value={note[name]}
           quantity={askedFor[name].quantity}
           system={job.units}
@@ -107,16 +110,16 @@ function FeltFields({ note, change }: Pick<Props, 'note'> & { readonly change: C
   return (
     <>
       <Form.Group controlId="seen-place" className="mb-2">
-        <Form.Label className="mb-0">Where, and how far away</Form.Label>
+        <Form.Label className="mb-0">{say`Where, and how far away`}</Form.Label>
         <Form.Control
           value={note.place}
           maxLength={60}
-          placeholder="front of the core, top left, a hand away"
+          placeholder={say`front of the core, top left, a hand away`}
           onChange={(e) => change({ place: e.target.value })}
         />
       </Form.Group>
       <UnsaidField
-        label="It"
+        label={say`It`}
         value={note.seen === null ? null : String(note.seen)}
         options={feltLevels.map((name, i) => ({ value: String(i), name }))}
         onChange={(level) => change({ seen: Number(level), typed: feltLevels[Number(level)] ?? '' })}
@@ -133,7 +136,7 @@ function Figure({ note, job, now, change }: Pick<Props, 'note' | 'job' | 'now'> 
     <>
       {observationMayMiss.includes(note.kind) && (
         <YesNoField
-          label={note.kind === 'boiled' ? 'It did not' : 'Only a bound: it was never above'}
+          label={note.kind === 'boiled' ? say`It did not` : say`Only a bound: it was never above`}
           value={note.missed}
           onChange={(missed) => change({ missed })}
         />
@@ -145,7 +148,7 @@ function Figure({ note, job, now, change }: Pick<Props, 'note' | 'job' | 'now'> 
           )}
           <QuantityField
             name="seen.figure"
-            label="seen"
+            label={say`seen`}
             value={note.seen}
             quantity={quantityOfSeen(note.kind)}
             system={job.units}
@@ -155,7 +158,7 @@ function Figure({ note, job, now, change }: Pick<Props, 'note' | 'job' | 'now'> 
         </>
       )}
       <ChoiceField
-        label="Taken"
+        label={say`Taken`}
         value={note.how}
         options={named(seenHow, (h) => h)}
         onChange={(how) => change({ how })}
@@ -183,9 +186,9 @@ export function NoteForm({ job, settle, now, note, look, onChange }: Props) {
     onChange(null)
   }
   return (
-    <div className="note-form" role="group" aria-label="Note what was seen">
+    <div className="note-form" role="group" aria-label={say`Note what was seen`}>
       <ChoiceField
-        label="What"
+        label={say`What`}
         value={note.kind}
         options={named(kindsFor(job), (k) => observationWords[k].name)}
         onChange={(kind) => change(ofKind(note, kind))}
@@ -195,13 +198,13 @@ export function NoteForm({ job, settle, now, note, look, onChange }: Props) {
       <Figure note={note} job={job} now={now} change={change} />
       {trouble && (
         <p className="below wrong" role="alert">
-          Not noted: {trouble}. What you typed is kept.
+          {say`Not noted: ${trouble}. What you typed is kept.`}
         </p>
       )}
       <div className="d-flex gap-2 mt-2">
-        <Button onClick={keep}>Note it</Button>
+        <Button onClick={keep}>{say`Note it`}</Button>
         <Button variant="outline-dark" onClick={() => onChange(null)}>
-          Leave it
+          {say`Leave it`}
         </Button>
       </div>
     </div>

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import { useKept } from './use-kept'
+import { say } from '@/core/words'
 
 const two = (n: number): string => String(n).padStart(2, '0')
 const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${two(Math.floor(seconds % 60))}`
@@ -24,7 +25,7 @@ export function Watch({ onStop, now }: { readonly onStop: (seconds: number) => v
   const seconds = runs ? Math.max(0, (now().getTime() - from) / 1000) : 0
   return (
     <div className="stopwatch">
-      <span role="timer" aria-label="Watch" className="figure-text">
+      <span role="timer" aria-label={say`Watch`} className="figure-text">
         {clock(seconds)}
       </span>
       {runs ? (
@@ -35,15 +36,15 @@ export function Watch({ onStop, now }: { readonly onStop: (seconds: number) => v
               onStop(Math.max(1, Math.round(seconds)))
             }}
           >
-            Stop the watch
+            {say`Stop the watch`}
           </Button>
           <Button variant="outline-dark" onClick={() => keep(null)}>
-            Back to nothing
+            {say`Back to nothing`}
           </Button>
         </>
       ) : (
         <Button variant="outline-dark" onClick={() => keep(now().toISOString())}>
-          Start the watch
+          {say`Start the watch`}
         </Button>
       )}
     </div>

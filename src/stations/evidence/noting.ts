@@ -10,6 +10,7 @@ import {
   works,
 } from '@/core/job'
 import type { Look } from '@/core/margins'
+import { say } from '@/core/words'
 
 /** What is being noted: not a whole observation yet. */
 export type Noting = Pick<
@@ -90,7 +91,7 @@ export function observationFrom(
   // what boiled was watched until it did, where nobody says for how long
   const forS = rest.forS ?? (rest.kind === 'boiled' ? seen : null)
   const wrong = observationTrouble({ ...rest, seen, forS, airC })
-  if (wrong || airC === null) return { trouble: wrong?.words ?? 'say how warm the air was' }
+  if (wrong || airC === null) return { trouble: wrong?.words ?? say`say how warm the air was` }
   return {
     ...rest,
     typed: rest.typed.slice(0, MOST_TYPED),

@@ -3,6 +3,7 @@
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { askedFirst, type Found, type Move, type Table } from '@/core/diagnose'
+import { say } from '@/core/words'
 
 const partOf = (id: string): string => id.split(':')[0]!
 
@@ -26,9 +27,10 @@ export function Complaint({
   return (
     <details className="complaint" open={open} onToggle={(e) => onOpen(e.currentTarget.open)}>
       <summary>
-        <h3 className="d-inline">What does it do?</h3> {said > 0 && <span className="soft">{said} said</span>}
+        <h3 className="d-inline">{say`What does it do?`}</h3>{' '}
+        {said > 0 && <span className="soft">{say`${said} said`}</span>}
       </summary>
-      <p className="small soft mb-2">Only what was seen for certain; the rest stays open.</p>
+      <p className="small soft mb-2">{say`Only what was seen for certain; the rest stays open.`}</p>
       {askedFirst(table).flatMap(({ part, moves }) =>
         moves.map((m) => (
           <Form.Group
@@ -41,7 +43,7 @@ export function Complaint({
               value={String(found.find((f) => f.move === m.id)?.found ?? '')}
               onChange={(e) => onSay(m, e.target.value || null)}
             >
-              <option value="">nobody looked</option>
+              <option value="">{say`nobody looked`}</option>
               {m.answers!.map((a) => (
                 <option key={a.id} value={a.id}>
                   {a.words}
@@ -53,7 +55,7 @@ export function Complaint({
       )}
       {said > 0 && (
         <Button variant="outline-dark" className="mb-2" onClick={() => onOpen(false)}>
-          That is all: what next?
+          {say`That is all: what next?`}
         </Button>
       )}
     </details>

@@ -10,6 +10,7 @@ import type { UnitSystem } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { useName } from '@/ui/use-name'
 import { inWords } from './say'
+import { say } from '@/core/words'
 
 const OFFERED = 10
 
@@ -46,10 +47,10 @@ function SeenNow({
 }) {
   return moves.map((m) => (
     <Form.Group key={m.id} controlId={`now-${m.id.replaceAll(':', '-')}`}>
-      <Form.Label className="mb-0">Now, {m.title.charAt(0).toLowerCase() + m.title.slice(1)}</Form.Label>
+      <Form.Label className="mb-0">{say`Now, ${m.title.charAt(0).toLowerCase() + m.title.slice(1)}`}</Form.Label>
       <Form.Select value={seen[m.id] ?? ''} onChange={(e) => onSee(m.id, e.target.value)}>
         <option value="" disabled>
-          look, and say
+          {say`look, and say`}
         </option>
         {m.answers!.map((a) => (
           <option key={a.id} value={a.id}>
@@ -64,10 +65,10 @@ function SeenNow({
 /** Why a search cannot end yet: something was not looked at again, or is as it was. Null where it can. */
 function notYet(table: Table, again: readonly Move[], seen: Readonly<Record<string, string>>): string | null {
   const open = again.filter((m) => seen[m.id] === undefined)
-  if (open.length) return `Say what it does now: ${open.map((m) => m.title).join('; ')}.`
+  if (open.length) return say`Say what it does now: ${open.map((m) => m.title).join('; ')}.`
   const still = again.filter((m) => seen[m.id] !== usually(table, m.id))
   return still.length
-    ? `It is not put right: ${still.map((m) => m.title).join('; ')}. Note that above and go on.`
+    ? say`It is not put right: ${still.map((m) => m.title).join('; ')}. Note that above and go on.`
     : null
 }
 
@@ -82,7 +83,7 @@ function WhatItWas({
 }) {
   return (
     <Form.Group controlId="end-cause">
-      <Form.Label className="mb-0">What it was</Form.Label>
+      <Form.Label className="mb-0">{say`What it was`}</Form.Label>
       <Form.Select value={chosen.id} onChange={(e) => onChoose(offered.find((c) => c.id === e.target.value) ?? chosen)}>
         {offered.map((c) => (
           <option key={c.id} value={c.id}>
@@ -138,13 +139,15 @@ function EndForm({ table, standing, search, units, now, onEnd }: Props) {
       />
       <FormLine
         id="end-repair"
-        label="How it was put right"
+        label={say`How it was put right`}
         most={400}
         field={register('repair', { validate: given })}
-        wrong={errors.repair && 'Say how.'}
+        wrong={errors.repair && say`Say how.`}
       />
-      {chosen.repair.parts.length > 0 && <p className="small soft mb-1">It takes: {chosen.repair.parts.join(', ')}.</p>}
-      <p className="small mb-1">Shown by: {chosen.repair.proof}</p>
+      {chosen.repair.parts.length > 0 && (
+        <p className="small soft mb-1">{say`It takes: ${chosen.repair.parts.join(', ')}.`}</p>
+      )}
+      <p className="small mb-1">{say`Shown by: ${chosen.repair.proof}`}</p>
       <SeenNow
         moves={again}
         seen={seen}
@@ -155,21 +158,21 @@ function EndForm({ table, standing, search, units, now, onEnd }: Props) {
       />
       <FormLine
         id="end-proof"
-        label="What showed it"
+        label={say`What showed it`}
         most={200}
         field={register('proof', { validate: given })}
-        wrong={errors.proof && 'Say what showed that it is right.'}
+        wrong={errors.proof && say`Say what showed that it is right.`}
       />
       <FormLine
         id="end-by"
-        label="Name"
+        label={say`Name`}
         most={80}
         field={register('by', { validate: given })}
-        wrong={errors.by && 'Say who.'}
+        wrong={errors.by && say`Say who.`}
       />
       {wrong && <p className="say say-short">{wrong}</p>}
       <Button type="submit" variant="outline-dark">
-        End the search
+        {say`End the search`}
       </Button>
     </Form>
   )
@@ -180,7 +183,7 @@ export function EndSearch(props: Props) {
   const [open, setOpen] = useState(false)
   return (
     <details className="end-search" onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>It is found and put right</summary>
+      <summary>{say`It is found and put right`}</summary>
       {open && <EndForm {...props} />}
     </details>
   )

@@ -6,6 +6,7 @@ import { type Found, type Move, type Proposed, type Standing, type Table } from 
 import type { UnitSystem } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import { inWords, shareInWords, tierWords } from './say'
+import { say } from '@/core/words'
 
 /** so many of the likelier causes are told with what they would show */
 const TOLD = 5
@@ -30,8 +31,8 @@ function Predicted({ table, standing, units, at }: Pick<Props, 'table' | 'standi
     <table className="plain-table small mb-2">
       <thead>
         <tr>
-          <th>if it is</th>
-          <th>it shows</th>
+          <th>{say`if it is`}</th>
+          <th>{say`it shows`}</th>
         </tr>
       </thead>
       <tbody>
@@ -60,12 +61,10 @@ export function NextMove(props: Props) {
     const top = card.current?.getBoundingClientRect().top ?? 0
     if (top < MASTHEAD_PX || top > window.innerHeight / 2) card.current?.scrollIntoView({ block: 'start' })
   }, [id, still])
-  const minutes = move.minutes < 1 ? 'under a minute' : `about ${Math.round(move.minutes)} min`
+  const minutes = move.minutes < 1 ? say`under a minute` : say`about ${Math.round(move.minutes)} min`
   return (
-    <section ref={card} className="big-step next-move" aria-label="Next">
-      <p className="soft small mb-1">
-        Next: {tierWords[move.tier]}, {minutes}
-      </p>
+    <section ref={card} className="big-step next-move" aria-label={say`Next`}>
+      <p className="soft small mb-1">{say`Next: ${tierWords[move.tier]}, ${minutes}`}</p>
       <h2>{move.title}</h2>
       <p>{move.how}</p>
       {move.caution && <p className="caution small">{move.caution}</p>}
@@ -87,7 +86,7 @@ export function NextMove(props: Props) {
         <QuantityField
           key={move.id}
           name={`seek.${move.id}`}
-          label="it shows"
+          label={say`it shows`}
           value={null}
           quantity={move.figure!.quantity}
           system={units}
@@ -96,7 +95,7 @@ export function NextMove(props: Props) {
         />
       )}
       <button type="button" className="word-button soft mt-2" onClick={() => onSkip(move)}>
-        cannot be done here: another
+        {say`cannot be done here: another`}
       </button>
     </section>
   )

@@ -4,11 +4,12 @@ import ProgressBar from 'react-bootstrap/ProgressBar'
 import { alsoTrue, type Found, speaksFor, type Standing, type Table } from '@/core/diagnose'
 import type { UnitSystem } from '@/core/units'
 import { inWords, shareInWords } from './say'
+import { say, spokenWord } from '@/core/words'
 
 /** so many causes are listed, and so many things that a cause would make true besides */
 const LISTED = 8
 const ALSO = 4
-const sideWords = { for: 'speaks for it', against: 'speaks against it', neither: 'says neither' } as const
+const sideWords = { for: say`speaks for it`, against: say`speaks against it`, neither: say`says neither` } as const
 
 interface Props {
   readonly table: Table
@@ -25,22 +26,22 @@ function Why({ table, found, units, index }: Props & { readonly index: number })
     .slice(0, ALSO)
   return (
     <div className="small">
-      <p className="mb-1 soft">How it comes: {cause.why}.</p>
+      <p className="mb-1 soft">{say`How it comes: ${cause.why}.`}</p>
       <ul className="mb-1">
         {speaksFor(table, found, index).map(({ move, found: f, side, makes }) => (
           <li key={move.id}>
-            {move.title}: {inWords(move, f, units)}, {sideWords[side]}
-            {side === 'against' && `: it would be ${inWords(move, makes, units)}`}.
+            {move.title}: {inWords(move, f, units)}, {spokenWord(sideWords[side])}
+            {side === 'against' && say`: it would be ${inWords(move, makes, units)}`}.
           </li>
         ))}
       </ul>
       {also.length > 0 && (
         <p className="mb-1">
-          It would also make this true:{' '}
-          {also.map(({ move, makes }) => `${move.title}: ${inWords(move, makes, units)}`).join('; ')}.
+          {say`It would also make this true:
+            ${also.map(({ move, makes }) => `${move.title}: ${inWords(move, makes, units)}`).join('; ')}.`}
         </p>
       )}
-      <p className="mb-1">Put right by: {cause.repair.step}.</p>
+      <p className="mb-1">{say`Put right by: ${cause.repair.step}.`}</p>
     </div>
   )
 }
@@ -49,8 +50,8 @@ function Why({ table, found, units, index }: Props & { readonly index: number })
 export function Ranking(props: Props) {
   const { standing } = props
   return (
-    <section aria-label="What it may be">
-      <h3>What it may be</h3>
+    <section aria-label={say`What it may be`}>
+      <h3>{say`What it may be`}</h3>
       <ol className="cause-list">
         {standing.ranked.slice(0, LISTED).map(({ cause, index, share }) => (
           <li key={cause.id}>

@@ -24,6 +24,7 @@ import { Readings } from './Readings'
 import { shareInWords } from './say'
 import { usePairs, useTable } from './use-search'
 import { Day } from '@/ui/Day'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -32,35 +33,37 @@ function Come({ standing, paired }: { readonly standing: Standing; readonly pair
   const best = standing.ranked[0]!
   switch (standing.word) {
     case 'nothing seen':
-      return <p className="say">Say above what it does; then the next move is told here.</p>
+      return <p className="say">{say`Say above what it does; then the next move is told here.`}</p>
     case 'likely':
       return (
         <p className="say say-holds">
-          Most likely, {shareInWords(best.share)}: {best.cause.words}. Look there; it is proved once it is put right.
+          {say`Most likely, ${shareInWords(best.share)}: ${best.cause.words}. Look there; it is proved once it is put
+            right.`}
         </p>
       )
     case 'alike':
       return (
         <p className="say say-unsure">
-          What is left cannot be told apart from outside: look at them one by one, from the top.
+          {say`What is left cannot be told apart from outside: look at them one by one, from the top.`}
         </p>
       )
     case 'contradicts':
       return (
         <p className="say say-short">
           {paired
-            ? 'No one thing alone makes all of this, and no two together.'
-            : 'No one thing alone makes all of this. Two at once are being looked through.'}{' '}
+            ? say`No one thing alone makes all of this, and no two together.`
+            : say`No one thing alone makes all of this. Two at once are being looked through.`}{' '}
           {standing.doubt
-            ? 'One of the answers would have to be wrong: it is marked.'
-            : 'Measure again from the fuse on.'}
+            ? say`One of the answers would have to be wrong: it is marked.`
+            : say`Measure again from the fuse on.`}
         </p>
       )
     case 'seeking':
       return (
         <p className="say">
-          {standing.left === 1 ? 'One cause makes' : `${standing.left} causes make`} all of this. The likeliest,{' '}
-          {shareInWords(best.share)}: {best.cause.words}.
+          {say`${
+            standing.left === 1 ? say`One cause makes` : say`${standing.left} causes make`
+          } all of this. The likeliest, ${shareInWords(best.share)}: ${best.cause.words}.`}
         </p>
       )
   }
@@ -94,7 +97,7 @@ function Under({ job, settle, now, search, whole }: Props & { readonly search: S
           found === null ? settle((j) => takeFoundBack(j, search.id, move.id)) : find({ move: move.id, found }, '')
         }
       />
-      {full && <p className="say say-short">It cannot be noted: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be noted: ${full}.`}</p>}
       <div aria-live="polite">
         <Come standing={standing} paired={paired !== null} />
       </div>
@@ -131,7 +134,7 @@ function Under({ job, settle, now, search, whole }: Props & { readonly search: S
         </>
       )}
       <button type="button" className="word-button soft mt-3" onClick={() => settle((j) => dropSearch(j, search.id))}>
-        drop this search
+        {say`drop this search`}
       </button>
     </>
   )
@@ -142,8 +145,8 @@ function Ended({ searches }: { readonly searches: readonly Search[] }) {
   const ended = searches.filter((s) => s.ended !== null)
   if (!ended.length) return null
   return (
-    <section aria-label="Found before">
-      <h3 className="mt-3">Found before</h3>
+    <section aria-label={say`Found before`}>
+      <h3 className="mt-3">{say`Found before`}</h3>
       {ended.map(({ id, ended: e }) => (
         <p key={id} className="mb-1">
           <Day at={e!.at} />: {e!.words}. {e!.repair} ({e!.by}). <span className="soft">{e!.proof}</span>
@@ -160,14 +163,14 @@ export function Fault(props: Props) {
   const search = openSearch(job)
   const { table, share, message } = useTable(job)
   const { full, take } = useTaken({ job, settle })
-  if (waits) return <p className="say">Nothing can be sought yet: {waits}.</p>
+  if (waits) return <p className="say">{say`Nothing can be sought yet: ${waits}.`}</p>
   if (message) return <p className="say say-short">{message}</p>
   return (
     <>
-      <h2>Find the fault</h2>
+      <h2>{say`Find the fault`}</h2>
       {search && !table && (
         <>
-          <p className="small soft">Every fault is put into the circuit: {Math.round(share * 100)} % done.</p>
+          <p className="small soft">{say`Every fault is put into the circuit: ${Math.round(share * 100)} % done.`}</p>
           <Coming height={240} />
         </>
       )}
@@ -175,8 +178,8 @@ export function Fault(props: Props) {
       {!search && (
         <>
           <p>
-            Say what it does. Each cause is put into this very circuit and machine; what it would show decides what to
-            look at next, the quick and safe things first.
+            {say`Say what it does. Each cause is put into this very circuit and machine; what it would show decides
+              what to look at next, the quick and safe things first.`}
           </p>
           <Button
             variant="dark"
@@ -185,9 +188,9 @@ export function Fault(props: Props) {
               take((j) => beginSearch(j, [], at))
             }}
           >
-            Begin a search
+            {say`Begin a search`}
           </Button>
-          {full && <p className="say say-short">It cannot be begun: {full}.</p>}
+          {full && <p className="say say-short">{say`It cannot be begun: ${full}.`}</p>}
         </>
       )}
       <Ended searches={job.searches} />

@@ -6,6 +6,7 @@ import { type Found, type Table } from '@/core/diagnose'
 import type { Job } from '@/core/job'
 import { runKey } from '@/core/run'
 import { useCompute } from '../use-compute'
+import { say } from '@/core/words'
 
 export interface SearchTable {
   readonly table: Table | null
@@ -14,7 +15,7 @@ export interface SearchTable {
   readonly message: string | null
 }
 
-const BROKEN = 'What may be wrong could not be worked out: look again at the circuit, in Wire.'
+const BROKEN = say`What may be wrong could not be worked out: look again at the circuit, in Wire.`
 
 /** The table of causes and moves of a job, worked out in the page's worker whenever its circuit or machine changes. */
 export function useTable(job: Job): SearchTable {

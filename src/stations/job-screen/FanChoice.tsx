@@ -6,6 +6,7 @@ import { circuitsOf } from '@/core/fan-circuit'
 import { jobKinds } from '@/core/job'
 import { addSecondFan, dropSecondFan } from '@/core/wiring'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 interface Props extends Pick<StationProps, 'job' | 'fan' | 'settle' | 'station'> {
   readonly onChoose: (fan: number) => void
@@ -26,13 +27,13 @@ export function FanChoice({ job, fan, settle, station, onChoose }: Props) {
             onChoose(1)
           }}
         >
-          add a second fan like it
+          {say`add a second fan like it`}
         </button>
       </p>
     ) : null
   return (
     <div className="fan-choice">
-      <ButtonGroup size="sm" aria-label="Which fan is looked at">
+      <ButtonGroup size="sm" aria-label={say`Which fan is looked at`}>
         {circuits.map((c, n) => (
           <Button
             key={c.run.id}
@@ -40,8 +41,7 @@ export function FanChoice({ job, fan, settle, station, onChoose }: Props) {
             aria-pressed={n === fan}
             onClick={() => onChoose(n)}
           >
-            Fan {n + 1}
-            {c.fan ? `: ${c.fan.part.name}` : ''}
+            {say`Fan ${n + 1}${c.fan ? `: ${c.fan.part.name}` : ''}`}
           </Button>
         ))}
       </ButtonGroup>{' '}
@@ -53,7 +53,7 @@ export function FanChoice({ job, fan, settle, station, onChoose }: Props) {
           settle(dropSecondFan)
         }}
       >
-        take the second fan off
+        {say`take the second fan off`}
       </button>
     </div>
   )

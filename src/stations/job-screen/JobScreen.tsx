@@ -28,6 +28,7 @@ import { useJudged } from './use-judged'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
 import { useStationKeys } from './use-station-keys'
+import { say } from '@/core/words'
 
 const ConflictDialog = dynamic(() => persistently(() => import('@/ui/ConflictDialog')).then((m) => m.ConflictDialog), {
   ssr: false,
@@ -148,11 +149,11 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   const { undo, redo, state } = doc
   const stepBack = useCallback(() => {
     const words = undo()
-    if (words) setStepped(`Undone. ${words}.`)
+    if (words) setStepped(say`Undone. ${words}.`)
   }, [undo])
   const stepForward = useCallback(() => {
     const words = redo()
-    if (words) setStepped(`Done again. ${words}.`)
+    if (words) setStepped(say`Done again. ${words}.`)
   }, [redo])
   useEffect(() => {
     if (!stepped) return undefined
@@ -178,7 +179,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
   }, [])
 
   const sign = async (by: string): Promise<string | null> => {
-    if (doc.state.kind !== 'saved') return 'Wait until everything is saved, then sign.'
+    if (doc.state.kind !== 'saved') return say`Wait until everything is saved, then sign.`
     // what is signed is told from the same run as what is shown
     await keeping.current
     const answer = await signJob(opened.id, doc.revision(), by)
@@ -229,7 +230,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
               onClick={stepBack}
               aria-keyshortcuts="Control+Z"
             >
-              undo
+              {say`undo`}
             </button>
             <button
               type="button"
@@ -238,22 +239,23 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
               onClick={stepForward}
               aria-keyshortcuts="Control+Shift+Z"
             >
-              redo
+              {say`redo`}
             </button>
             <FindButton />
             <button type="button" className="word-button figure-text" onClick={swapUnits}>
               {job.units === 'metric' ? '°C mm' : '°F in'}
-              <span className="visually-hidden">, swap unit system</span>
+              <span className="visually-hidden">{say`, swap unit system`}</span>
             </button>
             <Link href={`/jobs/${opened.id}/sheet`} prefetch={false}>
-              <span className="wide-word">Bench </span>sheet
+              <span className="wide-word">{say`Bench`} </span>
+              {say`sheet`}
             </Link>
             <Link href={`/jobs/${opened.id}/history`} prefetch={false}>
-              history
+              {say`history`}
             </Link>
             <ThemeButton />
             <button type="button" className="word-button" onClick={() => setKeysShown(true)}>
-              ?<span className="visually-hidden"> keys</span>
+              ?<span className="visually-hidden"> {say`keys`}</span>
             </button>
           </span>
           <SaveTrouble state={doc.state} />
@@ -284,7 +286,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
               onClose={() => go(station)}
             />
           ) : (
-            <section className="tray" aria-label="Readings and choices">
+            <section className="tray" aria-label={say`Readings and choices`}>
               <ShelfChanges {...stationProps} />
               <Tray {...stationProps} />
               <AtFoot {...stationProps} />

@@ -19,6 +19,7 @@ import {
   openWaitingRoom,
 } from './waiting-room'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 export interface Opened {
   readonly id: string
@@ -237,7 +238,7 @@ export function useJobDocument(
       setShown(null)
       stand(after)
       const [first, ...more] = differences(before, after)
-      return first ? `${changeInWords(first)}${more.length ? `, and ${more.length} more` : ''}` : null
+      return first ? `${changeInWords(first)}${more.length ? say`, and ${more.length} more` : ''}` : null
     },
     [history, countSteps, stand],
   )

@@ -24,6 +24,7 @@ import { useDraft } from '@/ui/drafts'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { Day } from '@/ui/Day'
+import { say, spokenWord } from '@/core/words'
 
 const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
   values.map((value) => ({ value, name: value }))
@@ -70,13 +71,13 @@ export function Cure({ job, settle, now }: Props) {
   }
   return (
     <Unfold
-      title="Is a fan the cure?"
+      title={say`Is a fan the cure?`}
       says={
         likely
-          ? `${likely} ${likely === 1 ? 'looks' : 'look'} like the cause`
+          ? say`${likely} ${likely === 1 ? say`looks` : say`look`} like the cause`
           : left
-            ? `${left} of ${checks.length} not looked at`
-            : 'all ruled out'
+            ? say`${left} of ${checks.length} not looked at`
+            : say`all ruled out`
       }
     >
       {checks.map((c, i) => (
@@ -93,14 +94,14 @@ export function Cure({ job, settle, now }: Props) {
               aria-label={`${c.name}: ${found}`}
               onClick={() => answer(c.id, answers[i] === found ? null : found)}
             >
-              {found}
+              {spokenWord(found)}
             </Button>
           ))}
         </div>
       ))}
       {likely > 0 && (
         <p className="say say-short">
-          Mend that first and run it again: a fan would only hide it. The job can end there.
+          {say`Mend that first and run it again: a fan would only hide it. The job can end there.`}
         </p>
       )}
     </Unfold>
@@ -116,23 +117,24 @@ export function Baseline({ job, settle }: Props) {
   const [load, setLoad] = useDraft('baseline.load')
   return (
     <Unfold
-      title="Baseline"
-      says={baseline.state === 'not yet' ? 'not taken yet: it cannot be had afterwards' : baseline.state}
+      title={say`Baseline`}
+      says={baseline.state === 'not yet' ? say`not taken yet: it cannot be had afterwards` : baseline.state}
     >
       <ChoiceField
-        label="Baseline run"
+        label={say`Baseline run`}
         value={baseline.state}
         options={same(['not yet', 'taken', 'cannot be had'])}
         onChange={(state) => change({ state })}
         tell={
           baseline.state === 'cannot be had'
-            ? 'Before and after will not be comparable; the sheet says so.'
-            : 'Same work, same load, same weather as the complaint: how hot, how soon, how long a hand can stay on it.'
+            ? say`Before and after will not be comparable; the sheet says so.`
+            : say`Same work, same load, same weather as the complaint: how hot, how soon, how long a hand can stay on
+              it.`
         }
       />
       <QuantityField
         name="baseline.hot"
-        label="got as hot as"
+        label={say`got as hot as`}
         value={baseline.hotC?.value ?? null}
         quantity="temperature"
         system={u}
@@ -141,7 +143,7 @@ export function Baseline({ job, settle }: Props) {
       />
       <QuantityField
         name="baseline.air"
-        label="surroundings then"
+        label={say`surroundings then`}
         value={baseline.airC?.value ?? null}
         quantity="temperature"
         system={u}
@@ -150,7 +152,7 @@ export function Baseline({ job, settle }: Props) {
       />
       <QuantityField
         name="baseline.touch"
-        label="seat or panel could be touched for"
+        label={say`seat or panel could be touched for`}
         value={baseline.touchS?.value ?? null}
         quantity="seconds"
         system={u}
@@ -158,7 +160,7 @@ export function Baseline({ job, settle }: Props) {
         range={choiceEnds.baselineTouchS}
       />
       <Form.Group controlId="baseline-load" className="mt-2">
-        <Form.Label className="mb-0">Load, gear, bucket, what else was on</Form.Label>
+        <Form.Label className="mb-0">{say`Load, gear, bucket, what else was on`}</Form.Label>
         <Form.Control
           value={load ?? baseline.load}
           maxLength={160}
@@ -183,21 +185,21 @@ export function Allowed({ job, settle }: Props) {
     `mark${Math.max(0, ...job.alterations.map((a) => Number(/\d+$/.exec(a.id)?.[0] ?? 0))) + 1}`
   return (
     <Unfold
-      title="What the owner allows"
+      title={say`What the owner allows`}
       says={
         clashing
-          ? `${clashing} ${clashing === 1 ? 'mark goes' : 'marks go'} too far`
-          : (job.machine.ownerAllows ?? 'not asked yet')
+          ? say`${clashing} ${clashing === 1 ? say`mark goes` : say`marks go`} too far`
+          : (job.machine.ownerAllows ?? say`not asked yet`)
       }
     >
       <UnsaidField
-        label="The owner allows"
+        label={say`The owner allows`}
         value={job.machine.ownerAllows}
         options={same(allowances)}
         onChange={(ownerAllows) => settle((j) => ({ ...j, machine: { ...j.machine, ownerAllows } }))}
       />
       {marks.length === 0 ? (
-        <p className="soft mt-2 mb-1">The plan leaves no mark on the machine.</p>
+        <p className="soft mt-2 mb-1">{say`The plan leaves no mark on the machine.`}</p>
       ) : (
         <ul className="list-unstyled mt-2 mb-1">
           {marks.map((m) => (
@@ -205,19 +207,19 @@ export function Allowed({ job, settle }: Props) {
               <span className="flex-grow-1">
                 {alterationWords[m.kind].name}: {m.what}{' '}
                 <span className="soft small">
-                  {m.undoable ? 'can be undone' : 'stays'}
-                  {m.fromPlan ? ', by the plan' : ''}
+                  {m.undoable ? say`can be undone` : say`stays`}
+                  {m.fromPlan ? say`, by the plan` : ''}
                 </span>
               </span>
-              {m.clashes && <span className="verdict-short">not allowed</span>}
+              {m.clashes && <span className="verdict-short">{say`not allowed`}</span>}
               {!m.fromPlan && (
                 <button
                   type="button"
                   className="word-button"
-                  aria-label={`Take away: ${m.what}`}
+                  aria-label={say`Take away: ${m.what}`}
                   onClick={() => settle((j) => ({ ...j, alterations: j.alterations.filter((a) => a.id !== m.id) }))}
                 >
-                  take away
+                  {say`take away`}
                 </button>
               )}
             </li>
@@ -235,7 +237,7 @@ export function Allowed({ job, settle }: Props) {
         }}
       >
         <Form.Select
-          aria-label="Kind of mark"
+          aria-label={say`Kind of mark`}
           style={{ width: 'auto' }}
           value={kind}
           onChange={(e) => setKind(e.target.value as AlterationKind)}
@@ -247,15 +249,15 @@ export function Allowed({ job, settle }: Props) {
           ))}
         </Form.Select>
         <Form.Control
-          aria-label="What and where"
-          placeholder="what and where"
+          aria-label={say`What and where`}
+          placeholder={say`what and where`}
           maxLength={120}
           style={{ maxWidth: 260 }}
           value={what}
           onChange={(e) => setWhat(e.target.value)}
         />
         <Button type="submit" variant="outline-dark" disabled={!what.trim()}>
-          Add
+          {say`Add`}
         </Button>
       </form>
     </Unfold>
@@ -270,15 +272,15 @@ export function Lives({ job, settle }: Props) {
   const warnings = planWarnings(job).filter((w) => w.id.startsWith('ingress') || w.id === 'blows on')
   return (
     <Unfold
-      title="Where it lives, what the hot air meets"
+      title={say`Where it lives, what the hot air meets`}
       says={
         warnings.length
           ? `${warnings.length} ${warnings.length === 1 ? 'warning' : 'warnings'}`
-          : (livesIn ?? 'not said yet')
+          : (livesIn ?? say`not said yet`)
       }
     >
       <UnsaidField
-        label="It lives"
+        label={say`It lives`}
         value={livesIn}
         options={(Object.keys(ingressNeeds) as LivesIn[]).map((value) => ({
           value,
@@ -287,13 +289,13 @@ export function Lives({ job, settle }: Props) {
         onChange={(v) => change({ livesIn: v })}
       />
       <YesNoField
-        label="Fan and controller behind a shield"
+        label={say`Fan and controller behind a shield`}
         value={shielded}
         onChange={(v) => change({ shielded: v })}
       />
       {jobKinds[job.kind].mountsFan && job.cooling && (
         <UnsaidField
-          label="It works on"
+          label={say`It works on`}
           value={job.surroundings.ground}
           options={same(grounds)}
           onChange={(ground) => settle((j) => changeGround(j, ground))}
@@ -301,7 +303,7 @@ export function Lives({ job, settle }: Props) {
       )}
       {jobKinds[job.kind].mountsFan && (
         <UnsaidField
-          label="The hot air will blow on"
+          label={say`The hot air will blow on`}
           value={job.place.blowsOn}
           options={same(blowsOnto)}
           onChange={(blowsOn) => settle((j) => ({ ...j, place: { ...j.place, blowsOn } }))}
@@ -326,17 +328,18 @@ export function Ending({ job, settle, now }: Props) {
   if (job.ended) {
     return (
       <p className="say">
-        Ended without a fan: {job.ended.why}
-        {job.ended.note ? `, ${job.ended.note}` : ''} ({job.ended.by}, <Day at={job.ended.at} />
+        {say`Ended without a fan: ${spokenWord(job.ended.why)}${job.ended.note ? `, ${job.ended.note}` : ''}
+          (${job.ended.by},`}{' '}
+        <Day at={job.ended.at} />
         ).{' '}
         <button type="button" className="word-button" onClick={() => settle((j) => ({ ...j, ended: null }))}>
-          Take the job up again
+          {say`Take the job up again`}
         </button>
       </p>
     )
   }
   return (
-    <Unfold title="End the job here" says="without a fan, and why">
+    <Unfold title={say`End the job here`} says={say`without a fan, and why`}>
       <form
         className="row g-2"
         onSubmit={(e) => {
@@ -349,16 +352,16 @@ export function Ending({ job, settle, now }: Props) {
         }}
       >
         <div className="col-sm-4">
-          <Form.Select aria-label="Why it ends" value={why} onChange={(e) => setWhy(e.target.value as typeof why)}>
+          <Form.Select aria-label={say`Why it ends`} value={why} onChange={(e) => setWhy(e.target.value as typeof why)}>
             {endings.map((w) => (
-              <option key={w}>{w}</option>
+              <option key={w}>{spokenWord(w)}</option>
             ))}
           </Form.Select>
         </div>
         <div className="col-sm-4">
           <Form.Control
-            aria-label="What was found or done"
-            placeholder="what was found or done"
+            aria-label={say`What was found or done`}
+            placeholder={say`what was found or done`}
             maxLength={300}
             value={note}
             onChange={(e) => setNote(e.target.value)}
@@ -366,8 +369,8 @@ export function Ending({ job, settle, now }: Props) {
         </div>
         <div className="col-sm-2">
           <Form.Control
-            aria-label="Ended by"
-            placeholder="who"
+            aria-label={say`Ended by`}
+            placeholder={say`who`}
             maxLength={80}
             value={by}
             onChange={(e) => setBy(e.target.value)}
@@ -375,7 +378,7 @@ export function Ending({ job, settle, now }: Props) {
         </div>
         <div className="col-sm-2">
           <Button type="submit" variant="outline-dark" disabled={!by.trim()}>
-            End it
+            {say`End it`}
           </Button>
         </div>
       </form>

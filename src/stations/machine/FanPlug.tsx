@@ -5,11 +5,12 @@ import { plugPlaces } from '@/core/plan'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 import { Unfold } from './Before'
+import { say } from '@/core/words'
 
 const says = {
-  'not looked': 'not looked for: it may save the feed',
-  none: 'none in the loom',
-  found: 'there is one',
+  'not looked': say`not looked for: it may save the feed`,
+  none: say`none in the loom`,
+  found: say`there is one`,
 } as const
 
 /** A plug that the maker laid for a fan: looked for before a feed of its own is planned. */
@@ -19,19 +20,19 @@ export function FanPlug({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const change = (part: Partial<typeof fanPlug>): void =>
     settle((j) => ({ ...j, machine: { ...j.machine, fanPlug: { ...j.machine.fanPlug, ...part } } }))
   return (
-    <Unfold title="Has the loom a fan’s plug?" says={says[fanPlug.search]}>
-      <p className="mb-1">Makers often lay one loom for all models. Look, battery off:</p>
+    <Unfold title={say`Has the loom a fan’s plug?`} says={says[fanPlug.search]}>
+      <p className="mb-1">{say`Makers often lay one loom for all models. Look, battery off:`}</p>
       <ul>
         {plugPlaces(job).map((p) => (
           <li key={p}>{p}</li>
         ))}
       </ul>
       <ChoiceField
-        label="Fan’s plug in the loom"
+        label={say`Fan’s plug in the loom`}
         value={fanPlug.search}
         options={[
-          { value: 'not looked', name: 'not looked for yet' },
-          { value: 'none', name: 'looked, there is none' },
+          { value: 'not looked', name: say`not looked for yet` },
+          { value: 'none', name: say`looked, there is none` },
           { value: 'found', name: 'found' },
         ]}
         onChange={(search) => change({ search })}
@@ -39,7 +40,7 @@ export function FanPlug({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       {fanPlug.search === 'found' && (
         <>
           <Form.Group controlId="plug-where" className="choice">
-            <Form.Label className="mb-0">Where, and its colours</Form.Label>
+            <Form.Label className="mb-0">{say`Where, and its colours`}</Form.Label>
             <Form.Control
               key={fanPlug.where}
               defaultValue={fanPlug.where}
@@ -49,7 +50,7 @@ export function FanPlug({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
               }}
             />
           </Form.Group>
-          <p className="say">Station 5, unknown wires: the meter says what each of its pins is and may carry.</p>
+          <p className="say">{say`Station 5, unknown wires: the meter says what each of its pins is and may carry.`}</p>
         </>
       )}
     </Unfold>

@@ -6,6 +6,7 @@ import { holdsOf, holdWords } from '@/core/build'
 import { UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 import { Unfold } from './Before'
+import { say } from '@/core/words'
 
 const yesNo = [
   { value: 'yes', name: 'yes' },
@@ -22,15 +23,15 @@ export function MechanicalFan({ job, settle }: Pick<StationProps, 'job' | 'settl
   if (job.engine === null) return null
   const holds = holdsOf(job)
   const unseen = holds.filter((h) => h.holds === null).length
-  const left = unseen ? `${unseen} of ${holds.length} not looked at` : 'all looked at'
-  const says = job.mechanicalFan ? `comes off; ${left}` : 'none comes off'
+  const left = unseen ? say`${unseen} of ${holds.length} not looked at` : say`all looked at`
+  const says = job.mechanicalFan ? say`comes off; ${left}` : say`none comes off`
   return (
-    <Unfold title="A fan that the engine turns" says={says}>
+    <Unfold title={say`A fan that the engine turns`} says={says}>
       <YesNoField
-        label="A mechanical fan comes off"
+        label={say`A mechanical fan comes off`}
         value={job.mechanicalFan !== null}
         onChange={(comesOff) => settle((j) => takesMechanicalFan(j, comesOff))}
-        tell="What was seen with it on tells nothing of the heat then: what it moved is not known."
+        tell={say`What was seen with it on tells nothing of the heat then: what it moved is not known.`}
       />
       {holds.map(({ id, holds: held, madeGood }) => (
         <div key={id} role="group" aria-label={holdWords[id].asks}>
@@ -42,7 +43,7 @@ export function MechanicalFan({ job, settle }: Pick<StationProps, 'job' | 'settl
           />
           {held && (
             <Form.Group controlId={`hold-${id}`} className="mb-2">
-              <Form.Label className="mb-0 small">Made good by: {holdWords[id].good}</Form.Label>
+              <Form.Label className="mb-0 small">{say`Made good by: ${holdWords[id].good}`}</Form.Label>
               <Form.Control
                 key={madeGood}
                 defaultValue={madeGood}

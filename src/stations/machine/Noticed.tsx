@@ -5,17 +5,18 @@ import { choiceEnds, complaintSigns, type Job } from '@/core/job'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { Unfold } from './Before'
+import { say } from '@/core/words'
 
 /** What was noticed with the complaint, and how often. */
 export function Noticed({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { signs, times } = job.complaint
   const change = (part: Partial<Job['complaint']>): void =>
     settle((j) => ({ ...j, complaint: { ...j.complaint, ...part } }))
-  const often = times === null ? 'not said how often' : `${times} ${times === 1 ? 'time' : 'times'}`
+  const often = times === null ? say`not said how often` : `${times} ${times === 1 ? 'time' : 'times'}`
   return (
-    <Unfold title="What was noticed, and how often" says={signs.length ? `${signs.join(', ')}; ${often}` : often}>
+    <Unfold title={say`What was noticed, and how often`} says={signs.length ? `${signs.join(', ')}; ${often}` : often}>
       <fieldset>
-        <legend className="fs-6">Noticed as well</legend>
+        <legend className="fs-6">{say`Noticed as well`}</legend>
         {complaintSigns.map((sign) => (
           <Form.Check
             key={sign}
@@ -30,7 +31,7 @@ export function Noticed({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       </fieldset>
       <QuantityField
         name="complaint.times"
-        label="how many times"
+        label={say`how many times`}
         value={times}
         quantity="count"
         system={job.units}

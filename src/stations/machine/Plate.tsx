@@ -4,6 +4,7 @@ import { servingBattery } from '@/core/fan-circuit'
 import type { Job } from '@/core/job'
 import { format } from '@/core/units'
 import { outlines, type Anchor } from '@/ui/Silhouette'
+import { say } from '@/core/words'
 
 interface CallOut {
   readonly at: Anchor
@@ -101,7 +102,7 @@ export function Plate({ job }: { readonly job: Job }) {
         width="100%"
         style={{ maxWidth: 780 }}
         role="img"
-        aria-label={`Outline of the machine: ${all.map((c) => `${c.name} ${c.value}`).join('; ')}`}
+        aria-label={say`Outline of the machine: ${all.map((c) => `${c.name} ${c.value}`).join('; ')}`}
       >
         <g
           transform={`translate(${LEFT} 16) scale(${SCALE})`}

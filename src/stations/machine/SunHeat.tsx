@@ -10,6 +10,7 @@ import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { useFigures } from '../use-figures'
 import { Unfold } from './Before'
+import { say, spokenWord } from '@/core/words'
 
 const roofs = [
   { value: 'bright', name: 'bright' },
@@ -24,12 +25,12 @@ export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { long, wide, inside = 0 } = typed
   const found = long === undefined || wide === undefined ? null : sunHeat(long * wide, roof, inside)
   return (
-    <Unfold title="Heat of the sun" says="from its roof, where nobody has measured the heat inside">
+    <Unfold title={say`Heat of the sun`} says={say`from its roof, where nobody has measured the heat inside`}>
       {(['long', 'wide'] as const).map((side) => (
         <QuantityField
           key={side}
           name={`sun.${side}`}
-          label={`roof, ${side}`}
+          label={say`roof, ${spokenWord(side)}`}
           value={typed[side] ?? null}
           quantity="run"
           system={job.units}
@@ -37,10 +38,10 @@ export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           onSettle={(value) => type(side, value)}
         />
       ))}
-      <ChoiceField label="Its roof is" value={roof} options={roofs} onChange={setRoof} />
+      <ChoiceField label={say`Its roof is`} value={roof} options={roofs} onChange={setRoof} />
       <QuantityField
         name="sun.inside"
-        label="given off inside besides"
+        label={say`given off inside besides`}
         value={typed.inside ?? null}
         quantity="power"
         system={job.units}
@@ -50,8 +51,8 @@ export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       {/* horsepower of sunshine tells nobody anything */}
       {found && (
         <p className="say" role="status">
-          Standing in the sun it takes {format(found.value, 'heat', job.units, 2)}, by two fifths more or less: a
-          thermometer inside after an hour tells it better.{' '}
+          {say`Standing in the sun it takes ${format(found.value, 'heat', job.units, 2)}, by two fifths more or less:
+            a thermometer inside after an hour tells it better.`}{' '}
           <Button
             size="sm"
             variant="outline-dark"
@@ -61,7 +62,7 @@ export function SunHeat({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
               drop()
             }}
           >
-            Take it as its heat
+            {say`Take it as its heat`}
           </Button>
         </p>
       )}

@@ -18,6 +18,7 @@ import { TextField } from '@/ui/TextField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 import { Plate } from './Plate'
+import { say, spokenWord } from '@/core/words'
 
 const EvidenceStrip = dynamic(
   () => persistently(() => import('../evidence/EvidenceStrip')).then((m) => m.EvidenceStrip),
@@ -46,7 +47,7 @@ function Stage(props: StationProps) {
       <div className="row g-2 mb-2">
         <div className="col-sm-4">
           <ChoiceField
-            label="it"
+            label={say`it`}
             value={job.complaint.what}
             options={same(['boils', 'runs hot', 'stumbles when hot', 'cooks what is near it'])}
             onChange={(what) => change({ what })}
@@ -54,7 +55,7 @@ function Stage(props: StationProps) {
         </div>
         <div className="col-sm-4">
           <ChoiceField
-            label="on"
+            label={say`on`}
             value={job.complaint.on}
             options={same(['slow climbs', 'slow work', 'idling', 'after switch-off', 'any work'])}
             onChange={(on) => change({ on })}
@@ -62,7 +63,7 @@ function Stage(props: StationProps) {
         </div>
         <div className="col-sm-4">
           <ChoiceField
-            label="with"
+            label={say`with`}
             value={job.complaint.breeze}
             options={same(['no breeze', 'a breeze', 'any weather'])}
             onChange={(breeze) => change({ breeze })}
@@ -71,7 +72,7 @@ function Stage(props: StationProps) {
         <div className="col-sm-6">
           <QuantityField
             name="complaint.after.first"
-            label="after"
+            label={say`after`}
             value={job.complaint.after?.value ?? null}
             quantity="minutes"
             system={u}
@@ -82,7 +83,7 @@ function Stage(props: StationProps) {
         <div className="col-sm-6">
           <QuantityField
             name="complaint.above.first"
-            label="above, surroundings"
+            label={say`above, surroundings`}
             value={job.complaint.aboveC?.value ?? null}
             quantity="temperature"
             system={u}
@@ -95,10 +96,11 @@ function Stage(props: StationProps) {
       <Plate job={job} />
       {dead && (
         <p className="say say-short">
-          {job.machine.hasBattery === false
-            ? 'A fan needs a battery, or an output that is rectified and held steady by a regulator with a capacitor.'
-            : 'A fan needs direct current: a rectifier and regulator come first.'}{' '}
-          Without it this job ends here, until one is fitted.
+          {say`${
+            job.machine.hasBattery === false
+              ? say`A fan needs a battery, or an output that is rectified and held steady by a regulator with a capacitor.`
+              : say`A fan needs direct current: a rectifier and regulator come first.`
+          } Without it this job ends here, until one is fitted.`}
         </p>
       )}
       <Story {...props} />
@@ -119,35 +121,35 @@ function Identity({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     <>
       <TextField
         name="job.title"
-        label="Job"
+        label={say`Job`}
         value={job.title}
         most={80}
         onSettle={(title) => (title.trim() ? settle((j) => ({ ...j, title: title.trim() })) : undefined)}
       />
       <TextField
         name="machine.name"
-        label="Machine"
+        label={say`Machine`}
         value={job.machine.name}
         most={80}
         onSettle={(name) => (name.trim() ? machine({ name: name.trim() }) : undefined)}
       />
       <TextField
         name="machine.owner"
-        label="Owner"
+        label={say`Owner`}
         value={job.machine.owner}
         most={80}
         onSettle={(owner) => machine({ owner: owner.trim() })}
       />
       <TextField
         name="identity.model"
-        label="Model"
+        label={say`Model`}
         value={job.identity.model}
         most={60}
         onSettle={(model) => settle((j) => setIdentity(j, { model: model.trim() }))}
       />
       <TextField
         name="identity.serial"
-        label="Serial number"
+        label={say`Serial number`}
         value={job.identity.serial}
         most={60}
         onSettle={(serial) => settle((j) => setIdentity(j, { serial: serial.trim() }))}
@@ -161,21 +163,21 @@ function Tray(props: StationProps) {
   const machine = (part: Partial<Job['machine']>): void => settle((j) => ({ ...j, machine: { ...j.machine, ...part } }))
   return (
     <>
-      <h2>First of all</h2>
+      <h2>{say`First of all`}</h2>
       <UnsaidField
-        label="Is there a battery?"
+        label={say`Is there a battery?`}
         value={said(job.machine.hasBattery)}
         options={yesNo}
         onChange={(v) => machine({ hasBattery: v === 'yes' })}
       />
       <UnsaidField
-        label="Is its output DC?"
+        label={say`Is its output DC?`}
         value={said(job.machine.outputDc)}
         options={yesNo}
         onChange={(v) => machine({ outputDc: v === 'yes' })}
       />
       <ChoiceField
-        label="System"
+        label={say`System`}
         value={String(job.machine.systemV) as '12' | '24'}
         options={[
           { value: '12', name: '12 V' },
@@ -186,13 +188,13 @@ function Tray(props: StationProps) {
       {job.engine !== null && (
         <>
           <UnsaidField
-            label="Air conditioning?"
+            label={say`Air conditioning?`}
             value={said(job.machine.airConditioning)}
             options={yesNo}
             onChange={(v) => machine({ airConditioning: v === 'yes' })}
           />
           <UnsaidField
-            label="Accessory circuit behind the key?"
+            label={say`Accessory circuit behind the key?`}
             value={said(job.machine.accessoryFeed)}
             options={yesNo}
             onChange={(v) => machine({ accessoryFeed: v === 'yes' })}
@@ -202,7 +204,7 @@ function Tray(props: StationProps) {
       <h2>{job.machine.name}</h2>
       <p className="soft small mb-1">
         {typicalMachines[job.machine.kind].name}
-        {job.machine.owner ? `, ${job.machine.owner}` : ''}; {jobKinds[job.kind].name}
+        {job.machine.owner ? `, ${job.machine.owner}` : ''}; {spokenWord(jobKinds[job.kind].name)}
       </p>
       <Identity {...props} />
       <Readings {...props} station="machine" only={(a) => !/^(complaint|baseline)/.test(a)} />

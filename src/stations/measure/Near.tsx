@@ -17,17 +17,18 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { neighbours } from '@/core/placing'
 import { NameField, OwnReadings, type Props } from './near-pieces'
+import { say, spokenWord } from '@/core/words'
 
 const usual: Readonly<Record<Obstacle['kind'], readonly string[]>> = {
-  fixed: ['frame tube', 'radiator hose', 'connector', 'bracket'],
-  moves: ['fork crown at lock', 'suspension pressed down', 'rocking engine'],
-  exhaust: ['exhaust', 'exhaust shield'],
+  fixed: [say`frame tube`, say`radiator hose`, 'connector', 'bracket'],
+  moves: [say`fork crown at lock`, say`suspension pressed down`, say`rocking engine`],
+  exhaust: ['exhaust', say`exhaust shield`],
 }
 
 const dealWords: Readonly<Record<NeighbourDeal, string>> = {
-  stays: 'stays where it is',
-  moved: 'is moved, to where it is measured',
-  'comes off': 'comes off for good',
+  stays: say`stays where it is`,
+  moved: say`is moved, to where it is measured`,
+  'comes off': say`comes off for good`,
 }
 
 /** What is near the core: each a rectangle seen from behind, with what is free before it. */
@@ -36,50 +37,48 @@ export function Near(props: Props) {
   const [name, setName] = useState('')
   const [kind, setKind] = useState<Obstacle['kind']>('fixed')
   return (
-    <section aria-label="Near the core">
-      <h2 className="mt-3">What is near</h2>
+    <section aria-label={say`Near the core`}>
+      <h2 className="mt-3">{say`What is near`}</h2>
       <p className="say">
-        What the fan must keep clear of:{' '}
-        {neighbourKinds
+        {say`What the fan must keep clear of: ${neighbourKinds
           .map((k) => `${neighbours[k].name} ${format(neighbours[k].requiredMm / 1000, 'length', job.units, 2)}`)
-          .join(', ')}
-        . Drag it to about where it is, then hold a tape to it.
+          .join(', ')}. Drag it to about where it is, then hold a tape to it.`}
       </p>
       {job.place.obstacles.map((o) => (
         <div key={o.id} className="near-one" role="group" aria-label={o.name}>
           <div className="d-flex flex-wrap gap-2 align-items-center mb-1">
             <NameField
               value={o.name}
-              label={`Name of ${o.name}`}
+              label={say`Name of ${o.name}`}
               onSettle={(n) => settle((j) => changeObstacle(j, o.id, { name: n }))}
             />
             <Form.Select
               size="sm"
               style={{ width: 'auto' }}
-              aria-label={`${o.name} is`}
+              aria-label={say`${o.name} is`}
               value={o.kind}
               onChange={(e) => settle((j) => changeObstacle(j, o.id, { kind: e.target.value as Obstacle['kind'] }))}
             >
               {neighbourKinds.map((k) => (
                 <option key={k} value={k}>
-                  {neighbours[k].name}
+                  {spokenWord(neighbours[k].name)}
                 </option>
               ))}
             </Form.Select>
             <Form.Select
               size="sm"
               style={{ width: 'auto' }}
-              aria-label={`${o.name} stands`}
+              aria-label={say`${o.name} stands`}
               value={o.side}
               onChange={(e) => settle((j) => changeObstacle(j, o.id, { side: e.target.value as Obstacle['side'] }))}
             >
-              <option value="behind">behind the core</option>
-              <option value="front">in front of it</option>
+              <option value="behind">{say`behind the core`}</option>
+              <option value="front">{say`in front of it`}</option>
             </Form.Select>
             <Form.Select
               size="sm"
               style={{ width: 'auto' }}
-              aria-label={`What is done about ${o.name}`}
+              aria-label={say`What is done about ${o.name}`}
               value={o.dealt}
               onChange={(e) => settle((j) => changeObstacle(j, o.id, { dealt: e.target.value as NeighbourDeal }))}
             >
@@ -93,7 +92,7 @@ export function Near(props: Props) {
               <Form.Select
                 size="sm"
                 style={{ width: 'auto' }}
-                aria-label={`${o.name} is near the`}
+                aria-label={say`${o.name} is near the`}
                 value={o.core}
                 onChange={(e) => settle((j) => changeObstacle(j, o.id, { core: Number(e.target.value) }))}
               >
@@ -107,10 +106,10 @@ export function Near(props: Props) {
             <button
               type="button"
               className="word-button"
-              aria-label={`take away: ${o.name}`}
+              aria-label={say`take away: ${o.name}`}
               onClick={() => settle((j) => dropObstacle(j, o.id))}
             >
-              take away
+              {say`take away`}
             </button>
           </div>
           <OwnReadings {...props} prefix={`place.obstacles.${o.id}.`} leave={o.kind === 'moves' ? [] : ['travelM']} />
@@ -126,19 +125,19 @@ export function Near(props: Props) {
           }}
         >
           <Form.Select
-            aria-label="What kind of thing is near"
+            aria-label={say`What kind of thing is near`}
             style={{ width: 'auto' }}
             value={kind}
             onChange={(e) => setKind(e.target.value as Obstacle['kind'])}
           >
             {neighbourKinds.map((k) => (
               <option key={k} value={k}>
-                {neighbours[k].name}
+                {spokenWord(neighbours[k].name)}
               </option>
             ))}
           </Form.Select>
           <Form.Control
-            aria-label="What is near"
+            aria-label={say`What is near`}
             placeholder={usual[kind][0]}
             list="usual-near"
             maxLength={40}
@@ -152,7 +151,7 @@ export function Near(props: Props) {
             ))}
           </datalist>
           <Button type="submit" variant="outline-dark">
-            Add what is near
+            {say`Add what is near`}
           </Button>
         </form>
       )}

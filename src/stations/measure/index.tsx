@@ -26,6 +26,7 @@ import { Panels } from './Panels'
 import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
+import { say } from '@/core/words'
 
 /** The bay as a box with what lets air in and out. */
 function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNullable<Job['bay']> }) {
@@ -37,24 +38,22 @@ function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNul
       width="100%"
       style={{ maxWidth: 640 }}
       role="img"
-      aria-label={
-        `Bay of ${format(bay.spaceM3.value, 'space', u)}; vents in ` +
-        `${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)}, ` +
-        `${format(bay.ventHeightM.value, 'length', u)} apart in height`
-      }
+      aria-label={say`Bay of ${format(bay.spaceM3.value, 'space', u)}; vents in
+        ${format(bay.ventInM2.value, 'opening', u)}, out ${format(bay.ventOutM2.value, 'opening', u)},
+        ${format(bay.ventHeightM.value, 'length', u)} apart in height`}
     >
       <path d="M150 40 H470 V90 M470 140 V290 H150 V250 M150 200 V40" fill="none" stroke="var(--ink)" strokeWidth={2} />
       <path d="M110 225 h64 m-10 -6 l10 6 l-10 6" stroke="var(--cold)" fill="none" strokeWidth={2} />
       <path d="M446 115 h64 m-10 -6 l10 6 l-10 6" stroke="var(--warm)" fill="none" strokeWidth={2} />
       <path d="M540 115 V225 M535 119 l10 -8 M535 229 l10 -8" stroke="var(--ink)" fill="none" />
       <text x={100} y={222} textAnchor="end" fontSize={13}>
-        in
+        {say`in`}
       </text>
       <text className="figure-text" x={100} y={240} textAnchor="end" fontSize={13}>
         {format(bay.ventInM2.value, 'opening', u)}
       </text>
       <text x={518} y={100} fontSize={13}>
-        out
+        {say`out`}
       </text>
       <text className="figure-text" x={518} y={84} fontSize={13}>
         {format(bay.ventOutM2.value, 'opening', u)}
@@ -66,7 +65,7 @@ function BayBox({ job, bay }: Pick<StationProps, 'job'> & { readonly bay: NonNul
         {format(bay.spaceM3.value, 'space', u)}
       </text>
       <text x={310} y={188} textAnchor="middle" fontSize={13}>
-        may get {format(bay.allowedC.value, 'temperature', u)} hot
+        {say`may get ${format(bay.allowedC.value, 'temperature', u)} hot`}
       </text>
     </svg>
   )
@@ -78,11 +77,11 @@ function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
   if (moved === null) return null
   return (
     <p className="say">
-      {Math.abs(moved) < 0.0005
-        ? 'The pins come where the old ones are: no hole moves.'
-        : `The pins come ${format(Math.abs(moved), 'length', job.units)} further ` +
-          `${moved > 0 ? 'from' : 'towards'} the front face: move the holes by that much.`}{' '}
-      Hose and shroud gaps are held against the new thickness under Fit.
+      {say`${
+        Math.abs(moved) < 0.0005
+          ? say`The pins come where the old ones are: no hole moves.`
+          : say`The pins come ${format(Math.abs(moved), 'length', job.units)} further ${moved > 0 ? say`from` : say`towards`} the front face: move the holes by that much.`
+      } Hose and shroud gaps are held against the new thickness under Fit.`}
     </p>
   )
 }
@@ -93,7 +92,7 @@ function SheetLink() {
   return (
     <p>
       <Link href={`${path}/measuring`} prefetch={false} className="own-line">
-        Measuring sheet to take to the machine
+        {say`Measuring sheet to take to the machine`}
       </Link>
     </p>
   )
@@ -108,7 +107,7 @@ function CoreWithNear({ job, settle, preview }: Pick<StationProps, 'job' | 'sett
   const start = useRef<Obstacle | null>(null)
   const [front, section] = [frontView(job), sectionView(job)]
   if (!front || !section) return null
-  const movable = Object.fromEntries(job.place.obstacles.map((o) => [`near ${o.id}`, { name: o.name }]))
+  const movable = Object.fromEntries(job.place.obstacles.map((o) => [say`near ${o.id}`, { name: o.name }]))
   const move: Moved = (handle, dx, dy, { first, last }) => {
     const id = handle.replace('near ', '')
     const from = first ? job.place.obstacles.find((o) => o.id === id) : start.current
@@ -135,15 +134,15 @@ function Stage(props: StationProps) {
   if (job.bay) {
     return (
       <>
-        <h2>The space, and what lets air in and out</h2>
+        <h2>{say`The space, and what lets air in and out`}</h2>
         {mountsFan ? (
           <BayBox job={job} bay={job.bay} />
         ) : (
-          <p className="say">Only how hot it may get counts here; the fan and its vents stay as they are.</p>
+          <p className="say">{say`Only how hot it may get counts here; the fan and its vents stay as they are.`}</p>
         )}
         <p className="say">
-          Free area, not the frame&rsquo;s: a coarse grille leaves about two thirds of its opening. Take the free depth
-          where the fan would sit, with doors and covers shut.
+          {say`Free area, not the frame’s: a coarse grille leaves about two thirds of its opening. Take the free depth
+            where the fan would sit, with doors and covers shut.`}
         </p>
         {mountsFan && <Panels {...props} />}
         <SheetLink />
@@ -152,15 +151,15 @@ function Stage(props: StationProps) {
   }
   return (
     <>
-      <h2>{mountsFan ? 'The core, and what is near it' : 'The coolant'}</h2>
+      <h2>{mountsFan ? say`The core, and what is near it` : say`The coolant`}</h2>
       {mountsFan && job.cooling && <CoreWithNear {...props} />}
       <NewCoreWords job={job} />
       <p className="say">
-        {mountsFan
-          ? 'Measure free depth at the tightest point, with the steering at both locks and the suspension ' +
-            'pressed down. '
-          : ''}
-        The engine thermostat&rsquo;s figure is stamped on it.
+        {say`${
+          mountsFan
+            ? say`Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. `
+            : ''
+        }The engine thermostat’s figure is stamped on it.`}
       </p>
       {mountsFan && job.cooling && <Near {...props} />}
       <SheetLink />
@@ -177,26 +176,26 @@ function Tray(props: StationProps) {
   const firms = useMemo(() => firmsUp(calm), [calm])
   const note = (address: string): string | undefined => {
     const f = firms.get(address)
-    return f && `firms up ${f.name}`
+    return f && say`firms up ${f.name}`
   }
   return (
     <>
       {cooling && (
         <>
-          <h2>Coolant</h2>
+          <h2>{say`Coolant`}</h2>
           <ChoiceField
-            label="Kind"
+            label={say`Kind`}
             value={cooling.coolant}
             onChange={(coolant) => settle((j) => changeCooling(j, { coolant }))}
             options={[
-              { value: 'ethylene-glycol', name: 'ethylene glycol' },
-              { value: 'propylene-glycol', name: 'propylene glycol' },
-              { value: 'water', name: 'water alone' },
+              { value: 'ethylene-glycol', name: say`ethylene glycol` },
+              { value: 'propylene-glycol', name: say`propylene glycol` },
+              { value: 'water', name: say`water alone` },
             ]}
           />
           {mountsFan && (
             <ChoiceField
-              label="Cores"
+              label={say`Cores`}
               value={String(cooling.cores)}
               options={['1', '2', '3', '4'].map((value) => ({ value, name: value }))}
               onChange={(v) => settle((j) => changeCooling(j, { cores: Number(v) }))}
@@ -204,23 +203,23 @@ function Tray(props: StationProps) {
           )}
           {cooling.cores > 1 && mountsFan && (
             <ChoiceField
-              label="The cores are"
+              label={say`The cores are`}
               value={cooling.coresJoined ? 'joined' : 'apart'}
               options={[
-                { value: 'joined', name: 'joined: one fan serves all' },
-                { value: 'apart', name: 'each fed by itself' },
+                { value: 'joined', name: say`joined: one fan serves all` },
+                { value: 'apart', name: say`each fed by itself` },
               ]}
               onChange={(v) => settle((j) => changeCooling(j, { coresJoined: v === 'joined' }))}
             />
           )}
           {mountsFan && (
             <ChoiceField
-              label="Coolant crosses"
+              label={say`Coolant crosses`}
               value={String(cooling.passes)}
               options={[
                 { value: '1', name: 'once' },
                 { value: '2', name: 'twice' },
-                { value: '3', name: 'three times' },
+                { value: '3', name: say`three times` },
               ]}
               onChange={(v) => settle((j) => changeCooling(j, { passes: Number(v) }))}
             />
@@ -229,27 +228,27 @@ function Tray(props: StationProps) {
       )}
       {bay && mountsFan && job.engine && (
         <>
-          <h2>Air of the engine</h2>
+          <h2>{say`Air of the engine`}</h2>
           <YesNoField
-            label="It has a flywheel fan"
+            label={say`It has a flywheel fan`}
             value={bay.flywheel !== null}
             onChange={(has) => settle((j) => changeFlywheel(j, has))}
           />
           <UnsaidField
-            label="Its intake breathes"
+            label={say`Its intake breathes`}
             value={bay.intakeFrom}
             options={[
-              { value: 'the bay', name: 'the air of the bay' },
-              { value: 'outside', name: 'air from outside' },
+              { value: 'the bay', name: say`the air of the bay` },
+              { value: 'outside', name: say`air from outside` },
             ]}
             onChange={(intakeFrom) => settle((j) => changeBay(j, { intakeFrom }))}
           />
         </>
       )}
       <div className="d-flex justify-content-between align-items-baseline">
-        <h2>{whole ? 'The whole measuring sheet' : 'Readings'}</h2>
+        <h2>{whole ? say`The whole measuring sheet` : say`Readings`}</h2>
         <button type="button" className="word-button small" aria-pressed={whole} onClick={() => setWhole(!whole)}>
-          {whole ? 'only this station' : 'type in the whole sheet'}
+          {whole ? say`only this station` : say`type in the whole sheet`}
         </button>
       </div>
       {whole ? (

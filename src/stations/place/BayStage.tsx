@@ -10,12 +10,13 @@ import { format } from '@/core/units'
 import { DrawingView } from '@/ui/DrawingView'
 import type { StationProps } from '../station'
 import { Sideways } from '@/ui/Sideways'
+import { say, spokenWord } from '@/core/words'
 
 const wayName = (w: BayWay): string =>
   w.panel
     ? `${w.panel.name}, ` +
-      `${w.blows === 'puller' ? 'drawing out' : 'pushing in'}${w.blows === w.side ? '' : ', wires swapped'}`
-    : 'no fan'
+      `${w.blows === 'puller' ? say`drawing out` : say`pushing in`}${w.blows === w.side ? '' : say`, wires swapped`}`
+    : say`no fan`
 const key = (w: BayWay): string => `${w.panel?.id ?? 'none'} ${w.side ?? ''}`
 const isNow = (job: Job, w: BayWay): boolean =>
   w.panel !== null && w.panel.id === job.place.panel && w.side === job.place.side
@@ -28,12 +29,12 @@ function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
     <td className="figure-text">
       <span className={hot ? 'verdict-short' : ''}>
         {format(way.bayC, 'temperature', u, 2)}
-        {hot ? ', too hot' : ''}
+        {hot ? say`, too hot` : ''}
       </span>
       <span className="soft small d-block">{format(Math.abs(way.flow), 'flow', u, 2)}</span>
       {way.lacksM && (
         <span className="verdict-short small d-block">
-          {format(way.lacksM.byM, 'length', u, 2)} too {way.lacksM.what === 'depth' ? 'deep' : 'wide'}
+          {say`${format(way.lacksM.byM, 'length', u, 2)} too ${way.lacksM.what === 'depth' ? say`deep` : say`wide`}`}
         </span>
       )}
     </td>
@@ -44,7 +45,9 @@ function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
 export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const chosen = firstCircuit(job).fan?.part
   if (!job.bay || !chosen)
-    return <p className="say">Choose a fan: then every panel is worked out with it, pulling out and pushing in.</p>
+    return (
+      <p className="say">{say`Choose a fan: then every panel is worked out with it, pulling out and pushing in.`}</p>
+    )
   const smaller = nextSizeDown(
     job,
     chosen,
@@ -58,30 +61,30 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
   const pictured = [now, other, ways.at(-1)].filter((w): w is BayWay => w !== undefined)
   const most = Math.max(...ways.map((w) => Math.abs(w.flow)))
   return (
-    <section aria-label="Ways of moving the air">
-      <h2>Where the air goes</h2>
+    <section aria-label={say`Ways of moving the air`}>
+      <h2>{say`Where the air goes`}</h2>
       <div className="three-drawings">
         {pictured.map((w) => (
           <DrawingView key={key(w)} drawing={bayFlowPicture(job, w, most)} maxHeight={260} />
         ))}
       </div>
-      <h2 className="mt-2">Every panel, pulling out, pushing in, and no fan</h2>
+      <h2 className="mt-2">{say`Every panel, pulling out, pushing in, and no fan`}</h2>
       <Sideways>
         <table className="plain-table" data-testid="bay-ways">
           <thead>
             <tr>
-              <th scope="col">way</th>
-              <th scope="col">bay with {chosen.name}</th>
-              {smaller && <th scope="col">{smaller.name}, next size down</th>}
+              <th scope="col">{say`way`}</th>
+              <th scope="col">{say`bay with ${chosen.name}`}</th>
+              {smaller && <th scope="col">{say`${smaller.name}, next size down`}</th>}
               {job.engine && (
                 <>
-                  <th scope="col">intake breathes</th>
-                  <th scope="col">operator’s side</th>
-                  <th scope="col">flywheel fan</th>
+                  <th scope="col">{say`intake breathes`}</th>
+                  <th scope="col">{say`operator’s side`}</th>
+                  <th scope="col">{say`flywheel fan`}</th>
                 </>
               )}
               <th>
-                <span className="visually-hidden">take</span>
+                <span className="visually-hidden">{say`take`}</span>
               </th>
             </tr>
           </thead>
@@ -96,31 +99,31 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
                 {job.engine && (
                   <>
                     <td className="figure-text">{format(w.intakeC, 'temperature', u, 2)}</td>
-                    <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{w.operator}</td>
+                    <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{spokenWord(w.operator)}</td>
                     <td>
                       {w.flywheel === null
                         ? '–'
                         : w.flywheel
-                          ? 'helps'
+                          ? say`helps`
                           : w.fanFlow < 0
-                            ? 'is stronger: drives it back'
-                            : 'fights it'}
+                            ? say`is stronger: drives it back`
+                            : say`fights it`}
                     </td>
                   </>
                 )}
                 <td className="text-end">
                   {isNow(job, w) ? (
-                    <span className="fw-medium">here</span>
+                    <span className="fw-medium">{say`here`}</span>
                   ) : (
                     w.panel &&
                     !w.lacksM && (
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Take: ${wayName(w)}`}
+                        aria-label={say`Take: ${wayName(w)}`}
                         onClick={() => settle((j) => changePlace(j, { panel: w.panel!.id, side: w.side! }))}
                       >
-                        Take
+                        {say`Take`}
                       </Button>
                     )
                   )}
@@ -132,16 +135,17 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
       </Sideways>
       {smaller && (
         <p className="say">
-          {smaller.name} takes {format(smaller.ratedA.value, 'current', u, 2)} for{' '}
-          {format(chosen.ratedA.value, 'current', u, 2)}.{' '}
+          {say`${smaller.name} takes ${format(smaller.ratedA.value, 'current', u, 2)} for
+            ${format(chosen.ratedA.value, 'current', u, 2)}.`}{' '}
           <button type="button" className="word-button" onClick={() => settle((j) => chooseFan(j, smaller))}>
-            Take the smaller one
+            {say`Take the smaller one`}
           </button>
         </p>
       )}
       <p className="say">
-        Hottest day, heaviest work, no breeze. Drawing out lowers the bay’s pressure, so that cool air comes in at every
-        gap; pushing in raises it, so that hot air leaves at every gap, but puts the coolest air where it is aimed.
+        {say`Hottest day, heaviest work, no breeze. Drawing out lowers the bay’s pressure, so that cool air comes in
+          at every gap; pushing in raises it, so that hot air leaves at every gap, but puts the coolest air where it
+          is aimed.`}
       </p>
     </section>
   )

@@ -9,6 +9,7 @@ import { heightInWords, isPlaced, nothingFits, type Placement, takePlacement, wh
 import { format, percent } from '@/core/units'
 import type { StationProps } from '../station'
 import { usePlacements } from './use-placements'
+import { say } from '@/core/words'
 
 /** the page is there first, then the search begins */
 const SETTLED_MS = 400
@@ -52,24 +53,24 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
   }, [found])
   const name = (p: Placement): string =>
     `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ` +
-    `${p.part.name}${p.side === 'pusher' ? ', in front' : ''}`
+    `${p.part.name}${p.side === 'pusher' ? say`, in front` : ''}`
   return (
-    <section aria-label="Best places">
+    <section aria-label={say`Best places`}>
       <div className="d-flex justify-content-between align-items-baseline">
-        <h2>Best places on this machine</h2>
+        <h2>{say`Best places on this machine`}</h2>
         {running ? (
           <button type="button" className="word-button small" onClick={cancel}>
-            stop
+            {say`stop`}
           </button>
         ) : (
           <button type="button" className="word-button small" onClick={search}>
-            search again
+            {say`search again`}
           </button>
         )}
       </div>
       {running && running.of > 0 && (
-        <progress className="w-100" value={running.done} max={running.of} aria-label="Search for the best places">
-          {running.done} of {running.of}
+        <progress className="w-100" value={running.done} max={running.of} aria-label={say`Search for the best places`}>
+          {say`${running.done} of ${running.of}`}
         </progress>
       )}
       {message && <p className="say">{message}</p>}
@@ -84,25 +85,25 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
                   {name(p)}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span>
                 </span>
                 {here ? (
-                  <span className="fw-medium">here</span>
+                  <span className="fw-medium">{say`here`}</span>
                 ) : p.lacking ? (
-                  <span className="verdict-short">no</span>
+                  <span className="verdict-short">{say`no`}</span>
                 ) : (
                   <Button
                     size="sm"
                     variant="outline-dark"
-                    aria-label={`Take: ${name(p)}`}
+                    aria-label={say`Take: ${name(p)}`}
                     onClick={() => settle((j) => takePlacement(j, p))}
                   >
-                    Take
+                    {say`Take`}
                   </Button>
                 )}
                 <span className="why">
                   {p === best && !p.lacking
-                    ? `covers ${percent(p.coverage)}, ${percent(p.ofBox)} of its box; ` +
-                      `${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
+                    ? say`covers ${percent(p.coverage)}, ${percent(p.ofBox)} of its box;
+                      ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
                     : whyLost(best, p, u)}
-                  {p.leadOverM < 0 ? `; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}
+                  {p.leadOverM < 0 ? say`; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}
                 </span>
               </li>
             )

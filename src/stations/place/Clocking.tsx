@@ -5,6 +5,7 @@ import Form from 'react-bootstrap/Form'
 import { clocking } from '@/core/fit'
 import type { Job } from '@/core/job'
 import { format, parse } from '@/core/units'
+import { say, spokenWord } from '@/core/words'
 
 const asked = [
   ['lugs', 'Lugs of the motor, at', '0, 120, 240'],
@@ -24,20 +25,20 @@ function anglesOf(text: string): number[] | null {
 
 /** Which way round, said as soon as all of it is given. */
 function answer(typed: Readonly<Record<Asked, string>>, units: Job['units']): string {
-  if (asked.some(([k]) => typed[k].trim() === '')) return 'Degrees clockwise from any mark; all five, and it says.'
+  if (asked.some(([k]) => typed[k].trim() === '')) return say`Degrees clockwise from any mark; all five, and it says.`
   const [lugs, posts] = [anglesOf(typed.lugs), anglesOf(typed.posts)]
-  if (!lugs || !posts) return 'Angles are numbers of degrees, up to once or twice round: 0, 120, 240.'
+  if (!lugs || !posts) return say`Angles are numbers of degrees, up to once or twice round: 0, 120, 240.`
   const read = [typed.radius, typed.lug, typed.post].map((t) => parse(t, 'length', units))
   const wrong = read.find((r) => !r.ok)
   if (wrong && !wrong.ok) return wrong.message
   const [radiusM, lugM, postM] = read.map((r) => (r.ok ? r.value : 0)) as [number, number, number]
   if (!(radiusM > 0 && lugM >= 0 && postM >= 0))
-    return 'A radius is more than nothing, and nothing is less wide than that.'
+    return say`A radius is more than nothing, and nothing is less wide than that.`
   const { turnDeg, leftM } = clocking(lugs, posts, { radiusM, lugM, postM })
-  const turn = `Turned by ${Math.round(turnDeg * 10) / 10}° clockwise`
+  const turn = say`Turned by ${Math.round(turnDeg * 10) / 10}° clockwise`
   return leftM >= 0
-    ? `${turn} it keeps ${format(leftM, 'length', units, 2)} from everything, evenly.`
-    : `${turn} it meets least, by ${format(-leftM, 'length', units, 2)}: narrow a rib, or take another housing.`
+    ? say`${turn} it keeps ${format(leftM, 'length', units, 2)} from everything, evenly.`
+    : say`${turn} it meets least, by ${format(-leftM, 'length', units, 2)}: narrow a rib, or take another housing.`
 }
 
 /** A foreign motor in a housing that was made for another: the turn at which it touches nothing. */
@@ -51,10 +52,10 @@ export function Clocking({ job }: { readonly job: Pick<Job, 'units'> }) {
   })
   return (
     <details className="mt-2">
-      <summary>A foreign motor in this housing: which way round</summary>
+      <summary>{say`A foreign motor in this housing: which way round`}</summary>
       {asked.map(([key, label, example]) => (
         <Form.Group key={key} controlId={`clock-${key}`} className="mb-1">
-          <Form.Label className="mb-0">{label}</Form.Label>
+          <Form.Label className="mb-0">{spokenWord(label)}</Form.Label>
           <Form.Control
             placeholder={example}
             maxLength={120}

@@ -10,6 +10,7 @@ import { drawingsSvg } from '@/formats/svg/drawing-svg'
 import { DrawingView, type Moved } from '@/ui/DrawingView'
 import { keyStepsIn } from '@/ui/key-steps'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 const MM = 1e-3
 
@@ -67,16 +68,16 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
           <Form.Check
             type="switch"
             id="snaps"
-            label={mountOf(job).throughFins ? 'snaps to the gaps between tubes' : 'snaps to edges and middle'}
+            label={mountOf(job).throughFins ? say`snaps to the gaps between tubes` : say`snaps to edges and middle`}
             checked={snaps}
             onChange={(e) => setSnaps(e.target.checked)}
           />
         )}
         <button type="button" className="word-button" onClick={() => saveDrawing(job)}>
-          Save the drawing (SVG, true millimetres)
+          {say`Save the drawing (SVG, true millimetres)`}
         </button>
         {job.cooling && (
-          <span className="soft">Drag the fan, or arrow keys: {keySteps.words}. Alt lets go of snapping.</span>
+          <span className="soft">{say`Drag the fan, or arrow keys: ${keySteps.words}. Alt lets go of snapping.`}</span>
         )}
       </div>
     </>

@@ -4,6 +4,7 @@ import { memo } from 'react'
 import { Area, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { Curves } from '@/core/cooling'
 import { format, fromSi, shownUnit, type UnitSystem } from '@/core/units'
+import { say, spokenWord } from '@/core/words'
 
 /** A round figure at or above a value, and the step to divide it by. */
 function rounded(value: number): readonly [top: number, step: number] {
@@ -33,10 +34,9 @@ function FanChart({ curves, units }: { readonly curves: Curves; readonly units: 
     core: pa(p.core) <= top ? pa(p.core) : null,
     coreBand: [within(p.coreBand[0]), within(p.coreBand[1])],
   }))
-  const says =
-    `Fan against ${curves.against}: meets at ${format(curves.at.flow, 'flow', units, 2)} ` +
-    `(${format(curves.at.low, 'flow', units, 2)} to ${format(curves.at.high, 'flow', units, 2)}), of ` +
-    `${format(curves.free, 'flow', units, 2)} on the box`
+  const says = say`Fan against ${spokenWord(curves.against)}: meets at ${format(curves.at.flow, 'flow', units, 2)}
+    (${format(curves.at.low, 'flow', units, 2)} to ${format(curves.at.high, 'flow', units, 2)}), of
+    ${format(curves.free, 'flow', units, 2)} on the box`
   const tick = { fill: 'var(--soft)', fontSize: 12 }
   return (
     <div role="img" aria-label={says} style={{ height: 190 }} data-testid="fan-chart">

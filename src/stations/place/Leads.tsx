@@ -8,6 +8,7 @@ import { leadName, leadReaches } from '@/core/placing'
 import { format } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
+import { say, spokenWord } from '@/core/words'
 
 /** Every lead that comes with a part: the way it goes by its legs, and what to do where it is short. */
 export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
@@ -16,17 +17,17 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const [name, setName] = useState('')
   const [lead, setLead] = useState<LeadName>('fan')
   if (!reaches.length)
-    return <p className="say">Leads are held against their way once a fan, a probe or a controller is chosen.</p>
+    return <p className="say">{say`Leads are held against their way once a fan, a probe or a controller is chosen.`}</p>
   return (
     <>
       <table className="plain-table">
         <thead>
           <tr>
-            <th scope="col">lead</th>
-            <th scope="col">supplied</th>
-            <th scope="col">needed</th>
-            <th scope="col">left</th>
-            <th scope="col">way, leg by leg</th>
+            <th scope="col">{say`lead`}</th>
+            <th scope="col">{say`supplied`}</th>
+            <th scope="col">{say`needed`}</th>
+            <th scope="col">{say`left`}</th>
+            <th scope="col">{say`way, leg by leg`}</th>
           </tr>
         </thead>
         <tbody>
@@ -37,7 +38,7 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
               <td className="figure-text">{format(r.neededM, 'length', u, 3)}</td>
               <td className={`figure-text ${r.overM < 0 ? 'verdict-short' : ''}`}>
                 {format(r.overM, 'length', u, 2)}
-                {r.overM < 0 ? ', short' : ''}
+                {r.overM < 0 ? say`, short` : ''}
               </td>
               <td>
                 {job.place.leads[r.lead].map((l) => (
@@ -47,10 +48,10 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
                       <button
                         type="button"
                         className="word-button"
-                        aria-label={`take away: ${l.name}`}
+                        aria-label={say`take away: ${l.name}`}
                         onClick={() => settle((j) => dropLeg(j, r.lead, l.id))}
                       >
-                        take away
+                        {say`take away`}
                       </button>
                     )}
                   </span>
@@ -64,10 +65,7 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         .filter((r) => r.overM < 0)
         .map((r) => (
           <div key={`${r.lead} ${r.id}`} className="say say-short">
-            <strong>
-              {r.name} short by {format(-r.overM, 'length', u, 2)}.
-            </strong>{' '}
-            {r.waysOut.join(' ')}
+            <strong>{say`${r.name} short by ${format(-r.overM, 'length', u, 2)}.`}</strong> {r.waysOut.join(' ')}
           </div>
         ))}
       <form
@@ -80,7 +78,7 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         }}
       >
         <Form.Select
-          aria-label="Leg of which lead"
+          aria-label={say`Leg of which lead`}
           style={{ width: 'auto' }}
           value={lead}
           onChange={(e) => setLead(e.target.value as LeadName)}
@@ -94,25 +92,25 @@ export function Leads({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             ))}
         </Form.Select>
         <Form.Control
-          aria-label="Name of the leg"
-          placeholder="along the frame, under the tank …"
+          aria-label={say`Name of the leg`}
+          placeholder={say`along the frame, under the tank …`}
           maxLength={40}
           style={{ maxWidth: 240 }}
           value={name}
           onChange={(e) => setName(e.target.value)}
         />
         <Button type="submit" variant="outline-dark" disabled={!name.trim()}>
-          Add a leg
+          {say`Add a leg`}
         </Button>
       </form>
       {job.cooling && (
         <div style={{ maxWidth: 380 }}>
           <ChoiceField
-            label="Leads leave the core at its"
+            label={say`Leads leave the core at its`}
             value={job.place.leadsLeave}
-            options={cornerNames.map((value) => ({ value, name: `${value} corner` }))}
+            options={cornerNames.map((value) => ({ value, name: say`${spokenWord(value)} corner` }))}
             onChange={(leadsLeave) => settle((j) => changePlace(j, { leadsLeave }))}
-            tell="Legs are measured from the middle of the core; where fan and probe sit is added."
+            tell={say`Legs are measured from the middle of the core; where fan and probe sit is added.`}
           />
         </div>
       )}

@@ -11,6 +11,7 @@ import { withReading } from '@/core/job'
 import type { Reading } from '@/core/reading'
 import { format, formatSpread, parse, type Quantity } from '@/core/units'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 type Method = 'bag' | 'anemometer' | 'fuse'
 const methods: Readonly<
@@ -20,22 +21,21 @@ const methods: Readonly<
   >
 > = {
   bag: {
-    name: 'air, by the time it fills a bag',
-    how: 'Bag pressed flat over the outlet, fan on its own in free air at the voltage it is rated for. Three tries.',
+    name: say`air, by the time it fills a bag`,
+    how: say`Bag pressed flat over the outlet, fan on its own in free air at the voltage it is rated for. Three tries.`,
     of: 'freeFlowM3s',
     quantity: 'flow',
   },
   anemometer: {
-    name: 'air, by a vane anemometer',
-    how: 'Divide the face in equal areas, one reading in the middle of each, fan on its own in free air.',
+    name: say`air, by a vane anemometer`,
+    how: say`Divide the face in equal areas, one reading in the middle of each, fan on its own in free air.`,
     of: 'freeFlowM3s',
     quantity: 'flow',
   },
   fuse: {
-    name: 'current, by the millivolts over its fuse',
-    how:
-      'Meter on the two test points of the blade fuse while the fan runs at the voltage it is rated for. Fingers ' +
-      'clear of the blades.',
+    name: say`current, by the millivolts over its fuse`,
+    how: say`Meter on the two test points of the blade fuse while the fan runs at the voltage it is rated for. Fingers
+      clear of the blades.`,
     of: 'ratedA',
     quantity: 'current',
   },
@@ -92,7 +92,7 @@ export function MakeshiftDialog({
     (sizeRead && !sizeRead.ok ? sizeRead.message : null) ??
     read.message ??
     (tries.trim() && !answer && (method === 'fuse' || sizeRead?.ok)
-      ? 'These figures give nothing: all must be more than 0.'
+      ? say`These figures give nothing: all must be more than 0.`
       : null)
   const figure = answer ? format(answer.value, quantity, u, 3) : ''
   const spread = answer ? formatSpread(answer.spread!, quantity, u) : null
@@ -106,7 +106,7 @@ export function MakeshiftDialog({
     <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
       <Modal.Header closeButton>
         <Modal.Title as="h2" id={`${id}-title`}>
-          Measure without the right instrument
+          {say`Measure without the right instrument`}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -117,7 +117,7 @@ export function MakeshiftDialog({
           }}
         >
           <Form.Group className="mb-2" controlId={`${id}-m`}>
-            <Form.Label>What, and how</Form.Label>
+            <Form.Label>{say`What, and how`}</Form.Label>
             <Form.Select
               value={method}
               onChange={(e) => {
@@ -133,16 +133,16 @@ export function MakeshiftDialog({
             </Form.Select>
           </Form.Group>
           <Form.Group className="mb-2" controlId={`${id}-w`}>
-            <Form.Label>Of which fan</Form.Label>
+            <Form.Label>{say`Of which fan`}</Form.Label>
             <Form.Select value={whose} onChange={(e) => setWhose(e.target.value as 'new' | 'old')}>
-              {job.oldFan && <option value="old">{job.oldFan.part.name}, there now</option>}
-              {chosen && <option value="new">{chosen.part.name}, new</option>}
+              {job.oldFan && <option value="old">{say`${job.oldFan.part.name}, there now`}</option>}
+              {chosen && <option value="new">{say`${chosen.part.name}, new`}</option>}
             </Form.Select>
           </Form.Group>
           <p className="say">{how}</p>
           {method !== 'fuse' && (
             <Form.Group className="mb-2" controlId={`${id}-s`}>
-              <Form.Label>{method === 'bag' ? 'Bag holds' : 'Area of the face'}</Form.Label>
+              <Form.Label>{method === 'bag' ? say`Bag holds` : say`Area of the face`}</Form.Label>
               <Form.Control
                 value={size}
                 maxLength={60}
@@ -153,7 +153,7 @@ export function MakeshiftDialog({
           )}
           {method === 'fuse' && (
             <Form.Group className="mb-2" controlId={`${id}-f`}>
-              <Form.Label>Fuse</Form.Label>
+              <Form.Label>{say`Fuse`}</Form.Label>
               <Form.Select value={fuse} onChange={(e) => setFuse(e.target.value)}>
                 {bladeRatings.map((r) => (
                   <option key={r} value={r}>
@@ -166,10 +166,10 @@ export function MakeshiftDialog({
           <Form.Group className="mb-2" controlId={`${id}-t`}>
             <Form.Label>
               {method === 'bag'
-                ? 'Seconds, each try'
+                ? say`Seconds, each try`
                 : method === 'anemometer'
-                  ? 'Speeds, one an area'
-                  : 'Over its test points'}
+                  ? say`Speeds, one an area`
+                  : say`Over its test points`}
             </Form.Label>
             <Form.Control
               value={tries}
@@ -194,10 +194,10 @@ export function MakeshiftDialog({
             </p>
           )}
           {method === 'bag' && read.values.length > 0 && read.values.length < 3 && (
-            <p className="say">Three tries are better: the spread comes from their range.</p>
+            <p className="say">{say`Three tries are better: the spread comes from their range.`}</p>
           )}
           <Button type="submit" disabled={!answer}>
-            Take it as measured
+            {say`Take it as measured`}
           </Button>
         </Form>
       </Modal.Body>

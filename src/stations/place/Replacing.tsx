@@ -9,6 +9,7 @@ import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
 import { Clocking } from './Clocking'
 import { MakeshiftDialog } from './MakeshiftDialog'
+import { say, spokenWord } from '@/core/words'
 
 /** One fan against the other on one scale: each a dot with what the readings leave open. */
 function Against({
@@ -24,8 +25,8 @@ function Against({
 }) {
   const most = Math.max(spreads.old.high, spreads.new.high) * 1.05 || 1
   const words = (s: Spread): string =>
-    `${format(s.value, quantity, job.units, 3)} (${format(s.low, quantity, job.units, 3)} to ` +
-    `${format(s.high, quantity, job.units, 3)})`
+    say`${format(s.value, quantity, job.units, 3)} (${format(s.low, quantity, job.units, 3)} to
+      ${format(s.high, quantity, job.units, 3)})`
   const rows = [
     ['there now', spreads.old],
     ['new', spreads.new],
@@ -35,7 +36,7 @@ function Against({
       {rows.map(([who, s]) => (
         <tr key={who}>
           <th scope="row">
-            {name}, {who}
+            {name}, {spokenWord(who)}
           </th>
           <td className="figure-text">{words(s)}</td>
           <td style={{ width: 180 }} aria-hidden="true">
@@ -62,14 +63,14 @@ export function Replacing({ job, shelf, settle }: Pick<StationProps, 'job' | 'sh
   const [makeshift, setMakeshift] = useState(false)
   const found = replacement(job)
   return (
-    <section aria-label="In place of another fan">
-      <h2 className="mt-3">In place of another fan</h2>
+    <section aria-label={say`In place of another fan`}>
+      <h2 className="mt-3">{say`In place of another fan`}</h2>
       <div className="d-flex flex-wrap gap-3 align-items-center">
         <div style={{ minWidth: 300 }}>
           <PartPicker
             system={job.units}
             kind="fan"
-            label="Fan that comes off"
+            label={say`Fan that comes off`}
             shelf={shelf}
             chosen={job.oldFan?.part ?? null}
             onChoose={(part) => settle((j) => chooseOldFan(j, part))}
@@ -77,12 +78,12 @@ export function Replacing({ job, shelf, settle }: Pick<StationProps, 'job' | 'sh
         </div>
         {job.oldFan && (
           <button type="button" className="word-button" onClick={() => settle((j) => chooseOldFan(j, null))}>
-            none comes off
+            {say`none comes off`}
           </button>
         )}
         {(job.oldFan ?? job.fans.length > 0) && (
           <Button variant="outline-dark" onClick={() => setMakeshift(true)}>
-            Measure without the right instrument
+            {say`Measure without the right instrument`}
           </Button>
         )}
       </div>

@@ -45,6 +45,7 @@ import { Leads } from './Leads'
 import { Replacing } from './Replacing'
 import { SideAdvice } from './SideAdvice'
 import { Sideways } from '@/ui/Sideways'
+import { say, spokenWord } from '@/core/words'
 
 /** the chart package is only fetched when this station is looked at */
 const FanChart = dynamic(() => persistently(() => import('./FanChart')), {
@@ -62,20 +63,23 @@ function Moves({ job }: Pick<StationProps, 'job'>) {
   const u = job.units
   const covers = coverage(job)
   return (
-    <section aria-label="Air that it really moves">
-      <h2 className="mt-2">Air that it really moves, standing</h2>
+    <section aria-label={say`Air that it really moves`}>
+      <h2 className="mt-2">{say`Air that it really moves, standing`}</h2>
       {curves.at.flow < 0 && (
         <p className="say say-short">
-          The engine&rsquo;s own fan is stronger here: it drives the air back through this one.
+          {say`The engine’s own fan is stronger here: it drives the air back through this one.`}
         </p>
       )}
       <p className="say" data-testid="moves">
-        Moves <strong>{format(curves.at.flow, 'flow', u, 3)}</strong>{' '}
-        {job.bay ? 'through the vents' : 'through the fins'} ({format(curves.at.low, 'flow', u, 2)} to{' '}
-        {format(curves.at.high, 'flow', u, 2)}), of {format(curves.free, 'flow', u, 3)} on the box
-        {covers === null ? '' : `; it covers ${percent(covers)} of the core`}. Black is the fan at the voltage that
-        reaches it{job.bay?.flywheel ? ', with the flywheel fan where they share a panel' : ''}, dashed is what the{' '}
-        {curves.against} takes.
+        {say`Moves`} <strong>{format(curves.at.flow, 'flow', u, 3)}</strong>{' '}
+        {say`${
+          job.bay ? say`through the vents` : say`through the fins`
+        } (${format(curves.at.low, 'flow', u, 2)} to ${format(curves.at.high, 'flow', u, 2)}), of
+          ${format(curves.free, 'flow', u, 3)} on the box${
+            covers === null ? '' : say`; it covers ${percent(covers)} of the core`
+          }. Black is the fan at the voltage that reaches it${
+            job.bay?.flywheel ? say`, with the flywheel fan where they share a panel` : ''
+          }, dashed is what the ${spokenWord(curves.against)} takes.`}
       </p>
       <FanChart curves={curves} units={u} />
     </section>
@@ -91,21 +95,21 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
   const mountsFan = jobKinds[job.kind].mountsFan
   return (
     <>
-      <h2 className="mt-3">Fans on the shelf, in this place</h2>
+      <h2 className="mt-3">{say`Fans on the shelf, in this place`}</h2>
       {rows.length === 0 ? (
-        <p className="say">No fan is on the shelf yet.</p>
+        <p className="say">{say`No fan is on the shelf yet.`}</p>
       ) : (
         <Sideways>
           <Table size="sm" className="align-middle">
             <thead>
               <tr>
-                <th>fan</th>
-                <th>depth over what it needs</th>
-                {mountsFan && <th>{job.bay ? 'moves through the vents' : 'moves through the fins'}</th>}
-                <th>takes, running</th>
-                <th>{job.trailer ? 'left over, leanest state' : 'left over at idle'}</th>
+                <th>{say`fan`}</th>
+                <th>{say`depth over what it needs`}</th>
+                {mountsFan && <th>{job.bay ? say`moves through the vents` : say`moves through the fins`}</th>}
+                <th>{say`takes, running`}</th>
+                <th>{job.trailer ? say`left over, leanest state` : say`left over at idle`}</th>
                 <th>
-                  <span className="visually-hidden">choose</span>
+                  <span className="visually-hidden">{say`choose`}</span>
                 </th>
               </tr>
             </thead>
@@ -117,34 +121,34 @@ function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
                     <span className="soft small">
                       {part.maker}, {format(part.housingM.value, 'length', u)}
                     </span>
-                    {otherVoltage && <span className="verdict-short small"> for {part.ratedV} V</span>}
+                    {otherVoltage && <span className="verdict-short small"> {say`for ${part.ratedV} V`}</span>}
                   </td>
                   <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>
                     {format(depthOverM, 'length', u)}
-                    {depthOverM < 0 ? ', short' : ''}
+                    {depthOverM < 0 ? say`, short` : ''}
                   </td>
                   {mountsFan && (
                     <td className="figure-text">
                       {moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}
-                      {moved && <span className="soft small"> {percent(moved.ofBox)} of its box</span>}
+                      {moved && <span className="soft small"> {say`${percent(moved.ofBox)} of its box`}</span>}
                     </td>
                   )}
                   <td className="figure-text">{format(runA, 'current', u, 2)}</td>
                   <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>
                     {format(leanestNetA, 'current', u, 2)}
-                    {leanestNetA < 0 ? ', short' : ''}
+                    {leanestNetA < 0 ? say`, short` : ''}
                   </td>
                   <td className="text-end">
                     {chosen ? (
-                      <span className="fw-medium">chosen</span>
+                      <span className="fw-medium">{say`chosen`}</span>
                     ) : (
                       <Button
                         size="sm"
                         variant="outline-dark"
                         onClick={() => settle((j) => chooseFan(j, part))}
-                        aria-label={`Choose ${part.name}`}
+                        aria-label={say`Choose ${part.name}`}
                       >
-                        Choose
+                        {say`Choose`}
                       </Button>
                     )}
                   </td>
@@ -166,8 +170,8 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const warnings = planWarnings(job).filter((w) => /^(ties|tie holes|inlet|inlet air|blows on)(, fan \d)?$/.test(w.id))
   if (!words.length) return null
   return (
-    <section aria-label="How it is held">
-      <h2 className="mt-2">Held by {mountOf(job).name}</h2>
+    <section aria-label={say`How it is held`}>
+      <h2 className="mt-2">{say`Held by ${mountOf(job).name}`}</h2>
       {words.map((w) => (
         <p key={w} className="mb-1">
           {w}
@@ -180,7 +184,7 @@ function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             className="word-button"
             onClick={() => settle((j) => moveFan(j, firstCircuit(j).fan!.id, ties.snapped))}
           >
-            Move it to where its holes meet the gaps
+            {say`Move it to where its holes meet the gaps`}
           </button>
         </p>
       )}
@@ -212,9 +216,9 @@ function Stage(props: StationProps) {
   if (!jobKinds[job.kind].mountsFan) {
     return (
       <>
-        <p className="say">The fan stays where it is: say below which it is, with its figures as measured.</p>
+        <p className="say">{say`The fan stays where it is: say below which it is, with its figures as measured.`}</p>
         <FansOnTheShelf {...props} />
-        <h2 className="mt-3">Leads</h2>
+        <h2 className="mt-3">{say`Leads`}</h2>
         <Leads {...props} />
       </>
     )
@@ -238,7 +242,7 @@ function Stage(props: StationProps) {
           <MovesCalmly job={calm} />
           <CoresCalmly job={calm} />
           <HeldCalmly job={calm} settle={settle} />
-          <h2 className="mt-3">Leads</h2>
+          <h2 className="mt-3">{say`Leads`}</h2>
           <LeadsCalmly job={calm} settle={settle} />
           <SideCalmly job={calm} settle={settle} />
           <FansCalmly job={calm} shelf={shelf} settle={settle} />
@@ -259,12 +263,12 @@ function Distances({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>
   if (!parts.length) return null
   const mm = (n: number): string => format(n / 1000, 'length', job.units, 2)
   return (
-    <ul className="distances" aria-label="Distances">
+    <ul className="distances" aria-label={say`Distances`}>
       {parts.map((p) => (
         <li key={p.id} className={`verdict-${p.verdict}`}>
           {p.name.replace(/^behind the fan, to /, 'depth left, to ').replace(/^to /, '')}{' '}
           <span className="figure-text">{mm(p.value! + p.required)}</span>
-          {p.required > 0 && <span className="soft"> of {mm(p.required)}</span>}
+          {p.required > 0 && <span className="soft"> {say`of ${mm(p.required)}`}</span>}
           {p.verdict === 'holds' ? '' : `, ${p.verdict}`}
         </li>
       ))}
@@ -282,13 +286,13 @@ function toCore(job: Job, core: number): Job {
 }
 
 const states = [false, true] as const
-const wiresAre = (swapped: boolean): string => (swapped ? 'wires swapped' : 'wires as marked')
-const bladeIs = (turned: boolean): string => (turned ? 'blade turned over' : 'blade as made')
+const wiresAre = (swapped: boolean): string => (swapped ? say`wires swapped` : say`wires as marked`)
+const bladeIs = (turned: boolean): string => (turned ? say`blade turned over` : say`blade as made`)
 
 /** Every way that its wires and its blade can stand, and what each does to the air. */
 function DirectionTable({ fan }: { readonly fan: Job['fans'][number] }) {
   return (
-    <table className="table table-sm small mb-2" aria-label="Which way it blows">
+    <table className="table table-sm small mb-2" aria-label={say`Which way it blows`}>
       <tbody>
         {states.flatMap((swapped) =>
           states.map((turned) => {
@@ -301,9 +305,9 @@ function DirectionTable({ fan }: { readonly fan: Job['fans'][number] }) {
                 </td>
                 <td>
                   {way
-                    ? `${way.air === 'as marked' ? 'as marked' : 'the other way'}, ${percent(way.effectiveness)}`
-                    : 'does not run'}
-                  {now ? ' (now)' : ''}
+                    ? `${way.air === 'as marked' ? say`as marked` : say`the other way`}, ${percent(way.effectiveness)}`
+                    : say`does not run`}
+                  {now ? say` (now)` : ''}
                 </td>
               </tr>
             )
@@ -319,23 +323,24 @@ function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { fan } = firstCircuit(job)
   if (!fan) return null
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
-  let tell = 'A brushless fan with its wires swapped does not run, or is destroyed.'
+  let tell = say`A brushless fan with its wires swapped does not run, or is destroyed.`
   if (way) {
-    const weaker = `, at ${percent(way.effectiveness)}: the blades work the wrong way round`
-    tell =
-      `Air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}` +
-      `${way.effectiveness < 1 ? weaker : ''}` +
-      `${way.air === 'reversed' && job.cooling ? '; at speed it works against the travel' : ''}.`
+    const weaker = say`, at ${percent(way.effectiveness)}: the blades work the wrong way round`
+    tell = say`Air ${
+      way.air === 'as marked' ? say`as marked on it` : say`the other way round`
+    }${way.effectiveness < 1 ? weaker : ''}${
+      way.air === 'reversed' && job.cooling ? say`; at speed it works against the travel` : ''
+    }.`
   }
   return (
     <>
       <YesNoField
-        label="Its two wires are swapped"
+        label={say`Its two wires are swapped`}
         value={fan.wiresSwapped}
         onChange={(wiresSwapped) => settle((j) => turnFan(j, fan.id, { wiresSwapped }))}
       />
       <YesNoField
-        label="Its blade is turned over"
+        label={say`Its blade is turned over`}
         value={fan.bladeTurned}
         onChange={(bladeTurned) => settle((j) => turnFan(j, fan.id, { bladeTurned }))}
         tell={tell}
@@ -352,18 +357,22 @@ function Duct({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   return (
     <>
       <ChoiceField
-        label="Bends of 90°"
+        label={say`Bends of 90°`}
         value={String(duct.bends)}
         options={Array.from({ length: 21 }, (_, i) => ({ value: String(i), name: String(i) }))}
         onChange={(v) => change({ bends: Number(v) })}
       />
-      <YesNoField label="Splitter in the hose" value={duct.splitter} onChange={(splitter) => change({ splitter })} />
+      <YesNoField
+        label={say`Splitter in the hose`}
+        value={duct.splitter}
+        onChange={(splitter) => change({ splitter })}
+      />
       <ChoiceField
-        label={duct.splitter ? 'Flap leads now to' : 'Hose leads to'}
+        label={duct.splitter ? say`Flap leads now to` : say`Hose leads to`}
         value={duct.leadsTo}
         options={[
-          { value: 'outside', name: duct.splitter ? 'the outside (summer)' : 'the outside' },
-          { value: 'the cab', name: duct.splitter ? 'the cab (winter)' : 'the cab' },
+          { value: 'outside', name: duct.splitter ? say`the outside (summer)` : say`the outside` },
+          { value: 'the cab', name: duct.splitter ? say`the cab (winter)` : say`the cab` },
         ]}
         onChange={(leadsTo) => change({ leadsTo })}
       />
@@ -380,23 +389,23 @@ function Tray(props: StationProps) {
       {jobKinds[job.kind].mountsFan && (
         <>
           {cooling && <BestPlaces {...props} />}
-          <h2>How it sits</h2>
+          <h2>{say`How it sits`}</h2>
           <ChoiceField
-            label="Held by"
+            label={say`Held by`}
             value={place.mount}
             options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))}
             onChange={(mount) => settle((j) => changeMount(j, mount))}
             tell={
               bay
-                ? 'A hole in the machine: the owner is asked for it.'
+                ? say`A hole in the machine: the owner is asked for it.`
                 : mountOf(job).coreComesOff || job.newCore
-                  ? 'The core comes off: the coolant is drained and refilled.'
-                  : 'The core stays on: no coolant steps.'
+                  ? say`The core comes off: the coolant is drained and refilled.`
+                  : say`The core stays on: no coolant steps.`
             }
           />
           {cooling && cooling.cores > 1 && seat && (
             <ChoiceField
-              label="On the"
+              label={say`On the`}
               value={String(seat.core)}
               options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))}
               onChange={(v) => settle((j) => toCore(j, Number(v)))}
@@ -404,30 +413,30 @@ function Tray(props: StationProps) {
           )}
           {bay && (
             <ChoiceField
-              label="On the"
+              label={say`On the`}
               value={place.panel ?? bay.panels[0]!.id}
               options={bay.panels.map((p) => ({ value: p.id, name: p.name }))}
               onChange={(panel) => settle((j) => changePlace(j, { panel }))}
             />
           )}
           <ChoiceField
-            label={bay ? 'Way of the air' : 'Side'}
+            label={bay ? say`Way of the air` : say`Side`}
             value={place.side}
             options={
               bay
                 ? [
-                    { value: 'puller', name: 'draws the hot air out' },
-                    { value: 'pusher', name: 'pushes cool air in' },
+                    { value: 'puller', name: say`draws the hot air out` },
+                    { value: 'pusher', name: say`pushes cool air in` },
                   ]
                 : [
-                    { value: 'puller', name: 'behind, pulling' },
-                    { value: 'pusher', name: 'in front, pushing' },
+                    { value: 'puller', name: say`behind, pulling` },
+                    { value: 'pusher', name: say`in front, pushing` },
                   ]
             }
             onChange={(side) => settle((j) => changePlace(j, { side }))}
           />
           <ChoiceField
-            label="Beyond it is"
+            label={say`Beyond it is`}
             value={place.neighbour}
             options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({
               value,
@@ -436,13 +445,13 @@ function Tray(props: StationProps) {
             onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))}
           />
           <UnsaidField
-            label="The air comes from"
+            label={say`The air comes from`}
             value={place.inletFrom}
             options={same(inletsFrom)}
             onChange={(inletFrom) => settle((j) => changePlace(j, { inletFrom }))}
           />
           <UnsaidField
-            label="The hot air lands on"
+            label={say`The hot air lands on`}
             value={place.blowsOn}
             options={same(blowsOnto)}
             onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))}
@@ -451,11 +460,11 @@ function Tray(props: StationProps) {
           <Direction {...props} />
         </>
       )}
-      <h2>Parts</h2>
+      <h2>{say`Parts`}</h2>
       <PartPicker
         system={job.units}
         kind="fan"
-        label="Fan"
+        label={say`Fan`}
         shelf={shelf}
         chosen={firstCircuit(job).fan?.part ?? null}
         onChoose={(part) => settle((j) => chooseFan(j, part))}
@@ -463,12 +472,12 @@ function Tray(props: StationProps) {
       <PartPicker
         system={job.units}
         kind="probe"
-        label="Probe"
+        label={say`Probe`}
         shelf={shelf}
         chosen={firstCircuit(job).probe.part}
         onChoose={(part) => settle((j) => chooseProbe(j, part))}
       />
-      <h2>Readings</h2>
+      <h2>{say`Readings`}</h2>
       <Readings {...props} station="place" />
     </>
   )

@@ -8,6 +8,7 @@ import type { FanPart } from '@/core/parts'
 import type { Placement } from '@/core/placing'
 import type { Placing } from '@/workers/placement.worker'
 import { useTask } from '../use-task'
+import { say } from '@/core/words'
 
 export interface PlacementSearch {
   /** best first; null until a search has ended */
@@ -32,19 +33,19 @@ export function usePlacements(job: Job, fans: readonly FanPart[]): PlacementSear
   const search = useCallback(() => {
     setMessage(null)
     setProgress({ done: 0, of: 0 })
-    const say = proxy((done: number, of: number) => setProgress({ done, of }))
+    const tell = proxy((done: number, of: number) => setProgress({ done, of }))
     const { job: seen, fans: parts } = latest.current
     const fan = firstCircuit(seen).number - 1
-    void ask((placing) => placing.search(inNumber(seen), fan, parts, say)).then(
+    void ask((placing) => placing.search(inNumber(seen), fan, parts, tell)).then(
       (answer) => {
         if (answer) setFound(answer)
       },
-      () => setMessage('The search broke off. Search again.'),
+      () => setMessage(say`The search broke off. Search again.`),
     )
   }, [ask])
   const cancel = useCallback(() => {
     stop()
-    setMessage('The search was stopped.')
+    setMessage(say`The search was stopped.`)
   }, [stop])
   return { found, running: busy ? progress : null, message, search, cancel }
 }

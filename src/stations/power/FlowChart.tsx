@@ -2,11 +2,13 @@
 
 import { Bar, CartesianGrid, ComposedChart, Legend, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { Flow } from '@/core/fan-circuit'
+import { fixed } from '@/core/units'
+import { say } from '@/core/words'
 
 /** What each state takes, stacked, against what it charges there: the black line is the limit. */
 export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }) {
   const says = flows
-    .map((f) => `${f.name}: ${f.chargeA.toFixed(1)} A in, ${(f.loadsA + f.fanA + f.controllerA).toFixed(1)} A out`)
+    .map((f) => say`${f.name}: ${fixed(f.chargeA, 1)} A in, ${fixed(f.loadsA + f.fanA + f.controllerA, 1)} A out`)
     .join('; ')
   return (
     <div role="img" aria-label={says} style={{ height: 340 }}>

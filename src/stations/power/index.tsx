@@ -21,6 +21,7 @@ import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
+import { say } from '@/core/words'
 
 /** the chart package is only fetched when this station is looked at */
 const FlowChart = dynamic(() => persistently(() => import('./FlowChart')), {
@@ -48,8 +49,8 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
   const asked = outlivesKey(job) ? job.use.afterRunS.value : null
   const wanted = job.trailer ? job.trailer.aloneS.value : asked
   const unasked = goesOn(afterKeyOff(job))
-    ? 'not wanted, but as it is wired it goes on'
-    : 'not wanted: with the key only'
+    ? say`not wanted, but as it is wired it goes on`
+    : say`not wanted: with the key only`
   const time = job.trailer ? 'hours' : 'minutes'
   const rows: readonly (readonly [name: string, value: string, against: string, short: boolean])[] = [
     ...(aloneS === null
@@ -97,7 +98,7 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
   if (!rows.length) return null
   return (
     <>
-      <h2 className="mt-3">What the battery bears, on the coldest day</h2>
+      <h2 className="mt-3">{say`What the battery bears, on the coldest day`}</h2>
       <table className="plain-table">
         <tbody>
           {rows.map(([name, value, against, short]) => (
@@ -105,7 +106,7 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
               <th scope="row">{name}</th>
               <td className={`figure-text ${short ? 'verdict-short' : ''}`}>
                 {value}
-                {short ? ', short' : ''}
+                {short ? say`, short` : ''}
               </td>
               <td className="soft">{against}</td>
             </tr>
@@ -123,38 +124,43 @@ function Stage({ job, run }: StationProps) {
   const [first] = flows
   return (
     <>
-      <h2>What comes in, and what is taken out</h2>
+      <h2>{say`What comes in, and what is taken out`}</h2>
       <FlowChart flows={flows} />
       <p className="say">
         {job.fans.length === 0
-          ? 'No fan is chosen yet: only the other loads stand here. '
+          ? say`No fan is chosen yet: only the other loads stand here. `
           : job.trailer
             ? flows
                 .filter((f) => f.chargeA > 0)
                 .map((f) => {
-                  const left = `${format(Math.abs(f.netA), 'current', u, 2)} ${f.netA >= 0 ? 'left for' : 'taken from'}`
+                  const left = `${format(Math.abs(f.netA), 'current', u, 2)} ${
+                    f.netA >= 0
+                      ? say`left for`
+                      : say`taken
+                    from`
+                  }`
                   const carried = Math.round(f.largestShare * 100)
-                  return `${f.name}: ${left} the battery, the fan carried ${carried} % of the time`
+                  return say`${f.name}: ${left} the battery, the fan carried ${carried} % of the time`
                 })
                 .join('; ') + '. '
             : breakevenRpm === null
-              ? 'With the fan running all the time nothing is left over at any engine speed. '
-              : `Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `}
+              ? say`With the fan running all the time nothing is left over at any engine speed. `
+              : say`Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `}
         {job.fans.length > 0 &&
           !job.trailer &&
-          `At idle it can carry the fan ${percent(first!.largestShare)} of the time.`}
+          say`At idle it can carry the fan ${percent(first!.largestShare)} of the time.`}
       </p>
       <p className="soft small">
         {shares.length
-          ? `Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day ` +
-            `has it on ${shares.join(', ')}, and Charge is told from that.`
-          : 'The fan counts as running all the time until a run is worked out.'}
+          ? say`Here the fan counts as running all the time. The run of “${run.findings!.day}” on the hottest day has
+            it on ${shares.join(', ')}, and Charge is told from that.`
+          : say`The fan counts as running all the time until a run is worked out.`}
       </p>
       <Outlook job={job} />
       {job.trailer && (
         <p className="say say-short">
-          Road-lighting circuits are never the source: only a pin meant for charging, with its own fuse at the tow
-          vehicle.
+          {say`Road-lighting circuits are never the source: only a pin meant for charging, with its own fuse at the
+            tow vehicle.`}
         </p>
       )}
     </>
@@ -174,12 +180,12 @@ function Tray(props: StationProps) {
     <>
       {job.trailer ? (
         <>
-          <h2>How it is fed</h2>
+          <h2>{say`How it is fed`}</h2>
           <ChoiceField
-            label="Tow cable"
+            label={say`Tow cable`}
             value={job.trailer.cableSize ?? ''}
             options={[
-              ...(job.trailer.cableSize ? [] : [{ value: '' as const, name: 'choose …' }]),
+              ...(job.trailer.cableSize ? [] : [{ value: '' as const, name: say`choose …` }]),
               ...sizesOf(job.units).map((v) => ({ value: v, name: `${v} (${nearestInOtherSystem(v)})` })),
               ...(job.trailer.cableSize && !sizesOf(job.units).includes(job.trailer.cableSize)
                 ? [{ value: job.trailer.cableSize, name: job.trailer.cableSize }]
@@ -193,22 +199,22 @@ function Tray(props: StationProps) {
         </>
       ) : (
         <>
-          <h2>Charging</h2>
+          <h2>{say`Charging`}</h2>
           <ChoiceField
-            label="Known by"
+            label={say`Known by`}
             value={job.charging.known}
             options={[
-              { value: 'rating', name: 'its rated output' },
-              { value: 'points', name: 'a clamp at three speeds' },
+              { value: 'rating', name: say`its rated output` },
+              { value: 'points', name: say`a clamp at three speeds` },
             ]}
             onChange={(known) => settle((j) => changeCharging(j, known))}
           />
           <Readings {...props} station="power" only={(a) => a.startsWith('charging')} />
         </>
       )}
-      <h2>Battery</h2>
+      <h2>{say`Battery`}</h2>
       <ChoiceField
-        label="Kind"
+        label={say`Kind`}
         value={battery.kind}
         options={batteryKinds.map((value) => ({ value, name: batteryKindName(value) }))}
         onChange={(kind) => settle((j) => changeBattery(j, { kind }))}
@@ -216,28 +222,28 @@ function Tray(props: StationProps) {
       <PartPicker
         system={job.units}
         kind="battery"
-        label="Take figures of"
+        label={say`Take figures of`}
         shelf={props.shelf}
         chosen={null}
         onChoose={(part) => settle((j) => takeBatteryLabel(j, part))}
       />
       <Readings {...props} station="power" only={(a) => a.startsWith('batteries') || a.startsWith('controllers')} />
-      <h2>When it may run</h2>
+      <h2>{say`When it may run`}</h2>
       {!job.trailer && (
         <>
           <ChoiceField
-            label="Live"
+            label={say`Live`}
             value={job.use.live}
             options={[
-              { value: 'key only', name: 'with the key only' },
-              { value: 'after-run', name: 'also after switch-off' },
-              { value: 'isolator', name: 'by its own isolator' },
-              { value: 'whenever hot', name: 'whenever it is hot, key or not' },
+              { value: 'key only', name: say`with the key only` },
+              { value: 'after-run', name: say`also after switch-off` },
+              { value: 'isolator', name: say`by its own isolator` },
+              { value: 'whenever hot', name: say`whenever it is hot, key or not` },
             ]}
             onChange={(live) => settle((j) => changeUse(j, { live }))}
           />
           <YesNoField
-            label="May run while cranking"
+            label={say`May run while cranking`}
             value={job.use.fanWhileCranking}
             onChange={(fanWhileCranking) => settle((j) => changeUse(j, { fanWhileCranking }))}
           />

@@ -10,6 +10,7 @@ import { addDialPoint, choiceEnds, removeDialPoint } from '@/core/job'
 import { format, parse } from '@/core/units'
 import { outside } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'> & { readonly controller: string; readonly setC: number }
 interface Fields {
@@ -21,7 +22,7 @@ interface Fields {
 function byTheClock(position: number): string {
   const halves = Math.round(position * 2)
   const hour = Math.floor(halves / 2) || 12
-  return halves % 2 ? `half past ${hour}` : `${hour} o’clock`
+  return halves % 2 ? say`half past ${hour}` : say`${hour} o’clock`
 }
 
 /** Points of one dial, where it must stand for the wanted start, and a way to note another. */
@@ -35,21 +36,21 @@ function DialOf({ job, settle, now, controller, setC }: Props) {
     <>
       {points.map((p) => (
         <p key={p.id} className="mb-1 small">
-          {byTheClock(p.position)}: starts at {celsius(p.startsC)}{' '}
+          {say`${byTheClock(p.position)}: starts at ${celsius(p.startsC)}`}{' '}
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take out: ${byTheClock(p.position)}`}
+            aria-label={say`take out: ${byTheClock(p.position)}`}
             onClick={() => settle((j) => removeDialPoint(j, p.id))}
           >
-            take out
+            {say`take out`}
           </button>
         </p>
       ))}
       <p className="say" role="status">
         {answer.kind === 'position'
-          ? `For ${celsius(setC)}: ${byTheClock(answer.position)}, give or take ` +
-            `${format(answer.offK, 'temperatureDifference', job.units, 2)}. Prove it there.`
+          ? say`For ${celsius(setC)}: ${byTheClock(answer.position)}, give or take
+            ${format(answer.offK, 'temperatureDifference', job.units, 2)}. Prove it there.`
           : answer.why}
       </p>
       <Form
@@ -60,7 +61,7 @@ function DialOf({ job, settle, now, controller, setC }: Props) {
           const read = parse(starts, 'temperature', job.units)
           const [low, high] = choiceEnds.dialPosition
           if (position.trim() === '' || !(at >= low && at <= high)) {
-            setTrouble('Where the mark points, as on a clock: 0 to 12, halves too.')
+            setTrouble(say`Where the mark points, as on a clock: 0 to 12, halves too.`)
             return
           }
           const wrong = read.ok ? outside(read.value, choiceEnds.setC, 'temperature', job.units) : read.message
@@ -78,11 +79,11 @@ function DialOf({ job, settle, now, controller, setC }: Props) {
         })}
       >
         <Form.Group controlId={`dial-at-${controller}`}>
-          <Form.Label className="mb-0">The mark points to, by the clock</Form.Label>
+          <Form.Label className="mb-0">{say`The mark points to, by the clock`}</Form.Label>
           <Form.Control inputMode="decimal" maxLength={10} {...register('position')} />
         </Form.Group>
         <Form.Group controlId={`dial-starts-${controller}`}>
-          <Form.Label className="mb-0">There it starts at</Form.Label>
+          <Form.Label className="mb-0">{say`There it starts at`}</Form.Label>
           <Form.Control maxLength={20} {...register('starts')} />
         </Form.Group>
         {trouble && (
@@ -91,7 +92,7 @@ function DialOf({ job, settle, now, controller, setC }: Props) {
           </p>
         )}
         <Button type="submit" variant="outline-dark">
-          Note the point
+          {say`Note the point`}
         </Button>
       </Form>
     </>
@@ -103,7 +104,7 @@ export function Dial(props: Pick<StationProps, 'job' | 'settle' | 'now'>) {
   const set = eachOnce(props.job, 'controller').filter(([c]) => isSettable(c.part))
   return set.map(([c, { suffix }]) => (
     <details key={c.id} className="mt-3">
-      <summary>A dial without a scale{suffix}</summary>
+      <summary>{say`A dial without a scale${suffix}`}</summary>
       <DialOf {...props} controller={c.id} setC={c.setC} />
     </details>
   ))

@@ -16,6 +16,7 @@ import { TraceAnswers } from './TraceAnswers'
 import { TraceChart } from './TraceChart'
 import { type Live, useLive } from './use-live'
 import { Day } from '@/ui/Day'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -28,18 +29,18 @@ interface ShownTrace {
 
 const stateWords: Readonly<Record<Live['state'], string>> = {
   off: '',
-  waits: 'Asking the logger …',
-  here: 'It speaks.',
-  away: 'Nothing speaks there. It is asked again by itself; what came before stays.',
+  waits: say`Asking the logger …`,
+  here: say`It speaks.`,
+  away: say`Nothing speaks there. It is asked again by itself; what came before stays.`,
 }
 
 /** What could not be used of what came. */
 const unused = ({ followed, nonsense }: Live): string =>
   [
-    nonsense ? `${nonsense} ${nonsense === 1 ? 'line was' : 'lines were'} no reading and left out.` : '',
-    followed.backward ? `${followed.backward} stood at a time that was already past, and were left out.` : '',
+    nonsense ? say`${nonsense} ${nonsense === 1 ? say`line was` : say`lines were`} no reading and left out.` : '',
+    followed.backward ? say`${followed.backward} stood at a time that was already past, and were left out.` : '',
     followed.begunAnew
-      ? `Its clock began anew ${followed.begunAnew === 1 ? 'once' : `${followed.begunAnew} times`}.`
+      ? say`Its clock began anew ${followed.begunAnew === 1 ? say`once` : say`${followed.begunAnew} times`}.`
       : '',
   ]
     .filter(Boolean)
@@ -73,16 +74,16 @@ function Kept({ job, settle, onOpen }: Pick<Props, 'job' | 'settle'> & { readonl
     <p key={trace.id} className="mb-1 small">
       {trace.name}, <Day at={trace.at} />, {format(trace.t.at(-1)! - trace.t.at(0)!, 'minutes', job.units, 2)}{' '}
       <button type="button" className="word-button" onClick={() => onOpen(trace)}>
-        show it
+        {say`show it`}
       </button>{' '}
-      <a href={`/api${path}/trace.csv?trace=${trace.id}`}>as CSV</a>{' '}
+      <a href={`/api${path}/trace.csv?trace=${trace.id}`}>{say`as CSV`}</a>{' '}
       <button
         type="button"
         className="word-button soft"
-        aria-label={`take out: ${trace.name}`}
+        aria-label={say`take out: ${trace.name}`}
         onClick={() => settle((j) => removeTrace(j, trace.id))}
       >
-        take out
+        {say`take out`}
       </button>
     </p>
   ))
@@ -103,10 +104,10 @@ function Source({ live, listen, stop, onTable }: SourceProps) {
       ([text, { readTraceCsv }]) => {
         const got = readTraceCsv(text)
         if (!got.ok) return setMessage(`${file.name}: ${got.message}`)
-        setMessage(got.unread ? `${got.unread} lines could not be used.` : null)
+        setMessage(got.unread ? say`${got.unread} lines could not be used.` : null)
         onTable(file.name, got.samples)
       },
-      () => setMessage('This file could not be read.'),
+      () => setMessage(say`This file could not be read.`),
     )
   }
   return (
@@ -114,14 +115,14 @@ function Source({ live, listen, stop, onTable }: SourceProps) {
       <div className="d-flex gap-2 flex-wrap align-items-center mb-2">
         {live.state === 'off' ? (
           <Button variant="dark" onClick={listen}>
-            Listen to the logger
+            {say`Listen to the logger`}
           </Button>
         ) : (
           <Button variant="outline-dark" onClick={stop}>
-            Stop listening
+            {say`Stop listening`}
           </Button>
         )}
-        <OneFile label="or a table (CSV)" accept=".csv,.txt" onOpen={open} />
+        <OneFile label={say`or a table (CSV)`} accept=".csv,.txt" onOpen={open} />
       </div>
       <p role="status" className="small mb-1">
         {stateWords[live.state]} {unused(live)}
@@ -161,9 +162,9 @@ function Shown({ job, settle, now, samples, name, run }: Props & ShownTrace) {
           take((j) => keepTrace(j, traceOf(samples, { name: name.slice(0, 80), run, at }, read)))
         }}
       >
-        Keep the trace with the job
+        {say`Keep the trace with the job`}
       </Button>
-      {full && <p className="say say-short">It cannot be kept: {full}.</p>}
+      {full && <p className="say say-short">{say`It cannot be kept: ${full}.`}</p>}
     </>
   )
 }
@@ -182,17 +183,18 @@ export default function Logger({ job, settle, now }: Props) {
     setTable({ name, samples: of })
   }
   return (
-    <section aria-label="From a logger" className="py-2">
-      <h2 className="mt-3">From a logger</h2>
+    <section aria-label={say`From a logger`} className="py-2">
+      <h2 className="mt-3">{say`From a logger`}</h2>
       <p className="small soft">
-        A clamp, a probe and two volt readings, line by line: on and off are recognised, and answer proofs. Without one
-        at hand, <q>npm run stand-in</q> plays a bench.
+        {say`A clamp, a probe and two volt readings, line by line: on and off are recognised, and answer proofs.
+          Without one at hand,`}{' '}
+        <q>npm run stand-in</q> {say`plays a bench.`}
       </p>
       {circuits.length > 1 && (
         <ChoiceField
-          label="The clamp is on"
+          label={say`The clamp is on`}
           value={run}
-          options={circuits.map((c, i) => ({ value: c.run.id, name: c.fan?.part.name ?? `fan ${i + 1}` }))}
+          options={circuits.map((c, i) => ({ value: c.run.id, name: c.fan?.part.name ?? say`fan ${i + 1}` }))}
           onChange={setChosen}
         />
       )}

@@ -14,6 +14,7 @@ import type { StationProps } from '../station'
 import { useTaken } from '../use-taken'
 import { calendarDay } from '@/core/units'
 import { Day } from '@/ui/Day'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'goTo'> & {
   readonly proof: Proof
@@ -30,16 +31,16 @@ function Seek({ proof, job, settle, now, onSeek }: Props) {
       <button
         type="button"
         className="word-button"
-        aria-label={`find the fault: ${proof.name}`}
+        aria-label={say`find the fault: ${proof.name}`}
         onClick={() => {
           const at = now().toISOString()
           const known = foundByProof(job, proof)
           if (take((j) => beginSearch(j, known ? [known] : [], at))) onSeek()
         }}
       >
-        Find the fault
+        {say`Find the fault`}
       </button>
-      {full && <span className="say-short"> It cannot be begun: {full}.</span>}
+      {full && <span className="say-short"> {say`It cannot be begun: ${full}.`}</span>}
     </p>
   )
 }
@@ -53,25 +54,25 @@ function Differs(props: Props) {
   const stand = mayStand(job, proof, measured)
   return (
     <div className="say say-short">
-      <p className="mb-1">Not as predicted. What would explain it:</p>
+      <p className="mb-1">{say`Not as predicted. What would explain it:`}</p>
       <ul className="mb-1">
         {explanations(job, proof).map((e) => (
           <li key={e}>{e}</li>
         ))}
       </ul>
       <p className="mb-1">
-        Put it right and prove it again: the field takes the new figure, the old one stays in the record.{' '}
+        {say`Put it right and prove it again: the field takes the new figure, the old one stays in the record.`}{' '}
         <button type="button" className="word-button" onClick={() => goTo('wire')}>
-          Try a fault in the circuit
+          {say`Try a fault in the circuit`}
         </button>
       </p>
       <Seek {...props} />
-      {!stand.ok && <p className="mb-0">It cannot stand: {stand.why}</p>}
+      {!stand.ok && <p className="mb-0">{say`It cannot stand: ${stand.why}`}</p>}
       {stand.ok && asking && (
         <ReasonForm
           id={`stand-${proof.id}`}
-          label="Why it may stand, and what the owner was told"
-          act="Let it stand"
+          label={say`Why it may stand, and what the owner was told`}
+          act={say`Let it stand`}
           onCancel={() => setAsking(false)}
           onGive={(why, by) => {
             const at = now().toISOString()
@@ -83,10 +84,10 @@ function Differs(props: Props) {
         <button
           type="button"
           className="word-button"
-          aria-label={`let it stand by name: ${proof.name}`}
+          aria-label={say`let it stand by name: ${proof.name}`}
           onClick={() => setAsking(true)}
         >
-          let it stand by name
+          {say`let it stand by name`}
         </button>
       )}
     </div>
@@ -96,7 +97,7 @@ function Differs(props: Props) {
 type Say = (answer: Answer | null) => void
 
 /** Yes or no, pressed as it was found. */
-function YesNo({ proof, found, say }: { readonly proof: Proof; readonly found: string | null; readonly say: Say }) {
+function YesNo({ proof, found, tell }: { readonly proof: Proof; readonly found: string | null; readonly tell: Say }) {
   const pressed = { yes: 'primary', no: 'danger' } as const
   return (['yes', 'no'] as const).map((a) => (
     <Button
@@ -104,43 +105,43 @@ function YesNo({ proof, found, say }: { readonly proof: Proof; readonly found: s
       variant={found === a ? pressed[a] : 'outline-dark'}
       aria-pressed={found === a}
       aria-label={`${a}: ${proof.name}`}
-      onClick={() => say({ ...nothing, answer: a })}
+      onClick={() => tell({ ...nothing, answer: a })}
     >
-      {a}
+      {spokenWord(a)}
     </Button>
   ))
 }
 
 /** The answer itself: yes and no or a figure, what was seen besides, and ways to take it back. */
-function Found({ proof, job, settle, now, say, onNot }: Props & { readonly say: Say; readonly onNot: () => void }) {
+function Found({ proof, job, settle, now, tell, onNot }: Props & { readonly tell: Say; readonly onNot: () => void }) {
   const done = answerTo(job, proof)
   return (
     <div className="d-flex gap-2 flex-wrap align-items-center">
-      {proof.kind === 'yes or no' && <YesNo proof={proof} found={done?.answer ?? null} say={say} />}
+      {proof.kind === 'yes or no' && <YesNo proof={proof} found={done?.answer ?? null} tell={tell} />}
       {proof.predicted && (
         <QuantityField
           name={`proof.${proof.id}`}
-          label="measured"
+          label={say`measured`}
           value={done?.measured?.value ?? null}
           quantity={proof.predicted.quantity}
           system={job.units}
           range={choiceEnds.proof}
-          onSettle={(value, typed) => say({ ...nothing, measured: { value, typed } })}
+          onSettle={(value, typed) => tell({ ...nothing, measured: { value, typed } })}
         />
       )}
       {!done && (
-        <button type="button" className="word-button soft" aria-label={`not proved: ${proof.name}`} onClick={onNot}>
-          not proved
+        <button type="button" className="word-button soft" aria-label={say`not proved: ${proof.name}`} onClick={onNot}>
+          {say`not proved`}
         </button>
       )}
       {done && (
         <>
           <TextField
             name={`proof-words.${proof.id}`}
-            label={`what was seen: ${proof.name}`}
+            label={say`what was seen: ${proof.name}`}
             hideLabel
             value={done.words}
-            placeholder="what was seen, by what"
+            placeholder={say`what was seen, by what`}
             most={300}
             onSettle={(words) => settle((j) => proofWords(j, proof.id, words))}
           />
@@ -148,10 +149,10 @@ function Found({ proof, job, settle, now, say, onNot }: Props & { readonly say: 
           <button
             type="button"
             className="word-button soft"
-            aria-label={`take back: ${proof.name}`}
-            onClick={() => say(null)}
+            aria-label={say`take back: ${proof.name}`}
+            onClick={() => tell(null)}
           >
-            take back
+            {say`take back`}
           </button>
         </>
       )}
@@ -167,12 +168,12 @@ function Record({ proof, job }: Pick<Props, 'proof' | 'job'>) {
     <>
       {done.earlier.length > 0 && (
         <div className="small soft">
-          Before: {done.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.
+          {say`Before: ${done.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.`}
         </div>
       )}
       {done.accepted && stateOfProof(job, proof) === 'accepted' && (
         <p className="small mb-0">
-          Differs, and stands: {done.accepted.by}, <Day at={done.accepted.at} />: {done.accepted.why}
+          {say`Differs, and stands: ${done.accepted.by},`} <Day at={done.accepted.at} />: {done.accepted.why}
         </p>
       )}
     </>
@@ -185,7 +186,7 @@ export function ProofAnswer(props: Props) {
   const done = answerTo(job, proof)
   const [asking, setAsking] = useState(false)
   const lock = done ? null : proofLock(job, proof)
-  const say: Say = (answer) => {
+  const tell: Say = (answer) => {
     const at = now().toISOString()
     settle((j) => answerProof(j, proof.id, answer, at))
   }
@@ -195,11 +196,11 @@ export function ProofAnswer(props: Props) {
     return (
       <ReasonForm
         id={`unproved-${proof.id}`}
-        label="Why it is not proved"
-        act="Note it"
+        label={say`Why it is not proved`}
+        act={say`Note it`}
         onCancel={() => setAsking(false)}
         onGive={(why, by) => {
-          say({ ...nothing, notProved: `${why} (${by})`.slice(0, 300) })
+          tell({ ...nothing, notProved: `${why} (${by})`.slice(0, 300) })
           setAsking(false)
         }}
       />
@@ -207,15 +208,15 @@ export function ProofAnswer(props: Props) {
   if (done?.notProved != null)
     return (
       <div>
-        Not proved: {done.notProved}{' '}
-        <button type="button" className="word-button" onClick={() => say(null)}>
-          take back
+        {say`Not proved: ${done.notProved}`}{' '}
+        <button type="button" className="word-button" onClick={() => tell(null)}>
+          {say`take back`}
         </button>
       </div>
     )
   return (
     <>
-      <Found {...props} say={say} onNot={() => setAsking(true)} />
+      <Found {...props} tell={tell} onNot={() => setAsking(true)} />
       <Record proof={proof} job={job} />
       {stateOfProof(job, proof) === 'differs' && <Differs {...props} />}
       {stateOfProof(job, proof) === 'failed' && <Seek {...props} />}

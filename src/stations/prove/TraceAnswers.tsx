@@ -5,6 +5,7 @@ import { answerTo, asPredicted, type TraceAnswer } from '@/core/build'
 import { answerProof } from '@/core/job'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
@@ -18,7 +19,7 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
     settle((j) =>
       list.reduce((next, { proof, value }) => {
         const said = format(value, proof.predicted!.quantity, j.units, 3)
-        const measured = { value, typed: `${said}, by the logger` }
+        const measured = { value, typed: say`${said}, by the logger` }
         return answerProof(next, proof.id, { measured, answer: null, notProved: null }, at)
       }, j),
     )
@@ -28,9 +29,9 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
       <table className="plain-table mt-2">
         <thead>
           <tr>
-            <th>proof</th>
-            <th>trace</th>
-            <th>predicted</th>
+            <th>{say`proof`}</th>
+            <th>{say`trace`}</th>
+            <th>{say`predicted`}</th>
           </tr>
         </thead>
         <tbody>
@@ -45,17 +46,17 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
                   <span className="d-block small fw-normal">
                     {waits ?? (
                       <>
-                        {fits ? 'as predicted' : 'differs'}{' '}
+                        {fits ? say`as predicted` : say`differs`}{' '}
                         {stands({ proof, value, waits }) ? (
-                          <span className="soft">: answers its proof</span>
+                          <span className="soft">{say`: answers its proof`}</span>
                         ) : (
                           <button
                             type="button"
                             className="word-button"
-                            aria-label={`take it: ${proof.name}`}
+                            aria-label={say`take it: ${proof.name}`}
                             onClick={() => take([{ proof, value, waits }])}
                           >
-                            take it
+                            {say`take it`}
                           </button>
                         )}
                       </>
@@ -63,9 +64,7 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
                   </span>
                 </th>
                 <td className={`figure-text ${fits ? '' : 'verdict-short'}`}>{said(value)}</td>
-                <td className="figure-text">
-                  {said(p.low)} to {said(p.high)}
-                </td>
+                <td className="figure-text">{say`${said(p.low)} to ${said(p.high)}`}</td>
               </tr>
             )
           })}
@@ -73,7 +72,7 @@ export function TraceAnswers({ answers, job, settle, now }: Props & { readonly a
       </table>
       {may.length > 1 && (
         <Button variant="dark" className="mt-2" onClick={() => take(may)}>
-          Answer {may.length} proofs with it
+          {say`Answer ${may.length} proofs with it`}
         </Button>
       )}
     </>

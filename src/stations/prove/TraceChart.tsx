@@ -3,6 +3,7 @@
 import { ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { pointsKept, type Prediction, type Sample, type TraceRead } from '@/core/build'
 import { format, shown, type UnitSystem } from '@/core/units'
+import { say } from '@/core/words'
 
 /** What the trace is held against, each with its band; null where nothing is predicted. */
 export interface Expected {
@@ -30,7 +31,10 @@ export function TraceChart({ samples, read, expected, system }: Props) {
   })
   const on = read.switchings.filter((s) => s.on)
   const told = read.switchings
-    .map((s) => `${s.on ? 'on' : 'off'} at ${s.probeC === null ? '?' : format(s.probeC, 'temperature', system, 3)}`)
+    .map(
+      (s) =>
+        say`${s.on ? say`on` : say`off`} at ${s.probeC === null ? '?' : format(s.probeC, 'temperature', system, 3)}`,
+    )
     .join(', ')
   const time = { type: 'number', dataKey: 'm', domain: [0, 'dataMax'], tick } as const
   const temperature = (c: number): string => shown(c, 'temperature', system, 3).number
@@ -39,10 +43,10 @@ export function TraceChart({ samples, read, expected, system }: Props) {
   return (
     <>
       <p className="small soft mt-2 mb-1">
-        Above the probe, below the clamp. Shaded: where it should start (upper) and stop (lower), and what the fan
-        should take.
+        {say`Above the probe, below the clamp. Shaded: where it should start (upper) and stop (lower), and what the
+          fan should take.`}
       </p>
-      <div role="img" aria-label={`Probe and clamp over time: ${told || 'no switching yet'}`}>
+      <div role="img" aria-label={say`Probe and clamp over time: ${told || say`no switching yet`}`}>
         <ResponsiveContainer width="100%" height={190}>
           <ComposedChart data={data} margin={MARGIN} accessibilityLayer={false}>
             <XAxis {...time} hide />

@@ -12,6 +12,7 @@ import { Coming, persistently } from '@/ui/persistently'
 import type { StationProps, StationView } from '../station'
 import { Dial } from './Dial'
 import { ProofAnswer } from './ProofAnswer'
+import { say, spokenWord } from '@/core/words'
 
 const Logger = dynamic(() => persistently(() => import('./Logger')), {
   ssr: false,
@@ -28,23 +29,25 @@ const shortStates: ReadonlySet<string> = new Set(['differs', 'failed'])
 /** What a figure should be, with the band that the readings leave it. */
 function Predicted({ proof, job }: Pick<StationProps, 'job'> & { readonly proof: Proof }) {
   const p = proof.predicted
-  if (!p) return proof.kind === 'figure' ? <> Not predicted until every choice is made.</> : null
+  if (!p) return proof.kind === 'figure' ? <> {say`Not predicted until every choice is made.`}</> : null
   const said = (v: number): string => format(v, p.quantity, job.units, 3)
-  return <>{` Predicted ${said(p.value)}, between ${said(p.low)} and ${said(p.high)}.`}</>
+  return <>{say` Predicted ${said(p.value)}, between ${said(p.low)} and ${said(p.high)}.`}</>
 }
 
 /** Every row of the circuit's own table, to be tried one after the other. */
 function StateRows({ job }: Pick<StationProps, 'job'>) {
   const rows = stateRows(job)
-  if (!rows.length) return <p className="small soft mb-1">No circuit to try yet.</p>
+  if (!rows.length) return <p className="small soft mb-1">{say`No circuit to try yet.`}</p>
   return (
     <details className="small">
-      <summary>{rows.length} rows</summary>
+      <summary>{say`${rows.length} rows`}</summary>
       <ul className="state-rows">
         {rows.map(({ when, runs }) => (
           <li key={when}>
             <span>{when}</span>
-            <span className={runs ? 'fw-medium' : 'soft'}>{runs === null ? 'either' : runs ? 'runs' : 'stands'}</span>
+            <span className={runs ? 'fw-medium' : 'soft'}>
+              {runs === null ? say`either` : runs ? say`runs` : say`stands`}
+            </span>
           </li>
         ))}
       </ul>
@@ -57,9 +60,9 @@ function Proofs({ onSeek, ...props }: StationProps & { readonly onSeek: () => vo
   const { job } = props
   return (
     <>
-      <h2>Proof against prediction, before covers go back</h2>
+      <h2>{say`Proof against prediction, before covers go back`}</h2>
       <p className="caution">
-        {cautions.surprise} {cautions.fumes}
+        {spokenWord(cautions.surprise)} {spokenWord(cautions.fumes)}
       </p>
       {proofsOf(job).map((proof) => {
         const state = stateOfProof(job, proof)
@@ -68,7 +71,7 @@ function Proofs({ onSeek, ...props }: StationProps & { readonly onSeek: () => vo
             <div className="d-flex justify-content-between gap-2">
               <strong className="fw-medium">{proof.name}</strong>
               <span className={shortStates.has(state) ? 'verdict-short' : 'verdict-holds'}>
-                {state === 'open' ? '' : state === 'accepted' ? 'differs, stands by name' : state}
+                {state === 'open' ? '' : state === 'accepted' ? say`differs, stands by name` : state}
               </span>
             </div>
             <div className="small soft">
@@ -101,10 +104,10 @@ function Stage(props: StationProps) {
       transition={false}
       className="mb-2"
     >
-      <Tab eventKey="proofs" title="Proofs">
+      <Tab eventKey="proofs" title={say`Proofs`}>
         <Proofs {...props} onSeek={() => setView('fault')} />
       </Tab>
-      <Tab eventKey="fault" title={sought ? 'Find the fault: under way' : 'Find the fault'}>
+      <Tab eventKey="fault" title={sought ? say`Find the fault: under way` : say`Find the fault`}>
         <Fault {...props} />
       </Tab>
     </Tabs>
@@ -115,21 +118,21 @@ function Tray(props: StationProps) {
   const { job, settle } = props
   return (
     <>
-      <h2>The controller stands on</h2>
+      <h2>{say`The controller stands on`}</h2>
       <ChoiceField
-        label="Setting"
+        label={say`Setting`}
         value={job.setting.state}
         options={[
-          { value: 'test', name: 'its test setting' },
-          { value: 'working', name: 'the working setting' },
+          { value: 'test', name: say`its test setting` },
+          { value: 'working', name: say`the working setting` },
         ]}
         onChange={(state) => settle((j) => ({ ...j, setting: { state } }))}
-        tell={job.setting.state === 'test' ? 'A job never closes on a test setting.' : ''}
+        tell={job.setting.state === 'test' ? say`A job never closes on a test setting.` : ''}
       />
       <p className="small soft mt-3">
-        A figure within its band is as predicted. One outside it holds the signature until it is put right and proved
-        again, or stands by name where nothing can burn. What cannot be proved is noted with its reason and listed as
-        such.
+        {say`A figure within its band is as predicted. One outside it holds the signature until it is put right and
+          proved again, or stands by name where nothing can burn. What cannot be proved is noted with its reason and
+          listed as such.`}
       </p>
       <Dial {...props} />
     </>

@@ -26,6 +26,7 @@ import type { Days } from '@/workers/day.worker'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
+import { say } from '@/core/words'
 
 /** a day of more legs than this came from a track: nobody edits it leg by leg */
 const MOST_EDITED = 40
@@ -43,7 +44,7 @@ const save = (name: string, text: string): void => {
 function otherwise(job: Job, leg: DutyLeg, of: 'share' | 'rpm' | 'speed'): string {
   const work = workDefinitions[leg.work]
   const from = work[of]
-  if (of === 'share' && leg.grade !== null) return 'by grade'
+  if (of === 'share' && leg.grade !== null) return say`by grade`
   if (typeof from === 'number') return String(from)
   const field = from === null ? undefined : fieldsOf(job).get(from)
   return field ? format(field.reading.value, field.quantity, job.units, 2).replace(/ .*/, '') : '–'
@@ -73,7 +74,7 @@ function Leg({
     <td data-label={label}>
       <CellField
         name={`duty.${leg.id}.${key}`}
-        label={`${label}, leg ${n}`}
+        label={say`${label}, leg ${n}`}
         value={leg[key]}
         quantity={quantity}
         system={u}
@@ -88,7 +89,7 @@ function Leg({
       <td data-label="leg">
         <Form.Control
           size="sm"
-          aria-label={`name, leg ${n}`}
+          aria-label={say`name, leg ${n}`}
           defaultValue={leg.name}
           key={leg.name}
           maxLength={40}
@@ -104,7 +105,7 @@ function Leg({
       <td data-label="work">
         <Form.Select
           size="sm"
-          aria-label={`work, leg ${n}`}
+          aria-label={say`work, leg ${n}`}
           value={leg.work}
           onChange={(e) => change({ work: e.target.value as Work })}
         >
@@ -118,7 +119,7 @@ function Leg({
       <td data-label="time">
         <CellField
           name={`duty.${leg.id}.seconds`}
-          label={`time, leg ${n}`}
+          label={say`time, leg ${n}`}
           value={leg.seconds}
           quantity="minutes"
           system={u}
@@ -131,18 +132,18 @@ function Leg({
       {workDefinitions[leg.work].running ? (
         <>
           {cell('speedMs', 'travel', 'speed', otherwise(job, leg, 'speed'))}
-          {cell('loadShare', 'load share', 'share', otherwise(job, leg, 'share'))}
-          {job.engine ? cell('rpm', 'engine speed', 'engineSpeed', otherwise(job, leg, 'rpm')) : <td />}
+          {cell('loadShare', say`load share`, 'share', otherwise(job, leg, 'share'))}
+          {job.engine ? cell('rpm', say`engine speed`, 'engineSpeed', otherwise(job, leg, 'rpm')) : <td />}
           {job.engine && job.cooling ? cell('grade', 'grade', 'share', 'level') : <td />}
         </>
       ) : (
         <td colSpan={4} className="soft small">
-          pump and engine stand
+          {say`pump and engine stand`}
         </td>
       )}
       {cell(
         'airC',
-        'air, usual day',
+        say`air, usual day`,
         'temperature',
         format(job.surroundings.usualC.value, 'temperature', u, 2).replace(/ .*/, ''),
       )}
@@ -152,27 +153,27 @@ function Leg({
           className="word-button"
           disabled={n === 1}
           onClick={() => settle((j) => moveDayLeg(j, leg.id, -1))}
-          aria-label={`up, leg ${n}`}
+          aria-label={say`up, leg ${n}`}
         >
-          up
+          {say`up`}
         </button>
         <button
           type="button"
           className="word-button"
           disabled={n === of}
           onClick={() => settle((j) => moveDayLeg(j, leg.id, 1))}
-          aria-label={`down, leg ${n}`}
+          aria-label={say`down, leg ${n}`}
         >
-          down
+          {say`down`}
         </button>
         <button
           type="button"
           className="word-button"
           disabled={of === 1}
           onClick={() => settle((j) => removeDayLeg(j, leg.id))}
-          aria-label={`remove, leg ${n}`}
+          aria-label={say`remove, leg ${n}`}
         >
-          remove
+          {say`remove`}
         </button>
       </td>
     </tr>
@@ -189,14 +190,14 @@ export function DayView(props: StationProps) {
   const { ask, stop, busy } = useTask<Days>(
     () => new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' }),
   )
-  const say = (message: string): void => setSaid({ ok: false, lines: [message] })
+  const tellOne = (message: string): void => setSaid({ ok: false, lines: [message] })
   const take = (file: DayFile | null): void => {
     if (!file) return
-    if (!file.ok) return say(file.message)
+    if (!file.ok) return tellOne(file.message)
     const { day: brought, notes } = file
     settle((j) => takeDay(j, brought))
     const legs = brought.legs.length
-    const told = `“${brought.name}” is the day now: ${legs} ${legs === 1 ? 'leg' : 'legs'}, `
+    const told = say`“${brought.name}” is the day now: ${legs} ${legs === 1 ? say`leg` : say`legs`}, `
     setSaid({ ok: true, lines: [`${told}${format(dayLength(brought), 'minutes', u, 3)}.`, ...notes] })
   }
   const read = (file: File | undefined): void => {
@@ -205,26 +206,26 @@ export function DayView(props: StationProps) {
     file
       .text()
       .then((text) => ask((days) => days.read(file.name, text, job.engine?.slowMs.value ?? 0)))
-      .then(take, () => say('This file could not be read.'))
+      .then(take, () => tellOne(say`This file could not be read.`))
   }
   const write = (): void => {
     setSaid(null)
     ask((days) => days.write(job, run.circumstances)).then(
       (answer) => {
         if (answer?.ok) save('run.csv', answer.csv)
-        else if (answer) say(answer.message)
+        else if (answer) tellOne(answer.message)
       },
-      () => say('This run could not be written.'),
+      () => tellOne(say`This run could not be written.`),
     )
   }
   const library = daysFor(job.machine.kind)
   const own = job.duty !== null && !library.some((d) => d.name === day.name && day.from === 'library')
   return (
     <>
-      <h2>The day it is run through</h2>
+      <h2>{say`The day it is run through`}</h2>
       <div className="suppose">
         <div className="choice">
-          <label htmlFor={`${id}-day`}>Day</label>
+          <label htmlFor={`${id}-day`}>{say`Day`}</label>
           <Form.Select
             id={`${id}-day`}
             value={own ? '' : day.name}
@@ -242,7 +243,7 @@ export function DayView(props: StationProps) {
           </Form.Select>
         </div>
         <div className="choice">
-          <label htmlFor={`${id}-file`}>From a file</label>
+          <label htmlFor={`${id}-file`}>{say`From a file`}</label>
           <Form.Control
             id={`${id}-file`}
             type="file"
@@ -257,14 +258,14 @@ export function DayView(props: StationProps) {
         </div>
       </div>
       <p className="soft small">
-        A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh, load_share, rpm,
-        ambient_c, grade_pct.
+        {say`A GPX track (times and heights make speed, grade and load), or a table with minutes, speed_kmh,
+          load_share, rpm, ambient_c, grade_pct.`}
       </p>
       {busy && (
         <p role="status" className="soft">
-          At work …{' '}
+          {say`At work …`}{' '}
           <Button size="sm" variant="outline-dark" onClick={stop}>
-            Stop
+            {say`Stop`}
           </Button>
         </p>
       )}
@@ -278,26 +279,29 @@ export function DayView(props: StationProps) {
         </div>
       )}
       <p>
-        {day.legs.length} {day.legs.length === 1 ? 'leg' : 'legs'}, {format(dayLength(day), 'minutes', u, 3)} in all
-        {day.from === 'track' ? ', from a track' : ''}. Where nothing is written, the job’s own readings of that work
-        count.
+        {say`${day.legs.length} ${day.legs.length === 1 ? say`leg` : say`legs`},
+          ${format(dayLength(day), 'minutes', u, 3)} in all${
+            day.from === 'track' ? say`, from a track` : ''
+          }. Where nothing is written, the job’s own readings of that work count.`}
       </p>
       {day.legs.length > MOST_EDITED ? (
-        <p className="soft">So many legs are not changed one by one: change the track or table, and read it again.</p>
+        <p className="soft">
+          {say`So many legs are not changed one by one: change the track or table, and read it again.`}
+        </p>
       ) : (
         <table className="plain-table legs">
           <thead>
             <tr>
-              <th>leg</th>
-              <th>work</th>
-              <th>time, min</th>
-              <th>travel, {u === 'metric' ? 'km/h' : 'mph'}</th>
-              <th>load share</th>
-              <th>rpm</th>
-              <th>grade</th>
-              <th>air, {u === 'metric' ? '°C' : '°F'}</th>
+              <th>{say`leg`}</th>
+              <th>{say`work`}</th>
+              <th>{say`time, min`}</th>
+              <th>{say`travel, ${u === 'metric' ? 'km/h' : say`mph`}`}</th>
+              <th>{say`load share`}</th>
+              <th>{say`rpm`}</th>
+              <th>{say`grade`}</th>
+              <th>{say`air, ${u === 'metric' ? '°C' : '°F'}`}</th>
               <th>
-                <span className="visually-hidden">order</span>
+                <span className="visually-hidden">{say`order`}</span>
               </th>
             </tr>
           </thead>
@@ -311,14 +315,14 @@ export function DayView(props: StationProps) {
       <div className="d-flex gap-2 flex-wrap mt-2">
         {day.legs.length <= MOST_EDITED && (
           <Button size="sm" variant="outline-dark" onClick={() => settle(addDayLeg)}>
-            Add a leg
+            {say`Add a leg`}
           </Button>
         )}
         {day.from !== 'library' && (
           <Form.Control
             size="sm"
             style={{ maxWidth: 240 }}
-            aria-label="name of the day"
+            aria-label={say`name of the day`}
             defaultValue={day.name}
             key={day.name}
             maxLength={80}
@@ -329,10 +333,10 @@ export function DayView(props: StationProps) {
           />
         )}
         <Button size="sm" variant="outline-dark" onClick={() => save('day.csv', writeDayCsv(day))}>
-          Day as CSV
+          {say`Day as CSV`}
         </Button>
         <Button size="sm" variant="outline-dark" disabled={run.runs === null} onClick={write}>
-          Run as CSV
+          {say`Run as CSV`}
         </Button>
       </div>
       {day.legs.some((l) => l.grade !== null) && (

@@ -3,6 +3,7 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { Fit } from '@/core/run'
 import { format, shown, type UnitSystem } from '@/core/units'
+import { say } from '@/core/words'
 
 /** Logged coolant as dots, the model before and after as lines. */
 export default function FitChart({ fit, system }: { readonly fit: Fit; readonly system: UnitSystem }) {
@@ -16,22 +17,20 @@ export default function FitChart({ fit, system }: { readonly fit: Fit; readonly 
   return (
     <>
       <p className="legend small mt-2">
-        <span>· · · logged</span>
+        <span>{say`· · · logged`}</span>
         <span>
           <b className="stroke stroke-present" />
-          model before
+          {say`model before`}
         </span>
         <span>
           <b className="stroke stroke-hot" />
-          model fitted
+          {say`model fitted`}
         </span>
       </p>
       <div
         role="img"
-        aria-label={
-          `Coolant as logged and as the model runs: ${apart(fit.residualBeforeK)} apart before, ` +
-          `${apart(fit.residualK)} after the fit`
-        }
+        aria-label={say`Coolant as logged and as the model runs: ${apart(fit.residualBeforeK)} apart before,
+          ${apart(fit.residualK)} after the fit`}
         style={{ height: 260 }}
       >
         <ResponsiveContainer width="100%" height="100%">

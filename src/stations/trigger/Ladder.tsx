@@ -5,6 +5,7 @@ import type { Job } from '@/core/job'
 import { type Ladder as LadderData } from '@/core/run'
 import { format, type UnitSystem } from '@/core/units'
 import { useCollar } from './use-collar'
+import { say, spokenWord } from '@/core/words'
 
 const TOP = 46
 const HEIGHT = 420
@@ -35,8 +36,8 @@ function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSett
   const c = (x: number): string => format(x, 'temperature', system, 3)
   const joins = ladder.joins
     .filter((j) => j.mark === collar)
-    .map((j) => `${otherWord[ladder.other]} ${c(j.otherC)} at ${c(j.surroundingsC)}`)
-  const says = `${collar} ${format(at, 'temperature', system)} at the probe: ${joins.join(', ')}`
+    .map((j) => say`${spokenWord(otherWord[ladder.other])} ${c(j.otherC)} at ${c(j.surroundingsC)}`)
+  const says = say`${spokenWord(collar)} ${format(at, 'temperature', system)} at the probe: ${joins.join(', ')}`
   const y = yOf(at)
   const slider = useCollar({
     collar,
@@ -60,7 +61,7 @@ function Collar({ collar, ladder, system, yOf, kelvinPerPixel, onPreview, onSett
         strokeWidth={2}
       />
       <text x={PROBE_X - 16} y={y + 5} textAnchor="end" fontSize={16} fontWeight={600}>
-        {collar} {format(at, 'temperature', system)}
+        {spokenWord(collar)} {format(at, 'temperature', system)}
       </text>
     </g>
   )
@@ -89,7 +90,7 @@ function CoolantMarks({
         strokeWidth={2}
       />
       <text x={COOLANT_X + 30} y={yOf(boilsC) + 16} fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>
-        boils {format(boilsC, 'temperature', system, 3)}
+        {say`boils ${format(boilsC, 'temperature', system, 3)}`}
       </text>
       <line
         x1={COOLANT_X}
@@ -100,7 +101,7 @@ function CoolantMarks({
         strokeDasharray="2 4"
       />
       <text x={COOLANT_X + 30} y={yOf(keptFreeC) + 15} fontSize={12.5} style={{ fill: 'var(--short)' }}>
-        kept free below it
+        {say`kept free below it`}
       </text>
       <line
         x1={COOLANT_X - 4}
@@ -111,11 +112,11 @@ function CoolantMarks({
         strokeWidth={2}
       />
       <text x={COOLANT_X + 30} y={yOf(opensC) + 4} fontSize={12.5}>
-        thermostat opens {format(opensC, 'temperature', system, 3)}
+        {say`thermostat opens ${format(opensC, 'temperature', system, 3)}`}
       </text>
       <line x1={COOLANT_X - 4} x2={COOLANT_X + RAIL + 8} y1={yOf(fullC)} y2={yOf(fullC)} stroke="var(--ink)" />
       <text x={COOLANT_X + 30} y={yOf(fullC) + 4} fontSize={12.5}>
-        full open {format(fullC, 'temperature', system, 3)}
+        {say`full open ${format(fullC, 'temperature', system, 3)}`}
       </text>
     </>
   )
@@ -135,7 +136,7 @@ function BayMarks({ allowedC, yOf, system }: MarksProps & { readonly allowedC: n
         strokeWidth={2}
       />
       <text x={COOLANT_X + 30} y={yOf(allowedC) + 16} fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>
-        hottest it may get {format(allowedC, 'temperature', system, 3)}
+        {say`hottest it may get ${format(allowedC, 'temperature', system, 3)}`}
       </text>
     </>
   )
@@ -163,7 +164,7 @@ export function Ladder(props: Props) {
       width="100%"
       style={{ maxHeight: 540, userSelect: 'none' }}
       role="group"
-      aria-label="Temperature ladder"
+      aria-label={say`Temperature ladder`}
     >
       <defs>
         <linearGradient id="cold-to-hot" x1="0" x2="0" y1="1" y2="0">
@@ -174,10 +175,10 @@ export function Ladder(props: Props) {
         </linearGradient>
       </defs>
       <text x={PROBE_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>
-        at the probe
+        {say`at the probe`}
       </text>
       <text x={COOLANT_X + RAIL / 2} y={22} textAnchor="middle" fontSize={16} fontWeight={600}>
-        {ladder.other === 'bay' ? 'air of the bay' : 'coolant'}
+        {ladder.other === 'bay' ? say`air of the bay` : say`coolant`}
       </text>
       {ladder.joins.map((j) => (
         <g key={`${j.mark}${j.season}`}>
@@ -218,8 +219,8 @@ export function Ladder(props: Props) {
             fontSize={12}
             style={HALO}
           >
-            {otherWord[ladder.other]} {format(j.otherC, 'temperature', system, 3)} at{' '}
-            {format(j.surroundingsC, 'temperature', system, 3)}
+            {say`${spokenWord(otherWord[ladder.other])} ${format(j.otherC, 'temperature', system, 3)} at
+              ${format(j.surroundingsC, 'temperature', system, 3)}`}
           </text>
         ))}
       <rect x={PROBE_X} y={TOP} width={RAIL} height={HEIGHT} fill="url(#cold-to-hot)" />
@@ -236,15 +237,15 @@ export function Ladder(props: Props) {
       <Collar {...props} collar="off" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
       <Collar {...props} collar="on" yOf={yOf} kelvinPerPixel={kelvinPerPixel} />
       <text x={20} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--cold)' }}>
-        coldest day
+        {say`coldest day`}
       </text>
       <text x={150} y={TOP + HEIGHT + 30} fontSize={12.5} style={{ fill: 'var(--warm-text)' }}>
-        hottest day
+        {say`hottest day`}
       </text>
       <text x={290} y={TOP + HEIGHT + 30} fontSize={12.5}>
         {ladder.bay
-          ? 'dotted: the hottest allowed, as the probe shows it'
-          : 'dotted: the engine thermostat, as the probe shows it'}
+          ? say`dotted: the hottest allowed, as the probe shows it`
+          : say`dotted: the engine thermostat, as the probe shows it`}
       </text>
     </svg>
   )

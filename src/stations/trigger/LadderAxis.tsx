@@ -4,6 +4,7 @@ import type { MarkRule } from '@/core/margins'
 import { type RunLadder, type RunMark } from '@/core/run'
 import { format, type UnitSystem } from '@/core/units'
 import { useCollar } from './use-collar'
+import { say, spokenWord } from '@/core/words'
 
 /** room for the ladder, left of what it is the axis of */
 export const LADDER = { wide: 176, narrow: 118 } as const
@@ -41,7 +42,7 @@ function CollarWords({ collar, verdict, left, labelY, narrow, at, other }: Colla
             {verdict}{' '}
           </tspan>
         )}
-        {collar} {narrow ? at.replace(/ .*/, '') : at}
+        {spokenWord(collar)} {narrow ? at.replace(/ .*/, '') : at}
       </text>
       {!narrow && (
         <text x={left - 62} y={labelY + 15} textAnchor="end" fontSize={11.5} style={{ fill: 'var(--soft)' }}>
@@ -86,7 +87,7 @@ function Collar({
     collar,
     at: mark.c,
     probe: ladder.probe!,
-    says: `${collar} ${at} at the probe: ${ladder.other} ${then} at ${around}`,
+    says: say`${spokenWord(collar)} ${at} at the probe: ${spokenWord(ladder.other)} ${then} at ${around}`,
     kelvinPerPixel,
     onPreview,
     onSettle,
@@ -109,7 +110,10 @@ function Collar({
         stroke="var(--ink)"
         strokeWidth={2}
       />
-      <CollarWords {...{ collar, verdict, left, labelY, narrow, at }} other={`${ladder.other} ${then} at ${around}`} />
+      <CollarWords
+        {...{ collar, verdict, left, labelY, narrow, at }}
+        other={say`${spokenWord(ladder.other)} ${then} at ${around}`}
+      />
     </g>
   )
 }
@@ -182,7 +186,7 @@ function SetMarks({ scale, ...props }: Sliding & { readonly scale: Scale }) {
             strokeDasharray="3 2"
           />
           <text x={left - 62} y={y(set.fullC) + 4} textAnchor="end" fontSize={12}>
-            full {format(set.fullC, 'temperature', system)}
+            {say`full ${format(set.fullC, 'temperature', system)}`}
           </text>
         </>
       )}
@@ -203,7 +207,7 @@ function SecondMarks({ ladder, scale: { left, y } }: { readonly ladder: RunLadde
     <g key={name}>
       <line x1={left - 54} x2={left - 32} y1={y(c)} y2={y(c)} stroke="var(--ink)" strokeWidth={1.4} />
       <text x={left - 30} y={y(c) + 4} fontSize={11} style={HALO}>
-        {name}
+        {spokenWord(name)}
       </text>
     </g>
   ))
@@ -236,7 +240,7 @@ function Most({ ladder: { most, keepK }, system, scale: { top, end, x, y } }: Mo
           fontSize={11.5}
           style={{ ...HALO, fill: 'var(--short)' }}
         >
-          {format(keepK, 'temperatureDifference', system, 2)} kept free
+          {say`${format(keepK, 'temperatureDifference', system, 2)} kept free`}
         </text>
       )}
     </>
@@ -265,7 +269,9 @@ export function LadderAxis(props: Sliding) {
       </defs>
       <rect x={left - 50} y={top} width={RAIL} height={height} fill="url(#run-cold-to-hot)" />
       <text x={left - 62} y={top + 12} textAnchor="end" fontSize={13} fontWeight={600} style={{ fill: 'var(--short)' }}>
-        {narrow ? boils.replace(/ .*/, '') : `${ladder.other === 'bay' ? 'bay, hottest' : 'coolant boils'} ${boils}`}
+        {narrow
+          ? boils.replace(/ .*/, '')
+          : `${ladder.other === 'bay' ? say`bay, hottest` : say`coolant boils`} ${boils}`}
       </text>
       <SetMarks {...props} scale={scale} />
       <SecondMarks ladder={ladder} scale={scale} />
@@ -273,7 +279,7 @@ export function LadderAxis(props: Sliding) {
         <g>
           <circle cx={x(ladder.opensAtS)} cy={y(ladder.opensC)} r={3.6} fill="var(--ink)" />
           <text x={x(ladder.opensAtS) + 8} y={y(ladder.opensC) + 14} fontSize={11.5} style={HALO}>
-            engine thermostat opens {format(ladder.opensC, 'temperature', system, 3)}
+            {say`engine thermostat opens ${format(ladder.opensC, 'temperature', system, 3)}`}
           </text>
         </g>
       )}

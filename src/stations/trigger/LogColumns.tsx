@@ -3,16 +3,17 @@
 import { useId } from 'react'
 import Form from 'react-bootstrap/Form'
 import type { ColumnsChosen, ColumnsTaken, LogColumn } from '@/formats/day/log-csv'
+import { say } from '@/core/words'
 
 const names: Readonly<Record<LogColumn, string>> = {
   time: 'time',
   coolant: 'coolant',
-  fan: 'fan, on or off',
-  volts: 'volts across the fan',
-  probe: 'what the probe shows',
-  air: 'air around it',
+  fan: say`fan, on or off`,
+  volts: say`volts across the fan`,
+  probe: say`what the probe shows`,
+  air: say`air around it`,
   speed: 'speed',
-  rpm: 'engine speed',
+  rpm: say`engine speed`,
   load: 'load',
 }
 const all = Object.keys(names) as LogColumn[]
@@ -39,11 +40,11 @@ export function LogColumns({
   return (
     <details className="unfold" open={open}>
       <summary>
-        <strong>Its columns</strong>{' '}
+        <strong>{say`Its columns`}</strong>{' '}
         <span className="soft">
           {taken
-            ? `taken by their headings${lacks.length ? `; none of ${lacks.map((n) => names[n]).join(', ')}` : ''}`
-            : 'choose them'}
+            ? say`taken by their headings${lacks.length ? say`; none of ${lacks.map((n) => names[n]).join(', ')}` : ''}`
+            : say`choose them`}
         </span>
       </summary>
       <div className="row g-2 pb-2">
@@ -58,7 +59,7 @@ export function LogColumns({
               value={valueOf(name)}
               onChange={(e) => onChoose({ ...chosen, [name]: e.target.value || null })}
             >
-              {(!needed.includes(name) || valueOf(name) === '') && <option value="">none</option>}
+              {(!needed.includes(name) || valueOf(name) === '') && <option value="">{say`none`}</option>}
               {headings.map((h) => (
                 <option key={h}>{h}</option>
               ))}

@@ -15,6 +15,7 @@ import type { LogRead, Logs } from '@/workers/calibrate.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
 import { LogColumns } from './LogColumns'
+import { say } from '@/core/words'
 
 const FitChart = dynamic(() => persistently(() => import('./FitChart')), {
   ssr: false,
@@ -22,10 +23,10 @@ const FitChart = dynamic(() => persistently(() => import('./FitChart')), {
 })
 
 const factorNames: Readonly<Record<FitFactor, string>> = {
-  heat: 'heat over brake power',
-  transfer: 'heat transfer of the core',
-  store: 'heat that the metal stores',
-  kappa: 'share that the probe sees',
+  heat: say`heat over brake power`,
+  transfer: say`heat transfer of the core`,
+  store: say`heat that the metal stores`,
+  kappa: say`share that the probe sees`,
 }
 const MOST = 3
 
@@ -58,15 +59,14 @@ function Offer({
   if (fit.residualK > MOST_LEFT_K)
     return (
       <>
-        {`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this ` +
-          `machine do not `}
-        belong together yet, and nothing is taken from it. Look at its columns, what it was doing, and the air.
+        {say`${say`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this machine do not `}belong together yet, and nothing is taken from it. Look at its columns, what it was doing,
+          and the air.`}
       </>
     )
-  if (taken) return <>Taken: these are measured readings of this machine now.</>
+  if (taken) return <>{say`Taken: these are measured readings of this machine now.`}</>
   return (
     <Button size="sm" variant="outline-dark" onClick={onTake}>
-      Take them as measured
+      {say`Take them as measured`}
     </Button>
   )
 }
@@ -85,7 +85,7 @@ export function LogView({ job, settle }: StationProps) {
   const { ask, stop, busy } = useTask<Logs>(
     () => new Worker(new URL('../../workers/calibrate.worker.ts', import.meta.url), { type: 'module' }),
   )
-  const brokeOff = (): void => setMessage('This log could not be run through.')
+  const brokeOff = (): void => setMessage(say`This log could not be run through.`)
   const take = (from: string, read: LogRead | null): void => {
     if (!read) return
     if (!read.ok) return setMessage(read.message)
@@ -110,7 +110,7 @@ export function LogView({ job, settle }: StationProps) {
     setLogged(null)
     void file.text().then(
       (text) => open({ name: file.name, text, chosen: {}, headings: [], columns: null }),
-      () => setMessage('This file could not be read.'),
+      () => setMessage(say`This file could not be read.`),
     )
   }
   const open = (table: Opened): void => {
@@ -126,14 +126,14 @@ export function LogView({ job, settle }: StationProps) {
   const tellsWork = logged !== null && logged.log.loadShare !== null
   return (
     <>
-      <h2>Learn from a log</h2>
+      <h2>{say`Learn from a log`}</h2>
       <p className="soft small">
-        A table with a time and the coolant’s temperature, from a logger or typed off the gauge; better with the fan
-        (on, off, or volts across it), speed, and the air around it. The log is not kept: what it fixes becomes measured
-        readings of this machine.
+        {say`A table with a time and the coolant’s temperature, from a logger or typed off the gauge; better with the
+          fan (on, off, or volts across it), speed, and the air around it. The log is not kept: what it fixes becomes
+          measured readings of this machine.`}
       </p>
       <div className="d-flex gap-2 flex-wrap align-items-center mb-2">
-        <OneFile label="Log, as CSV" accept=".csv,.txt,.tsv" onOpen={read} />
+        <OneFile label={say`Log, as CSV`} accept=".csv,.txt,.tsv" onOpen={read} />
         <Button
           size="sm"
           variant="outline-dark"
@@ -141,18 +141,18 @@ export function LogView({ job, settle }: StationProps) {
             anew()
             setLogged(null)
             setOpened(null)
-            ask((logs) => logs.simulate(job)).then((answer) => take('a simulated log', answer), brokeOff)
+            ask((logs) => logs.simulate(job)).then((answer) => take(say`a simulated log`, answer), brokeOff)
           }}
         >
-          Try with a simulated log
+          {say`Try with a simulated log`}
         </Button>
         {busy && (
           <>
             <span role="status" className="soft">
-              At work …
+              {say`At work …`}
             </span>
             <Button size="sm" variant="outline-dark" onClick={stop}>
-              Stop
+              {say`Stop`}
             </Button>
           </>
         )}
@@ -169,20 +169,22 @@ export function LogView({ job, settle }: StationProps) {
       {logged && (
         <>
           <p className="say">
-            {logged.name}: {logged.log.t.length} lines over {format(minutes, 'minutes', u, 3)}, coolant{' '}
-            {format(Math.min(...logged.log.coolantC), 'temperature', u, 3)} to{' '}
-            {format(Math.max(...logged.log.coolantC), 'temperature', u, 3)};{' '}
-            {logged.log.fan
-              ? 'with the fan’s state'
-              : 'without the fan’s state: the thermostat is taken to switch it as set'}
-            {logged.log.airC
-              ? ''
-              : `; air taken as on a usual day, ${format(job.surroundings.usualC.value, 'temperature', u, 3)}`}
-            .{logged.notes.map((n) => ` ${n}`)}
+            {say`${logged.name}: ${logged.log.t.length} lines over ${format(minutes, 'minutes', u, 3)}, coolant
+              ${format(Math.min(...logged.log.coolantC), 'temperature', u, 3)} to
+              ${format(Math.max(...logged.log.coolantC), 'temperature', u, 3)}; ${
+                logged.log.fan
+                  ? say`with the fan’s state`
+                  : say`without the fan’s state: the thermostat is taken to switch it as set`
+              }${
+                logged.log.airC
+                  ? ''
+                  : say`; air taken as on a usual day, ${format(job.surroundings.usualC.value, 'temperature', u, 3)}`
+              }.`}
+            {logged.notes.map((n) => ` ${n}`)}
           </p>
           {!tellsWork && (
             <ChoiceField
-              label="It was doing"
+              label={say`It was doing`}
               value={work}
               options={worksOf(job)
                 .filter((w) => w !== 'off')
@@ -191,11 +193,11 @@ export function LogView({ job, settle }: StationProps) {
                 anew()
                 setWork(w)
               }}
-              {...(logged.log.speedMs ? { tell: 'while it moved; standing counts as idling' } : {})}
+              {...(logged.log.speedMs ? { tell: say`while it moved; standing counts as idling` } : {})}
             />
           )}
           <fieldset className="mb-2">
-            <legend className="fs-6">What it is to fix, three at most</legend>
+            <legend className="fs-6">{say`What it is to fix, three at most`}</legend>
             {logged.can.map((f) => (
               <Form.Check
                 key={f}
@@ -212,7 +214,7 @@ export function LogView({ job, settle }: StationProps) {
             ))}
           </fieldset>
           <Button size="sm" variant="dark" disabled={busy || factors.length === 0} onClick={() => fitTo(logged.log)}>
-            Fit the model to it
+            {say`Fit the model to it`}
           </Button>
         </>
       )}
@@ -227,9 +229,9 @@ export function LogView({ job, settle }: StationProps) {
           <table className="plain-table mt-2">
             <thead>
               <tr>
-                <th>reading</th>
-                <th>before</th>
-                <th>as the log fixes it</th>
+                <th>{say`reading`}</th>
+                <th>{say`before`}</th>
+                <th>{say`as the log fixes it`}</th>
               </tr>
             </thead>
             <tbody>
@@ -245,8 +247,9 @@ export function LogView({ job, settle }: StationProps) {
             </tbody>
           </table>
           <p className={`say ${fit.residualK > MOST_LEFT_K ? 'say-short' : 'say-holds'}`} role="status">
-            {`The model was off by ${format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean square); `}
-            {`now ${format(fit.residualK, 'temperatureDifference', u, 2)} are left. `}
+            {say`The model was off by ${format(fit.residualBeforeK, 'temperatureDifference', u, 2)} (root mean
+              square); `}
+            {say`now ${format(fit.residualK, 'temperatureDifference', u, 2)} are left. `}
             <Offer
               fit={fit}
               system={u}

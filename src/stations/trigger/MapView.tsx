@@ -13,15 +13,16 @@ import type { Sweep } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { Switches } from './Switches'
 import { useTask } from '../use-task'
+import { say } from '@/core/words'
 
 const views = {
   left: {
-    name: 'degrees left',
+    name: say`degrees left`,
     of: (c: MapCell, u: UnitSystem) => format(c.leftK, 'temperatureDifference', u, 2),
     weight: (c: MapCell) => -c.leftK,
   },
   worse: {
-    name: 'degrees left, readings half-way to their bad ends',
+    name: say`degrees left, readings half-way to their bad ends`,
     of: (c: MapCell, u: UnitSystem) => format(c.leftWorstK, 'temperatureDifference', u, 2),
     weight: (c: MapCell) => -c.leftWorstK,
   },
@@ -31,13 +32,13 @@ const views = {
     weight: (c: MapCell) => c.peakC,
   },
   fan: {
-    name: 'fan on, of a usual day',
+    name: say`fan on, of a usual day`,
     of: (c: MapCell) => `${percent(c.fanShare)}`,
     weight: (c: MapCell) => c.fanShare,
   },
-  starts: { name: 'starts an hour', of: (c: MapCell) => plainNumber(c.starts, 2), weight: (c: MapCell) => c.starts },
+  starts: { name: say`starts an hour`, of: (c: MapCell) => plainNumber(c.starts, 2), weight: (c: MapCell) => c.starts },
   battery: {
-    name: 'battery at the end',
+    name: say`battery at the end`,
     of: (c: MapCell) => `${percent(c.endCharge)}`,
     weight: (c: MapCell) => -c.endCharge,
   },
@@ -46,16 +47,15 @@ type View = keyof typeof views
 
 const rowNames: Readonly<Record<SettingMap['rowOf'], string>> = {
   band: 'band',
-  span: 'span to full',
-  second: 'second fan later by',
+  span: say`span to full`,
+  second: say`second fan later by`,
 }
 
 /** What one setting comes to, in a line. */
 const cellInWords = (c: MapCell, u: UnitSystem): string =>
-  `peaks at ${format(c.peakC, 'temperature', u, 3)}, ${format(c.leftK, 'temperatureDifference', u, 2)} left; fan ` +
-  `on ${percent(c.fanShare)} of a usual day (${plainNumber(c.fanHours, 2)} h), at most ` +
-  `${plainNumber(c.starts, 2)} starts an hour, battery ${percent(c.endCharge)} at the ` +
-  `end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
+  say`peaks at ${format(c.peakC, 'temperature', u, 3)}, ${format(c.leftK, 'temperatureDifference', u, 2)} left; fan on
+    ${percent(c.fanShare)} of a usual day (${plainNumber(c.fanHours, 2)} h), at most ${plainNumber(c.starts, 2)}
+    starts an hour, battery ${percent(c.endCharge)} at the end${c.breaks.length ? `; ${c.breaks.join('; ')}` : ''}`
 
 /** Every setting worth trying, as one map; what is recommended is outlined, and nothing is set until it is chosen. */
 export function MapView({ job: seen, run, shelf, settle }: StationProps) {
@@ -77,15 +77,15 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
   if (waits)
     return (
       <>
-        <p className="say">No map yet: {waits}.</p>
+        <p className="say">{say`No map yet: ${waits}.`}</p>
         <Switches job={seen} shelf={shelf} settle={settle} />
       </>
     )
   const propose = (): void => {
     setMessage(null)
     setProgress(0)
-    const say = proxy((done: number, of: number) => setProgress(done / of))
-    ask((sweep) => sweep.map(job, run.findings?.settled ? run.findings : null, say)).then(
+    const tell = proxy((done: number, of: number) => setProgress(done / of))
+    ask((sweep) => sweep.map(job, run.findings?.settled ? run.findings : null, tell)).then(
       (answer) => {
         setProgress(null)
         if (answer && !answer.ok) setMessage(answer.message)
@@ -93,7 +93,7 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
         setDrawn({ map: answer.map, key: mapKey(job, answer.map) })
         look(answer.map.best)
       },
-      () => setMessage('This could not be run through.'),
+      () => setMessage(say`This could not be run through.`),
     )
   }
   const map = drawn?.map ?? null
@@ -106,18 +106,18 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
   const [low, high] = [Math.min(...values), Math.max(...values)]
   return (
     <>
-      <h2>Which setting</h2>
+      <h2>{say`Which setting`}</h2>
       <p className="soft small">
-        Runs every setting worth trying through the coldest, a usual and the hottest day, and the hottest once more with
-        all readings half-way to their bad ends.
+        {say`Runs every setting worth trying through the coldest, a usual and the hottest day, and the hottest once
+          more with all readings half-way to their bad ends.`}
       </p>
       <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
         <Button size="sm" variant="dark" disabled={busy} onClick={propose}>
-          {map ? 'Propose again' : 'Propose a setting'}
+          {map ? say`Propose again` : say`Propose a setting`}
         </Button>
         {busy && (
           <>
-            <progress value={progress ?? 0} max={1} aria-label="settings run through" />
+            <progress value={progress ?? 0} max={1} aria-label={say`settings run through`} />
             <Button
               size="sm"
               variant="outline-dark"
@@ -126,7 +126,7 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
                 setProgress(null)
               }}
             >
-              Stop
+              {say`Stop`}
             </Button>
           </>
         )}
@@ -138,13 +138,13 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
       )}
       {stale && (
         <p className="say say-unsure" role="status">
-          The job has changed since this map was drawn: propose again.
+          {say`The job has changed since this map was drawn: propose again.`}
         </p>
       )}
       {map && (
         <>
           <ChoiceField
-            label="Shown"
+            label={say`Shown`}
             value={view}
             options={(Object.keys(views) as View[]).map((value) => ({ value, name: views[value].name }))}
             onChange={setView}
@@ -152,12 +152,12 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
           <div className="map-scroll">
             <table className="setting-map">
               <caption className="visually-hidden">
-                Rows: {rowNames[map.rowOf]}. Columns: set point at the probe.
+                {say`Rows: ${rowNames[map.rowOf]}. Columns: set point at the probe.`}
               </caption>
               <thead>
                 <tr>
                   <th scope="col">
-                    {rowNames[map.rowOf]} \ {map.rowOf === 'second' ? 'first one set' : 'set'}
+                    {rowNames[map.rowOf]} \ {map.rowOf === 'second' ? say`first one set` : say`set`}
                   </th>
                   {map.setsC.map((c) => (
                     <th key={c} scope="col">
@@ -184,13 +184,12 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
                           <button
                             type="button"
                             aria-pressed={c === looked}
-                            aria-label={
-                              `${views[view].of(c, u)}, set ${format(setC, 'temperature', u)}, ` +
-                              `${rowNames[map.rowOf]} ` +
-                              `${format(row, 'temperatureDifference', u)}${c.recommended ? ', recommended' : ''}` +
-                              `${c.feasible ? '' : ', does not keep the rules or what is allowed'}` +
-                              `${c === present ? ', as it is set' : ''}`
-                            }
+                            aria-label={say`${views[view].of(c, u)}, set ${format(setC, 'temperature', u)},
+                              ${rowNames[map.rowOf]} ${format(row, 'temperatureDifference', u)}${
+                                c.recommended ? say`, recommended` : ''
+                              }${
+                                c.feasible ? '' : say`, does not keep the rules or what is allowed`
+                              }${c === present ? say`, as it is set` : ''}`}
                             onClick={() => look(c)}
                           >
                             <span className="tell" style={{ height: `${Math.round(4 + 24 * share)}px` }} />
@@ -208,29 +207,29 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
           <p className="legend small">
             <span>
               <b className="key-box recommended" />
-              recommended
+              {say`recommended`}
             </span>
             <span>
               <b className="key-box barred" />
-              breaks a rule, or gets too hot
+              {say`breaks a rule, or gets too hot`}
             </span>
-            <span>◂ as it is set</span>
-            <span>taller bar: more of what is not wanted</span>
+            <span>{say`◂ as it is set`}</span>
+            <span>{say`taller bar: more of what is not wanted`}</span>
           </p>
           <p className="say">{map.why}</p>
           {looked && (
             <p className={`say ${looked.feasible ? 'say-holds' : 'say-short'}`} role="status">
-              {map.rowOf === 'second' ? 'The first one set' : 'Set'} {format(looked.setC, 'temperature', u)},{' '}
+              {map.rowOf === 'second' ? say`The first one set` : say`Set`} {format(looked.setC, 'temperature', u)},{' '}
               {rowNames[map.rowOf]} {format(looked.row, 'temperatureDifference', u)}: {cellInWords(looked, u)}.{' '}
               {looked === present ? (
-                'It is set so.'
+                say`It is set so.`
               ) : (
                 <Button
                   size="sm"
                   variant="outline-dark"
                   onClick={() => settle((j) => withCell(inNumber(j), map.rowOf, looked))}
                 >
-                  Set it so
+                  {say`Set it so`}
                 </Button>
               )}
             </p>

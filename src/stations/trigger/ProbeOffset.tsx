@@ -8,8 +8,13 @@ import { air, coolant, format, percent, probe, worded } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { useFigures } from '../use-figures'
+import { say } from '@/core/words'
 
-const asked = { shown: 'the probe shows', there: 'gauge, or contact thermometer there', air: 'air around it' } as const
+const asked = {
+  shown: say`the probe shows`,
+  there: say`gauge, or contact thermometer there`,
+  air: say`air around it`,
+} as const
 type Asked = keyof typeof asked
 
 /** What probe and gauge show at once fixes how much of the coolant the probe sees. */
@@ -25,9 +30,10 @@ export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'
   return (
     <details className="unfold">
       <summary>
-        <strong>Probe against the gauge</strong> <span className="soft">both at once, held for some minutes</span>
+        <strong>{say`Probe against the gauge`}</strong>{' '}
+        <span className="soft">{say`both at once, held for some minutes`}</span>
       </summary>
-      <p className="small soft mb-1">Engine hot, the cap stays on; hands and sleeves away from the fan.</p>
+      <p className="small soft mb-1">{say`Engine hot, the cap stays on; hands and sleeves away from the fan.`}</p>
       {(Object.keys(asked) as Asked[]).map((name) => (
         <QuantityField
           key={name}
@@ -47,8 +53,8 @@ export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'
       )}
       {found?.ok && (
         <p className="say say-holds" role="status">
-          It reads {format(there! - shown!, 'temperatureDifference', job.units, 2)} under the coolant: it sees{' '}
-          {percent(found.value, 2)} ± {percent(found.spread, 1)} of its warmth.{' '}
+          {say`It reads ${format(there! - shown!, 'temperatureDifference', job.units, 2)} under the coolant: it sees
+            ${percent(found.value, 2)} ± ${percent(found.spread, 1)} of its warmth.`}{' '}
           <Button
             size="sm"
             variant="outline-dark"
@@ -59,7 +65,7 @@ export function ProbeOffset({ job, settle }: Pick<StationProps, 'job' | 'settle'
               drop()
             }}
           >
-            Take it as measured
+            {say`Take it as measured`}
           </Button>
         </p>
       )}

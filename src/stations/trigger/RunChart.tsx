@@ -20,6 +20,7 @@ import type { RunView } from '@/core/transient'
 import { format, shown } from '@/core/units'
 import { LADDER, LadderAxis, type Sliding } from './LadderAxis'
 import { SeenBeside, SeenMarks } from './SeenMarks'
+import { say } from '@/core/words'
 
 const RIGHT = 12
 
@@ -51,7 +52,7 @@ interface StripProps {
 function FanStrip({ data, minutes, width, at }: StripProps) {
   return (
     <div className="run-strip" style={{ height: 32 }}>
-      <span>fan</span>
+      <span>{say`fan`}</span>
       <ResponsiveContainer width="100%" height="100%">
         <AreaChart data={data} margin={MARGIN} accessibilityLayer={false}>
           <XAxis {...timeAxis(minutes)} hide />
@@ -81,7 +82,7 @@ function BatteryStrip({ data, minutes, width, at }: StripProps) {
   ]
   return (
     <div className="run-strip" style={{ height: 32 }}>
-      <span>battery</span>
+      <span>{say`battery`}</span>
       <ResponsiveContainer width="100%" height="100%">
         <LineChart data={data} margin={MARGIN} accessibilityLayer={false}>
           <XAxis {...timeAxis(minutes)} hide />
@@ -111,7 +112,7 @@ interface DayStripProps extends Pick<Sliding, 'system'> {
 function DayStrip({ legs, system, width }: DayStripProps) {
   return (
     <div className="run-strip">
-      <span>day, min</span>
+      <span>{say`day, min`}</span>
       <ol className="day-strip" style={{ marginLeft: width, marginRight: RIGHT }}>
         {legs
           .filter((l) => l.leg.seconds > 0)

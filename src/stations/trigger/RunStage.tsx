@@ -22,6 +22,7 @@ import { format, percent } from '@/core/units'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { useNarrow } from '@/ui/use-narrow'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 /** the chart package is only fetched when this station is looked at */
 const RunChart = dynamic(() => persistently(() => import('./RunChart')), {
@@ -30,9 +31,9 @@ const RunChart = dynamic(() => persistently(() => import('./RunChart')), {
 })
 
 const seasonNames: Readonly<Record<Season, string>> = {
-  coldest: 'the coldest day',
-  usual: 'a usual day',
-  hottest: 'the hottest day',
+  coldest: say`the coldest day`,
+  usual: say`a usual day`,
+  hottest: say`the hottest day`,
 }
 const seasonC = (job: Job, season: Season): number =>
   ({ coldest: job.surroundings.coldestC, usual: job.surroundings.usualC, hottest: job.surroundings.hottestC })[season]
@@ -57,12 +58,16 @@ function Moment({ job, runs, at }: { readonly job: Job; readonly runs: ChartedRu
   const c = (x: number): string => format(x, 'temperature', u, 3)
   return (
     <p className="moment figure-text" role="status">
-      {format(m.t, 'minutes', u, 3)}, {m.leg}: {job.bay ? 'bay' : 'coolant'} {c(m.hotC)}
-      {m.boiling ? ' boiling' : ''}
-      {m.noneC === null ? '' : ` (without the fan ${c(m.noneC)})`}, {job.engine ? `metal ${c(m.metalC)}, ` : ''}
-      {job.bay ? '' : `outlet ${c(m.outletC)}, `}probe {c(m.probeC)}, {`fan ${percent(m.fanSpeed)} of its speed, `}
-      {format(m.volts, 'voltage', u, 3)}, battery {percent(m.charge)}
-      {job.bay ? '' : `, thermostat ${percent(m.opening)} open`}
+      {say`${format(m.t, 'minutes', u, 3)}, ${m.leg}: ${job.bay ? say`bay` : say`coolant`}
+        ${c(m.hotC)}${m.boiling ? say` boiling` : ''}${
+          m.noneC === null ? '' : say` (without the fan ${c(m.noneC)})`
+        }, ${job.engine ? say`metal ${c(m.metalC)}, ` : ''}${
+          job.bay ? '' : say`outlet ${c(m.outletC)}, `
+        }probe ${c(m.probeC)},`}{' '}
+      {say`fan ${percent(m.fanSpeed)} of its speed, `}
+      {say`${format(m.volts, 'voltage', u, 3)}, battery ${percent(m.charge)}${
+        job.bay ? '' : say`, thermostat ${percent(m.opening)} open`
+      }`}
     </p>
   )
 }
@@ -81,7 +86,7 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
     <>
       <div className="suppose">
         <ChoiceField
-          label="On"
+          label={say`On`}
           value={circumstances.season}
           options={seasons.map((value) => ({
             value,
@@ -90,7 +95,7 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
           onChange={(season) => suppose({ season })}
         />
         <ChoiceField
-          label="Suppose"
+          label={say`Suppose`}
           value={circumstances.whatIf}
           options={supposable(job).map((value) => ({ value, name: value }))}
           onChange={(whatIf) => suppose({ whatIf })}
@@ -106,20 +111,20 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
           <p className="legend small">
             <span>
               <b className="stroke stroke-hot" />
-              {job.bay ? 'air of the bay' : 'coolant'}, with the proposed fan
+              {say`${job.bay ? say`air of the bay` : say`coolant`}, with the proposed fan`}
             </span>
             <span>
               <b className="stroke stroke-probe" />
-              what the probe shows
+              {say`what the probe shows`}
             </span>
             <span>
               <b className="stroke stroke-none" />
-              without the fan
+              {say`without the fan`}
             </span>
             {withPresentFan(job) && (
               <span>
                 <b className="stroke stroke-present" />
-                as it was
+                {say`as it was`}
               </span>
             )}
           </p>
@@ -138,7 +143,7 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
             onSettle={settle}
           />
           <label className="scrub">
-            <span className="visually-hidden">Moment of the run</span>
+            <span className="visually-hidden">{say`Moment of the run`}</span>
             <input
               type="range"
               min={0}
@@ -153,23 +158,24 @@ export function RunStage({ job, run, evaluation, settle, preview }: StationProps
           <p className="say run-says">{says.join(' ')}</p>
           {run.stops.length > 0 && (
             <p className="say">
-              To stop after switch-off on the hottest day, off has to stand at the probe at{' '}
-              {run.stops.map((s) => `${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`).join(', ')}: lower
-              runs longer. As heat soaks out of the engine it may start once more.
+              {say`To stop after switch-off on the hottest day, off has to stand at the probe at
+                ${run.stops
+                  .map((s) => say`${format(s.offC, 'temperature', u, 3)} for ${s.minutes} min`)
+                  .join(', ')}: lower runs longer. As heat soaks out of the engine it may start once more.`}
             </p>
           )}
         </>
       ) : (
         !run.message && (
           <p className="soft" role="status">
-            Running the day …
+            {say`Running the day …`}
           </p>
         )
       )}
       {run.progress !== null && (
         <p className="soft small" role="status">
-          How sure the margins are is being run through:{' '}
-          <progress value={run.progress} max={1} aria-label="spreads run through" />
+          {say`How sure the margins are is being run through:`}{' '}
+          <progress value={run.progress} max={1} aria-label={say`spreads run through`} />
         </p>
       )}
     </>

@@ -6,6 +6,7 @@ import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
 import type { StationProps } from '../station'
 import { RunStage } from './RunStage'
+import { say } from '@/core/words'
 
 // each is fetched when it is first looked at
 const DayView = dynamic(() => persistently(() => import('./DayView')).then((m) => m.DayView), {
@@ -34,23 +35,23 @@ const EvidenceStrip = dynamic(
 export function RunViews(props: StationProps) {
   return (
     <Tabs defaultActiveKey="run" id="trigger-views" mountOnEnter unmountOnExit transition={false} className="mb-2">
-      <Tab eventKey="run" title="Ladder and run">
+      <Tab eventKey="run" title={say`Ladder and run`}>
         <RunStage {...props} />
       </Tab>
-      <Tab eventKey="day" title="The day">
+      <Tab eventKey="day" title={say`The day`}>
         <DayView {...props} />
       </Tab>
-      <Tab eventKey="map" title="Which setting">
+      <Tab eventKey="map" title={say`Which setting`}>
         <MapView {...props} />
       </Tab>
-      <Tab eventKey="weather" title="Season and height">
+      <Tab eventKey="weather" title={say`Season and height`}>
         <WeatherView {...props} />
       </Tab>
-      <Tab eventKey="seen" title="What was seen">
+      <Tab eventKey="seen" title={say`What was seen`}>
         <EvidenceStrip {...props} />
       </Tab>
       {props.job.engine && (
-        <Tab eventKey="log" title="From a log">
+        <Tab eventKey="log" title={say`From a log`}>
           <LogView {...props} />
         </Tab>
       )}

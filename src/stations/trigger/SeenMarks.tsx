@@ -2,6 +2,7 @@ import type { DayMark, NoMark } from '@/core/evidence'
 import { seenInWords } from '@/core/evidence'
 import { format, type UnitSystem } from '@/core/units'
 import { HALO, useScale } from './LadderAxis'
+import { say } from '@/core/words'
 
 /** How a mark is called in the chart and in the list below it. */
 const letter = (i: number): string => String.fromCharCode('a'.charCodeAt(0) + i)
@@ -49,13 +50,15 @@ interface SeenBesideProps {
 export function SeenBeside({ marks, apart, system }: SeenBesideProps) {
   if (!marks.length && !apart.length) return null
   return (
-    <dl className="seen-beside small" aria-label="What was seen, on this day">
+    <dl className="seen-beside small" aria-label={say`What was seen, on this day`}>
       {marks.map(({ seen, c, runC, below }, i) => (
         <div key={seen.id}>
           <dt>{letter(i)}</dt>
           <dd>
-            {seenInWords(seen, system)}: {below ? 'not above' : 'at'} {format(c, 'temperature', system, 3)}; the run
-            there {format(runC, 'temperature', system, 3)}
+            {say`${seenInWords(seen, system)}: ${
+              below ? say`not above` : say`at`
+            } ${format(c, 'temperature', system, 3)}; the run there
+              ${format(runC, 'temperature', system, 3)}`}
           </dd>
         </div>
       ))}
@@ -63,8 +66,8 @@ export function SeenBeside({ marks, apart, system }: SeenBesideProps) {
         <div key={seen.id}>
           <dt aria-hidden>–</dt>
           <dd className="soft">
-            {seenInWords(seen, system)}: not drawn, {because}
-            {dayAirC !== null && `: on this day it is ${format(dayAirC, 'temperature', system, 3)}`}
+            {say`${seenInWords(seen, system)}: not drawn, ${because}`}
+            {dayAirC !== null && say`: on this day it is ${format(dayAirC, 'temperature', system, 3)}`}
           </dd>
         </div>
       ))}

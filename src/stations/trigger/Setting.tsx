@@ -12,14 +12,17 @@ import { probeLeadError } from '@/core/placing'
 import { format } from '@/core/units'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
+import { say, spokenWord } from '@/core/words'
 
 /** What the proposed setting comes short of; in a bay the one that is proposed is the nearest that there is. */
 const ComesShort = ({ of, bay }: { readonly of: readonly string[]; readonly bay: boolean }) => (
   <p className="say say-short small mt-2">
     {bay
-      ? `By rule of thumb no setting of this controller does here: the nearest comes short for ${of.join('; for ')}. ` +
-        'More air, or a higher limit that its maker allows, makes room; another trigger does not.'
-      : `By rule of thumb what is proposed comes short for ${of.join('; for ')}. “Which setting” tries the others.`}
+      ? say`By rule of thumb no setting of this controller does here: the nearest comes short for
+        ${of.join(say`; for `)}. More air, or a higher limit that its maker allows, makes room; another trigger does
+        not.`
+      : say`By rule of thumb what is proposed comes short for ${of.join(say`; for `)}. “Which setting” tries the
+        others.`}
   </p>
 )
 
@@ -28,11 +31,11 @@ function ProbeLead({ job, part }: { readonly job: Job; readonly part: Controller
   const leadK = probeLeadError(job)
   return (
     <p className="small soft">
-      Probe lead open: {part.probeOpen}; shorted: {part.probeShorted}.
-      {leadK === null
-        ? ''
-        : ` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: ` +
-          `strain and interference limit a lead, not this.`}
+      {say`Probe lead open: ${spokenWord(part.probeOpen)}; shorted: ${spokenWord(part.probeShorted)}.${
+        leadK === null
+          ? ''
+          : say` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: strain and interference limit a lead, not this.`
+      }`}
     </p>
   )
 }
@@ -51,8 +54,8 @@ function SetFields({
     const off = Math.abs(near.setC - typedC) > 1e-6 || Math.abs(near.bandK - typedK) > 1e-6
     setTold(
       off
-        ? `It cannot show that: nearest is ${format(near.setC, 'temperature', own)} with a band of ` +
-            `${format(near.bandK, 'temperatureDifference', own)}, which is set.`
+        ? say`It cannot show that: nearest is ${format(near.setC, 'temperature', own)} with a band of
+          ${format(near.bandK, 'temperatureDifference', own)}, which is set.`
         : null,
     )
     settle((j) => changeSetting(j, id, near.setC, near.bandK))
@@ -61,7 +64,7 @@ function SetFields({
     <>
       <QuantityField
         name="setting.set"
-        label="set"
+        label={say`set`}
         value={setC}
         quantity="temperature"
         system={own}
@@ -70,7 +73,7 @@ function SetFields({
       />
       <QuantityField
         name="setting.band"
-        label={`band ${part.band}`}
+        label={say`band ${spokenWord(part.band)}`}
         value={bandK}
         quantity="temperatureDifference"
         system={own}
@@ -79,7 +82,7 @@ function SetFields({
       />
       {own !== job.units && (
         <p className="soft small mb-0">
-          As its display counts; {format(setC, 'temperature', job.units, 3)} in the units of this job.
+          {say`As its display counts; ${format(setC, 'temperature', job.units, 3)} in the units of this job.`}
         </p>
       )}
       {told && (
@@ -111,7 +114,7 @@ export function Setting({
       {controlKindOf(part).pulses && (
         <QuantityField
           name="setting.span"
-          label="span to full"
+          label={say`span to full`}
           value={controller.spanK}
           quantity="temperatureDifference"
           system={job.units}
@@ -126,14 +129,15 @@ export function Setting({
           className="mt-2"
           onClick={() => settle((j) => changeSetting(j, id, proposal.setC, proposal.bandK))}
         >
-          {shortOf.length && job.bay ? 'Nearest' : 'Propose'}: set {format(proposal.setC, 'temperature', own)}
+          {say`${shortOf.length && job.bay ? say`Nearest` : say`Propose`}: set
+            ${format(proposal.setC, 'temperature', own)}`}
         </Button>
       )}
       {shortOf.length > 0 && <ComesShort of={shortOf} bay={job.bay !== null} />}
       {children}
       {keys.length > 0 && (
         <>
-          <h2>On this controller</h2>
+          <h2>{say`On this controller`}</h2>
           <ol className="soft small ps-3">
             {keys.map((k) => (
               <li key={k}>{k}</li>

@@ -7,6 +7,7 @@ import { judgeSwitches, switchWindow, windowInWords } from '@/core/advice'
 import { format } from '@/core/units'
 import { Sideways } from '@/ui/Sideways'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 /** Which of the shelf's fixed switches suits this engine's thermostat, each run through the day. */
 export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
@@ -15,24 +16,24 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
   const present = firstCircuit(job).controller?.part.id
   return (
     <>
-      <h2>Which switch</h2>
+      <h2>{say`Which switch`}</h2>
       <p className="say">{windowInWords(switchWindow(job), u)}</p>
       <p className="soft small">
-        A fixed switch cannot be set: it suits this thermostat, or it does not. Where a run can be made, each is run
-        through the hottest day.
+        {say`A fixed switch cannot be set: it suits this thermostat, or it does not. Where a run can be made, each is
+          run through the hottest day.`}
       </p>
       {judged.length > 0 && (
         <Sideways>
           <table className="plain-table">
             <thead>
               <tr>
-                <th>switch</th>
-                <th>closes, opens</th>
-                <th>suits</th>
-                <th>peak</th>
-                <th>left</th>
+                <th>{say`switch`}</th>
+                <th>{say`closes, opens`}</th>
+                <th>{say`suits`}</th>
+                <th>{say`peak`}</th>
+                <th>{say`left`}</th>
                 <th>
-                  <span className="visually-hidden">take</span>
+                  <span className="visually-hidden">{say`take`}</span>
                 </th>
               </tr>
             </thead>
@@ -44,7 +45,7 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
                     {format(s.closesC, 'temperature', u, 3)}, {format(s.opensC, 'temperature', u, 3)}
                   </td>
                   <td className={`verdict-${s.suits ? 'holds' : 'short'}`}>
-                    {s.suits ? 'yes' : 'no'}
+                    {s.suits ? say`yes` : say`no`}
                     {s.why.length ? `: ${s.why.join('; ')}` : ''}
                   </td>
                   <td className="figure-text">{s.peakC === null ? '–' : format(s.peakC, 'temperature', u, 3)}</td>
@@ -53,14 +54,15 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
                   </td>
                   <td>
                     {s.part.id === present ? (
-                      'chosen'
+                      say`chosen`
                     ) : (
                       <Button
                         size="sm"
                         variant="outline-dark"
                         onClick={() => settle((j) => chooseController(j, s.part, null))}
                       >
-                        Take<span className="visually-hidden"> {s.part.name}</span>
+                        {say`Take`}
+                        <span className="visually-hidden"> {s.part.name}</span>
                       </Button>
                     )}
                   </td>
@@ -70,7 +72,7 @@ export function Switches({ job, shelf, settle }: Pick<StationProps, 'job' | 'she
           </table>
         </Sideways>
       )}
-      {judged.length === 0 && <p className="say">There is no fixed switch on the shelf.</p>}
+      {judged.length === 0 && <p className="say">{say`There is no fixed switch on the shelf.`}</p>}
     </>
   )
 }

@@ -8,6 +8,7 @@ import { format, percent, fromSi, plainNumber, shownUnit } from '@/core/units'
 import type { Sweep, Weather } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
+import { say, spokenWord } from '@/core/words'
 
 const THIRD = 1 / 3
 /** how much higher than home is asked for besides, m */
@@ -42,10 +43,10 @@ function Slider({ label, value, min, max, step, text, onChange }: SliderProps) {
 
 /** Rounded down, as the job's units have it: a degree that is told must hold. */
 function upTo(job: Job, c: number | null): string {
-  if (c === null) return 'at no temperature'
-  if (c >= 60) return `to more than ${format(60, 'temperature', job.units, 2)}`
+  if (c === null) return say`at no temperature`
+  if (c >= 60) return say`to more than ${format(60, 'temperature', job.units, 2)}`
   const unit = shownUnit('temperature', job.units)
-  return `to ${plainNumber(Math.floor(fromSi(c, unit) + 1e-9))} ${unit.symbol}`
+  return say`to ${plainNumber(Math.floor(fromSi(c, unit) + 1e-9))} ${unit.symbol}`
 }
 
 /** How warm, how high and how blocked it may get before nothing is left. */
@@ -75,17 +76,17 @@ export function WeatherView({ job, run }: StationProps) {
           if (answer?.ok) setWeather(answer.weather)
           if (answer) setMessage(answer.ok ? null : answer.message)
         },
-        () => setMessage('This could not be run through.'),
+        () => setMessage(say`This could not be run through.`),
       )
     }, 120)
     return () => clearTimeout(timer)
   }, [job, evidence, airC, text, ask])
-  const what = job.bay ? 'what is allowed in the bay' : 'boiling, over what is kept free'
+  const what = job.bay ? say`what is allowed in the bay` : say`boiling, over what is kept free`
   return (
     <>
-      <h2>Season, height and a blocked core</h2>
+      <h2>{say`Season, height and a blocked core`}</h2>
       <Slider
-        label="air"
+        label={say`air`}
         value={airC}
         min={-20}
         max={55}
@@ -94,7 +95,7 @@ export function WeatherView({ job, run }: StationProps) {
         onChange={setAir}
       />
       <Slider
-        label="height"
+        label={say`height`}
         value={heightM}
         min={0}
         max={4000}
@@ -104,12 +105,12 @@ export function WeatherView({ job, run }: StationProps) {
       />
       {job.cooling && (
         <Slider
-          label="core blocked"
+          label={say`core blocked`}
           value={Math.round(100 * (blocked ?? 0))}
           min={0}
           max={80}
           step={1}
-          text={blocked === null ? 'as its ground blocks it' : `${percent(blocked)}`}
+          text={blocked === null ? say`as its ground blocks it` : `${percent(blocked)}`}
           onChange={(v) => setBlocked(v / 100)}
         />
       )}
@@ -121,21 +122,23 @@ export function WeatherView({ job, run }: StationProps) {
       {weather && (
         <div role="status" aria-busy={busy}>
           <p className={`say ${weather.leftK >= 0 ? 'say-holds' : 'say-short'}`}>
-            {`At ${format(airC, 'temperature', u, 3)} the day leaves `}
-            {`${format(weather.leftK, 'temperatureDifference', u, 2)} below ${what}.`}
+            {say`At ${format(airC, 'temperature', u, 3)} the day leaves `}
+            {say`${format(weather.leftK, 'temperatureDifference', u, 2)} below ${spokenWord(what)}.`}
           </p>
           <p className="say">
-            Holds up {upTo(job, weather.upToC)} at {format(heightM, 'height', u, 4)}
-            {job.cooling
-              ? `, or up ${upTo(job, weather.others[0] ?? null)} with a third of the core blocked`
-              : ''}; {format(HIGHER_M, 'height', u, 3)} higher, up{' '}
-            {upTo(job, weather.others[job.cooling ? 1 : 0] ?? null)}.
+            {say`Holds up ${upTo(job, weather.upToC)} at ${format(heightM, 'height', u, 4)}${
+              job.cooling ? say`, or up ${upTo(job, weather.others[0] ?? null)} with a third of the core blocked` : ''
+            }; ${format(HIGHER_M, 'height', u, 3)} higher, up
+              ${upTo(job, weather.others[job.cooling ? 1 : 0] ?? null)}.`}
           </p>
         </div>
       )}
       <p className="soft small">
-        {job.cooling ? 'Thin air carries less heat and coolant boils sooner in it.' : 'Thin air carries less heat.'} The
-        job’s own figures stay as they are: this only looks.
+        {say`${
+          job.cooling
+            ? say`Thin air carries less heat and coolant boils sooner in it.`
+            : say`Thin air carries less heat.`
+        } The job’s own figures stay as they are: this only looks.`}
       </p>
     </>
   )

@@ -16,6 +16,7 @@ import { ProbeOffset } from './ProbeOffset'
 import { RunViews } from './RunViews'
 import { Setting } from './Setting'
 import { Switches } from './Switches'
+import { say, spokenWord } from '@/core/words'
 
 function Stage(props: StationProps) {
   const { job, settle, preview } = props
@@ -24,9 +25,10 @@ function Stage(props: StationProps) {
   if (!controller)
     return (
       <>
-        <h2>The temperature ladder</h2>
+        <h2>{say`The temperature ladder`}</h2>
         <p className="say">
-          Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the coolant.
+          {say`Choose a controller in the tray: then the ladder shows where it switches, at the probe and in the
+            coolant.`}
         </p>
         <Switches job={job} shelf={props.shelf} settle={settle} />
       </>
@@ -36,7 +38,7 @@ function Stage(props: StationProps) {
     return (
       <>
         {props.fan > 0 && sharesController(job) && (
-          <p className="say">One controller calls both fans: what is changed here is changed for both.</p>
+          <p className="say">{say`One controller calls both fans: what is changed here is changed for both.`}</p>
         )}
         <RunViews {...props} />
       </>
@@ -44,10 +46,10 @@ function Stage(props: StationProps) {
   if (!ladder)
     return (
       <>
-        <h2>The temperature ladder</h2>
+        <h2>{say`The temperature ladder`}</h2>
         <p className="say">
-          {controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set. Boil
-          needs a run.
+          {say`${controller.part.name} has no thermostat: somebody switches it by hand, so there is no trigger to set.
+            Boil needs a run.`}
         </p>
       </>
     )
@@ -61,8 +63,8 @@ function Stage(props: StationProps) {
       />
       <p className="soft small">
         {waits === null
-          ? 'The run of the day, with both fans in it, stands with the first fan.'
-          : `No run yet, it waits: ${waits}.`}
+          ? say`The run of the day, with both fans in it, stands with the first fan.`
+          : say`No run yet, it waits: ${waits}.`}
       </p>
       {waits !== null && <Switches job={job} shelf={props.shelf} settle={settle} />}
     </>
@@ -86,9 +88,9 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
       <dl className="mark-rules">
         {markRules(evaluation).map(({ mark, verdict, part }) => (
           <div key={mark}>
-            <dt>{markNames[mark]}</dt>
+            <dt>{spokenWord(markNames[mark])}</dt>
             <dd className={`verdict-${verdict}`}>
-              {verdict} {part.name}: {signedFigure(part.value ?? 0, part.unit, job.units)}
+              {spokenWord(verdict)} {part.name}: {signedFigure(part.value ?? 0, part.unit, job.units)}
             </dd>
           </div>
         ))}
@@ -110,20 +112,20 @@ function Shared({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   return (
     <>
       <ChoiceField
-        label="Called by"
+        label={say`Called by`}
         value={sharesController(job) ? 'shared' : 'own'}
         options={[
-          { value: 'shared', name: `the controller of ${other}` },
-          { value: 'own', name: 'a controller of its own' },
+          { value: 'shared', name: say`the controller of ${other}` },
+          { value: 'own', name: say`a controller of its own` },
         ]}
         onChange={(v) => settle((j) => (v === 'own' ? ownController(j, 0) : shareController(j, 0, 1)))}
       />
       <ChoiceField
-        label="Feels"
+        label={say`Feels`}
         value={others.some((r) => r.probe === seen!.probe) ? 'shared' : 'own'}
         options={[
-          { value: 'shared', name: `the probe of ${other}` },
-          { value: 'own', name: 'a probe of its own' },
+          { value: 'shared', name: say`the probe of ${other}` },
+          { value: 'own', name: say`a probe of its own` },
         ]}
         onChange={(v) => settle((j) => (v === 'own' ? ownProbe(j, 0) : shareProbe(j, 0, 1)))}
       />
@@ -140,16 +142,16 @@ function Tray(props: StationProps) {
   }
   return (
     <>
-      <h2>Setting</h2>
+      <h2>{say`Setting`}</h2>
       <PartPicker
         system={job.units}
         kind="controller"
-        label="Controller"
+        label={say`Controller`}
         shelf={shelf}
         chosen={firstCircuit(job).controller?.part ?? null}
         onChoose={choose}
         besides={{
-          name: 'without a controller',
+          name: say`without a controller`,
           parts: [plainWire, ...shelf.flatMap((p) => (p.kind === 'switch' ? [handSwitch(p)] : []))],
         }}
       />
@@ -157,25 +159,24 @@ function Tray(props: StationProps) {
       <Setting job={job} settle={settle}>
         <Rules evaluation={evaluation} job={job} />
       </Setting>
-      <h2>Probe</h2>
+      <h2>{say`Probe`}</h2>
       <ChoiceField
-        label="Sits"
+        label={say`Sits`}
         value={probe.place}
         options={probePlacesIn[job.bay ? 'air' : 'coolant'].map((value) => ({ value, name: probePlaces[value].name }))}
         onChange={(place) => settle((j) => changeProbePlace(j, place))}
       />
       {job.cooling && (
         <YesNoField
-          label="At the outlet"
+          label={say`At the outlet`}
           value={probe.atOutlet}
           onChange={(atOutlet) =>
             settle((j) => ({ ...j, probes: j.probes.map((p) => (p.id === probe.id ? { ...p, atOutlet } : p)) }))
           }
           {...(probe.atOutlet
             ? {
-                tell:
-                  'It depends: there the coolant is colder by what the core takes off, which goes with the load. ' +
-                  'Measure it: “coolant leaving the core”, under What was seen.',
+                tell: say`It depends: there the coolant is colder by what the core takes off, which goes with the
+                  load. Measure it: “coolant leaving the core”, under What was seen.`,
               }
             : {})}
         />
@@ -185,7 +186,7 @@ function Tray(props: StationProps) {
       {job.cooling && (
         <QuantityField
           name="limits.boilKeepK"
-          label="kept free below boiling"
+          label={say`kept free below boiling`}
           value={job.limits.boilKeepK}
           quantity="temperatureDifference"
           system={job.units}

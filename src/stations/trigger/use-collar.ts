@@ -4,6 +4,7 @@ import { useRef, type KeyboardEvent } from 'react'
 import { useDrag } from '@use-gesture/react'
 import type { Job } from '@/core/job'
 import { slideCollar } from '@/core/run'
+import { say, spokenWord } from '@/core/words'
 
 interface Slidable {
   readonly lowestC: number
@@ -57,7 +58,7 @@ export function useCollar({ collar, at, probe, says, kelvinPerPixel, onPreview, 
     role: 'slider',
     tabIndex: movable ? 0 : -1,
     'aria-orientation': 'vertical',
-    'aria-label': `${collar} collar`,
+    'aria-label': say`${spokenWord(collar)} collar`,
     'aria-valuemin': lowestC,
     'aria-valuemax': highestC,
     'aria-valuenow': at,

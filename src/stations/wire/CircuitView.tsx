@@ -1,6 +1,6 @@
 'use client'
 
-import { percent } from '@/core/units'
+import { fixed, percent } from '@/core/units'
 import { useMemo, useRef, useState } from 'react'
 import Form from 'react-bootstrap/Form'
 import {
@@ -26,15 +26,16 @@ import { provedCircuit, provedWithFaults, wireNames } from '@/core/wiring'
 import { DrawingView } from '@/ui/DrawingView'
 import { StateTable } from './StateTable'
 import { useLayout } from './use-layout'
+import { say } from '@/core/words'
 
 const switchNames: Readonly<Record<Switching, string>> = {
   key: 'Key',
-  engine: 'Engine runs',
-  override: 'Override',
-  isolator: 'Isolator',
-  call: 'Other system calls',
-  timer: 'Timer runs',
-  hand: 'Hand switch',
+  engine: say`Engine runs`,
+  override: say`Override`,
+  isolator: say`Isolator`,
+  call: say`Other system calls`,
+  timer: say`Timer runs`,
+  hand: say`Hand switch`,
 }
 /** What goes with a switch: an engine runs only with its key, an after-run begins once the key is off. */
 function flipped(c: Conditions, by: Switching, on: boolean, keyed: boolean): Conditions {
@@ -56,9 +57,9 @@ const airWay =
     const fan = job.fans.find((f) => f.id === motor.fan)
     if (!fan) return null
     const way = blowing(direction < 0, fan.bladeTurned, fan.part.motor)
-    if (!way) return 'nothing comes of it'
-    const weaker = way.effectiveness < 1 ? `, at ${percent(way.effectiveness)}` : ''
-    return `air ${way.air === 'as marked' ? 'as marked on it' : 'the other way round'}${weaker}`
+    if (!way) return say`nothing comes of it`
+    const weaker = way.effectiveness < 1 ? say`, at ${percent(way.effectiveness)}` : ''
+    return say`air ${way.air === 'as marked' ? say`as marked on it` : say`the other way round`}${weaker}`
   }
 
 /** The circuit with current in it: switches to flip, faults to put in anywhere, and the table of all states. */
@@ -84,12 +85,12 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   const drawn =
     laid &&
     laid !== 'failed' &&
-    circuitDrawing('Circuit', net, graph, laid, { conditions, solution, figures, narrow }, marks, wires)
+    circuitDrawing(say`Circuit`, net, graph, laid, { conditions, solution, figures, narrow }, marks, wires)
   const before = useRef<Drawing | null>(null)
   if (drawn) before.current = drawn
   const drawing = drawn ?? before.current
   const names = Object.fromEntries(
-    [...own.net.elements, ...net.elements].map((e) => [e.name, { name: `${e.label}: choose it to put a fault in` }]),
+    [...own.net.elements, ...net.elements].map((e) => [e.name, { name: say`${e.label}: choose it to put a fault in` }]),
   )
   const chosen = own.net.elements.find((e) => e.name === picked)
   const state = proof.rows
@@ -101,19 +102,19 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
   const refused = own.net.problems.filter((p) => p.level === 'refused')
   return (
     <>
-      <fieldset className="state-switches" aria-label="State of the circuit">
+      <fieldset className="state-switches" aria-label={say`State of the circuit`}>
         {switchingsOf(own.net).map((by) => (
           <Form.Check
             key={by}
             type="switch"
             id={`state-${by}`}
-            label={by === 'engine' && job.engine === null ? 'Being charged' : switchNames[by]}
+            label={by === 'engine' && job.engine === null ? say`Being charged` : switchNames[by]}
             checked={conditions[by]}
             onChange={(e) => setConditions((c) => flipped(c, by, e.target.checked, keyed))}
           />
         ))}
         {heats.length > 1 && (
-          <span className="heats" role="radiogroup" aria-label="Heat at the probe">
+          <span className="heats" role="radiogroup" aria-label={say`Heat at the probe`}>
             {(['cold', 'rising', 'hot', 'falling'] as const).map((h) => (
               <Form.Check
                 inline
@@ -131,14 +132,14 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
         <Form.Check
           type="checkbox"
           id="state-figures"
-          label="figures"
+          label={say`figures`}
           checked={figures}
           onChange={(e) => setFigures(e.target.checked)}
         />
       </fieldset>
       {refused.map((p) => (
         <p key={p.text} className="say say-short" role="alert">
-          {p.text} What is drawn is how it would be joined; no figure of it counts.
+          {say`${p.text} What is drawn is how it would be joined; no figure of it counts.`}
         </p>
       ))}
       {drawing ? (
@@ -153,19 +154,20 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
       ) : (
         <div style={{ height: 300 }} className="soft">
           {laid === 'failed'
-            ? 'This circuit could not be laid out. What it does in every state is told below all the same.'
-            : 'The circuit is being laid out …'}
+            ? say`This circuit could not be laid out. What it does in every state is told below all the same.`
+            : say`The circuit is being laid out …`}
         </div>
       )}
       <p className={`say ${state?.mismatch ? 'say-short' : ''}`} role="status" data-symptom>
         <strong className="fw-medium">{stateInWords(conditions, own.net)}:</strong>{' '}
         {symptoms(net, solution, airWay(job)).join('; ')}.{' '}
-        {state ? (state.mismatch ? `Not as asked: ${state.mismatch}.` : 'As asked.') : ''}
+        {state ? (state.mismatch ? say`Not as asked: ${state.mismatch}.` : say`As asked.`) : ''}
       </p>
-      <section aria-label="Faults" className="faults">
+      <section aria-label={say`Faults`} className="faults">
         {chosen ? (
           <p className="mb-1">
-            <span className="fw-medium">{chosen.label}</span>, {describe(chosen.name, solution)}. Put in:{' '}
+            <span className="fw-medium">{chosen.label}</span>
+            {say`, ${describe(chosen.name, solution)}. Put in:`}{' '}
             {faultsAt(own.net, chosen.name)
               .filter((f) => !faults.includes(f.id))
               .map((f) => (
@@ -182,11 +184,11 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
           </p>
         ) : (
           <p className="soft small mb-1">
-            Choose a part or wire in the circuit to see what flows there, or to put a fault in.
+            {say`Choose a part or wire in the circuit to see what flows there, or to put a fault in.`}
           </p>
         )}
         {faults.length > 0 && (
-          <ul aria-label="Faults put in" className="plain-list">
+          <ul aria-label={say`Faults put in`} className="plain-list">
             {faults.map((id) => {
               const fault = faultsAt(own.net, id.split(':')[1]!).find((f) => f.id === id)
               const words = fault?.words ?? id
@@ -199,7 +201,8 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
                     className="word-button"
                     onClick={() => setFaults((now) => now.filter((f) => f !== id))}
                   >
-                    take it out<span className="visually-hidden">: {words}</span>
+                    {say`take it out`}
+                    <span className="visually-hidden">: {words}</span>
                   </button>
                 </li>
               )
@@ -215,27 +218,27 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
           </p>
         ))}
       {proof.mismatches.length > 0 && (
-        <section aria-label="Not as asked">
-          <h2 className="mt-2">Not as asked</h2>
+        <section aria-label={say`Not as asked`}>
+          <h2 className="mt-2">{say`Not as asked`}</h2>
           {proof.mismatches.map((m) => (
             <p key={m.text} className="say say-short">
               {mismatchInWords(net, m)}.
             </p>
           ))}
           {faults.length === 0 && (
-            <p className="soft small">The view beside this one shows which ways of wiring do what is wanted.</p>
+            <p className="soft small">{say`The view beside this one shows which ways of wiring do what is wanted.`}</p>
           )}
         </section>
       )}
       <p className="mt-2">
-        <a href={`${files}/circuit.svg`}>Circuit as SVG</a> ·{' '}
+        <a href={`${files}/circuit.svg`}>{say`Circuit as SVG`}</a> ·{' '}
         <a
           href={`${files}/circuit.cir?${new URLSearchParams([
             ['state', stateText(conditions)],
             ...faults.map((f): [string, string] => ['fault', f]),
           ]).toString()}`}
         >
-          This state as a netlist for ngspice
+          {say`This state as a netlist for ngspice`}
         </a>
       </p>
       <StateTable job={job} proof={proof} shown={conditions} onShow={setConditions} faulty={faults.length > 0} />
@@ -250,5 +253,5 @@ const stateText = (c: Conditions): string =>
     .join(',')
 
 function describe(name: string, s: Solution): string {
-  return `${Math.abs(s.amps.get(name) ?? 0).toFixed(2)} A through it`
+  return say`${fixed(Math.abs(s.amps.get(name) ?? 0), 2)} A through it`
 }

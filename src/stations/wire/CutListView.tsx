@@ -9,6 +9,7 @@ import { format, nearestInOtherSystem, sizesOf, type WireSize, worded } from '@/
 import type { StationProps } from '../station'
 import { layOptions } from './FuseFields'
 import { Sideways } from '@/ui/Sideways'
+import { say, spokenWord } from '@/core/words'
 
 const hasWords = {
   'on the shelf': 'verdict-holds',
@@ -24,26 +25,26 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
       <td className="figure-text">{w.number}</td>
       <td>
         {w.label}
-        {w.fromKit && <div className="small">comes with the harness: not cut</div>}
+        {w.fromKit && <div className="small">{say`comes with the harness: not cut`}</div>}
         <div className="soft small">
-          {w.ends.map((e) => `${e.terminal}, strip ${format(e.stripM, 'length', u, 2)}`).join(' / ')}
+          {w.ends.map((e) => say`${e.terminal}, strip ${format(e.stripM, 'length', u, 2)}`).join(' / ')}
         </div>
       </td>
       <td>
         <Form.Select
           size="sm"
-          aria-label={`Size of wire ${w.number}`}
+          aria-label={say`Size of wire ${w.number}`}
           value={w.size ?? ''}
           onChange={(e) => {
             const size = e.target.value as WireSize
             if (size) settle((j) => changeSizes(j, size, [w.conductor]))
           }}
         >
-          {!w.size && <option value="">choose …</option>}
+          {!w.size && <option value="">{say`choose …`}</option>}
           {w.size && !own.includes(w.size) && <option value={w.size}>{w.size}</option>}
           {own.map((s) => (
             <option key={s} value={s}>
-              {s} ({nearestInOtherSystem(s)})
+              {spokenWord(s)} ({nearestInOtherSystem(s)})
             </option>
           ))}
         </Form.Select>
@@ -51,7 +52,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
       <td>
         <Form.Control
           size="sm"
-          aria-label={`Colour of wire ${w.number}`}
+          aria-label={say`Colour of wire ${w.number}`}
           key={w.colour}
           defaultValue={w.colour}
           maxLength={20}
@@ -69,7 +70,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
         {w.sleeve}
         <Form.Select
           size="sm"
-          aria-label={`Where wire ${w.number} lies`}
+          aria-label={say`Where wire ${w.number} lies`}
           value={w.lies}
           onChange={(e) => {
             const lies = layOptions(job).find((o) => o.value === e.target.value)?.value
@@ -83,7 +84,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
           ))}
         </Form.Select>
         <div className={`small ${w.hotEnough ? 'soft' : 'verdict-short'}`}>
-          gets {format(w.getsC, 'temperature', u, 2)} of {format(w.insulationC, 'temperature', u, 3)}
+          {say`gets ${format(w.getsC, 'temperature', u, 2)} of ${format(w.insulationC, 'temperature', u, 3)}`}
         </div>
       </td>
     </tr>
@@ -101,17 +102,17 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
           {p}
         </p>
       ))}
-      <h2>Wires to cut</h2>
+      <h2>{say`Wires to cut`}</h2>
       <Sideways>
         <Table size="sm" className="align-middle cut-list">
           <thead>
             <tr>
-              <th scope="col">no.</th>
-              <th scope="col">wire and ends</th>
-              <th scope="col">size</th>
-              <th scope="col">colour</th>
-              <th scope="col">cut</th>
-              <th scope="col">sleeve</th>
+              <th scope="col">{say`no.`}</th>
+              <th scope="col">{say`wire and ends`}</th>
+              <th scope="col">{say`size`}</th>
+              <th scope="col">{say`colour`}</th>
+              <th scope="col">{say`cut`}</th>
+              <th scope="col">{say`sleeve`}</th>
             </tr>
           </thead>
           <tbody>
@@ -122,25 +123,26 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
         </Table>
       </Sideways>
       {list.inline.length > 0 && (
-        <ul aria-label="In the wires" className="plain-list">
+        <ul aria-label={say`In the wires`} className="plain-list">
           {list.inline.map((x) => (
             <li key={`${x.what} ${x.to}`}>
-              {x.what.charAt(0).toUpperCase() + x.what.slice(1)}: {x.from} to {x.to}
+              {say`${x.what.charAt(0).toUpperCase() + x.what.slice(1)}: ${x.from} to ${x.to}`}
             </li>
           ))}
         </ul>
       )}
       <p className="soft small">
-        Cut is its way + 5 % and a loop of {worded('50 mm', job.units)}; the short piece before the fuse has no loop.
+        {say`Cut is its way + 5 % and a loop of ${worded('50 mm', job.units)}; the short piece before the fuse has no
+          loop.`}
       </p>
-      <h2 className="mt-3">To have in hand</h2>
+      <h2 className="mt-3">{say`To have in hand`}</h2>
       <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
-              <th scope="col">what</th>
-              <th scope="col">how much</th>
-              <th scope="col">shelf</th>
+              <th scope="col">{say`what`}</th>
+              <th scope="col">{say`how much`}</th>
+              <th scope="col">{say`shelf`}</th>
             </tr>
           </thead>
           <tbody>
@@ -151,7 +153,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
                 </th>
                 <td className="figure-text">{s.unit === 'm' ? format(s.count, 'run', u, 3) : s.count}</td>
                 <td>
-                  <span className={hasWords[s.has]}>{s.has}</span>
+                  <span className={hasWords[s.has]}>{spokenWord(s.has)}</span>
                   {s.note && <span className="soft small"> {s.note}</span>}
                 </td>
               </tr>
@@ -159,7 +161,7 @@ export function CutListView({ job, shelf, settle }: Pick<StationProps, 'job' | '
           </tbody>
         </Table>
       </Sideways>
-      <h2 className="mt-3">Labels for the wire ends</h2>
+      <h2 className="mt-3">{say`Labels for the wire ends`}</h2>
       <ul className="wire-labels">
         {list.labels.map((l, i) => (
           <li key={i} className="figure-text">

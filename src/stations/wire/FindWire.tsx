@@ -9,11 +9,12 @@ import { addUnknown, dropUnknown, takeBackReading } from '@/core/wiring'
 import type { StationProps } from '../station'
 import { UnknownRelay } from './UnknownRelay'
 import { UnknownWires } from './UnknownWires'
+import { say, spokenWord } from '@/core/words'
 
 const kinds = {
-  plug: 'an existing plug',
-  pigtail: 'a pigtail with several wires',
-  relay: 'a relay without a diagram',
+  plug: say`an existing plug`,
+  pigtail: say`a pigtail with several wires`,
+  relay: say`a relay without a diagram`,
 } as const
 
 function One({
@@ -28,7 +29,8 @@ function One({
       <h2 className="mt-3">
         {unknown.name}{' '}
         <button type="button" className="word-button" onClick={() => settle((j) => dropUnknown(j, unknown.id))}>
-          forget it<span className="visually-hidden">: {unknown.name}</span>
+          {say`forget it`}
+          <span className="visually-hidden">: {unknown.name}</span>
         </button>
       </h2>
       {unknown.kind === 'relay' ? (
@@ -39,19 +41,20 @@ function One({
       {unknown.readings.length > 0 && (
         <details>
           <summary>
-            {unknown.readings.length} {unknown.readings.length === 1 ? 'reading' : 'readings'} noted
+            {say`${unknown.readings.length} ${unknown.readings.length === 1 ? say`reading` : say`readings`} noted`}
           </summary>
           <ul className="plain-list">
             {unknown.readings.map((r, i) => (
               <li key={i}>
                 {title(r.test)}, {mark(r.wire)}
-                {r.to ? ` to ${mark(r.to)}` : ''}: <span className="figure-text">{r.typed}</span>{' '}
+                {r.to ? say` to ${mark(r.to)}` : ''}: <span className="figure-text">{r.typed}</span>{' '}
                 <button
                   type="button"
                   className="word-button"
                   onClick={() => settle((j) => takeBackReading(j, unknown.id, i))}
                 >
-                  take back<span className="visually-hidden"> reading {i + 1}</span>
+                  {say`take back`}
+                  <span className="visually-hidden"> {say`reading ${i + 1}`}</span>
                 </button>
               </li>
             ))}
@@ -62,26 +65,29 @@ function One({
   )
 }
 
+const namesIn = (marks: string): readonly string[] =>
+  marks
+    .split(/[,;]/)
+    .map((m) => m.trim())
+    .filter(Boolean)
+
 /** Unknown wires and relays of the machine, found out with a meter in the safest order. */
 export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const [kind, setKind] = useState<keyof typeof kinds>('pigtail')
   const [marks, setMarks] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const add = (): void => {
-    const list = marks
-      .split(/[,;]/)
-      .map((m) => m.trim())
-      .filter(Boolean)
+    const list = namesIn(marks)
     const [least, most] = kind === 'relay' ? [4, 5] : [2, 8]
     if (list.length < least || list.length > most) {
       setWrong(
-        `Name ${least} to ${most} ${kind === 'relay' ? 'pins' : 'wires'}, with commas between: ` +
-          `${kind === 'relay' ? 'a, b, c, d' : 'red, black, yellow/blue'}.`,
+        say`Name ${least} to ${most} ${kind === 'relay' ? say`pins` : say`wires`}, with commas between:
+          ${kind === 'relay' ? 'a, b, c, d' : say`red, black, yellow/blue`}.`,
       )
       return
     }
     if (list.some((m) => m.length > 30)) {
-      setWrong('A name has at most 30 letters.')
+      setWrong(say`A name has at most 30 letters.`)
       return
     }
     setWrong(null)
@@ -91,8 +97,8 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
   return (
     <>
       <p className="say">
-        For a plug, pigtail or relay that nobody has a diagram of: the tests come in the safest order, each with what
-        every candidate would show.
+        {say`For a plug, pigtail or relay that nobody has a diagram of: the tests come in the safest order, each with
+          what every candidate would show.`}
       </p>
       <Form
         className="new-unknown"
@@ -102,7 +108,7 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
         }}
       >
         <Form.Group controlId="unknown-kind">
-          <Form.Label>There is</Form.Label>
+          <Form.Label>{say`There is`}</Form.Label>
           <Form.Select
             value={kind}
             onChange={(e) => {
@@ -112,13 +118,15 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
           >
             {(Object.keys(kinds) as (keyof typeof kinds)[]).map((k) => (
               <option key={k} value={k}>
-                {kinds[k]}
+                {spokenWord(kinds[k])}
               </option>
             ))}
           </Form.Select>
         </Form.Group>
         <Form.Group controlId="unknown-marks">
-          <Form.Label>{kind === 'relay' ? 'Its pins, as marked or a, b, c …' : 'Its wires, by colour'}</Form.Label>
+          <Form.Label>
+            {kind === 'relay' ? say`Its pins, as marked or a, b, c …` : say`Its wires, by colour`}
+          </Form.Label>
           <Form.Control
             value={marks}
             onChange={(e) => setMarks(e.target.value)}
@@ -128,7 +136,7 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
           />
         </Form.Group>
         <Button type="submit" variant="outline-dark" disabled={job.wiring.unknowns.length >= mostOf('unknowns')}>
-          Find out
+          {say`Find out`}
         </Button>
         {wrong && (
           <div id="unknown-wrong" className="verdict-short">

@@ -6,16 +6,17 @@ import { changeFuse, type Job, type LayPlace, layPlaces } from '@/core/job'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 import { named, ratingOf, ratings } from './named'
+import { say } from '@/core/words'
 
 /** Where a wire or fuse can lie on this machine. */
 export const layOptions = (job: Job): { value: LayPlace; name: string }[] =>
   named(
     layPlaces.filter((p) => p !== 'bay' || job.bay !== null),
     {
-      engine: 'by the engine',
-      bay: 'in the bay',
+      engine: say`by the engine`,
+      bay: say`in the bay`,
       outside: 'outside',
-      exhaust: 'by the exhaust',
+      exhaust: say`by the exhaust`,
     },
   )
 
@@ -24,7 +25,7 @@ export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>
   const circuits = circuitsOf(job)
   return (
     <>
-      <h2>Fuse</h2>
+      <h2>{say`Fuse`}</h2>
       {circuits.map(({ run, fuse, suffix }, n) => {
         if (circuits.slice(0, n).some((o) => run.fuse !== null && o.run.fuse === run.fuse)) return null
         return (
@@ -32,7 +33,7 @@ export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>
             <ChoiceField
               label={`Rating${suffix}`}
               value={fuse ? String(fuse.ratingA) : ''}
-              options={ratings(fuseForms[fuse?.kind ?? 'blade'].ratings, fuse?.ratingA ?? null, 'none fitted')}
+              options={ratings(fuseForms[fuse?.kind ?? 'blade'].ratings, fuse?.ratingA ?? null, say`none fitted`)}
               onChange={(v) => settle((j) => changeFuse(j, ratingOf(v), undefined, n))}
             />
             {fuse && (

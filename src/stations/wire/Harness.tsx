@@ -22,6 +22,7 @@ import { format, parse, sizesOf, type WireSize } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import { Kit } from './Kit'
 import type { StationProps } from '../station'
+import { say, spokenWord } from '@/core/words'
 
 type Kind = HarnessEdit['kind']
 
@@ -36,8 +37,8 @@ function readMoves(text: string): Moves | string {
     return read ? { cavity: read[1]!, before: wire(read[2]!), after: wire(read[3]!) } : line
   })
   const wrong = moves.find((m) => typeof m === 'string')
-  if (wrong !== undefined) return `“${wrong}” cannot be read: write hole: before > after, “2: red > black”.`
-  if (!moves.length) return 'Write one hole a line: “2: red > black”.'
+  if (wrong !== undefined) return say`“${wrong}” cannot be read: write hole: before > after, “2: red > black”.`
+  if (!moves.length) return say`Write one hole a line: “2: red > black”.`
   if (moves.length > mostOf('marks')) return `${tooMany('marks')[0]!.toUpperCase()}${tooMany('marks').slice(1)}.`
   const barred = movesBarred(moves as Moves)
   return barred ? `${barred[0]!.toUpperCase()}${barred.slice(1)}.` : (moves as Moves)
@@ -62,7 +63,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         const read = parse(text, 'run', job.units)
         if (!read.ok) return read.message
         if (read.value < 0.02 || read.value > 60)
-          return `A wire is ${format(0.02, 'run', job.units)} to ${format(60, 'run', job.units)} long.`
+          return say`A wire is ${format(0.02, 'run', job.units)} to ${format(60, 'run', job.units)} long.`
         return conductor
           ? {
               kind,
@@ -71,7 +72,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
               toM: read.value,
               was: conductor.lengthM,
             }
-          : 'Choose the wire.'
+          : say`Choose the wire.`
       }
       case 'thicken': {
         const ids = [...new Set([wire, ...more])]
@@ -85,7 +86,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       case 'swap leads':
         return { kind, fan: firstCircuit(job).fan!.id }
       case 'cut loop off':
-        return text.trim() ? { kind, what: text.trim().slice(0, 80) } : 'Say what is cut off.'
+        return text.trim() ? { kind, what: text.trim().slice(0, 80) } : say`Say what is cut off.`
       case 'second relay':
         return { kind }
       case 'breaker to fuse': {
@@ -95,10 +96,10 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       case 'move pins': {
         const moves = readMoves(holes)
         if (typeof moves === 'string') return moves
-        return text.trim() ? { kind, what: text.trim().slice(0, 80), moves } : 'Say which connector.'
+        return text.trim() ? { kind, what: text.trim().slice(0, 80), moves } : say`Say which connector.`
       }
       case 'connector':
-        return text.trim() ? { kind, what: text.trim().slice(0, 80), crimps: 2 } : 'Say which connector, and where.'
+        return text.trim() ? { kind, what: text.trim().slice(0, 80), crimps: 2 } : say`Say which connector, and where.`
     }
   }
   const make = (): void => {
@@ -121,7 +122,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       }}
     >
       <Form.Group controlId="edit-kind">
-        <Form.Label>What is changed</Form.Label>
+        <Form.Label>{say`What is changed`}</Form.Label>
         <Form.Select
           value={kind}
           onChange={(e) => {
@@ -138,11 +139,12 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       </Form.Group>
       {(kind === 'length' || kind === 'thicken') && (
         <Form.Group controlId="edit-wire">
-          <Form.Label>Wire</Form.Label>
+          <Form.Label>{say`Wire`}</Form.Label>
           <Form.Select value={wire} onChange={(e) => setWire(e.target.value)}>
             {wires.map((c) => (
               <option key={c.id} value={c.id}>
-                {conductorName(job, c.id)}, now {format(c.lengthM.value, 'run', job.units)}, {c.size ?? 'no size'}
+                {say`${conductorName(job, c.id)}, now ${format(c.lengthM.value, 'run', job.units)},
+                  ${spokenWord(c.size ?? say`no size`)}`}
               </option>
             ))}
           </Form.Select>
@@ -151,9 +153,9 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       {kind === 'thicken' && (
         <>
           <Form.Group controlId="edit-also">
-            <Form.Label>And this one</Form.Label>
+            <Form.Label>{say`And this one`}</Form.Label>
             <Form.Select value={more[0] ?? ''} onChange={(e) => setMore(e.target.value ? [e.target.value] : [])}>
-              <option value="">no other</option>
+              <option value="">{say`no other`}</option>
               {wires
                 .filter((c) => c.id !== wire)
                 .map((c) => (
@@ -164,11 +166,11 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="edit-size">
-            <Form.Label>Now</Form.Label>
+            <Form.Label>{say`Now`}</Form.Label>
             <Form.Select value={size} onChange={(e) => setSize(e.target.value as WireSize)}>
               {sizesOf(job.units).map((s) => (
                 <option key={s} value={s}>
-                  {s}
+                  {spokenWord(s)}
                 </option>
               ))}
             </Form.Select>
@@ -177,7 +179,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       )}
       {kind === 'breaker to fuse' && (
         <Form.Group controlId="edit-rating">
-          <Form.Label>Fuse</Form.Label>
+          <Form.Label>{say`Fuse`}</Form.Label>
           <Form.Select value={rating} onChange={(e) => setRating(Number(e.target.value))}>
             {bladeRatings.map((r) => (
               <option key={r} value={r}>
@@ -191,10 +193,10 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         <Form.Group controlId="edit-text">
           <Form.Label>
             {kind === 'length'
-              ? 'New length'
+              ? say`New length`
               : kind === 'connector' || kind === 'move pins'
-                ? 'Which connector, and where'
-                : 'What is cut off'}
+                ? say`Which connector, and where`
+                : say`What is cut off`}
           </Form.Label>
           <Form.Control
             value={text}
@@ -207,7 +209,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       )}
       {kind === 'move pins' && (
         <Form.Group controlId="edit-holes">
-          <Form.Label>Each hole: before &gt; after</Form.Label>
+          <Form.Label>{say`Each hole: before > after`}</Form.Label>
           <Form.Control
             as="textarea"
             rows={4}
@@ -226,10 +228,10 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         </p>
       )}
       {barred ? (
-        <p className="soft mb-1">Not here: {barred}.</p>
+        <p className="soft mb-1">{say`Not here: ${barred}.`}</p>
       ) : (
         <Button type="submit" variant="outline-dark">
-          Change it
+          {say`Change it`}
         </Button>
       )}
       <p className="soft small mb-0">{editKinds.find((k) => k.kind === kind)!.tell}.</p>
@@ -243,9 +245,9 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
   return (
     <>
       <Kit job={job} shelf={shelf} settle={settle} />
-      <h2 className="mt-3">Changes to the harness</h2>
+      <h2 className="mt-3">{say`Changes to the harness`}</h2>
       {job.wiring.edits.length === 0 ? (
-        <p className="soft">None yet: the harness is used as it came.</p>
+        <p className="soft">{say`None yet: the harness is used as it came.`}</p>
       ) : (
         <ol className="edits">
           {job.wiring.edits.map((e) => (
@@ -253,35 +255,36 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
               <span className="fw-medium">{editInWords(job, e)}</span>
               <div className="small">{editStep(job, e)}</div>
               <button type="button" className="word-button" onClick={() => settle((j) => undoEdit(j, e.id))}>
-                take it back<span className="visually-hidden">: {editInWords(job, e)}</span>
+                {say`take it back`}
+                <span className="visually-hidden">: {editInWords(job, e)}</span>
               </button>
             </li>
           ))}
         </ol>
       )}
       <NewEdit job={job} settle={settle} />
-      <h2 className="mt-3">Second fan</h2>
+      <h2 className="mt-3">{say`Second fan`}</h2>
       {second ? (
         <p className="mb-1">
           {job.fans.find((f) => f.id === second.fan)?.part.name}:{' '}
           {second.relay === firstCircuit(job).run.relay
-            ? 'on the first fan’s relay or contact'
+            ? say`on the first fan’s relay or contact`
             : second.controller === firstCircuit(job).run.controller
-              ? 'on its own relay, triggers joined'
-              : 'on its own relay and thermostat'}
+              ? say`on its own relay, triggers joined`
+              : say`on its own relay and thermostat`}
           .{' '}
           <button type="button" className="word-button" onClick={() => settle(dropSecondFan)}>
-            take the second fan off
+            {say`take the second fan off`}
           </button>
         </p>
       ) : job.fans.length === 0 ? (
-        <p className="soft">Choose the first fan (station 3), then a second.</p>
+        <p className="soft">{say`Choose the first fan (station 3), then a second.`}</p>
       ) : null}
       {job.fans.length > 0 && (
         <PartPicker
           system={job.units}
           kind="fan"
-          label={second ? 'Another second fan' : 'Add a second fan'}
+          label={second ? say`Another second fan` : say`Add a second fan`}
           shelf={shelf}
           chosen={second ? (job.fans.find((f) => f.id === second.fan)?.part ?? null) : null}
           onChoose={(part) => settle((j) => addSecondFan(j, part))}

@@ -5,6 +5,7 @@ import { ChoiceField } from '@/ui/ChoiceField'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
 import { named } from './named'
+import { say } from '@/core/words'
 
 /** What the mechanic wants of the circuit, in plain choices. */
 export function Intent(props: StationProps) {
@@ -12,23 +13,23 @@ export function Intent(props: StationProps) {
   const { intent } = job.wiring
   return (
     <>
-      <h2>What is wanted</h2>
+      <h2>{say`What is wanted`}</h2>
       {job.engine !== null && (
         <ChoiceField
-          label="Fan may be live"
+          label={say`Fan may be live`}
           value={job.use.live}
           options={[
-            { value: 'key only', name: 'only with the key' },
-            { value: 'after-run', name: 'also after switch-off, so long' },
-            { value: 'isolator', name: 'by its own isolator' },
-            { value: 'whenever hot', name: 'whenever it is hot, key or not' },
+            { value: 'key only', name: say`only with the key` },
+            { value: 'after-run', name: say`also after switch-off, so long` },
+            { value: 'isolator', name: say`by its own isolator` },
+            { value: 'whenever hot', name: say`whenever it is hot, key or not` },
           ]}
           onChange={(live) => settle((j) => ({ ...j, use: { ...j.use, live } }))}
         />
       )}
       {outlivesKey(job) && <Readings {...props} station="power" only={(a) => a === 'use.afterRunS'} />}
       <ChoiceField
-        label="Run by"
+        label={say`Run by`}
         value={intent.control}
         options={named(controlIntents)}
         onChange={(control) => settle((j) => changeIntent(j, { control }))}
@@ -36,32 +37,32 @@ export function Intent(props: StationProps) {
       {(intent.control === 'thermostat and override' || intent.ifControllerDies === 'the override') &&
         job.engine !== null && (
           <ChoiceField
-            label="Override may run it"
+            label={say`Override may run it`}
             value={intent.overrideLive}
             options={[
-              { value: 'as the fan', name: 'while the fan may be live' },
-              { value: 'always', name: 'with the key off too' },
+              { value: 'as the fan', name: say`while the fan may be live` },
+              { value: 'always', name: say`with the key off too` },
             ]}
             onChange={(overrideLive) => settle((j) => changeIntent(j, { overrideLive }))}
           />
         )}
       <ChoiceField
-        label="Controller dead"
+        label={say`Controller dead`}
         value={intent.ifControllerDies}
         options={[
-          { value: 'nothing', name: 'nothing has to work' },
-          { value: 'the override', name: 'the override must work' },
+          { value: 'nothing', name: say`nothing has to work` },
+          { value: 'the override', name: say`the override must work` },
         ]}
         onChange={(ifControllerDies) => settle((j) => changeIntent(j, { ifControllerDies }))}
       />
       <ChoiceField
-        label="Dead when parked"
+        label={say`Dead when parked`}
         value={intent.deadWhenParked}
         options={named(parkedIntents)}
         onChange={(deadWhenParked) => settle((j) => changeIntent(j, { deadWhenParked }))}
       />
       <ChoiceField
-        label="May also be called by"
+        label={say`May also be called by`}
         value={intent.alsoFor}
         options={named(otherSystems)}
         onChange={(alsoFor) => settle((j) => changeIntent(j, { alsoFor }))}

@@ -5,12 +5,13 @@ import { fuseForms } from '@/core/electrical'
 import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 import { ratingOf, ratings } from './named'
+import { say } from '@/core/words'
 
 /** Diodes that the job's ways can have, by where they stand. */
 const diodeLabels: Readonly<Record<DiodePlace, string>> = {
-  control: 'Diode in the control’s feed',
-  override: 'Diode behind the override',
-  call: 'Diode behind the call',
+  control: say`Diode in the control’s feed`,
+  override: say`Diode behind the override`,
+  call: say`Diode behind the call`,
 }
 
 const diodesFor = ({ wiring, engine }: Job): DiodePlace[] => [
@@ -27,35 +28,38 @@ export function Joining({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     <>
       {job.engine !== null && (
         <>
-          <YesNoField label="After-run timer" value={wiring.timer} onChange={(timer) => change({ timer })} />
+          <YesNoField label={say`After-run timer`} value={wiring.timer} onChange={(timer) => change({ timer })} />
           {wiring.timer && (
             <ChoiceField
-              label="Timer takes its current"
+              label={say`Timer takes its current`}
               value={wiring.timerFrom}
               options={[
-                { value: 'feed', name: "behind the fan's fuse" },
-                { value: 'battery', name: 'from the battery post, unfused' },
+                { value: 'feed', name: say`behind the fan's fuse` },
+                { value: 'battery', name: say`from the battery post, unfused` },
               ]}
               onChange={(timerFrom) => change({ timerFrom })}
             />
           )}
         </>
       )}
-      <YesNoField label="Other system’s call" value={wiring.call} onChange={(call) => change({ call })} />
+      <YesNoField label={say`Other system’s call`} value={wiring.call} onChange={(call) => change({ call })} />
       {wiring.call && (
         <ChoiceField
-          label="Call takes its current"
+          label={say`Call takes its current`}
           value={wiring.callFrom}
           options={[
-            { value: 'key', name: job.engine === null ? 'from the battery post, unfused' : 'from the switched wire' },
-            { value: 'feed', name: "behind the fan's fuse" },
+            {
+              value: 'key',
+              name: job.engine === null ? say`from the battery post, unfused` : say`from the switched wire`,
+            },
+            { value: 'feed', name: say`behind the fan's fuse` },
           ]}
           onChange={(callFrom) => change({ callFrom })}
         />
       )}
       {job.engine !== null && (
         <ChoiceField
-          label="Own fuse at the switched wire"
+          label={say`Own fuse at the switched wire`}
           value={wiring.tapFuseA === null ? '' : String(wiring.tapFuseA)}
           options={ratings(
             fuseForms.blade.ratings.filter((a) => a <= 10),

@@ -8,19 +8,20 @@ import { format, type UnitSystem } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
 import { Sideways } from '@/ui/Sideways'
+import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'shelf' | 'settle'>
 
 function Reaches({ line: l, units }: { readonly line: KitLine; readonly units: UnitSystem }) {
-  if (l.conductor === null) return <span className="soft">no place in this circuit</span>
-  if (l.spareM === null || l.needM === null) return <span className="verdict-unsure">measure its way</span>
+  if (l.conductor === null) return <span className="soft">{say`no place in this circuit`}</span>
+  if (l.spareM === null || l.needM === null) return <span className="verdict-unsure">{say`measure its way`}</span>
   const left = format(Math.abs(l.spareM), 'run', units, 2)
   return l.spareM < 0 ? (
     <span className="verdict-short">
-      {left} too short: lengthen it below, {format(l.needM, 'run', units, 2)} are needed
+      {say`${left} too short: lengthen it below, ${format(l.needM, 'run', units, 2)} are needed`}
     </span>
   ) : (
-    <span className="verdict-holds">reaches, {left} left to lay in a loop or to shorten</span>
+    <span className="verdict-holds">{say`reaches, ${left} left to lay in a loop or to shorten`}</span>
   )
 }
 
@@ -31,32 +32,33 @@ function Leads({ job, settle, lines }: Pick<Props, 'job' | 'settle'> & { readonl
       <Table size="sm" className="align-middle mt-2">
         <thead>
           <tr>
-            <th scope="col">its wire</th>
-            <th scope="col">its sheet says</th>
-            <th scope="col">here it is</th>
-            <th scope="col">length</th>
+            <th scope="col">{say`its wire`}</th>
+            <th scope="col">{say`its sheet says`}</th>
+            <th scope="col">{say`here it is`}</th>
+            <th scope="col">{say`length`}</th>
           </tr>
         </thead>
         <tbody>
           {lines.map((l) => (
             <tr key={l.wire}>
               <th scope="row" className="fw-normal">
-                {l.lead.colour}, {l.lead.size ?? 'size not known'}, {format(l.lead.lengthM, 'run', job.units, 3)}
+                {l.lead.colour}, {spokenWord(l.lead.size ?? say`size not known`)},{' '}
+                {format(l.lead.lengthM, 'run', job.units, 3)}
                 {l.differs && <div className="verdict-unsure small">{l.differs}</div>}
               </th>
-              <td>{l.lead.use || <span className="verdict-unsure">nobody knows</span>}</td>
+              <td>{l.lead.use || <span className="verdict-unsure">{say`nobody knows`}</span>}</td>
               <td>
                 <Form.Select
                   size="sm"
                   style={{ minWidth: '9.5rem' }}
-                  aria-label={`What wire ${l.wire + 1} of the harness is`}
+                  aria-label={say`What wire ${l.wire + 1} of the harness is`}
                   value={l.conductor ?? ''}
                   onChange={(e) => {
                     const id = e.target.value || null
                     settle((j) => matchKitWire(j, l.wire, id))
                   }}
                 >
-                  <option value="">none of this circuit</option>
+                  <option value="">{say`none of this circuit`}</option>
                   {wiresInUse(job).map((c) => (
                     <option key={c.id} value={c.id}>
                       {conductorName(job, c.id)}
@@ -81,11 +83,11 @@ export function Kit({ job, shelf, settle }: Props) {
   const { kit } = job.wiring
   return (
     <>
-      <h2>Ready-made harness</h2>
+      <h2>{say`Ready-made harness`}</h2>
       <PartPicker
         system={job.units}
         kind="harness"
-        label="It came with"
+        label={say`It came with`}
         shelf={shelf}
         chosen={kit?.part ?? null}
         onChoose={(part) => settle((j) => takeKit(j, part))}
@@ -94,11 +96,13 @@ export function Kit({ job, shelf, settle }: Props) {
         <>
           <Leads job={job} settle={settle} lines={plan.lines} />
           {plan.lacking.length > 0 && (
-            <p className="say say-unsure">It does not bring: {plan.lacking.join(', ')}. Those are cut by hand.</p>
+            <p className="say say-unsure">
+              {say`It does not bring: ${plan.lacking.join(', ')}. Those are cut by hand.`}
+            </p>
           )}
           {plan.lines.some((l) => l.conductor === null) && (
             <p className="say say-unsure">
-              What has no place here is cut off or tied back: staggered, each end sealed. A bare end may be live.
+              {say`What has no place here is cut off or tied back: staggered, each end sealed. A bare end may be live.`}
             </p>
           )}
           {kitFuseWarnings(job).map((w) => (
@@ -108,11 +112,11 @@ export function Kit({ job, shelf, settle }: Props) {
           ))}
           {plan.swaps.map(([long, short]) => (
             <p key={`${long} ${short}`} className="say">
-              Change over {long} and {short}: both are of one size, and then both reach.
+              {say`Change over ${long} and ${short}: both are of one size, and then both reach.`}
             </p>
           ))}
           <button type="button" className="word-button" onClick={() => settle(dropKit)}>
-            without it: cut every wire by hand
+            {say`without it: cut every wire by hand`}
           </button>
         </>
       )}

@@ -4,12 +4,13 @@ import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { parse, type UnitSystem } from '@/core/units'
+import { say } from '@/core/words'
 
 function figure(value: number, unit: 'V' | 'ohm'): string {
   if (value === Infinity) return 'open'
   const short = (x: number): number => Number(x.toPrecision(3))
   if (unit === 'V') return `${short(value)} V`
-  return value >= 1000 ? `${short(value / 1000)} kohm` : `${short(value)} ohm`
+  return value >= 1000 ? say`${short(value / 1000)} kohm` : `${short(value)} ohm`
 }
 
 /** from here on no wire of a machine is meant, but none at all, ohm */
@@ -17,9 +18,9 @@ const OPEN_OHM = 1e6
 
 /** A range that a meter may show, in words. */
 export function rangeWords([low, high]: readonly [number, number], unit: 'V' | 'ohm'): string {
-  if (low === -Infinity) return `up to ${figure(high, unit)}`
-  if (high < Infinity) return `${figure(Math.max(0, low), unit)} to ${figure(high, unit)}`
-  return low >= OPEN_OHM ? 'open' : `${figure(low, unit)} or more`
+  if (low === -Infinity) return say`up to ${figure(high, unit)}`
+  if (high < Infinity) return say`${figure(Math.max(0, low), unit)} to ${figure(high, unit)}`
+  return low >= OPEN_OHM ? 'open' : say`${figure(low, unit)} or more`
 }
 
 const MOST_VOLTS = 100
@@ -32,9 +33,9 @@ function readMeter(
 ): { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly message: string } {
   if (/^\s*(ol|o\.l\.?|open|none)\s*$/i.test(typed)) return { ok: true, value: null }
   const read = parse(typed, unit === 'V' ? 'voltage' : 'resistance', units)
-  if (!read.ok) return { ok: false, message: `${read.message} An open meter is written OL.` }
+  if (!read.ok) return { ok: false, message: say`${read.message} An open meter is written OL.` }
   return unit === 'V' && Math.abs(read.value) > MOST_VOLTS
-    ? { ok: false, message: `No machine of this kind has ${read.value} V: look at the meter's range.` }
+    ? { ok: false, message: say`No machine of this kind has ${read.value} V: look at the meter's range.` }
     : { ok: true, value: read.value }
 }
 
@@ -80,12 +81,12 @@ export function Ask({
           onChange={(e) => setTyped(e.target.value)}
           isInvalid={wrong !== null}
           aria-describedby={wrong ? `${id}-wrong` : undefined}
-          placeholder={unit === 'V' ? '12.4 V' : '85 ohm, or OL'}
+          placeholder={unit === 'V' ? '12.4 V' : say`85 ohm, or OL`}
           maxLength={40}
           autoComplete="off"
         />
         <Button type="submit" variant="outline-dark">
-          Note it
+          {say`Note it`}
         </Button>
       </div>
       {wrong && (

@@ -18,13 +18,14 @@ import { Readings } from '../Readings'
 import type { StationProps } from '../station'
 import { Joining } from './Joining'
 import { named, ratingOf, ratings } from './named'
+import { say } from '@/core/words'
 
 const feedNames: Readonly<Record<Feed, string>> = {
-  battery: 'the battery, fused',
-  'key switch': 'a wire behind the key switch',
-  'accessory block': 'an accessory block',
-  'existing plug': "the loom's own plug",
-  'road lights': 'a road-lighting wire',
+  battery: say`the battery, fused`,
+  'key switch': say`a wire behind the key switch`,
+  'accessory block': say`an accessory block`,
+  'existing plug': say`the loom's own plug`,
+  'road lights': say`a road-lighting wire`,
 }
 const feedsFor = (job: Job): Feed[] =>
   feeds.filter((f) => (job.engine === null ? f === 'battery' || f === 'road lights' : f !== 'road lights'))
@@ -40,23 +41,23 @@ function OneWay({
   run,
   n,
 }: Pick<StationProps, 'job' | 'shelf' | 'settle'> & { run: Run; n: number }) {
-  const which = job.runs.length > 1 ? `, fan ${n + 1}` : ''
+  const which = job.runs.length > 1 ? say`, fan ${n + 1}` : ''
   const change = (of: Partial<Run>): void => settle((j) => changeRunOf(j, run.id, of))
   const { relay } = circuitsOf(job)[n]!
   return (
     <>
       <ChoiceField
-        label={`Fed from${which}`}
+        label={say`Fed from${which}`}
         value={run.source}
         options={named(feedsFor(job), feedNames)}
         onChange={(source) => change({ source })}
       />
       <ChoiceField
-        label={`Switched by${which}`}
+        label={say`Switched by${which}`}
         value={run.switchedBy}
         options={[
-          { value: 'relay', name: 'a relay' },
-          { value: 'controller', name: "the controller's own contact" },
+          { value: 'relay', name: say`a relay` },
+          { value: 'controller', name: say`the controller's own contact` },
         ]}
         onChange={(switchedBy) => change({ switchedBy })}
       />
@@ -71,11 +72,11 @@ function OneWay({
         />
       )}
       <ChoiceField
-        label={`It comes back${which}`}
+        label={say`It comes back${which}`}
         value={run.frame ? 'frame' : 'battery'}
         options={[
-          { value: 'battery', name: 'to the battery' },
-          { value: 'frame', name: 'through the frame' },
+          { value: 'battery', name: say`to the battery` },
+          { value: 'frame', name: say`through the frame` },
         ]}
         onChange={(v) => change({ frame: v === 'frame' })}
       />
@@ -92,17 +93,17 @@ function Loom(props: StationProps) {
     <>
       {job.engine !== null && (
         <ChoiceField
-          label="Machine’s fuse before the key"
+          label={say`Machine’s fuse before the key`}
           value={wiring.loomFuseA === null ? '' : String(wiring.loomFuseA)}
-          options={ratings(LOOM_RATINGS, wiring.loomFuseA, 'not known: see its box')}
+          options={ratings(LOOM_RATINGS, wiring.loomFuseA, say`not known: see its box`)}
           onChange={(v) => settle((j) => changeWiring(j, { loomFuseA: ratingOf(v) }))}
         />
       )}
       {borrowed && (
         <ChoiceField
-          label="Block or plug is fused with"
+          label={say`Block or plug is fused with`}
           value={wiring.feedRatedA === null ? '' : String(wiring.feedRatedA)}
-          options={ratings(LOOM_RATINGS, wiring.feedRatedA, 'not known')}
+          options={ratings(LOOM_RATINGS, wiring.feedRatedA, say`not known`)}
           onChange={(v) => settle((j) => changeWiring(j, { feedRatedA: ratingOf(v) }))}
         />
       )}
@@ -118,12 +119,12 @@ function HandSwitches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf'
   return (
     <>
       <ChoiceField
-        label="Override is"
+        label={say`Override is`}
         value={wiring.override}
         options={[
           { value: 'none', name: 'none' },
-          ...(job.engine === null ? [] : [{ value: 'key' as const, name: 'behind the key' }]),
-          { value: 'feed', name: "from the fan's own feed" },
+          ...(job.engine === null ? [] : [{ value: 'key' as const, name: say`behind the key` }]),
+          { value: 'feed', name: say`from the fan's own feed` },
         ]}
         onChange={(override) => settle((j) => changeWiring(j, { override }))}
       />
@@ -131,14 +132,14 @@ function HandSwitches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf'
         <PartPicker
           system={job.units}
           kind="switch"
-          label="Override switch"
+          label={say`Override switch`}
           shelf={shelf}
           chosen={part(wiring.overrideSwitch)}
           onChoose={(p) => settle((j) => chooseSwitch(j, 'override', p))}
         />
       )}
       <YesNoField
-        label="Own isolator"
+        label={say`Own isolator`}
         value={wiring.isolator}
         onChange={(isolator) => settle((j) => changeWiring(j, { isolator }))}
       />
@@ -146,7 +147,7 @@ function HandSwitches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf'
         <PartPicker
           system={job.units}
           kind="switch"
-          label="Which isolator"
+          label={say`Which isolator`}
           shelf={shelf}
           chosen={part(wiring.isolatorSwitch)}
           onChoose={(p) => settle((j) => chooseSwitch(j, 'isolator', p))}
@@ -163,27 +164,27 @@ export function Path(props: StationProps) {
   const keySwitch = circuitsOf(job).find((c) => c.keySwitch !== null)?.keySwitch ?? null
   return (
     <>
-      <h2>How it is wired</h2>
+      <h2>{say`How it is wired`}</h2>
       {job.engine !== null && job.machine.fanPlug.search === 'not looked' && (
         <p className="say say-unsure">
-          Nobody has looked for a fan’s plug in the loom yet (station 1): it may save this feed.
+          {say`Nobody has looked for a fan’s plug in the loom yet (station 1): it may save this feed.`}
         </p>
       )}
       {job.machine.airConditioning === true && job.wiring.intent.alsoFor !== 'air conditioning' && (
         <p className="say say-unsure">
-          The machine has air conditioning: its condenser wants the fan too. Choose it above, or say that it has its
-          own.
+          {say`The machine has air conditioning: its condenser wants the fan too. Choose it above, or say that it has
+            its own.`}
         </p>
       )}
-      {wiring.kit !== null && <p className="soft small">With the ready-made harness {wiring.kit.part.name}.</p>}
+      {wiring.kit !== null && <p className="soft small">{say`With the ready-made harness ${wiring.kit.part.name}.`}</p>}
       {job.runs.some((r) => r.source === 'existing plug') && (
         <ChoiceField
-          label="Which feed of the plug"
+          label={say`Which feed of the plug`}
           value={wiring.plugSpeed}
           options={[
-            { value: 'one speed', name: 'it has one' },
-            { value: 'high', name: 'the high speed' },
-            { value: 'low', name: 'the low speed, behind its resistor' },
+            { value: 'one speed', name: say`it has one` },
+            { value: 'high', name: say`the high speed` },
+            { value: 'low', name: say`the low speed, behind its resistor` },
           ]}
           onChange={(plugSpeed) => settle((j) => changeWiring(j, { plugSpeed }))}
         />
@@ -194,29 +195,29 @@ export function Path(props: StationProps) {
       ))}
       <Loom {...props} />
       <ChoiceField
-        label="Thermostat switches"
+        label={say`Thermostat switches`}
         value={wiring.side}
         options={[
-          { value: 'positive', name: 'the positive side' },
-          { value: 'ground', name: 'the ground side' },
+          { value: 'positive', name: say`the positive side` },
+          { value: 'ground', name: say`the ground side` },
         ]}
         onChange={(side) => settle((j) => changeWiring(j, { side }))}
       />
       {job.engine !== null && (
         <>
           <ChoiceField
-            label="Coil and controller draw"
+            label={say`Coil and controller draw`}
             value={wiring.controlFrom}
             options={[
-              { value: 'key', name: 'behind the key' },
-              { value: 'feed', name: "from the fan's own feed" },
+              { value: 'key', name: say`behind the key` },
+              { value: 'feed', name: say`from the fan's own feed` },
             ]}
             onChange={(controlFrom) => settle((j) => changeWiring(j, { controlFrom }))}
           />
           <PartPicker
             system={job.units}
             kind="switch"
-            label="Key switch"
+            label={say`Key switch`}
             shelf={shelf}
             chosen={keySwitch?.part ?? null}
             onChoose={(p) => settle((j) => chooseKeySwitch(j, p))}
@@ -226,7 +227,7 @@ export function Path(props: StationProps) {
       <HandSwitches job={job} shelf={shelf} settle={settle} />
       <Joining job={job} settle={settle} />
       <YesNoField
-        label="Lamp: fan is live"
+        label={say`Lamp: fan is live`}
         value={wiring.lamp}
         onChange={(lamp) => settle((j) => changeWiring(j, { lamp }))}
       />

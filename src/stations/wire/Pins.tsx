@@ -10,6 +10,7 @@ import { cutList, type CutWire } from '@/core/wiring'
 import { ChoiceField } from '@/ui/ChoiceField'
 import { DrawingView } from '@/ui/DrawingView'
 import type { StationProps } from '../station'
+import { say } from '@/core/words'
 
 /** Wires of the list that end at a pin of one relay. */
 const wiresAt = (wires: readonly CutWire[], relay: number, pin: RelayPin): CutWire[] =>
@@ -20,7 +21,7 @@ const inShort = (wires: readonly CutWire[]): string => wires.map((w) => `${w.num
 /** How a relay or plug is held: onto its pins or its wires, turned by quarters. */
 function Turning({ held, onHold }: { readonly held: Held; readonly onHold: (held: Held) => void }) {
   return (
-    <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="How it is held">
+    <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label={say`How it is held`}>
       {(['pin side', 'wire side'] as const).map((seen) => (
         <Button
           key={seen}
@@ -28,11 +29,11 @@ function Turning({ held, onHold }: { readonly held: Held; readonly onHold: (held
           aria-pressed={held.seen === seen}
           onClick={() => onHold({ ...held, seen })}
         >
-          {seen === 'pin side' ? 'onto its pins' : 'onto the wires'}
+          {seen === 'pin side' ? say`onto its pins` : say`onto the wires`}
         </Button>
       ))}
       <Button variant="outline-dark" onClick={() => onHold({ ...held, quarters: (held.quarters + 1) % 4 })}>
-        turn it
+        {say`turn it`}
       </Button>
     </div>
   )
@@ -66,18 +67,18 @@ function Relay({
   const pins = relayPins.filter((p) => p !== '87a')
   const words = Object.fromEntries(pins.map((p) => [p, inShort(wiresAt(wires, n, p))]))
   return (
-    <section aria-label={several ? `Relay ${n}` : 'Relay'} className="mb-4">
-      <h2>{several ? `Relay ${n}` : 'Relay'}</h2>
+    <section aria-label={several ? say`Relay ${n}` : say`Relay`} className="mb-4">
+      <h2>{several ? say`Relay ${n}` : say`Relay`}</h2>
       <Turning held={held} onHold={setHeld} />
       <div style={{ maxWidth: 460 }}>
-        <DrawingView drawing={pinDrawing(`Relay ${n}`, words, held, pins)} maxHeight={250} />
+        <DrawingView drawing={pinDrawing(say`Relay ${n}`, words, held, pins)} maxHeight={250} />
       </div>
       <Table size="sm" className="mt-2">
         <thead>
           <tr>
-            <th scope="col">pin</th>
-            <th scope="col">wire</th>
-            <th scope="col">other end</th>
+            <th scope="col">{say`pin`}</th>
+            <th scope="col">{say`wire`}</th>
+            <th scope="col">{say`other end`}</th>
           </tr>
         </thead>
         <tbody>
@@ -86,7 +87,7 @@ function Relay({
               <th scope="row" className="figure-text">
                 {pin}
               </th>
-              <td>{inShort(wiresAt(wires, n, pin)) || <span className="verdict-short">no wire</span>}</td>
+              <td>{inShort(wiresAt(wires, n, pin)) || <span className="verdict-short">{say`no wire`}</span>}</td>
               <td>
                 {wiresAt(wires, n, pin)
                   .map((w) => w.ends.find((e) => e.at !== `relay ${n}, ${pin}`)?.at)
@@ -114,30 +115,31 @@ function FanPlug({
 }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number; readonly wires: readonly CutWire[] }) {
   const fan = circuitsOf(job)[n]!.fan
   if (!fan) return null
-  const which = job.runs.length > 1 ? `, fan ${n + 1}` : ''
+  const which = job.runs.length > 1 ? say`, fan ${n + 1}` : ''
   const at = (pole: '+' | '−'): string =>
     inShort(wires.filter((w) => w.ends.some((e) => e.at === `fan ${n + 1}, ${pole}`)))
   return (
     <>
       <Plug
-        title={`Plug of the fan${which}`}
+        title={say`Plug of the fan${which}`}
         holes={[
           { name: '+', words: at('+') },
           { name: '−', words: at('−') },
         ]}
       />
       <ChoiceField
-        label={`Its plug goes together${which}`}
+        label={say`Its plug goes together${which}`}
         value={fan.plug}
         options={plugNames}
         onChange={(plug) => settle((j) => changePlug(j, fan.id, plug))}
       />
       {fan.plug === 'either way' && (
         <p className={fan.part.motor === 'brushless' ? 'say say-short' : 'say say-unsure'}>
-          Mark + on both halves, and hold a strip of paper to the fan when it first runs
-          {fan.part.motor === 'brushless'
-            ? ': a brushless fan does not survive being plugged the wrong way round.'
-            : '.'}
+          {say`Mark + on both halves, and hold a strip of paper to the fan when it first runs${
+            fan.part.motor === 'brushless'
+              ? say`: a brushless fan does not survive being plugged the wrong way round.`
+              : '.'
+          }`}
         </p>
       )}
     </>
@@ -157,14 +159,15 @@ export function Pins({ job, settle }: { readonly job: Job } & Pick<StationProps,
       {relays.map((n) => (
         <Relay key={n} wires={wires} n={n} several={relays.length > 1} />
       ))}
-      {relays.length === 0 && <p className="soft">There is no relay in this circuit.</p>}
+      {relays.length === 0 && <p className="soft">{say`There is no relay in this circuit.`}</p>}
       {relays.length > 0 && (
         <p className="soft small">
-          Pins stand where they usually do. The number stamped beside a pin counts, not its place: look at every one.
+          {say`Pins stand where they usually do. The number stamped beside a pin counts, not its place: look at every
+            one.`}
         </p>
       )}
-      <h2>The fan’s own plug</h2>
-      {job.fans.length === 0 && <p className="soft">Choose the fan first (station 3).</p>}
+      <h2>{say`The fan’s own plug`}</h2>
+      {job.fans.length === 0 && <p className="soft">{say`Choose the fan first (station 3).`}</p>}
       {job.runs.map((r, n) => (
         <FanPlug key={r.id} job={job} settle={settle} n={n} wires={wires} />
       ))}
@@ -173,7 +176,7 @@ export function Pins({ job, settle }: { readonly job: Job } & Pick<StationProps,
           e.kind === 'move pins' && (
             <Plug
               key={e.id}
-              title={`${e.what}, pins moved`}
+              title={say`${e.what}, pins moved`}
               holes={e.moves.map((m) => ({ name: m.cavity, words: m.after }))}
             />
           ),

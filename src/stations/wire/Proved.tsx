@@ -7,26 +7,27 @@ import type { Job } from '@/core/job'
 import { type Guard, guardsOf, type JobProof } from '@/core/wiring'
 import { format, type UnitSystem } from '@/core/units'
 import { Sideways } from '@/ui/Sideways'
+import { say, spokenWord } from '@/core/words'
 
 /** States that hold themselves: what came before decides how they end. */
 export function Held({ proof, onShow }: { readonly proof: JobProof; readonly onShow: (c: Conditions) => void }) {
   if (!proof.latches.length) return null
   return (
-    <section aria-label="What holds itself">
-      <h2 className="mt-3">What holds itself</h2>
+    <section aria-label={say`What holds itself`}>
+      <h2 className="mt-3">{say`What holds itself`}</h2>
       <p className="soft small mb-1">
-        The table begins with everything off. Switched from the state before, these end elsewhere.
+        {say`The table begins with everything off. Switched from the state before, these end elsewhere.`}
       </p>
       <ul className="plain-list">
         {proof.latches.map((l, i) => (
           <li key={i}>
-            From “{stateInWords(l.from, proof.net)}” to{' '}
+            {say`From “${stateInWords(l.from, proof.net)}” to`}{' '}
             <button type="button" className="word-button" onClick={() => onShow(l.conditions)}>
               {stateInWords(l.conditions, proof.net)}
             </button>
-            : {l.fans.some(turns) ? 'the fan runs' : 'the fan stands'}.{' '}
+            : {l.fans.some(turns) ? say`the fan runs` : say`the fan stands`}.{' '}
             <span className={l.mismatch ? 'verdict-short' : 'soft'}>
-              {l.mismatch ? `Not as asked: ${l.mismatch}.` : 'As asked.'}
+              {l.mismatch ? say`Not as asked: ${l.mismatch}.` : say`As asked.`}
             </span>
           </li>
         ))}
@@ -39,13 +40,14 @@ export function Held({ proof, onShow }: { readonly proof: JobProof; readonly onS
 export function Parked({ proof, units }: { readonly proof: JobProof; readonly units: UnitSystem }) {
   return (
     <>
-      <h2 className="mt-3">Parked</h2>
+      <h2 className="mt-3">{say`Parked`}</h2>
       <p className="mb-1">
-        It draws <span className="figure-text">{format(proof.parkedDrawA, 'current', units, 2)}</span>. Live then:{' '}
-        {proof.liveWhenParked.length
-          ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', units, 3)})`).join('; ')
-          : 'nothing behind the battery'}
-        .
+        {say`It draws`} <span className="figure-text">{format(proof.parkedDrawA, 'current', units, 2)}</span>
+        {say`. Live then: ${
+          proof.liveWhenParked.length
+            ? proof.liveWhenParked.map((n) => `${n.label} (${format(n.volts, 'voltage', units, 3)})`).join('; ')
+            : say`nothing behind the battery`
+        }.`}
       </p>
     </>
   )
@@ -57,17 +59,17 @@ const contactLook = { short: 'verdict-short', holds: 'verdict-holds', 'rating un
 export function Carried({ proof, units: u }: { readonly proof: JobProof; readonly units: UnitSystem }) {
   return (
     <>
-      <h2 className="mt-3">What each switch carries at most</h2>
+      <h2 className="mt-3">{say`What each switch carries at most`}</h2>
       <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
-              <th scope="col">switch or contact</th>
-              <th scope="col">running</th>
-              <th scope="col">may carry</th>
-              <th scope="col">starting</th>
-              <th scope="col">may close on</th>
-              <th scope="col">verdict</th>
+              <th scope="col">{say`switch or contact`}</th>
+              <th scope="col">{say`running`}</th>
+              <th scope="col">{say`may carry`}</th>
+              <th scope="col">{say`starting`}</th>
+              <th scope="col">{say`may close on`}</th>
+              <th scope="col">{say`verdict`}</th>
             </tr>
           </thead>
           <tbody>
@@ -81,8 +83,8 @@ export function Carried({ proof, units: u }: { readonly proof: JobProof; readonl
                 <td className="figure-text">{format(s.startA, 'current', u, 2)}</td>
                 <td className="figure-text">{s.mayMakeA === null ? '–' : format(s.mayMakeA, 'current', u, 2)}</td>
                 <td className={contactLook[s.verdict]}>
-                  {s.verdict}
-                  {s.verdict === 'short' && /key/.test(s.name) ? ': a key switch must not carry the fan' : ''}
+                  {spokenWord(s.verdict)}
+                  {s.verdict === 'short' && /key/.test(s.name) ? say`: a key switch must not carry the fan` : ''}
                 </td>
               </tr>
             ))}
@@ -95,17 +97,17 @@ export function Carried({ proof, units: u }: { readonly proof: JobProof; readonl
 
 const guardWords: Readonly<Record<Guard['verdict'], readonly [words: string, look: string]>> = {
   guarded: ['guarded', 'verdict-holds'],
-  'short by practice': ['nothing before it: kept short, in a sleeve of its own', 'soft'],
-  unknown: ['not known: whose fuse stands before it?', 'verdict-unsure'],
-  unguarded: ['nothing guards it', 'verdict-short'],
+  'short by practice': [say`nothing before it: kept short, in a sleeve of its own`, 'soft'],
+  unknown: [say`not known: whose fuse stands before it?`, 'verdict-unsure'],
+  unguarded: [say`nothing guards it`, 'verdict-short'],
 }
 
 const behind = (job: Job, g: Guard): string => {
   const u = job.units
-  if (g.bare) return `would carry ${format(g.wouldCarryA, 'current', u, 2)}`
-  if (g.unknown) return 'a fuse of the machine’s own'
-  if (!g.fuses.length) return 'what it comes from limits it'
-  const together = g.fuses.length > 1 ? ` from ${g.fuses.length} fuses at once` : ''
+  if (g.bare) return say`would carry ${format(g.wouldCarryA, 'current', u, 2)}`
+  if (g.unknown) return say`a fuse of the machine’s own`
+  if (!g.fuses.length) return say`what it comes from limits it`
+  const together = g.fuses.length > 1 ? say` from ${g.fuses.length} fuses at once` : ''
   return `${format(g.letsThroughA, 'current', u, 3)}${together}`
 }
 
@@ -115,15 +117,15 @@ export function Guards({ job }: { readonly job: Job }) {
   if (!guards.length) return null
   return (
     <>
-      <h2 className="mt-3">What guards each wire</h2>
+      <h2 className="mt-3">{say`What guards each wire`}</h2>
       <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
-              <th scope="col">wire</th>
-              <th scope="col">may carry</th>
-              <th scope="col">fuse before it</th>
-              <th scope="col">verdict</th>
+              <th scope="col">{say`wire`}</th>
+              <th scope="col">{say`may carry`}</th>
+              <th scope="col">{say`fuse before it`}</th>
+              <th scope="col">{say`verdict`}</th>
             </tr>
           </thead>
           <tbody>
@@ -135,7 +137,7 @@ export function Guards({ job }: { readonly job: Job }) {
                 <td className="figure-text">{format(g.allowedA, 'current', job.units, 2)}</td>
                 <td className="figure-text">{behind(job, g)}</td>
                 <td className={guardWords[g.verdict][1]}>
-                  {g.verdict === 'unguarded' && !g.bare ? 'its fuse is too large for it' : guardWords[g.verdict][0]}
+                  {g.verdict === 'unguarded' && !g.bare ? say`its fuse is too large for it` : guardWords[g.verdict][0]}
                 </td>
               </tr>
             ))}

@@ -7,10 +7,11 @@ import { changeFuse, changeSizes, type Job } from '@/core/job'
 import { format, nearestInOtherSystem, plainNumber } from '@/core/units'
 import type { StationProps } from '../station'
 import { Sideways } from '@/ui/Sideways'
+import { say, spokenWord } from '@/core/words'
 
 const fuseOf = (job: Job, n: number): Job['fuses'][number] | undefined =>
   job.fuses.find((f) => f.id === job.runs[n]!.fuse)
-const ofFan = (job: Job, n: number): string => (job.runs.length > 1 ? ` of fan ${n + 1}` : '')
+const ofFan = (job: Job, n: number): string => (job.runs.length > 1 ? say` of fan ${n + 1}` : '')
 
 /** what stands against a size or a rating, in a few words */
 const faults = (list: readonly (readonly [boolean, string])[]): string =>
@@ -20,22 +21,22 @@ const faults = (list: readonly (readonly [boolean, string])[]): string =>
 export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
   const run = job.runs[n]!
   const rows = comparedSizes(job, job.units, n)
-  if (!rows.length) return <p className="say">Choose the fan first (station 3): its current decides the size.</p>
+  if (!rows.length) return <p className="say">{say`Choose the fan first (station 3): its current decides the size.`}</p>
   const choice = holdingSize(job, job.units, n)
   return (
     <>
-      <h2>Sizes{ofFan(job, n)}, feed and way back alike</h2>
+      <h2>{say`Sizes${ofFan(job, n)}, feed and way back alike`}</h2>
       <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
-              <th>size</th>
-              <th>may carry</th>
-              <th>loses</th>
-              <th className="d-none d-md-table-cell">terminal</th>
-              <th>verdict</th>
+              <th>{say`size`}</th>
+              <th>{say`may carry`}</th>
+              <th>{say`loses`}</th>
+              <th className="d-none d-md-table-cell">{say`terminal`}</th>
+              <th>{say`verdict`}</th>
               <th>
-                <span className="visually-hidden">choose</span>
+                <span className="visually-hidden">{say`choose`}</span>
               </th>
             </tr>
           </thead>
@@ -43,10 +44,10 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
             {rows.map((r) => {
               const used = run.conductors.every((id) => job.conductors.find((c) => c.id === id)?.size === r.size)
               const against = faults([
-                [r.carries, 'carries too little'],
-                [r.guarded, 'fuse too large for it'],
-                [r.dropOk, 'loses too much'],
-                [r.strong, 'too weak'],
+                [r.carries, say`carries too little`],
+                [r.guarded, say`fuse too large for it`],
+                [r.dropOk, say`loses too much`],
+                [r.strong, say`too weak`],
               ])
               const proposed = choice.kind !== 'none' && choice.size === r.size
               return (
@@ -59,26 +60,26 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
                     {format(r.dropV, 'voltage', job.units, 2)}
                   </td>
                   <td className="d-none d-md-table-cell">
-                    {r.fitsTerminal ? 'fits' : <span className="verdict-short">too thick</span>}
+                    {r.fitsTerminal ? say`fits` : <span className="verdict-short">{say`too thick`}</span>}
                   </td>
                   <td>
                     {r.verdict === 'will do' ? (
-                      <span className="verdict-holds">will do{proposed ? ', smallest' : ''}</span>
+                      <span className="verdict-holds">{say`will do${proposed ? say`, smallest` : ''}`}</span>
                     ) : (
                       <span className="verdict-short">{against || r.verdict}</span>
                     )}
                   </td>
                   <td className="text-end">
                     {used ? (
-                      <span className="fw-medium">in use</span>
+                      <span className="fw-medium">{say`in use`}</span>
                     ) : (
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Use ${r.size}${ofFan(job, n)}`}
+                        aria-label={say`Use ${r.size}${ofFan(job, n)}`}
                         onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}
                       >
-                        Use
+                        {say`Use`}
                       </Button>
                     )}
                   </td>
@@ -90,13 +91,13 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
       </Sideways>
       {choice.kind === 'joint and tail' && (
         <p className="say say-unsure">
-          Every size that meets the rest is too thick for the terminal: run {choice.size} to a joint close by, then a
-          short tail{choice.tail ? ` of ${choice.tail}` : ''} into the terminal.
+          {say`Every size that meets the rest is too thick for the terminal: run ${choice.size} to a joint
+            close by, then a short tail${choice.tail ? say` of ${choice.tail}` : ''} into the terminal.`}
         </p>
       )}
       {choice.kind === 'none' && (
         <p className="say say-short">
-          No size will do here: shorten the way, lead it through cooler places, or choose a lighter fan.
+          {say`No size will do here: shorten the way, lead it through cooler places, or choose a lighter fan.`}
         </p>
       )}
     </>
@@ -120,30 +121,30 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
     .slice(0, 7)
   return (
     <>
-      <h2 className="mt-3">Blade fuses{ofFan(job, n)}</h2>
+      <h2 className="mt-3">{say`Blade fuses${ofFan(job, n)}`}</h2>
       <Sideways>
         <Table size="sm" className="align-middle">
           <thead>
             <tr>
-              <th>fuse</th>
-              <th>wear at a start</th>
-              <th>fan held fast</th>
-              <th>verdict</th>
+              <th>{say`fuse`}</th>
+              <th>{say`wear at a start`}</th>
+              <th>{say`fan held fast`}</th>
+              <th>{say`verdict`}</th>
               <th>
-                <span className="visually-hidden">choose</span>
+                <span className="visually-hidden">{say`choose`}</span>
               </th>
             </tr>
           </thead>
           <tbody>
             {near.map((r) => {
               const against = faults([
-                [r.carries, 'does not carry it'],
-                [r.survives, 'wears out'],
-                [r.guards, 'does not guard the wire'],
+                [r.carries, say`does not carry it`],
+                [r.survives, say`wears out`],
+                [r.guards, say`does not guard the wire`],
               ])
               const warns = faults([
-                [r.fastEdge, 'may open at a start'],
-                [r.opensJammed, 'may not open when the fan jams'],
+                [r.fastEdge, say`may open at a start`],
+                [r.opensJammed, say`may not open when the fan jams`],
               ])
               return (
                 <tr key={r.ratingA}>
@@ -151,8 +152,8 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
                   <td className="figure-text">{plainNumber(r.wear, 2)}</td>
                   <td className="figure-text">
                     {Number.isFinite(r.jammedLongestS)
-                      ? `opens in ${plainNumber(r.jammedLongestS, 2)} s`
-                      : 'may never open'}
+                      ? say`opens in ${plainNumber(r.jammedLongestS, 2)} s`
+                      : say`may never open`}
                   </td>
                   <td>
                     {against ? (
@@ -161,21 +162,21 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
                       <span className="verdict-unsure">{warns}</span>
                     ) : (
                       <span className="verdict-holds">
-                        will do{proposed?.ratingA === r.ratingA ? ', smallest' : ''}
+                        {say`will do${proposed?.ratingA === r.ratingA ? say`, smallest` : ''}`}
                       </span>
                     )}
                   </td>
                   <td className="text-end">
                     {fuseOf(job, n)?.ratingA === r.ratingA ? (
-                      <span className="fw-medium">in use</span>
+                      <span className="fw-medium">{say`in use`}</span>
                     ) : (
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
+                        aria-label={say`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
                         onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}
                       >
-                        Fit
+                        {say`Fit`}
                       </Button>
                     )}
                   </td>
@@ -196,21 +197,22 @@ export function BreakerOrFuse({ job, shelf, n }: Pick<StationProps, 'job' | 'she
   return (
     <details className="unfold">
       <summary>
-        <strong>Fuse or breaker{ofFan(job, n)}</strong> <span className="soft">what speaks for each</span>
+        <strong>{say`Fuse or breaker${ofFan(job, n)}`}</strong>{' '}
+        <span className="soft">{say`what speaks for each`}</span>
       </summary>
       {two.map((g) => (
         <div key={g.what} className="pb-2">
           <span className="fw-medium">
-            {g.what}
-            {g.inUse ? ' (in use)' : ''}
+            {spokenWord(g.what)}
+            {g.inUse ? say` (in use)` : ''}
           </span>
           <ul className="mb-0">
             {g.speaksFor.map((w) => (
-              <li key={w}>for it: {w}</li>
+              <li key={w}>{say`for it: ${w}`}</li>
             ))}
             {g.against.map((w) => (
               <li key={w} className={g.inUse ? 'verdict-unsure' : ''}>
-                against it: {w}
+                {say`against it: ${w}`}
               </li>
             ))}
           </ul>

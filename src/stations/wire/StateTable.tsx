@@ -6,6 +6,7 @@ import type { Job } from '@/core/job'
 import { fansInWords, type JobProof } from '@/core/wiring'
 import { Carried, Guards, Held, Parked } from './Proved'
 import { Sideways } from '@/ui/Sideways'
+import { say } from '@/core/words'
 
 /** Colour of a state's cell: not as asked, turning, standing. */
 function toneOf(s: ProvedState): string {
@@ -48,27 +49,27 @@ export function StateTable({
   return (
     <>
       <h2 className="mt-3">
-        Every state{faulty ? ', with these faults' : ''}:{' '}
+        {say`Every state${faulty ? say`, with these faults` : ''}:`}{' '}
         {wrong ? (
-          <span className="verdict-short">
-            {wrong} of {of} not as asked
-          </span>
+          <span className="verdict-short">{say`${wrong} of ${of} not as asked`}</span>
         ) : (
           <>
-            <span className={supposed ? 'verdict-unsure' : 'verdict-holds'}>all {of} as asked</span>
-            {supposed && ', if what is not chosen yet is as it is reckoned'}
+            <span className={supposed ? 'verdict-unsure' : 'verdict-holds'}>{say`all ${of} as asked`}</span>
+            {supposed && say`, if what is not chosen yet is as it is reckoned`}
           </>
         )}
-        {proof.latches.some((l) => l.mismatch) && <span className="verdict-short">; not in what comes before</span>}
+        {proof.latches.some((l) => l.mismatch) && (
+          <span className="verdict-short">{say`; not in what comes before`}</span>
+        )}
       </h2>
       <Sideways>
         <Table size="sm" className="align-middle states">
           <thead>
             <tr>
-              <th scope="col">switches</th>
+              <th scope="col">{say`switches`}</th>
               {heats.map((h) => (
                 <th key={h} scope="col">
-                  {heats.length > 1 ? heatWords[h] : 'fan'}
+                  {heats.length > 1 ? heatWords[h] : say`fan`}
                 </th>
               ))}
             </tr>
@@ -88,10 +89,10 @@ export function StateTable({
                     >
                       <span className={`figure-text ${toneOf(s)}`}>
                         {s.mismatch ? '! ' : ''}
-                        {s.solution.chattering.length ? 'chatters' : fansInWords(s.fans, u)}
+                        {s.solution.chattering.length ? say`chatters` : fansInWords(s.fans, u)}
                       </span>
                       <span className="visually-hidden">
-                        {s.mismatch ? `, not as asked: ${s.mismatch}` : ', as asked'}; show it
+                        {say`${s.mismatch ? say`, not as asked: ${s.mismatch}` : say`, as asked`}; show it`}
                       </span>
                     </button>
                   </td>

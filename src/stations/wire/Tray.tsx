@@ -9,11 +9,12 @@ import type { StationProps } from '../station'
 import { FuseFields } from './FuseFields'
 import { Intent } from './Intent'
 import { Path } from './Path'
+import { say } from '@/core/words'
 
 const sizeOptions = (units: UnitSystem, present: WireSize | null): { value: WireSize | ''; name: string }[] => {
   const own = sizesOf(units)
   return [
-    ...(present === null ? [{ value: '' as const, name: 'choose …' }] : []),
+    ...(present === null ? [{ value: '' as const, name: say`choose …` }] : []),
     ...(present && !own.includes(present) ? [present] : []),
     ...own,
   ].map((s) => (typeof s === 'string' ? { value: s, name: `${s} (${nearestInOtherSystem(s)})` } : s))
@@ -25,7 +26,7 @@ export function Tray(props: StationProps) {
   const fanWires = job.conductors.filter((c) => job.runs.some((r) => r.conductors.includes(c.id)))
   const ofFan = (id: string): string => {
     const n = job.runs.findIndex((r) => r.conductors.includes(id))
-    return job.runs.length > 1 ? ` of fan ${n + 1}` : ''
+    return job.runs.length > 1 ? say` of fan ${n + 1}` : ''
   }
   return (
     <>
@@ -33,11 +34,11 @@ export function Tray(props: StationProps) {
       <Path {...props} />
       <FuseFields job={job} settle={settle} />
       <Readings {...props} station="wire" only={(a) => a.startsWith('fuses')} />
-      <h2>Conductors</h2>
+      <h2>{say`Conductors`}</h2>
       {fanWires.map((c) => (
         <Fragment key={c.id}>
           <ChoiceField
-            label={`${c.role === 'feed' ? 'Feed' : 'Way back'}${ofFan(c.id)}`}
+            label={`${c.role === 'feed' ? say`Feed` : say`Way back`}${ofFan(c.id)}`}
             value={c.size ?? ''}
             options={sizeOptions(job.units, c.size)}
             onChange={(v) => {
@@ -46,11 +47,11 @@ export function Tray(props: StationProps) {
           />
           {c.size !== null && (
             <ChoiceField
-              label={`Its size is known${ofFan(c.id)}`}
+              label={say`Its size is known${ofFan(c.id)}`}
               value={c.sizeFrom}
               options={[
-                { value: 'printed on it', name: 'by its print or its reel' },
-                { value: 'by eye', name: `by eye: reckoned as ${thinnerThan(c.size)}` },
+                { value: 'printed on it', name: say`by its print or its reel` },
+                { value: 'by eye', name: say`by eye: reckoned as ${thinnerThan(c.size)}` },
               ]}
               onChange={(sizeFrom) => settle((j) => changeConductor(j, c.id, { sizeFrom }))}
             />
@@ -58,9 +59,9 @@ export function Tray(props: StationProps) {
         </Fragment>
       ))}
       <Readings {...props} station="wire" only={(a) => a.startsWith('conductors') || a.startsWith('runs')} />
-      <h2>Limits</h2>
+      <h2>{say`Limits`}</h2>
       <ChoiceField
-        label="May be lost in wires"
+        label={say`May be lost in wires`}
         value={String(job.limits.dropShare) as '0.02' | '0.03' | '0.05' | '0.1'}
         options={[
           { value: '0.02', name: '2 %' },
@@ -71,7 +72,7 @@ export function Tray(props: StationProps) {
         onChange={(v) => settle((j) => limits(j, { dropShare: Number(v) as Job['limits']['dropShare'] }))}
       />
       <ChoiceField
-        label="Least for strength"
+        label={say`Least for strength`}
         value={job.limits.leastAreaM2 === 0.5e-6 ? '0.5' : '0.75'}
         options={[
           { value: '0.75', name: '0.75 mm² (18 AWG)' },

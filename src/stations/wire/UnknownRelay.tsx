@@ -6,13 +6,14 @@ import type { Job, Unknown } from '@/core/job'
 import { noteReading } from '@/core/wiring'
 import type { StationProps } from '../station'
 import { Ask, rangeWords } from './MeterAsk'
+import { say, spokenWord } from '@/core/words'
 
 type Props = { readonly job: Job; readonly unknown: Unknown } & Pick<StationProps, 'settle'>
 
 /** What a range between two pins means. */
 function pathOf([, high]: readonly [number, number]): string {
-  if (high === Infinity) return 'no path between them'
-  return high < 2 ? 'a closed contact' : 'the coil'
+  if (high === Infinity) return say`no path between them`
+  return high < 2 ? say`a closed contact` : say`the coil`
 }
 
 /** The next pair of pins, with what each naming that is left would show. */
@@ -30,10 +31,8 @@ function NextPair({
   const ranges = ways.map((w) => pinExpects(next.test.id, w[next.wire]!, w[next.to]!))
   const options = [...new Map(ranges.map((range) => [JSON.stringify(range), range])).values()]
   return (
-    <section className="big-test" aria-label="Next test">
-      <h3>
-        {next.test.title}: pins {mark(next.wire)} and {mark(next.to)}
-      </h3>
+    <section className="big-test" aria-label={say`Next test`}>
+      <h3>{say`${spokenWord(next.test.title)}: pins ${mark(next.wire)} and ${mark(next.to)}`}</h3>
       <p className="mb-1">{next.test.how}</p>
       <Table size="sm" className="expects">
         <tbody>
@@ -51,7 +50,7 @@ function NextPair({
         key={`${next.test.id} ${next.wire} ${next.to}`}
         unit="ohm"
         units={job.units}
-        label={`The meter shows, ${mark(next.wire)} to ${mark(next.to)}`}
+        label={say`The meter shows, ${mark(next.wire)} to ${mark(next.to)}`}
         onRead={(value, typed) =>
           settle((j) => noteReading(j, unknown.id, { test: next.test.id, wire: next.wire, to: next.to, value, typed }))
         }
@@ -65,7 +64,7 @@ export function UnknownRelay({ job, unknown, settle }: Props) {
   const pins = unknown.wires.map((w) => w.id)
   const found = identifyRelay(pins, unknown.readings)
   const next = nextPinTest(pins, unknown.readings)
-  const words = (roles: readonly PinRole[]): string => roles.join(' or ')
+  const words = (roles: readonly PinRole[]): string => roles.join(say` or `)
   return (
     <>
       {next ? (
@@ -73,16 +72,16 @@ export function UnknownRelay({ job, unknown, settle }: Props) {
       ) : (
         <p className="say">
           {found.contradiction
-            ? 'No relay of this kind shows all of that: measure again, or it is no such relay.'
-            : 'Every pin is known. Coil ends, and with four pins the contact’s ends, may be taken either way round; ' +
-              'with a diode inside, 86 is the positive one.'}
+            ? say`No relay of this kind shows all of that: measure again, or it is no such relay.`
+            : say`Every pin is known. Coil ends, and with four pins the contact’s ends, may be taken either way round;
+              with a diode inside, 86 is the positive one.`}
         </p>
       )}
       <Table size="sm" className="align-middle mt-2">
         <thead>
           <tr>
-            <th scope="col">pin</th>
-            <th scope="col">it is, or may still be</th>
+            <th scope="col">{say`pin`}</th>
+            <th scope="col">{say`it is, or may still be`}</th>
           </tr>
         </thead>
         <tbody>
@@ -97,8 +96,8 @@ export function UnknownRelay({ job, unknown, settle }: Props) {
         </tbody>
       </Table>
       <p className="soft small">
-        A relay is drawn from its pin side or its base’s side: turn it over and left and right change places. Note which
-        side you look at.
+        {say`A relay is drawn from its pin side or its base’s side: turn it over and left and right change places.
+          Note which side you look at.`}
       </p>
     </>
   )

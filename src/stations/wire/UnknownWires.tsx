@@ -16,6 +16,7 @@ import { changeUnknown, noteReading, takeAsFeed } from '@/core/wiring'
 import { format, sizesOf, type UnitSystem, type WireSize } from '@/core/units'
 import type { StationProps } from '../station'
 import { Ask, rangeWords } from './MeterAsk'
+import { say, spokenWord } from '@/core/words'
 
 type Props = { readonly job: Job; readonly unknown: Unknown } & Pick<StationProps, 'settle'>
 
@@ -30,10 +31,8 @@ function NextWire({
   const { systemV } = job.machine
   const mark = (id: string): string => unknown.wires.find((w) => w.id === id)?.mark ?? id
   return (
-    <section className="big-test" aria-label="Next test">
-      <h3>
-        {next.test.title}: the {mark(next.wire)} wire
-      </h3>
+    <section className="big-test" aria-label={say`Next test`}>
+      <h3>{say`${next.test.title}: the ${mark(next.wire)} wire`}</h3>
       <p className="mb-1">{next.test.how}</p>
       {next.test.caution && <p className="caution">{next.test.caution}</p>}
       <Table size="sm" className="expects">
@@ -45,9 +44,9 @@ function NextWire({
               return (
                 <tr key={c}>
                   <th scope="row" className="fw-normal">
-                    {wireIdentities[c].name}
+                    {spokenWord(wireIdentities[c].name)}
                   </th>
-                  <td className="figure-text">{range ? rangeWords(range, next.test.unit) : 'says nothing'}</td>
+                  <td className="figure-text">{range ? rangeWords(range, next.test.unit) : say`says nothing`}</td>
                 </tr>
               )
             })}
@@ -57,7 +56,7 @@ function NextWire({
         key={`${next.test.id} ${next.wire}`}
         unit={next.test.unit}
         units={job.units}
-        label={`The meter shows, ${mark(next.wire)}`}
+        label={say`The meter shows, ${mark(next.wire)}`}
         onRead={(value, typed) =>
           settle((j) => noteReading(j, unknown.id, { test: next.test.id, wire: next.wire, to: null, value, typed }))
         }
@@ -68,18 +67,19 @@ function NextWire({
 
 /** What a wire is, or may still be. */
 function Candidates({ found: f }: { readonly found: WireFound }) {
-  if (f.contradiction) return <span className="verdict-short">nothing known shows all of that: measure again</span>
+  if (f.contradiction)
+    return <span className="verdict-short">{say`nothing known shows all of that: measure again`}</span>
   if (f.known)
     return (
       <span className="verdict-holds">
-        {wireIdentities[f.known].name}
-        <span className="soft small">: {wireIdentities[f.known].tell}</span>
+        {spokenWord(wireIdentities[f.known].name)}
+        <span className="soft small">: {spokenWord(wireIdentities[f.known].tell)}</span>
       </span>
     )
   const anything = f.candidates.length === Object.keys(wireIdentities).length
   return (
     <span className="soft">
-      {anything ? 'anything' : f.candidates.map((c: WireIdentity) => wireIdentities[c].name).join(', ')}
+      {anything ? say`anything` : f.candidates.map((c: WireIdentity) => wireIdentities[c].name).join(', ')}
     </span>
   )
 }
@@ -88,7 +88,7 @@ function Candidates({ found: f }: { readonly found: WireFound }) {
 function loadOf({ known, mayCarryA }: WireFound, units: UnitSystem): string {
   if (known === null) return '–'
   if (mayCarryA === 0) return 'nothing'
-  return mayCarryA === null ? 'see size and fuse' : format(mayCarryA, 'current', units, 2)
+  return mayCarryA === null ? say`see size and fuse` : format(mayCarryA, 'current', units, 2)
 }
 
 /** One wire with what is known of it. */
@@ -113,14 +113,14 @@ function WireRow({
       <td>
         <Form.Select
           size="sm"
-          aria-label={`Size of the ${wire.mark} wire`}
+          aria-label={say`Size of the ${wire.mark} wire`}
           value={wire.size ?? ''}
           onChange={(e) => change(f.id, { size: (e.target.value || null) as WireSize | null })}
         >
           <option value="">?</option>
           {sizesOf(job.units).map((s) => (
             <option key={s} value={s}>
-              {s}
+              {spokenWord(s)}
             </option>
           ))}
         </Form.Select>
@@ -128,7 +128,7 @@ function WireRow({
       <td>
         <Form.Select
           size="sm"
-          aria-label={`Fuse of the ${wire.mark} wire`}
+          aria-label={say`Fuse of the ${wire.mark} wire`}
           value={wire.fuseA ?? ''}
           onChange={(e) => change(f.id, { fuseA: e.target.value ? Number(e.target.value) : null })}
         >
@@ -155,7 +155,8 @@ function WireRow({
                 )
               }
             >
-              feed the fan from it<span className="visually-hidden">, {wire.mark}</span>
+              {say`feed the fan from it`}
+              <span className="visually-hidden">, {wire.mark}</span>
             </button>
           </div>
         ) : null}
@@ -177,17 +178,19 @@ export function UnknownWires(props: Props) {
         <NextWire {...props} found={found} next={next} />
       ) : (
         <p className="say">
-          {found.every((f) => f.known) ? 'Every wire is known.' : 'No test in the list tells more about what is left.'}
+          {found.every((f) => f.known)
+            ? say`Every wire is known.`
+            : say`No test in the list tells more about what is left.`}
         </p>
       )}
       <Table size="sm" className="align-middle mt-2">
         <thead>
           <tr>
-            <th scope="col">wire</th>
-            <th scope="col">it is, or may still be</th>
-            <th scope="col">its size</th>
-            <th scope="col">its fuse</th>
-            <th scope="col">may be loaded with</th>
+            <th scope="col">{say`wire`}</th>
+            <th scope="col">{say`it is, or may still be`}</th>
+            <th scope="col">{say`its size`}</th>
+            <th scope="col">{say`its fuse`}</th>
+            <th scope="col">{say`may be loaded with`}</th>
           </tr>
         </thead>
         <tbody>
@@ -212,19 +215,19 @@ function Sources({ found, mark }: { readonly found: readonly WireFound[]; readon
   const { take, leave } = rankSources(found)
   if (!take.length && !leave.length) return null
   return (
-    <section aria-label="Which to take">
+    <section aria-label={say`Which to take`}>
       {take.length > 0 && (
         <ol className="mb-1">
           {take.map((s) => (
             <li key={s.id}>
-              <span className="fw-medium">{mark(s.id)}</span>, {wireIdentities[s.identity].name}: {s.why}.
+              <span className="fw-medium">{mark(s.id)}</span>, {spokenWord(wireIdentities[s.identity].name)}: {s.why}.
             </li>
           ))}
         </ol>
       )}
       {leave.map((s) => (
         <p key={s.id} className="say say-short">
-          Leave {mark(s.id)}: {s.why}.
+          {say`Leave ${mark(s.id)}: ${s.why}.`}
         </p>
       ))}
     </section>

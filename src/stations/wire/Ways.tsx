@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button'
 import { type SchemeJudged, wiredAs } from '@/core/advice'
 import type { StationProps } from '../station'
 import { useSchemes } from './use-schemes'
+import { say, spokenWord } from '@/core/words'
 
 const look = {
   fits: 'verdict-holds',
@@ -13,7 +14,7 @@ const look = {
 } as const
 
 const actionOf = (s: SchemeJudged): string =>
-  s.lacks ? 'Add what it lacks' : s.resized ? 'Size it anew' : 'Wire it so'
+  s.lacks ? say`Add what it lacks` : s.resized ? say`Size it anew` : say`Wire it so`
 
 /**
  * The ways people wire a fan, each held against what is wanted here, what the parts can do and what is on the shelf.
@@ -24,27 +25,28 @@ export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' 
   if (!judged)
     return (
       <p className="soft" role="status">
-        Every way is being tried …
+        {say`Every way is being tried …`}
       </p>
     )
   return (
-    <ul className="ways" aria-label="Ways to wire it">
+    <ul className="ways" aria-label={say`Ways to wire it`}>
       {judged.map((s) => (
         <li key={s.id} aria-current={s.inUse}>
           <div>
-            <strong className="fw-medium">{s.name}</strong> · <span className={look[s.verdict]}>{s.verdict}</span>
-            {s.lacks && <span className="verdict-unsure"> · wired so, but not with all that was asked</span>}
-            {s.resized && <span className="verdict-unsure"> · in use, with other sizes</span>}
+            <strong className="fw-medium">{s.name}</strong> ·{' '}
+            <span className={look[s.verdict]}>{spokenWord(s.verdict)}</span>
+            {s.lacks && <span className="verdict-unsure"> {say`· wired so, but not with all that was asked`}</span>}
+            {s.resized && <span className="verdict-unsure"> {say`· in use, with other sizes`}</span>}
             <div className="soft small">{s.tell}</div>
             {s.why.slice(0, 4).map((w) => (
               <div key={w} className="small">
                 {w.charAt(0).toUpperCase() + w.slice(1)}.
               </div>
             ))}
-            {s.why.length > 4 && <div className="small">And {s.why.length - 4} more.</div>}
+            {s.why.length > 4 && <div className="small">{say`And ${s.why.length - 4} more.`}</div>}
           </div>
           {s.inUse && !s.resized ? (
-            <span className="fw-medium">in use</span>
+            <span className="fw-medium">{say`in use`}</span>
           ) : s.verdict === 'cannot be had' ? null : (
             <Button
               size="sm"

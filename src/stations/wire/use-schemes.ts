@@ -5,6 +5,7 @@ import type { SchemeJudged } from '@/core/advice'
 import type { Job } from '@/core/job'
 import type { Part } from '@/core/parts'
 import { useCompute } from '../use-compute'
+import { say } from '@/core/words'
 
 const PAUSE_MS = 150
 
@@ -29,7 +30,7 @@ export function useSchemes(
           },
           () => {
             if (!overtaken)
-              setMessage('The ways to wire it could not be worked out. Change something, and it is tried again.')
+              setMessage(say`The ways to wire it could not be worked out. Change something, and it is tried again.`)
           },
         )
     }, PAUSE_MS)

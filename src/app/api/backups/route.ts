@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { backupFolder, backupNamed } from '@/store'
 import { tend } from '../../tending'
 import { answering, readBody } from '../answers'
+import { say } from '@/core/words'
 
 const body = z.union([
   z.strictObject({ do: z.literal('copy') }),
@@ -16,7 +17,7 @@ export async function POST(request: Request): Promise<Response> {
       const read = await readBody(request, body)
       if (!read.ok) return Response.json({ ok: false, message: read.message }, { status: 400 })
       if (read.value.do === 'restore' && !backupNamed(backupFolder(), read.value.name))
-        return Response.json({ ok: false, message: 'There is no such copy any more.' }, { status: 404 })
+        return Response.json({ ok: false, message: say`There is no such copy any more.` }, { status: 404 })
       const { ok, said } = read.value.do === 'copy' ? await tend('backup') : await tend('restore', read.value.name)
       return Response.json({ ok, message: said }, { status: ok ? 200 : 503 })
     },

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { isPassphrase, sealed, Tries } from '@/store'
 import { COOKIE, DAY_MS, doorFile, onNetwork, SESSION_DAYS } from '../../network'
 import { answering, readBody } from '../answers'
+import { say } from '@/core/words'
 
 const body = z.strictObject({ passphrase: z.string().max(200) })
 const shared = globalThis as typeof globalThis & { pyraxisTries?: Tries }
@@ -17,15 +18,15 @@ export async function POST(request: Request): Promise<Response> {
   return answering(
     request,
     async () => {
-      if (!onNetwork()) return refuse('Nobody is asked for a pass-phrase on this machine itself.', 409)
+      if (!onNetwork()) return refuse(say`Nobody is asked for a pass-phrase on this machine itself.`, 409)
       const read = await readBody(request, body)
       if (!read.ok) return refuse(read.message, 400)
       const wait = tries.waitS(Date.now())
       if (wait > 0)
-        return refuse(`Too many wrong ones. Wait ${wait} s, then try again.`, 429, { 'retry-after': String(wait) })
+        return refuse(say`Too many wrong ones. Wait ${wait} s, then try again.`, 429, { 'retry-after': String(wait) })
       if (!isPassphrase(doorFile(), read.value.passphrase)) {
         tries.failed(Date.now())
-        return refuse('This is not the pass-phrase.', 403)
+        return refuse(say`This is not the pass-phrase.`, 403)
       }
       tries.succeeded()
       const pass = sealed(doorFile(), { role: 'mechanic', until: Date.now() + SESSION_DAYS * DAY_MS })

@@ -14,6 +14,7 @@ import {
 } from '@/store'
 import { asked, log } from '../../log'
 import { answering, readText } from '../answers'
+import { say } from '@/core/words'
 
 type Ready = Extract<Prepared, { ok: true }>
 interface Failure {
@@ -42,7 +43,7 @@ function saidOfIt<R>(request: Request, work: () => R): R | { readonly ok: false;
     log.error({ ...asked(request), err: error }, 'a job of a file cannot be read or worked out')
     return {
       ok: false,
-      message: 'This job cannot be worked out as it stands in the file. Tell whoever looks after Pyraxis.',
+      message: say`This job cannot be worked out as it stands in the file. Tell whoever looks after Pyraxis.`,
     }
   }
 }
@@ -163,7 +164,7 @@ export async function POST(request: Request): Promise<Response> {
     async () => {
       const text = await readText(request, LARGEST_YARD_FILE)
       if (text === null)
-        return Response.json({ message: 'This file is too large: bring it in as several.' }, { status: 413 })
+        return Response.json({ message: say`This file is too large: bring it in as several.` }, { status: 413 })
       const split = splitJobsFile(text)
       if (!split.ok) return Response.json({ message: split.message }, { status: 400 })
       const [only] = split.jobs

@@ -16,6 +16,7 @@ import { problemsInWords } from '@/formats'
 import { addJob, jobsOfModel, lastOn, now, readWorkshop, theStore } from '@/store'
 import { answering, readBody } from '../answers'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 const beginning = z
   .strictObject({
@@ -30,7 +31,7 @@ const beginning = z
     heightM: z.number().min(-430).max(5500).optional(),
     job: z.enum(Object.keys(jobKinds) as [JobKind, ...JobKind[]]),
   })
-  .refine((b) => typicalMachines[b.kind].jobs.includes(b.job), 'this kind of job does not suit this machine')
+  .refine((b) => typicalMachines[b.kind].jobs.includes(b.job), say`this kind of job does not suit this machine`)
 
 const MOST_WORDS = 900
 
@@ -38,9 +39,8 @@ const MOST_WORDS = 900
 function asOnOthers(begun: Job, others: readonly Job[], at: string): Job {
   const { job, machines, labels } = learntFromModel(begun, others)
   if (!labels.length) return job
-  const words =
-    `Begins as on ${machines} other ${machines === 1 ? 'machine' : 'machines'} of this model, still ` +
-    `typical until it is read here: ${labels.join(', ')}.`
+  const words = say`Begins as on ${machines} other ${machines === 1 ? say`machine` : say`machines`} of this model,
+    still typical until it is read here: ${labels.join(', ')}.`
   const noted = addNote(job, { of: 'machine', words: words.slice(0, MOST_WORDS), by: '', at })
   return 'full' in noted ? job : noted
 }

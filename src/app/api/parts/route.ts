@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { partSchema } from '@/core/parts'
 import { listShelf, putParts, theStore } from '@/store'
 import { answering, readBody } from '../answers'
+import { say } from '@/core/words'
 
 const body = z.strictObject({ part: partSchema, isNew: z.boolean() })
 
@@ -17,7 +18,7 @@ export async function POST(request: Request): Promise<Response> {
       const { entries, unreadable } = await listShelf(store)
       if (isNew && [...entries.map((e) => e.part), ...unreadable].some((e) => e.id === part.id))
         return Response.json(
-          { ok: false, message: `There is a part with the id "${part.id}" already.` },
+          { ok: false, message: say`There is a part with the id "${part.id}" already.` },
           { status: 409 },
         )
       await putParts(store, [part])

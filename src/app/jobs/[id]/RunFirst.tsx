@@ -8,6 +8,7 @@ import type { Findings } from '@/core/margins'
 import { useCompute } from '@/stations/use-compute'
 import type { RunNews } from '@/workers/compute.worker'
 import { keepRun } from './server-calls'
+import { say } from '@/core/words'
 
 interface Props {
   readonly id: string
@@ -18,7 +19,7 @@ interface Props {
 
 type State = { readonly share: number } | { readonly trouble: string } | { readonly kept: true }
 
-const CHANGED = 'It could not be kept, or the job has changed meanwhile: load this page again.'
+const CHANGED = say`It could not be kept, or the job has changed meanwhile: load this page again.`
 
 /**
  * Makes the run that a sheet waits for, keeps it and has the sheet told anew; until then the sheet says rule of thumb,
@@ -56,8 +57,8 @@ export function RunFirst({ id, job, at }: Props) {
     )
   return (
     <p className="say no-print" role="status">
-      The day is being run: until it has been, margins that hang on it are rules of thumb.{' '}
-      <progress value={'share' in state ? state.share : 1} max={1} aria-label="run of the day" />
+      {say`The day is being run: until it has been, margins that hang on it are rules of thumb.`}{' '}
+      <progress value={'share' in state ? state.share : 1} max={1} aria-label={say`run of the day`} />
     </p>
   )
 }

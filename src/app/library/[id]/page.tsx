@@ -9,6 +9,7 @@ import { readJobFile } from '@/formats'
 import { readHead, theStore } from '@/store'
 import { orTrouble } from '../../trouble'
 import { Sideways } from '@/ui/Sideways'
+import { say } from '@/core/words'
 
 /** The machine that an answer is worked with where no job was named, or the job has nothing to work it with. */
 async function exampleJob(): Promise<Job> {
@@ -39,7 +40,7 @@ export default async function LibraryAnswer({
       <main className="message-page library">
         <p>
           <Link href={`/library${from ? `?job=${encodeURIComponent(from)}` : ''}`} prefetch={false}>
-            All questions
+            {say`All questions`}
           </Link>{' '}
           {own && (
             <Link href={`/jobs/${encodeURIComponent(from!)}`} prefetch={false}>
@@ -50,8 +51,8 @@ export default async function LibraryAnswer({
         <h1>{asked.question}</h1>
         <p className="soft small">
           {job === own
-            ? `Worked with the figures of ${job.machine.name}.`
-            : `Worked with an example, ${job.machine.name}${own ? ': this job has not yet what it takes' : ''}.`}
+            ? say`Worked with the figures of ${job.machine.name}.`
+            : say`Worked with an example, ${job.machine.name}${own ? say`: this job has not yet what it takes` : ''}.`}
         </p>
         {page.tell(job).map((t) => (
           <section key={t.heading}>

@@ -4,6 +4,7 @@ import { SheetPage } from '@/screens/sheet/SheetPage'
 import { doorFile, onNetwork } from '../../network'
 import { MessagePage, orTrouble } from '../../trouble'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -16,14 +17,14 @@ export default async function OwnerPage({ params }: { readonly params: Promise<{
     if (!head || pass?.role !== 'owner' || (await isDeleted(await theStore(), pass.job)))
       return (
         <MessagePage
-          title="This link has ended"
-          message="It was made for a while, or the workshop has closed it. Ask the workshop for another."
+          title={say`This link has ended`}
+          message={say`It was made for a while, or the workshop has closed it. Ask the workshop for another.`}
         />
       )
     return (
       <SheetPage
         sheet={ownersCard(head.job)}
-        note={`for the owner to look at, until ${calendarDay(new Date(pass.until).toISOString())}`}
+        note={say`for the owner to look at, until ${calendarDay(new Date(pass.until).toISOString())}`}
       />
     )
   })

@@ -1,18 +1,19 @@
 import { coreOff, dealtWith, opensCoolant, pinMovesM } from '../asks'
 import type { StepRule } from '../step'
+import { say } from '../../words'
 
 /** Taking apart: what comes off is written down as it does. */
 export const apartRules: readonly StepRule[] = [
   {
     id: 'strip',
-    title: 'Strip what is in the way',
+    title: say`Strip what is in the way`,
     minutes: 20,
     needs: ['have-all', 'baseline', 'cool', 'bucket', 'battery-off', 'fuel'],
     at: 'under the covers',
   },
   {
     id: 'mechanical-fan-off',
-    title: 'Take the mechanical fan off',
+    title: say`Take the mechanical fan off`,
     minutes: 25,
     needs: ['strip'],
     at: 'under the covers',
@@ -20,7 +21,7 @@ export const apartRules: readonly StepRule[] = [
   },
   {
     id: 'make-room',
-    title: 'Make room: move or take off what is near',
+    title: say`Make room: move or take off what is near`,
     minutes: 15,
     needs: ['strip'],
     at: 'under the covers',
@@ -28,7 +29,7 @@ export const apartRules: readonly StepRule[] = [
   },
   {
     id: 'drain',
-    title: 'Drain the coolant',
+    title: say`Drain the coolant`,
     minutes: 15,
     needs: ['cool', 'battery-off', 'strip'],
     at: 'under the covers',
@@ -36,7 +37,7 @@ export const apartRules: readonly StepRule[] = [
   },
   {
     id: 'core-off',
-    title: 'Take the core off',
+    title: say`Take the core off`,
     minutes: 15,
     needs: ['drain'],
     at: 'under the covers',
@@ -44,7 +45,7 @@ export const apartRules: readonly StepRule[] = [
   },
   {
     id: 'pin-hole',
-    title: 'Mark, drill and deburr the moved pin hole',
+    title: say`Mark, drill and deburr the moved pin hole`,
     minutes: 20,
     needs: ['core-off'],
     at: 'the core on the bench',

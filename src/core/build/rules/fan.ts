@@ -2,12 +2,13 @@ import { controlKindOf } from '../../control'
 import { circuitsOf } from '../../fan-circuit'
 import { byRelay, coreOff, feels, mountsFan } from '../asks'
 import type { StepRule } from '../step'
+import { say } from '../../words'
 
 /** Fan, probe, controller and relay. */
 export const fanRules: readonly StepRule[] = [
   {
     id: 'mount',
-    title: 'Mount the fan',
+    title: say`Mount the fan`,
     minutes: 25,
     needs: ['strip', 'make-room', 'mechanical-fan-off', 'core-off'],
     at: 'the core on the bench',
@@ -15,7 +16,7 @@ export const fanRules: readonly StepRule[] = [
   },
   {
     id: 'spin',
-    title: 'Spin it by hand',
+    title: say`Spin it by hand`,
     minutes: 2,
     needs: ['mount'],
     at: 'the core on the bench',
@@ -23,7 +24,7 @@ export const fanRules: readonly StepRule[] = [
   },
   {
     id: 'probe',
-    title: 'Place the probe',
+    title: say`Place the probe`,
     minutes: 8,
     needs: ['strip', 'drain', 'mount', 'spin'],
     at: 'the core on the bench',
@@ -31,7 +32,7 @@ export const fanRules: readonly StepRule[] = [
   },
   {
     id: 'core-on',
-    title: 'Core back on',
+    title: say`Core back on`,
     minutes: 20,
     needs: ['core-off', 'pin-hole', 'mount', 'spin'],
     hides: ['the core on the bench'],
@@ -40,7 +41,7 @@ export const fanRules: readonly StepRule[] = [
   },
   {
     id: 'controller',
-    title: 'Fix the controller',
+    title: say`Fix the controller`,
     minutes: 10,
     needs: ['strip'],
     at: 'under the covers',
@@ -49,7 +50,7 @@ export const fanRules: readonly StepRule[] = [
   },
   {
     id: 'relay',
-    title: 'Fit the relay',
+    title: say`Fit the relay`,
     minutes: 10,
     needs: ['strip'],
     at: 'under the covers',

@@ -1,11 +1,12 @@
 import { isSet, opensCoolant } from '../asks'
 import type { StepRule } from '../step'
+import { say } from '../../words'
 
 /** Coolant back, power last, covers when all is proved. */
 export const togetherRules: readonly StepRule[] = [
   {
     id: 'refill',
-    title: 'Refill and purge',
+    title: say`Refill and purge`,
     minutes: 15,
     needs: ['core-on', 'probe', 'fasten'],
     at: 'under the covers',
@@ -13,7 +14,7 @@ export const togetherRules: readonly StepRule[] = [
   },
   {
     id: 'test-setting',
-    title: 'Controller to its test setting',
+    title: say`Controller to its test setting`,
     minutes: 3,
     needs: ['controller'],
     at: 'under the covers',
@@ -21,21 +22,21 @@ export const togetherRules: readonly StepRule[] = [
   },
   {
     id: 'battery-on',
-    title: 'Battery on, fuse still out',
+    title: say`Battery on, fuse still out`,
     minutes: 5,
     needs: 'all before',
     at: 'under the covers',
   },
   {
     id: 'fuse-in',
-    title: 'Fuse in, last of all',
+    title: say`Fuse in, last of all`,
     minutes: 1,
     needs: 'all before',
     at: 'under the covers',
   },
   {
     id: 'working-setting',
-    title: 'Working setting put back',
+    title: say`Working setting put back`,
     minutes: 3,
     needs: ['fuse-in'],
     at: 'under the covers',
@@ -43,7 +44,7 @@ export const togetherRules: readonly StepRule[] = [
   },
   {
     id: 'covers',
-    title: 'Everything back that came off',
+    title: say`Everything back that came off`,
     minutes: 15,
     needs: 'all before',
     hides: ['under the covers'],
@@ -51,7 +52,7 @@ export const togetherRules: readonly StepRule[] = [
   },
   {
     id: 'last-look',
-    title: 'All closed: moved once more',
+    title: say`All closed: moved once more`,
     minutes: 4,
     needs: ['covers'],
   },

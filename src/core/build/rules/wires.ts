@@ -1,6 +1,7 @@
 import { type Job, typicalMachines } from '../../job'
 import { kitBrings, readyMade } from '../asks'
 import type { StepRule } from '../step'
+import { say } from '../../words'
 
 const steers = (job: Job): boolean => typicalMachines[job.machine.kind].steers
 
@@ -11,7 +12,7 @@ const JOINTS_SAVED = 15
 export const wireRules: readonly StepRule[] = [
   {
     id: 'fuse-holder',
-    title: 'Fuse holder, without its fuse',
+    title: say`Fuse holder, without its fuse`,
     minutes: 8,
     saved: (job) => (kitBrings(job, 'fuse holder') ? 5 : 0),
     needs: ['battery-off'],
@@ -19,14 +20,14 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'dry-fit',
-    title: 'Dry fit: every wire laid in its place',
+    title: say`Dry fit: every wire laid in its place`,
     minutes: 15,
     needs: ['fuse-holder', 'controller', 'relay', 'mount', 'probe', 'core-on'],
     at: 'wires still loose',
   },
   {
     id: 'harness',
-    title: 'Change the harness',
+    title: say`Change the harness`,
     minutes: 15,
     needs: ['dry-fit'],
     at: 'wires still loose',
@@ -34,7 +35,7 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'joints',
-    title: 'Crimp and seal the joints',
+    title: say`Crimp and seal the joints`,
     minutes: 20,
     saved: (job) => Math.round(JOINTS_SAVED * readyMade(job)),
     needs: ['dry-fit', 'harness'],
@@ -42,7 +43,7 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'sleeves',
-    title: 'Sleeves on',
+    title: say`Sleeves on`,
     minutes: 8,
     when: (job) => !(kitBrings(job, 'sleeve') && readyMade(job) === 1),
     needs: ['joints'],
@@ -50,14 +51,14 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'route',
-    title: 'Run the wires, loose',
+    title: say`Run the wires, loose`,
     minutes: 15,
     needs: ['sleeves', 'core-on'],
     at: 'wires still loose',
   },
   {
     id: 'locks',
-    title: 'Steering from lock to lock',
+    title: say`Steering from lock to lock`,
     minutes: 3,
     needs: ['route', 'core-on', 'mount'],
     at: 'wires still loose',
@@ -65,7 +66,7 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'clear',
-    title: 'Everything that moves, moved',
+    title: say`Everything that moves, moved`,
     minutes: 3,
     needs: ['route', 'core-on', 'mount'],
     at: 'wires still loose',
@@ -73,7 +74,7 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'fasten',
-    title: 'Fasten the wires',
+    title: say`Fasten the wires`,
     minutes: 10,
     needs: ['locks', 'clear', 'route'],
     hides: ['wires still loose'],
@@ -81,7 +82,7 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'continuity',
-    title: 'Continuity, before the battery',
+    title: say`Continuity, before the battery`,
     minutes: 6,
     needs: ['fasten'],
     at: 'under the covers',
@@ -89,7 +90,7 @@ export const wireRules: readonly StepRule[] = [
   },
   {
     id: 'insulation',
-    title: 'Insulation, before the battery',
+    title: say`Insulation, before the battery`,
     minutes: 4,
     needs: ['fasten'],
     at: 'under the covers',

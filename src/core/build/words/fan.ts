@@ -4,36 +4,33 @@ import { fanOf, feels } from '../asks'
 import { fasteningWords } from '../fastening'
 import { sideInWords } from '../side-in-words'
 import type { GuessedTorque, StepWords } from '../step'
+import { say, spokenWord } from '../../words'
 
 /** What is done to a probe where it sits. */
 function probeSeat({ probe }: FanCircuit): string {
-  const where = probe.atOutlet ? 'Near the outlet.' : 'Near the inlet.'
+  const where = probe.atOutlet ? say`Near the outlet.` : say`Near the inlet.`
   switch (probe.place) {
     case 'threaded':
-      return (
-        'First which thread: outside diameter, pitch by a gauge, taper or straight. Taper: PTFE tape, three turns ' +
-        'with the thread. Straight: a new washer or O-ring, no tape. Hand-tight and an eighth; where the probe is ' +
-        'grounded by its thread, no tape there. Only now, with the coolant out.'
-      )
+      return say`First which thread: outside diameter, pitch by a gauge, taper or straight. Taper: PTFE tape, three
+        turns with the thread. Straight: a new washer or O-ring, no tape. Hand-tight and an eighth; where the probe is
+        grounded by its thread, no tape there. Only now, with the coolant out.`
     case 'fin-paste':
     case 'fin':
-      return (
-        `Fins there straight and whole; between two tubes, in one gap only, no deeper than the core is thick; ` +
-        `${probe.place === 'fin' ? 'dry, so a snug gap' : 'paste in the gap first'}. ${where}`
-      )
+      return say`Fins there straight and whole; between two tubes, in one gap only, no deeper than the core is thick;
+        ${probe.place === 'fin' ? say`dry, so a snug gap` : say`paste in the gap first`}. ${spokenWord(where)}`
     case 'strapped':
-      return `Clean metal or hose, strap tight, a pad over it against the wind. ${where}`
+      return say`Clean metal or hose, strap tight, a pad over it against the wind. ${spokenWord(where)}`
     default:
-      return 'Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.'
+      return say`Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.`
   }
 }
 
 function probeWords(job: Job): string {
   if (job.bay)
-    return 'Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.'
+    return say`Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.`
   const probes = eachOnce(job, 'probe').filter(([, circuit]) => feels(circuit))
   return probes
-    .map(([, circuit]) => (probes.length > 1 ? `Of ${fanOf(circuit)}: ${probeSeat(circuit)}` : probeSeat(circuit)))
+    .map(([, circuit]) => (probes.length > 1 ? say`Of ${fanOf(circuit)}: ${probeSeat(circuit)}` : probeSeat(circuit)))
     .join(' ')
 }
 
@@ -41,59 +38,60 @@ function probeWords(job: Job): string {
 const mountTorque = (job: Job): GuessedTorque | null => {
   const { figures } = mountOf(job)
   const has = (figure: (typeof figures)[number]): boolean => figures.includes(figure)
-  if (has('screw')) return { newtonMetres: 2.5, of: 'screws into a thin channel' }
+  if (has('screw')) return { newtonMetres: 2.5, of: say`screws into a thin channel` }
   return has('ties') ? null : { newtonMetres: 5, of: 'M5 bolts' }
 }
 
 /** Fan, probe, controller and relay. */
 export const fanWords: Readonly<Record<string, StepWords>> = {
   mount: {
-    why: 'All of its fixings hold, or none does.',
+    why: say`All of its fixings hold, or none does.`,
     cautions: ['eyes'],
     also: (job) => (job.trailer ? ['batteryGas'] : []),
     torque: mountTorque,
     tell: (job) =>
       [
         mountOf(job).fasten,
-        'All screws finger-tight first, then crosswise.',
+        say`All screws finger-tight first, then crosswise.`,
         ...fasteningWords(job),
         sideInWords(job),
         mountOf(job).check,
       ].join(' '),
   },
   spin: {
-    why: 'A blade that rubs is heard now, not under way.',
-    tell: 'Nothing rubs, nothing touches the shaft end; a paper’s width is too near, panels flex and engines rock.',
+    why: say`A blade that rubs is heard now, not under way.`,
+    tell: say`Nothing rubs, nothing touches the shaft end; a paper’s width is too near, panels flex and engines rock.`,
     cautions: [],
   },
   probe: {
-    why: 'What it feels there is what the setting was worked out for.',
+    why: say`What it feels there is what the setting was worked out for.`,
     tell: probeWords,
     cautions: [],
   },
   'core-on': {
-    why: 'Wires are laid and tied, and the steering proved, against the core where it stays.',
+    why: say`Wires are laid and tied, and the steering proved, against the core where it stays.`,
     tell: (job) =>
-      `${job.newCore ? 'The new one: pins and holes as measured, rubbers in. ' : ''}` +
-      'Hoses as they were marked, short leg and long leg, clear of frame and fan; clips where they can be reached.',
+      say`${
+        job.newCore ? say`The new one: pins and holes as measured, rubbers in. ` : ''
+      }Hoses as they were marked, short leg and long leg, clear of frame and fan; clips where they can be
+        reached.`,
     cautions: [],
-    torque: () => ({ newtonMetres: 3, of: 'worm-drive hose clips' }),
+    torque: () => ({ newtonMetres: 3, of: say`worm-drive hose clips` }),
   },
   controller: {
-    why: 'It is read and set there for years.',
-    tell:
-      'Flat, dry, in sight and in reach; its lead down, so that water drips off. Where it is stuck on: wipe with ' +
-      'isopropyl alcohol, never with brake cleaner; press, then leave it alone.',
+    why: say`It is read and set there for years.`,
+    tell: say`Flat, dry, in sight and in reach; its lead down, so that water drips off. Where it is stuck on: wipe
+      with isopropyl alcohol, never with brake cleaner; press, then leave it alone.`,
     cautions: [],
   },
   relay: {
-    why: 'It carries the fan’s current, so that no thin switch does.',
+    why: say`It carries the fan’s current, so that no thin switch does.`,
     tell: (job) =>
-      `Plug downwards. ` +
-      (job.wiring.controlFrom === 'key' && job.engine
-        ? 'Coil fed so that it dies with the key'
-        : 'Coil fed behind the fan’s own fuse') +
-      '; its ground is not the fan’s ground.',
+      say`Plug downwards. ${
+        job.wiring.controlFrom === 'key' && job.engine
+          ? say`Coil fed so that it dies with the key`
+          : say`Coil fed behind the fan’s own fuse`
+      }; its ground is not the fan’s ground.`,
     cautions: [],
   },
 }

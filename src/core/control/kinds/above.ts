@@ -1,8 +1,9 @@
 import { type ControlKind, onOrOff } from './control-kind'
+import { say } from '../../words'
 
 /** Off at its set point, on a band higher. */
 export const above: ControlKind = {
-  name: 'above the set point',
+  name: say`above the set point`,
   decidedBy: 'temperature',
   settable: true,
   electronic: true,

@@ -1,8 +1,9 @@
 import { type ControlKind } from './control-kind'
+import { say } from '../../words'
 
 /** No controller at all: on while its feed is live. */
 export const always: ControlKind = {
-  name: 'always on',
+  name: say`always on`,
   decidedBy: 'nothing',
   settable: false,
   electronic: false,

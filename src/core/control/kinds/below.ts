@@ -1,8 +1,9 @@
 import { type ControlKind, onOrOff } from './control-kind'
+import { say } from '../../words'
 
 /** On at its set point, off a band lower. */
 export const below: ControlKind = {
-  name: 'below the set point',
+  name: say`below the set point`,
   decidedBy: 'temperature',
   settable: true,
   electronic: true,

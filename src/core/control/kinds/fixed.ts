@@ -1,8 +1,9 @@
 import { type ControlKind, onOrOff } from './control-kind'
+import { say } from '../../words'
 
 /** A switch that closes and opens at temperatures of its own. */
 export const fixed: ControlKind = {
-  name: 'fixed switch',
+  name: say`fixed switch`,
   decidedBy: 'temperature',
   settable: false,
   electronic: false,

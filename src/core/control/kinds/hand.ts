@@ -1,8 +1,9 @@
 import { type ControlKind } from './control-kind'
+import { say } from '../../words'
 
 /** A switch that somebody closes. */
 export const hand: ControlKind = {
-  name: 'hand switch',
+  name: say`hand switch`,
   decidedBy: 'hand',
   settable: false,
   electronic: false,

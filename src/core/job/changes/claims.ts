@@ -2,6 +2,7 @@ import type { ClaimKind } from '../choices'
 import type { Job } from '../document'
 import { mostOf, tooMany } from '../limits'
 import { freshId } from './fresh-id'
+import { say } from '../../words'
 
 type Claim = Job['claims'][number]
 
@@ -18,7 +19,7 @@ export const addClaim = (job: Job, what: ClaimKind, by: string): Job | { readonl
             what,
             share: null,
             by,
-            unit: what === 'fuel' ? 'l per 100 km' : 'kW',
+            unit: what === 'fuel' ? say`l per 100 km` : 'kW',
             runs: [],
           },
         ],

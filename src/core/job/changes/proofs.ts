@@ -1,6 +1,7 @@
 import type { Job } from '../document'
 import { mostOf } from '../limits'
 import type { By } from './bench'
+import { say } from '../../words'
 
 type Found = Job['proofs'][number]
 export type ProofAnswer = Pick<Found, 'measured' | 'answer' | 'notProved'>
@@ -8,7 +9,7 @@ export type ProofAnswer = Pick<Found, 'measured' | 'answer' | 'notProved'>
 /** What was found, in a few words: kept when it is proved again. */
 const foundInWords = ({ measured, answer, notProved }: Found): string => {
   if (measured) return measured.typed || String(measured.value)
-  return (notProved === null ? answer : `not proved: ${notProved}`) ?? 'nothing'
+  return (notProved === null ? answer : say`not proved: ${notProved}`) ?? 'nothing'
 }
 
 /** Answers a proof, or takes its answer away; what was found before stays readable. */

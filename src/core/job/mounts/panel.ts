@@ -1,8 +1,9 @@
 import type { MountKind } from './kind'
+import { say } from '../../words'
 
 /** Bolts through a panel of the bay. @see engineering §7 */
 export const panel = {
-  name: 'bolts through a panel of the bay',
+  name: say`bolts through a panel of the bay`,
   medium: 'air',
   coreComesOff: false,
   shrouded: false,
@@ -10,21 +11,20 @@ export const panel = {
   onSheet: true,
   hosed: false,
   asks: ['place.bladeProudM'],
-  alters: { kind: 'hole', what: 'bolt holes and an opening in the panel' },
+  alters: { kind: 'hole', what: say`bolt holes and an opening in the panel` },
   before: [
     {
       id: 'drill',
-      title: 'Mark, drill and trim the panel',
-      why: 'It cannot be drilled with the fan on.',
-      tell:
-        'Template from the fan itself; ports and belts behind it covered. Pilot holes first, then to size, edges ' +
-        'deburred before any rubber goes on, chips out with a magnet or a vacuum, bare metal painted.',
+      title: say`Mark, drill and trim the panel`,
+      why: say`It cannot be drilled with the fan on.`,
+      tell: say`Template from the fan itself; ports and belts behind it covered. Pilot holes first, then to size,
+        edges deburred before any rubber goes on, chips out with a magnet or a vacuum, bare metal painted.`,
       minutes: 25,
       cautions: ['drilling', 'eyes'],
     },
   ],
   after: [],
-  fasten: 'Stand-offs under the housing, large washers behind the sheet, locking nuts.',
+  fasten: say`Stand-offs under the housing, large washers behind the sheet, locking nuts.`,
   figures: ['stand-offs', 'inlet'],
-  check: 'Blades clear of the sheet and of the bolt ends; edges trimmed, chips out of the bay.',
+  check: say`Blades clear of the sheet and of the bolt ends; edges trimmed, chips out of the bay.`,
 } as const satisfies MountKind

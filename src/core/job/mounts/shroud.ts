@@ -1,8 +1,9 @@
 import type { MountKind } from './kind'
+import { say } from '../../words'
 
 /** A shroud over the whole core. @see engineering §7 */
 export const shroud = {
-  name: 'shroud over the core',
+  name: say`shroud over the core`,
   medium: 'coolant',
   coreComesOff: true,
   shrouded: true,
@@ -14,15 +15,15 @@ export const shroud = {
   before: [
     {
       id: 'trim',
-      title: 'Edge trim on the shroud',
-      why: 'What leaks past the edge does not go through the fins.',
-      tell: 'All round, joint at the lowest point.',
+      title: say`Edge trim on the shroud`,
+      why: say`What leaks past the edge does not go through the fins.`,
+      tell: say`All round, joint at the lowest point.`,
       minutes: 10,
       cautions: [],
     },
   ],
   after: [],
-  fasten: 'Edge trim all round: an open gap lets the fan breathe from behind itself.',
+  fasten: say`Edge trim all round: an open gap lets the fan breathe from behind itself.`,
   figures: ['edge leak'],
-  check: 'No gap at the edge, blades free of the rim.',
+  check: say`No gap at the edge, blades free of the rim.`,
 } as const satisfies MountKind

@@ -1,8 +1,9 @@
 import type { MountKind } from './kind'
+import { say } from '../../words'
 
 /** Ties through the fins: nothing comes off, nothing is drilled. @see engineering §7 */
 export const ties = {
-  name: 'ties through the fins',
+  name: say`ties through the fins`,
   medium: 'coolant',
   coreComesOff: false,
   shrouded: false,
@@ -14,17 +15,16 @@ export const ties = {
   before: [
     {
       id: 'gaps',
-      title: 'Mark the gaps for the ties',
-      why: 'A tie through a tube is a leak.',
-      tell: 'Hold the fan in place and mark the gaps between tubes; open each with a blunt needle, never a drill.',
+      title: say`Mark the gaps for the ties`,
+      why: say`A tie through a tube is a leak.`,
+      tell: say`Hold the fan in place and mark the gaps between tubes; open each with a blunt needle, never a drill.`,
       minutes: 5,
       cautions: ['eyes'],
     },
   ],
   after: [],
-  fasten:
-    'Foam pads on the corners, four ties through the gaps between tubes, drawn evenly; trim the ends and turn the ' +
-    'cut ends away from the fins.',
+  fasten: say`Foam pads on the corners, four ties through the gaps between tubes, drawn evenly; trim the ends and turn
+    the cut ends away from the fins.`,
   figures: ['ties'],
-  check: 'Ties stand less shaking than a bracket: look at them after the first hour.',
+  check: say`Ties stand less shaking than a bracket: look at them after the first hour.`,
 } as const satisfies MountKind

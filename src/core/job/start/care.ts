@@ -1,4 +1,5 @@
 import type { Job } from '../document'
+import { say } from '../../words'
 
 /** What is rung, checked or looked at once the machine is back at work. */
 export const afterCare = [
@@ -14,7 +15,7 @@ export const afterCare = [
 ] as const
 
 /** Ties through fins give where a bracket does not: they are looked at after the first hour. @see typical.md */
-export const tieCare = { id: 'ties', what: 'Ties through the fins, after the first hour of work', days: 1 } as const
+export const tieCare = { id: 'ties', what: say`Ties through the fins, after the first hour of work`, days: 1 } as const
 
 /** A flap in the hose is turned twice a year: by these days of it, month counted from 1 (estimates). */
 export const flapCare = [

@@ -1,5 +1,6 @@
 import { typical } from '../../reading'
 import type { TypicalMachine } from '../typical'
+import { say } from '../../words'
 
 export const mm = (n: number) => typical(n / 1000)
 
@@ -22,10 +23,10 @@ export const placeBeside = ({ routes, freeBehindMm }: TypicalMachine) => {
     bladeProudM: typical(0, 0.002),
     duct: { lengthM: typical(1), diameterM: mm(76), bends: 2, splitter: false, leadsTo: 'outside' as const },
     leads: {
-      fan: [leg('leg1', 'to the joint', routes.fanMm)],
-      probe: [leg('leg1', 'to the controller', routes.probeMm)],
-      controller: [leg('leg1', 'controller to relay or joint', 250)],
-      supply: [leg('leg1', 'controller to battery', 600)],
+      fan: [leg('leg1', say`to the joint`, routes.fanMm)],
+      probe: [leg('leg1', say`to the controller`, routes.probeMm)],
+      controller: [leg('leg1', say`controller to relay or joint`, 250)],
+      supply: [leg('leg1', say`controller to battery`, 600)],
     },
     leadsLeave: 'top left' as const,
   }

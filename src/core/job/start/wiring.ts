@@ -3,6 +3,7 @@ import { typical } from '../../reading'
 import type { UnitSystem } from '../../units'
 import type { Job } from '../document'
 import type { TypicalMachine } from '../typical'
+import { say } from '../../words'
 
 /** Colours that are usual for each role, until this kit's own are known. */
 export const usualColours: Readonly<Record<ConductorRole, string>> = {
@@ -20,7 +21,7 @@ export const usualColours: Readonly<Record<ConductorRole, string>> = {
   'call-out': 'green',
   timer: 'violet',
   'timer-out': 'violet',
-  lamp: 'white',
+  lamp: say`white`,
   'lamp-return': 'black',
 }
 

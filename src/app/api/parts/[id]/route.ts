@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { now, retirePart, theStore } from '@/store'
 import { answering, readBody } from '../../answers'
+import { say } from '@/core/words'
 
 const body = z.strictObject({ retired: z.boolean() })
 
@@ -15,7 +16,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
       const done = await retirePart(await theStore(), id, read.value.retired ? now().toISOString() : null)
       return done
         ? Response.json({ ok: true })
-        : Response.json({ ok: false, message: 'This part is not on the shelf any more.' }, { status: 404 })
+        : Response.json({ ok: false, message: say`This part is not on the shelf any more.` }, { status: 404 })
     },
     (message) => ({ ok: false, message }),
   )

@@ -3,6 +3,7 @@ import { readShelfFile, writeShelfFile } from '@/formats'
 import { readShelfCsv, writeShelfCsv } from '@/formats/shelf-csv'
 import { listShelf, putParts, theStore } from '@/store'
 import { answering, readText } from '../../answers'
+import { say } from '@/core/words'
 
 const LARGEST = 20_000_000
 
@@ -34,10 +35,10 @@ export async function POST(request: Request): Promise<Response> {
     async () => {
       const text = await readText(request, LARGEST)
       if (text === null)
-        return Response.json({ message: 'This file is too large for a shelf.', problems: [] }, { status: 400 })
+        return Response.json({ message: say`This file is too large for a shelf.`, problems: [] }, { status: 400 })
       if (text.includes('\u0000'))
         return Response.json(
-          { message: 'This is not a text file. A shelf comes as CSV or JSON.', problems: [] },
+          { message: say`This is not a text file. A shelf comes as CSV or JSON.`, problems: [] },
           { status: 400 },
         )
       const read = text.trimStart().startsWith('{') ? readShelfFile(text) : null
@@ -46,7 +47,9 @@ export async function POST(request: Request): Promise<Response> {
       if (problems.length)
         return Response.json(
           {
-            message: `Nothing was taken: ${problems.length} ${problems.length === 1 ? 'row is' : 'rows are'} wrong.`,
+            message: say`Nothing was taken: ${problems.length} ${
+              problems.length === 1 ? say`row is` : say`rows are`
+            } wrong.`,
             problems: problems.slice(0, 100),
           },
           { status: 400 },
@@ -58,7 +61,7 @@ export async function POST(request: Request): Promise<Response> {
         return Response.json({ taken: parts.length })
       }
       // what stands there stays; the file is one more that says something of it
-      const source = (asked.get('name') ?? 'a file').slice(0, 60)
+      const source = (asked.get('name') ?? say`a file`).slice(0, 60)
       const shelf = (await listShelf(store)).entries.map((e) => e.part)
       const noted = parts.map((part) => {
         const same = sameAs(shelf, part)

@@ -2,6 +2,7 @@ import { asBuiltSheet } from '@/core/sheets'
 import { circuitPlan } from '@/layout/circuit-plan'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 import { jobPage } from '../../../trouble'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,8 +13,8 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
       pdf={`/api/jobs/${id}/built.pdf`}
       pictures={`/api/jobs/${id}/photos`}
       back={`/jobs/${id}?station=after`}
-      backName="Back to the job"
-      note="for whoever opens it next"
+      backName={say`Back to the job`}
+      note={say`for whoever opens it next`}
     />
   ))
 }

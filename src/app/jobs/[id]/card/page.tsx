@@ -1,6 +1,7 @@
 import { ownersCard } from '@/core/sheets'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 import { jobPage } from '../../../trouble'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -10,8 +11,8 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
       sheet={ownersCard(job)}
       pdf={`/api/jobs/${id}/card.pdf`}
       back={`/jobs/${id}?station=after`}
-      backName="Back to the job"
-      note="one page, to be kept with the machine"
+      backName={say`Back to the job`}
+      note={say`one page, to be kept with the machine`}
     />
   ))
 }

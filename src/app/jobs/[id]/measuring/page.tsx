@@ -1,6 +1,7 @@
 import { measuringSheet } from '@/core/sheets'
 import { jobPage } from '../../../trouble'
 import { SheetPage } from '@/screens/sheet/SheetPage'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -10,8 +11,8 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
       sheet={measuringSheet(job)}
       pdf={`/api/jobs/${id}/measuring.pdf`}
       back={`/jobs/${id}?station=measure`}
-      backName="Back to the job"
-      note="type it back in Measure: Enter goes from line to line"
+      backName={say`Back to the job`}
+      note={say`type it back in Measure: Enter goes from line to line`}
     />
   ))
 }

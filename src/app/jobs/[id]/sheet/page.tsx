@@ -2,6 +2,7 @@ import { now, sheetOf } from '@/store'
 import { jobPage } from '../../../trouble'
 import { RunFirst } from '../RunFirst'
 import { SheetPage } from '@/screens/sheet/SheetPage'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -15,8 +16,8 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
         pdf={`/api/jobs/${id}/sheet.pdf`}
         file={`/api/jobs/${id}/file`}
         back={`/jobs/${id}`}
-        backName="Back to the job"
-        note={sealed ? 'as it was signed' : ''}
+        backName={say`Back to the job`}
+        note={sealed ? say`as it was signed` : ''}
       >
         {unsettled && <RunFirst id={id} job={job} at={now().toISOString()} />}
       </SheetPage>

@@ -2,6 +2,7 @@ import { shoppingSheet } from '@/core/sheets'
 import { SheetPage } from '@/screens/sheet/SheetPage'
 import { listParts } from '@/store'
 import { jobPage } from '../../../trouble'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -13,8 +14,8 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
       file={`/api/jobs/${id}/shopping.csv`}
       fileName="CSV"
       back={`/jobs/${id}?station=build`}
-      backName="Back to the job"
-      note="what somebody said is not there"
+      backName={say`Back to the job`}
+      note={say`what somebody said is not there`}
     />
   ))
 }

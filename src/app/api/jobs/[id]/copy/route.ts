@@ -4,6 +4,7 @@ import { problemsInWords } from '@/formats'
 import { addJob, now, readHead, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
 import { calendarDay } from '@/core/units'
+import { say } from '@/core/words'
 
 const body = z.strictObject({
   title: z.string().trim().min(1).max(80),
@@ -22,7 +23,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
       if (!read.ok) return Response.json({ message: read.message }, { status: 400 })
       const store = await theStore()
       const head = await readHead(store, id)
-      if (!head) return Response.json({ message: 'There is no such job.' }, { status: 404 })
+      if (!head) return Response.json({ message: say`There is no such job.` }, { status: 404 })
       const at = now().toISOString()
       const copy = jobSchema.safeParse(copyForNext(head.job, { ...read.value, startedOn: calendarDay(at) }))
       if (!copy.success) return Response.json({ message: problemsInWords(copy.error) }, { status: 400 })

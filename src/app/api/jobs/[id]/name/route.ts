@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { daySchema } from '@/core/job'
 import { now, readHead, saveJob, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
+import { say } from '@/core/words'
 
 const body = z.strictObject({
   title: z.string().trim().min(1).max(80),
@@ -22,15 +23,15 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
       if (!read.ok) return refuse(read.message, 400)
       const store = await theStore()
       const head = await readHead(store, id)
-      if (!head) return refuse('There is no such job.', 404)
+      if (!head) return refuse(say`There is no such job.`, 404)
       if (head.job.signature)
-        return refuse('It is signed under this name. Open it and reopen it there, if it is to have another.', 409)
+        return refuse(say`It is signed under this name. Open it and reopen it there, if it is to have another.`, 409)
       const { title, machineName, owner, promisedOn } = read.value
       const job = { ...head.job, title, promisedOn, machine: { ...head.job.machine, name: machineName, owner } }
       const saved = await saveJob(store, id, { from: head.revision, key: randomUUID(), job, at: now().toISOString() })
       return saved.kind === 'saved'
         ? Response.json({ ok: true })
-        : refuse('Somebody changed it at this moment. Look at it and try again.', 409)
+        : refuse(say`Somebody changed it at this moment. Look at it and try again.`, 409)
     },
     (message) => ({ ok: false, message }),
   )

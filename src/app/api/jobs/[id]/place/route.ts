@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { now, putAway, readHead, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
+import { say } from '@/core/words'
 
 const body = z.strictObject({ where: z.enum(['yard', 'archived', 'deleted']) })
 
@@ -19,8 +20,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
         {
           ok: false,
           message: there
-            ? 'It was signed once, and what is signed is a record: archive it instead.'
-            : 'There is no such job.',
+            ? say`It was signed once, and what is signed is a record: archive it instead.`
+            : say`There is no such job.`,
         },
         { status: there ? 409 : 404 },
       )

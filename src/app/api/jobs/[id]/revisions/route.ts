@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { readJob } from '@/formats'
 import { now, saveJob, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
+import { say } from '@/core/words'
 
 const save = z.strictObject({ from: z.int().min(0), key: z.string().min(8).max(80), job: z.unknown() })
 
@@ -22,7 +23,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
         at: now().toISOString(),
       })
       if (saved.kind === 'unknown')
-        return Response.json({ kind: 'refused', message: 'This job is not in this yard any more.' }, { status: 404 })
+        return Response.json({ kind: 'refused', message: say`This job is not in this yard any more.` }, { status: 404 })
       return Response.json(saved, { status: saved.kind === 'saved' ? 200 : 409 })
     },
     (message) => ({ kind: 'later', message }),

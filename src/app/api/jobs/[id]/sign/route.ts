@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { now, readHead, signJob, theStore } from '@/store'
 import { answering, readBody } from '../../../answers'
+import { say } from '@/core/words'
 
 const signature = z.strictObject({ from: z.int().min(0), by: z.string().trim().min(1).max(80) })
 
@@ -19,8 +20,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
         done.kind === 'refused'
           ? done.message
           : done.kind === 'stale'
-            ? 'The job was changed in another window. Look at it again, then sign.'
-            : 'This job is not in this yard any more.'
+            ? say`The job was changed in another window. Look at it again, then sign.`
+            : say`This job is not in this yard any more.`
       return Response.json({ ok: false, message }, { status: 409 })
     },
     (message) => ({ ok: false, message }),

@@ -1,6 +1,7 @@
 import { sheetOf } from '@/store'
 import { jobPage, MessagePage } from '../../../../trouble'
 import { SheetPage } from '@/screens/sheet/SheetPage'
+import { say } from '@/core/words'
 
 export const dynamic = 'force-dynamic'
 
@@ -11,10 +12,10 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
     if (!found)
       return (
         <MessagePage
-          title="There is no such revision"
-          message="The address names a revision that this job does not have."
+          title={say`There is no such revision`}
+          message={say`The address names a revision that this job does not have.`}
           back={`/jobs/${id}/history`}
-          backName="Back to its history"
+          backName={say`Back to its history`}
         />
       )
     return (
@@ -22,8 +23,10 @@ export default async function Page({ params }: { readonly params: Promise<{ id: 
         sheet={found.sheet}
         pdf={`/api/jobs/${id}/sheet.pdf?revision=${revision}`}
         back={`/jobs/${id}/history`}
-        backName="Back to its history"
-        note={found.sealed ? `revision ${revision}, as it was signed` : `revision ${revision}, as this core reads it`}
+        backName={say`Back to its history`}
+        note={
+          found.sealed ? say`revision ${revision}, as it was signed` : say`revision ${revision}, as this core reads it`
+        }
       />
     )
   })

@@ -1,5 +1,6 @@
 import { readPhoto, theStore } from '@/store'
 import { answering } from '../../../../answers'
+import { say } from '@/core/words'
 
 /** A picture of a job; it never changes. */
 export async function GET(
@@ -19,7 +20,7 @@ export async function GET(
               'cache-control': 'private, max-age=31536000, immutable',
             },
           })
-        : Response.json({ message: 'There is no such picture.' }, { status: 404 })
+        : Response.json({ message: say`There is no such picture.` }, { status: 404 })
     },
     (message) => ({ message }),
   )

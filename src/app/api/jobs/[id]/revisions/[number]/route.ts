@@ -1,5 +1,6 @@
 import { bringBack, now, readHead, readRevision, theStore } from '@/store'
 import { answering } from '../../../../answers'
+import { say } from '@/core/words'
 
 type Where = { params: Promise<{ id: string; number: string }> }
 
@@ -10,7 +11,7 @@ export async function GET(request: Request, { params }: Where): Promise<Response
     request,
     async () => {
       const found = await readRevision(await theStore(), id, Number(number))
-      return found ? Response.json(found) : Response.json({ message: 'There is no such revision.' }, { status: 404 })
+      return found ? Response.json(found) : Response.json({ message: say`There is no such revision.` }, { status: 404 })
     },
     (message) => ({ message }),
   )
@@ -26,7 +27,7 @@ export async function POST(request: Request, { params }: Where): Promise<Respons
       const done = await bringBack(store, id, Number(number), now().toISOString())
       return done.kind === 'saved'
         ? Response.json({ ok: true, opened: await readHead(store, id) })
-        : Response.json({ ok: false, message: 'There is no such revision.' }, { status: 404 })
+        : Response.json({ ok: false, message: say`There is no such revision.` }, { status: 404 })
     },
     (message) => ({ ok: false, message }),
   )
