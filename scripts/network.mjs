@@ -1,10 +1,9 @@
 // npm run network: the yard for everybody in the shop's network, behind its pass-phrase
-import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import QRCode from 'qrcode'
-import { build, installPackages } from './shared.mjs'
+import { build, installPackages, serve } from './shared.mjs'
 
 process.env.PYRAXIS_DB ??= path.join('data', 'pyraxis.db')
 const port = process.env.PORT ?? '3000'
@@ -25,7 +24,4 @@ for (const address of own) {
   const url = `http://${address}:${port}`
   process.stdout.write(`\n${url}\n${await QRCode.toString(url, { type: 'terminal', small: true })}\n`)
 }
-const next = path.join('node_modules', 'next', 'dist', 'bin', 'next')
-const server = spawn(process.execPath, [next, 'start', '-H', '0.0.0.0', '-p', port], { stdio: 'inherit' })
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-server.on('exit', (code) => process.exit(code ?? 0))
+serve('0.0.0.0', port)

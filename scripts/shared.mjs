@@ -93,3 +93,28 @@ export function build() {
   run('build', process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'build'])
   run('service worker', process.execPath, [path.join('scripts', 'service-worker.mjs')])
 }
+
+/**
+ * Serves what was built until it is stopped, and starts it again when it says so (as for another language).
+ * @param host  address it listens at
+ */
+export function serve(host, port) {
+  const next = path.join('node_modules', 'next', 'dist', 'bin', 'next')
+  let server
+  let again = false
+  const start = () => {
+    again = false
+    server = spawn(process.execPath, [next, 'start', '-H', host, '-p', port], {
+      stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+      env: { ...process.env, PYRAXIS_KEPT: 'yes' },
+    })
+    server.on('message', (said) => (again ||= said === 'again'))
+    server.on('exit', (code) => (again ? start() : process.exit(code ?? 0)))
+  }
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => {
+      again = false
+      server.kill(signal)
+    })
+  start()
+}

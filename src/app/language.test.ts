@@ -1,0 +1,20 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { po } from 'gettext-parser'
+import { phrasesOf } from '../../tools/phrases'
+import { languages } from '../core/words'
+
+const places = (text: string): string => [...new Set(text.match(/\{\w+\}/g) ?? [])].sort().join(' ')
+
+test.each(Object.keys(languages).filter((tag) => tag !== 'en'))(
+  'every phrase of the code is in the catalogue of %s, translated, with all its places',
+  (tag) => {
+    const catalogue = po.parse(readFileSync(path.join('words', `${tag}.po`)))
+    expect(catalogue.headers.Language).toBe(tag)
+    const entries = catalogue.translations['']!
+    // a unit or a word that is the same in both stands there as itself
+    expect(phrasesOf().filter(({ key }) => !entries[key]?.msgstr[0])).toEqual([])
+    const wrong = Object.values(entries).filter(({ msgid, msgstr }) => msgid && places(msgid) !== places(msgstr[0]!))
+    expect(wrong.map(({ msgid, msgstr }) => [msgid, msgstr[0]])).toEqual([])
+  },
+)
