@@ -188,3 +188,42 @@ test('a file that was brought in before is asked about, a signed one that was ch
   }
   expect(file.signature).toBeNull()
 })
+
+test('the workshop speaks Dutch: pages, what is worked out beside them, figures and what is typed', async ({
+  page,
+  yard,
+}) => {
+  await yard.startAs({ kept: true })
+  const wrong: string[] = []
+  page.on(
+    'console',
+    (m) => void (m.type() === 'error' && !/ERR_|Failed to fetch/.test(m.text()) && wrong.push(m.text())),
+  )
+  await page.goto(`${yard.url}/workshop`)
+  await ready(page)
+  await page.getByLabel('Language of everything here').selectOption('Nederlands')
+  await expect(page.getByRole('heading', { name: 'Werkplaats', level: 1 })).toBeVisible({ timeout: 30_000 })
+  await expect(page.locator('html')).toHaveAttribute('lang', 'nl')
+  await page.goto(`${yard.url}${yard.addressOf('Fell team bike 3')}?station=trigger`)
+  await ready(page)
+  await expect(page.getByRole('heading', { name: 'Instelling', exact: true })).toBeVisible()
+  // what a worker tells of the day
+  await expect(page.getByText(/Na het afzetten/).first()).toBeVisible({ timeout: 60_000 })
+  await page.goto(page.url().replace('trigger', 'measure'))
+  await ready(page)
+  const wide = page.getByLabel('koelblok breed', { exact: true })
+  await wide.fill('301,5')
+  await wide.press('Enter')
+  await expect(page.getByText(/bewaard \d/)).toBeVisible()
+  await expect(wide).toHaveValue('301,5')
+  // what is kept is the figure, however it is written here
+  const file = (await (await page.request.get(`${yard.url}/api${new URL(page.url()).pathname}/file`)).json()) as {
+    cooling: { coreWidthM: { value: number } }
+  }
+  expect(file.cooling.coreWidthM.value).toBeCloseTo(0.3015, 6)
+  await page.goto(`${yard.url}/workshop`)
+  await ready(page)
+  await page.getByLabel('Taal van alles hier').selectOption('English')
+  await expect(page.getByRole('heading', { name: 'Workshop', level: 1 })).toBeVisible({ timeout: 30_000 })
+  expect(wrong).toEqual([])
+})

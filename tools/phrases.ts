@@ -71,6 +71,21 @@ function* textsOf(table: unknown): Generator<string> {
     else yield* textsOf(value)
 }
 
+/** Where choices of a job or a part are listed: what is chosen is shown by its own word. */
+const CHOICES =
+  /choices\.ts$|core\/job\/schema\/|core\/build\/needs\.ts$|core\/practice\/round\.ts$|core\/run\/circumstances\.ts$/
+
+/** Words of the lists of choices in a file, and of answers that are their own words. */
+function* listed(source: ts.SourceFile): Generator<string> {
+  for (const node of walked(source)) {
+    const isList = CHOICES.test(source.fileName) && ts.isArrayLiteralExpression(node)
+    const isAnswers = ts.isCallExpression(node) && node.expression.getText(source) === 'asWords'
+    if (!isList && !isAnswers) continue
+    for (const word of isAnswers ? node.arguments : (node as ts.ArrayLiteralExpression).elements)
+      if (ts.isStringLiteral(word) && /^[a-z][a-z ,:’()-]+$/.test(word.text)) yield word.text
+  }
+}
+
 /** Words that stand for themselves in data: the choices that are spoken, and the names of the fields. */
 export function wordsOfData(): readonly Phrase[] {
   const pairs: [string, string][] = []
@@ -84,7 +99,9 @@ export function wordsOfData(): readonly Phrase[] {
   const checker = program.getTypeChecker()
   for (const file of sources()) {
     const source = program.getSourceFile(file)
-    if (!source?.text.includes('spokenWord(')) continue
+    if (!source) continue
+    for (const word of listed(source)) pairs.push([word, file])
+    if (!source.text.includes('spokenWord(')) continue
     for (const node of walked(source))
       if (ts.isCallExpression(node) && node.expression.getText(source) === 'spokenWord')
         for (const word of choicesIn(checker, node.arguments[0]!)) if (isWording(word)) pairs.push([word, file])

@@ -8,6 +8,7 @@ import { test as base, type BrowserContext, expect, type Locator, type Page } fr
 import { DEMO } from './demo'
 
 const NEXT = path.join('node_modules', 'next', 'dist', 'bin', 'next')
+const KEEPER = path.join('scripts', 'start.mjs')
 
 const freePort = (): Promise<number> =>
   new Promise((resolve) => {
@@ -28,6 +29,8 @@ export class Yard {
   backups = 'off'
   /** others are let in, from its next start */
   network = false
+  /** it is started by what starts it again when it asks for that, from its next start */
+  kept = false
   /** where a logger of this yard's server speaks, if one does */
   loggerPort = 0
   /** it was started otherwise than others are */
@@ -42,7 +45,8 @@ export class Yard {
     this.loggerPort ||= await freePort()
     this.startedWith = this.clock
     this.url = `http://127.0.0.1:${this.port}`
-    this.server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+    const started = this.kept ? [KEEPER] : [NEXT, 'start', '-H', '127.0.0.1']
+    this.server = spawn(process.execPath, [...started, '-p', String(this.port)], {
       env: this.environment,
       stdio: 'ignore',
     })
@@ -64,7 +68,9 @@ export class Yard {
     // one that has ended by itself is not waited for
     if (!server || server.exitCode !== null || server.signalCode !== null) return
     const gone = new Promise((resolve) => server.once('exit', resolve))
-    server.kill('SIGKILL')
+    // what keeps a server is asked to end it too
+    server.kill(this.kept ? 'SIGTERM' : 'SIGKILL')
+    this.kept = false
     await gone
   }
 
@@ -79,8 +85,9 @@ export class Yard {
   }
 
   /** A server of other ways: copies kept, others let in, nothing in the yard. */
-  async startAs({ backups = 'off', network = false, empty = false }): Promise<void> {
+  async startAs({ backups = 'off', network = false, empty = false, kept = false }): Promise<void> {
     await this.kill()
+    this.kept = kept
     // its log is still of the file that a test before changed
     if (!empty) this.loadDemo()
     this.backups = backups

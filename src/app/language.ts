@@ -41,7 +41,8 @@ export function speakAsChosen(): void {
 
 interface Script {
   readonly text: string
-  readonly version: string
+  /** with its version */
+  readonly address: string
 }
 const scripts = new WeakMap<Language, Script>()
 
@@ -51,8 +52,9 @@ export function pageScript(): Script | null {
   if (!language) return null
   let script = scripts.get(language)
   if (!script) {
-    const text = `globalThis.pyraxisLanguage=${JSON.stringify(language)}`
-    script = { text, version: createHash('sha256').update(text).digest('hex').slice(0, 12) }
+    const version = createHash('sha256').update(JSON.stringify(language)).digest('hex').slice(0, 12)
+    const address = `/words?v=${version}`
+    script = { text: `globalThis.pyraxisLanguage=${JSON.stringify({ ...language, address })}`, address }
     scripts.set(language, script)
   }
   return script

@@ -37,7 +37,7 @@ export default async function Layout({ children }: { readonly children: React.Re
   return (
     <html lang={languageSpoken()?.tag ?? 'en'} suppressHydrationWarning>
       <body>
-        {words && <script nonce={nonce} dangerouslySetInnerHTML={{ __html: taken(`/words?v=${words.version}`) }} />}
+        {words && <script nonce={nonce} dangerouslySetInnerHTML={{ __html: taken(words.address) }} />}
         <Providers {...(nonce ? { nonce } : {})}>{children}</Providers>
       </body>
     </html>

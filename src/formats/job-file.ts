@@ -2,13 +2,14 @@ import { type Result } from '../core/units'
 import { type Job, JOB_VERSION, jobSchema, migrateJob } from '../core/job'
 import { hasPictures, mayHavePictures, type Picture, splitPictures } from './job-pictures'
 import { parseJson, problemsInWords } from './problems'
+import { say } from '../core/words'
 
 export type JobFile = Result<{ job: Job }>
 
 /** larger than any job, smaller than what would stall the reader */
 export const LARGEST_JOB_FILE = 2_000_000
 
-const tooLarge = { ok: false, message: 'This file is too large to be a job.' } as const
+const tooLarge = { ok: false, message: say`This file is too large to be a job.` } as const
 
 /** What a file was signed for has been held against it where it came in: a job does not keep it. */
 function withoutDigest(job: Job): Job {
@@ -25,20 +26,19 @@ function withoutDigest(job: Job): Job {
 export function readJob(value: unknown): JobFile {
   const head = typeof value === 'object' && value !== null ? (value as { format?: unknown; version?: unknown }) : {}
   if (head.format !== 'pyraxis-job')
-    return { ok: false, message: 'This is not a Pyraxis job: its "format" is not "pyraxis-job".' }
+    return { ok: false, message: say`This is not a Pyraxis job: its "format" is not "pyraxis-job".` }
   if (typeof head.version !== 'number' || !Number.isInteger(head.version))
-    return { ok: false, message: 'This job has no version number.' }
+    return { ok: false, message: say`This job has no version number.` }
   if (head.version > JOB_VERSION)
     return {
       ok: false,
-      message:
-        `This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to ` +
-        `${JOB_VERSION}). Update Pyraxis, then open it again.`,
+      message: say`This job was written by a newer Pyraxis (job version ${head.version}; this one reads up to
+          ${JOB_VERSION}). Update Pyraxis, then open it again.`,
     }
   const parsed = jobSchema.safeParse(migrateJob(value))
   return parsed.success
     ? { ok: true, job: withoutDigest(parsed.data) }
-    : { ok: false, message: `This job cannot be read: ${problemsInWords(parsed.error)}.` }
+    : { ok: false, message: say`This job cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 
 /** A job from the text of a file; its pictures, where they are with it, are left aside. */
@@ -48,7 +48,7 @@ export function readJobFile(text: string): JobFile {
   if (!split.ok) return split
   return split.jobs.length === 1 && split.of === 'one'
     ? readJob(split.jobs[0])
-    : { ok: false, message: 'This is a file of many jobs: bring it into a yard.' }
+    : { ok: false, message: say`This is a file of many jobs: bring it into a yard.` }
 }
 
 /** A job as a file that {@link readJobFile} reads back to the same job. */
@@ -73,7 +73,12 @@ const oneJob = (job: unknown, length: number, pictures: readonly Picture[] = [])
  * @returns each as it stands in the file, or why the file holds none
  */
 export function splitJobsFile(text: string): Result<SplitFile> {
-  if (text.length > LARGEST_YARD_FILE) return { ok: false, message: 'This file is too large: bring it in as several.' }
+  if (text.length > LARGEST_YARD_FILE)
+    return {
+      ok: false,
+      message: say`This file is too large: bring it in as
+    several.`,
+    }
   const json = parseJson(text)
   if (!json.ok) return json
   const value = json.value as { format?: unknown; version?: unknown; jobs?: unknown } | null
@@ -85,11 +90,11 @@ export function splitJobsFile(text: string): Result<SplitFile> {
   if (value.version !== 1)
     return {
       ok: false,
-      message: 'This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.',
+      message: say`This file of many jobs was written by a newer Pyraxis. Update Pyraxis, then open it again.`,
     }
   return Array.isArray(value.jobs)
     ? { ok: true, jobs: value.jobs as unknown[], of: 'many', pictures: [] }
-    : { ok: false, message: 'This file of many jobs has no list of jobs.' }
+    : { ok: false, message: say`This file of many jobs has no list of jobs.` }
 }
 
 /** The opening of a file of many jobs; the jobs follow, with commas between, and {@link jobsFileEnd} ends it. */

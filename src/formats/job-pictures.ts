@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { mostOf } from '../core/job'
 import type { Result } from '../core/units'
 import { problemsInWords } from './problems'
+import { say } from '../core/words'
 
 const FORMAT = 'pyraxis-job-and-pictures'
 /** a picture of 1 600 pixels is some hundred kB; letters of base64 */
@@ -35,12 +36,12 @@ export function splitPictures(value: unknown): Result<{ job: unknown; pictures: 
   if (((value as { version?: unknown }).version as number) > 1)
     return {
       ok: false,
-      message: 'This job with its pictures was written by a newer Pyraxis. Update Pyraxis, then open it again.',
+      message: say`This job with its pictures was written by a newer Pyraxis. Update Pyraxis, then open it again.`,
     }
   const read = schema.safeParse(value)
   return read.success
     ? { ok: true, job: read.data.job, pictures: read.data.pictures }
-    : { ok: false, message: `This job with its pictures cannot be read: ${problemsInWords(read.error)}.` }
+    : { ok: false, message: say`This job with its pictures cannot be read: ${problemsInWords(read.error)}.` }
 }
 
 /** A job with its pictures as one file. @param pictures JPEG, by the names that the job has for them */

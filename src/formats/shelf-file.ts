@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { migratePart } from '../core/job'
 import { type Part, partSchema } from '../core/parts'
 import { parseJson, problemsInWords } from './problems'
+import { say } from '../core/words'
 
 const shelfSchema = z.strictObject({
   format: z.literal('pyraxis-shelf'),
@@ -17,7 +18,7 @@ export function readShelfFile(text: string): Result<{ parts: Part[] }> {
   const parsed = shelfSchema.safeParse(json.value)
   return parsed.success
     ? { ok: true, parts: parsed.data.parts }
-    : { ok: false, message: `This shelf cannot be read: ${problemsInWords(parsed.error)}.` }
+    : { ok: false, message: say`This shelf cannot be read: ${problemsInWords(parsed.error)}.` }
 }
 
 /** Parts as a file that {@link readShelfFile} reads back to the same parts. */

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { Job } from '../core/job'
 import type { Result } from '../core/units'
+import { say } from '../core/words'
 
 type Raw = Readonly<Record<string, unknown>>
 
@@ -43,9 +44,9 @@ export function asWritten(value: unknown): Result<{ value: unknown }> {
   if (!(old && digest === undefined) && digest !== digestOf(value))
     return {
       ok: false,
-      message:
-        `This file says that ${String(signature.by).slice(0, 80)} signed it, but it is not as it was when it left ` +
-        'the yard: something in it was changed since. Nobody signed that.',
+      message: say`This file says that ${String(signature.by).slice(0, 80)} signed it, but it is not as it was when it
+        left
+          the yard: something in it was changed since. Nobody signed that.`,
     }
   return { ok: true, value: { ...value, signature } }
 }

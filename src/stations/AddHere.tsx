@@ -9,7 +9,7 @@ import { boxLines, type FormLine, type Part, partKinds, type QuickKind, quickPar
 import type { UnitSystem } from '@/core/units'
 import { troubleOf } from '@/ui/ask-server'
 import { Trouble } from '@/ui/Trouble'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 interface Props {
   readonly kind: QuickKind
@@ -41,7 +41,7 @@ function BoxLine({
         <Form.Select {...field}>
           {line.options!.map((o) => (
             <option key={o.value} value={o.value}>
-              {o.name}
+              {spokenWord(o.name)}
             </option>
           ))}
         </Form.Select>

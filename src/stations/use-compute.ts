@@ -3,6 +3,7 @@
 import { useEffect, useRef } from 'react'
 import { type Remote, wrap } from 'comlink'
 import type { Compute } from '@/workers/compute.worker'
+import { languageSpoken } from '@/core/words'
 
 /** one worker for all that a job page has computed beside it, for as long as anything on the page asks */
 let shared: { readonly worker: Worker; readonly remote: Remote<Compute> } | null = null
@@ -10,7 +11,10 @@ let users = 0
 
 function begun(): Remote<Compute> {
   if (!shared) {
-    const worker = new Worker(new URL('../workers/compute.worker.ts', import.meta.url), { type: 'module' })
+    const worker = new Worker(new URL('../workers/compute.worker.ts', import.meta.url), {
+      type: 'module',
+      name: languageSpoken()?.address ?? '',
+    })
     shared = { worker, remote: wrap<Compute>(worker) }
   }
   return shared.remote

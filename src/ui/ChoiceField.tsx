@@ -2,7 +2,7 @@
 
 import { useId } from 'react'
 import Form from 'react-bootstrap/Form'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 interface Props<V extends string> {
   readonly label: string
@@ -26,7 +26,7 @@ export function ChoiceField<V extends string>({ label, value, options, onChange,
       >
         {options.map((o) => (
           <option key={o.value} value={o.value}>
-            {o.name}
+            {spokenWord(o.name)}
           </option>
         ))}
       </Form.Select>
@@ -86,7 +86,7 @@ export function UnsaidField<V extends string>({
         {value === null && <option value="">{say`not said yet`}</option>}
         {options.map((o) => (
           <option key={o.value} value={o.value}>
-            {o.name}
+            {spokenWord(o.name)}
           </option>
         ))}
       </Form.Select>

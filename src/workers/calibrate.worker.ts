@@ -1,3 +1,4 @@
+import './words-first'
 import { expose } from 'comlink'
 import type { Job, Work } from '../core/job'
 import { type Calibration, dayOf, factorsFor, type FitFactor, type LoggedRun, simulatedLog } from '../core/run'

@@ -1,3 +1,4 @@
+import './words-first'
 import { expose } from 'comlink'
 import { judgeSchemes, type SchemeJudged } from '../core/advice'
 import { areasOf, type Found, fits, pairsOf, standingOf, type Table, tableOf, within, withMore } from '../core/diagnose'

@@ -1,3 +1,4 @@
+import './words-first'
 import { expose } from 'comlink'
 import type { Job } from '../core/job'
 import { type Circumstances, runWaitsFor, simulate } from '../core/run'

@@ -1,3 +1,4 @@
+import './words-first'
 import { expose } from 'comlink'
 import type { CircuitGraph, LaidOut } from '../core/drawing'
 import { layOut, makeReady } from '../layout/circuit-layout'

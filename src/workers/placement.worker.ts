@@ -1,3 +1,4 @@
+import './words-first'
 import { expose } from 'comlink'
 import { fanFirst } from '../core/fan-circuit'
 import type { Job } from '../core/job'

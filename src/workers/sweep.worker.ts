@@ -1,3 +1,4 @@
+import './words-first'
 import { expose } from 'comlink'
 import { mapWaitsFor, settingMap, type SettingMap } from '../core/advice'
 import { informedJob } from '../core/evidence'

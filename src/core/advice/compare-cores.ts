@@ -62,7 +62,7 @@ const SAME = 0.01
 export function coresInWords(rows: readonly CoreComparison[]): string {
   if (!rows.length) return ''
   const says = (r: CoreComparison): string =>
-    `${percent(Math.abs(r.gain))} ${r.gain > 0 ? 'better' : 'worse'} ` +
+    `${percent(Math.abs(r.gain))} ${r.gain > 0 ? say`better` : say`worse`} ` +
     `${r.duty}${r.blocked === 'clean' ? '' : say`, a third blocked`}`
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)

@@ -6,7 +6,7 @@ import type { Part } from '../parts'
 import { format } from '../units'
 import { coreOff, engined, mountsFan, opensCoolant, pinMovesM } from './asks'
 import { tiesOf } from './fastening'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 export const needGroups = ['parts', 'wire and small parts', 'consumables', 'tools'] as const
 export type NeedGroup = (typeof needGroups)[number]
@@ -56,7 +56,7 @@ const wiringNeeded = (job: Job, shelf: readonly Part[]): Need[] =>
       'wire and small parts',
       s.what,
       s.unit === 'm' ? format(s.count, 'run', job.units) : String(s.count),
-      shelf.length === 0 ? '' : `${s.has}${s.note ? `: ${s.note}` : ''}`,
+      shelf.length === 0 ? '' : `${spokenWord(s.has)}${s.note ? `: ${s.note}` : ''}`,
     ),
   )
 

@@ -1,4 +1,5 @@
 import { type MeterRange, shown } from './identify'
+import { say } from '../words'
 
 export const pinRoles = ['30', '87', '87a', '85', '86'] as const
 export type PinRole = (typeof pinRoles)[number]
@@ -13,18 +14,16 @@ type Assignment = Readonly<Record<string, PinRole>>
 export const relayTests = [
   {
     id: 'rest',
-    title: 'Ohms between two pins, relay on the bench',
-    how:
-      'Relay out of its base. Meter on ohms between the two pins, then the other way round if a diode may ' +
-      'be inside.',
+    title: say`Ohms between two pins, relay on the bench`,
+    how: say`Relay out of its base. Meter on ohms between the two pins, then the other way round if a diode may be
+        inside.`,
     unit: 'ohm' as const,
   },
   {
     id: 'pulled',
-    title: 'Ohms between two pins, coil fed',
-    how:
-      'Battery of the right voltage through a 3 A fuse on the two coil pins: it clicks. Meter on ohms between ' +
-      'the two pins.',
+    title: say`Ohms between two pins, coil fed`,
+    how: say`Battery of the right voltage through a 3 A fuse on the two coil pins: it clicks. Meter on ohms between the
+        two pins.`,
     unit: 'ohm' as const,
   },
 ] as const

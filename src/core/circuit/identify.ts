@@ -4,7 +4,7 @@ import { say } from '../words'
 
 /** What an unknown wire of a machine can be. */
 export const wireIdentities = {
-  ground: { name: 'ground', tell: say`may be the way back of what it is thick enough for` },
+  ground: { name: say`ground`, tell: say`may be the way back of what it is thick enough for` },
   permanent: {
     name: say`permanent feed`,
     tell: say`live with the key off: fuse it, and let a relay or the key come between`,

@@ -19,13 +19,13 @@ export const heatWords: Readonly<Record<Heat, string>> = {
 function keyedInWords(c: Conditions): string {
   if (c.engine) return say`engine running`
   if (c.key) return say`key on`
-  return c.timer ? say`key off, timer running` : 'parked'
+  return c.timer ? say`key off, timer running` : say`parked`
 }
 
 /** A state in a few words: "parked and hot". */
 export function stateInWords(c: Conditions, net: Netlist): string {
   const has = (by: string): boolean => net.elements.some((e) => e.kind === 'switch' && e.by === by)
-  const keyless = c.engine ? say`being charged` : 'standing'
+  const keyless = c.engine ? say`being charged` : say`standing`
   const base = has('key') ? keyedInWords(c) : keyless
   const more = [
     ...(has('isolator') ? [c.isolator ? say`isolator on` : say`isolator off`] : []),

@@ -35,7 +35,7 @@ export interface Duty {
   readonly speed: string | null
 }
 
-const stands = (share: string, rpm: string): Duty => ({ id: 'standing', name: 'standing', share, rpm, speed: null })
+const stands = (share: string, rpm: string): Duty => ({ id: 'standing', name: say`standing`, share, rpm, speed: null })
 
 const moves: Duty = {
   id: 'moving',

@@ -9,7 +9,7 @@ import {
   stateInWords,
 } from '../circuit'
 import type { Move } from './table'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** What is done at a move, for the circuit to tell what it would show. */
 export type Act =
@@ -35,22 +35,22 @@ export interface CircuitMove {
 }
 
 export const fanAnswers = [
-  { id: 'runs', words: 'runs' },
-  { id: 'slow', words: 'runs slow' },
-  { id: 'backwards', words: 'runs backwards' },
-  { id: 'stands', words: 'stands' },
-  { id: 'on and off', words: 'starts and drops out' },
+  { id: 'runs', words: say`runs` },
+  { id: 'slow', words: say`runs slow` },
+  { id: 'backwards', words: say`runs backwards` },
+  { id: 'stands', words: say`stands` },
+  { id: 'on and off', words: say`starts and drops out` },
 ] as const
 
 export const blowAnswers = [
-  { id: 'holds', words: 'it holds' },
-  { id: 'at once', words: 'as soon as it is put in' },
-  { id: 'with the key', words: 'when the key is turned on' },
-  { id: 'at the start', words: 'when the fan should start' },
-  { id: 'later', words: 'after some running' },
+  { id: 'holds', words: say`it holds` },
+  { id: 'at once', words: say`as soon as it is put in` },
+  { id: 'with the key', words: say`when the key is turned on` },
+  { id: 'at the start', words: say`when the fan should start` },
+  { id: 'later', words: say`after some running` },
 ] as const
 
-export const asWords = (...ids: string[]) => ids.map((id) => ({ id, words: id }))
+export const asWords = (...ids: string[]) => ids.map((id) => ({ id, words: spokenWord(id) }))
 export const look = { tier: 'look', figure: null, risk: 0 } as const
 /** before a hand goes near blades: a switch may lead past the fan's own fuse */
 export const STILL = say`Fuse out first, and the battery’s negative lead off where a switch leads past it.`

@@ -30,22 +30,28 @@ const known: Readonly<Record<string, Known>> = {
   open: {
     weight: 0.6,
     why: say`wires break where they bend and at crimps; switches and windings burn through`,
-    repair: wire('find the break, cut it out, join it anew', ...CRIMPS),
+    repair: wire(say`find the break, cut it out, join it anew`, ...CRIMPS),
   },
   bad: {
     weight: 0.5,
     why: say`paint, rust or a half-caught strand under a terminal`,
-    repair: wire('take the terminal off, clean to bright metal, crimp it anew', 'terminal', 'contact grease'),
+    repair: wire(say`take the terminal off, clean to bright metal, crimp it anew`, 'terminal', say`contact grease`),
   },
   poor: {
     weight: 0.5,
     why: say`a crimp that slides, a push-on that lost its spring`,
-    repair: wire('crimp it anew, tighten or change its terminal', 'terminal'),
+    repair: wire(say`crimp it anew, tighten or change its terminal`, 'terminal'),
   },
   chafed: {
     weight: 0.25,
     why: say`a wire without a sleeve on an edge, after some weeks of shaking`,
-    repair: wire('cut the bare place out, join it, sleeve it, tie it away from the edge', ...CRIMPS, 'sleeve', 'ties'),
+    repair: wire(
+      say`cut the bare place out, join it, sleeve it, tie it away from the
+      edge`,
+      ...CRIMPS,
+      'sleeve',
+      'ties',
+    ),
   },
   blown: {
     weight: 4,
@@ -120,21 +126,21 @@ const known: Readonly<Record<string, Known>> = {
   ground_at_85: {
     weight: 0.3,
     why: say`the two grounds lie side by side and were taken for one`,
-    repair: wire('give the fan a way back of its own', 'ring terminal'),
+    repair: wire(say`give the fan a way back of its own`, say`ring terminal`),
   },
   ground_joined: {
     weight: 0.2,
     why: say`the two grounds were joined to save a wire`,
-    repair: wire('part them: one ring each', 'ring terminal'),
+    repair: wire(say`part them: one ring each`, say`ring terminal`),
   },
   from_battery: {
     weight: 0.8,
     why: say`the battery was nearer than the switched wire`,
-    repair: wire('take it to the switched wire', 'sealed splice', 'small fuse'),
+    repair: wire(say`take it to the switched wire`, say`sealed splice`, say`small fuse`),
   },
-  diode_reversed: { weight: 0.4, why: say`its ring was taken for the other end`, repair: wire('turn it round') },
-  diode_shorted: { weight: 0.2, why: say`a spike that was too much for it`, repair: wire('change it', 'diode') },
-  diode_missing: { weight: 0.2, why: say`left out, or burnt through`, repair: wire('put one in', 'diode') },
+  diode_reversed: { weight: 0.4, why: say`its ring was taken for the other end`, repair: wire(say`turn it round`) },
+  diode_shorted: { weight: 0.2, why: say`a spike that was too much for it`, repair: wire(say`change it`, 'diode') },
+  diode_missing: { weight: 0.2, why: say`left out, or burnt through`, repair: wire(say`put one in`, 'diode') },
   [SET_HIGH]: {
     weight: 1.5,
     why: say`keys pressed in a pocket, another unit taken, a dial knocked`,

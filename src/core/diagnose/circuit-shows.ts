@@ -37,7 +37,7 @@ const lead = (name: string, a: string, b: string): Element => ({
 
 /** What a fan does in a solved state, as one of the answers of {@link fanAnswers}. */
 export function fanWord(s: Solution, motor: Motor): string {
-  if (s.chattering.length) return say`on and off`
+  if (s.chattering.length) return 'on and off'
   const speed = s.speeds.get(motor.name) ?? 0
   if (!turns({ speed })) return 'stands'
   if (speed < 0 !== (motor.reversed ?? false)) return 'backwards'
@@ -99,11 +99,11 @@ export class Faulted {
 
   private blows(name: string): Cell {
     const opens = (c: Conditions) => this.at(c).opened.find((o) => o.name === name)
-    if (opens({ ...allOff, isolator: true })) return say`at once`
-    if (opens({ ...allOff, isolator: true, key: true })) return say`with the key`
+    if (opens({ ...allOff, isolator: true })) return 'at once'
+    if (opens({ ...allOff, isolator: true, key: true })) return 'with the key'
     const running = opens(calledState(this.sound, true))
     if (!running) return 'holds'
-    return running.longestS <= AT_ONCE_S ? say`at the start` : 'later'
+    return running.longestS <= AT_ONCE_S ? 'at the start' : 'later'
   }
 
   /** the fan with what a relay is replaced by a sound one */
@@ -132,11 +132,11 @@ export class Faulted {
   /** whether any fuse goes with a wire taken off where it begins */
   private apart(name: string): Cell {
     // what blows nothing whole blows nothing with a wire less
-    if (!this.at(calledState(this.sound, false)).opened.length) return say`all fuses hold`
+    if (!this.at(calledState(this.sound, false)).opened.length) return 'all fuses hold'
     const how: Edit = (n) => ({ ...n, elements: n.elements.filter((e) => e.name !== name) })
     return this.at(calledState(this.sound, false), say`without ${name}`, how).opened.length
-      ? say`one blows`
-      : say`all fuses hold`
+      ? 'one blows'
+      : 'all fuses hold'
   }
 
   private straight(name: string): Cell {
@@ -160,9 +160,9 @@ export class Faulted {
     const of = (e: Element): boolean => (e.kind === 'output' || e.kind === 'chopper') && e.controller === act.control
     if (act.see === 'display') return this.at(act.state).states.powered.has(act.control) ? 'lit' : 'dark'
     if (!this.at(calledState(this.sound, false)).states.powered.has(act.control)) return null
-    if (act.see === 'probe') return this.isAt(of, 'probe_open', 'probe_shorted') ? say`none, or nonsense` : 'likely'
-    if (this.isAt(of, SET_HIGH)) return say`too high`
-    return this.isAt(of, SET_LOW) ? say`too low` : say`as planned`
+    if (act.see === 'probe') return this.isAt(of, 'probe_open', 'probe_shorted') ? 'none, or nonsense' : 'likely'
+    if (this.isAt(of, SET_HIGH)) return 'too high'
+    return this.isAt(of, SET_LOW) ? 'too low' : 'as planned'
   }
 
   private coil({ state, relay }: Extract<Act, { see: 'coil' }>): Cell {
@@ -187,7 +187,7 @@ export class Faulted {
       case 'blows':
         return this.kinds().includes('blown') ? 'holds' : this.blows(act.name)
       case 'by hand':
-        return this.isAt((e) => e.name === act.motor, 'jammed') ? say`held fast` : say`turns freely`
+        return this.isAt((e) => e.name === act.motor, 'jammed') ? 'held fast' : 'turns freely'
       case 'volts':
         return this.at(act.state).volts.get(act.node) ?? 0
       case 'across': {

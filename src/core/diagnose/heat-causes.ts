@@ -78,7 +78,7 @@ export const heatCauses: readonly HeatCause[] = [
     when: always,
     // against its travel and with the blade's back: little more than half (estimate)
     edit: all(times('cooling.transferFactor', 0.55), times('bay.ventOutM2', 0.45)),
-    shows: { cooling: say`too hot`, paper: say`blown off` },
+    shows: { cooling: 'too hot', paper: 'blown off' },
   },
   {
     cause: cause(
@@ -95,7 +95,7 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: cooled,
     edit: times('cooling.transferFactor', 0.75),
-    shows: { cooling: say`too hot`, paper: say`held in the middle only` },
+    shows: { cooling: 'too hot', paper: 'held in the middle only' },
   },
   {
     cause: cause(
@@ -112,7 +112,7 @@ export const heatCauses: readonly HeatCause[] = [
     when: always,
     edit: (job) => job,
     warmerK: 15,
-    shows: { cooling: say`too hot`, inlet: say`much warmer than outside` },
+    shows: { cooling: 'too hot', inlet: 'much warmer than outside' },
   },
   {
     cause: cause(
@@ -130,7 +130,7 @@ export const heatCauses: readonly HeatCause[] = [
     when: cooled,
     edit: (job) => job,
     blocked: 0.5,
-    shows: { cooling: say`too hot`, paper: say`held in patches`, light: say`dark patches` },
+    shows: { cooling: 'too hot', paper: 'held in patches', light: 'dark patches' },
   },
   {
     cause: cause(
@@ -148,11 +148,11 @@ export const heatCauses: readonly HeatCause[] = [
     when: cooled,
     edit: times('cooling.transferFactor', 0.45),
     shows: {
-      cooling: say`too hot`,
-      stripes: say`cold stripes`,
-      falls: say`fell once`,
+      cooling: 'too hot',
+      stripes: 'cold stripes',
+      falls: 'fell once',
       level: 'low',
-      bubbles: say`some, then none`,
+      bubbles: 'some, then none',
     },
   },
   {
@@ -171,7 +171,7 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: cooled,
     edit: all(times('cooling.volumeM3', 0.7), times('cooling.transferFactor', 0.7)),
-    shows: { cooling: say`too hot`, level: 'low', falls: 'falls', drips: say`at a hose` },
+    shows: { cooling: 'too hot', level: 'low', falls: 'falls', drips: 'at a hose' },
   },
   {
     cause: cause(
@@ -205,7 +205,7 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: always,
     edit: feelsLess(0.8),
-    shows: { cooling: 'late', seat: say`elsewhere, on the cold side` },
+    shows: { cooling: 'late', seat: 'elsewhere, on the cold side' },
   },
   {
     cause: cause(
@@ -218,7 +218,7 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: always,
     edit: underThermostat,
-    shows: { cooling: say`never stops` },
+    shows: { cooling: 'never stops' },
   },
   {
     cause: cause(
@@ -231,7 +231,7 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: (job) => job.controllers.length > 0,
     edit: null,
-    shows: { cooling: say`stops by itself`, case: say`dark or a fault, and its case is hot` },
+    shows: { cooling: 'stops by itself', case: 'dark or a fault, and its case is hot' },
   },
   {
     cause: cause(
@@ -244,7 +244,7 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: engined,
     edit: all(times('engine.idleShare', 1.5), times('engine.slowShare', 1.5), times('engine.heatShare', 1.1)),
-    shows: { cooling: say`too hot` },
+    shows: { cooling: 'too hot' },
   },
   {
     cause: cause(
@@ -257,6 +257,6 @@ export const heatCauses: readonly HeatCause[] = [
     ),
     when: inBay,
     edit: all(times('bay.ventInM2', 0.4), times('bay.ventOutM2', 0.6)),
-    shows: { cooling: say`too hot`, vents: say`partly shut`, paper: say`held in patches` },
+    shows: { cooling: 'too hot', vents: 'partly shut', paper: 'held in patches' },
   },
 ]

@@ -20,24 +20,24 @@ const RUNNING = `${cautions.surprise} ${cautions.fumes}`
 
 /** What is complained of where the fan turns and it is not well all the same. */
 export const coolingAnswers = [
-  { id: 'well', words: 'it cools as it should' },
-  { id: 'too hot', words: 'too hot all the same' },
-  { id: 'late', words: 'the fan starts too late' },
-  { id: 'never stops', words: 'the fan never stops once warm' },
-  { id: 'stops by itself', words: 'the fan stops when it is hottest, and comes back by itself' },
+  { id: 'well', words: say`it cools as it should` },
+  { id: 'too hot', words: say`too hot all the same` },
+  { id: 'late', words: say`the fan starts too late` },
+  { id: 'never stops', words: say`the fan never stops once warm` },
+  { id: 'stops by itself', words: say`the fan stops when it is hottest, and comes back by itself` },
 ] as const
 
 export const noiseAnswers = [
-  { id: 'none', words: 'none' },
-  { id: 'rubs', words: 'it rubs or ticks, faster as it turns faster' },
-  { id: 'rattles', words: 'it rattles, with the engine too' },
-  { id: 'grinds', words: 'it grinds or whines' },
+  { id: 'none', words: say`none` },
+  { id: 'rubs', words: say`it rubs or ticks, faster as it turns faster` },
+  { id: 'rattles', words: say`it rattles, with the engine too` },
+  { id: 'grinds', words: say`it grinds or whines` },
 ] as const
 
 export const levelAnswers = [
-  { id: 'stays', words: 'it stays' },
-  { id: 'falls', words: 'it falls from day to day' },
-  { id: 'fell once', words: 'it fell once after the refill' },
+  { id: 'stays', words: say`it stays` },
+  { id: 'falls', words: say`it falls from day to day` },
+  { id: 'fell once', words: say`it fell once after the refill` },
 ] as const
 
 /** Questions of heat, noise and coolant: a new one is a new entry. */
@@ -83,7 +83,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`held over the whole face`,
+    usual: 'held over the whole face',
     when: always,
     move: {
       ...look,
@@ -97,7 +97,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`as outside`,
+    usual: 'as outside',
     when: always,
     move: {
       ...look,
@@ -111,7 +111,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`light all over`,
+    usual: 'light all over',
     when: cooled,
     move: {
       ...look,
@@ -135,7 +135,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`at its mark`,
+    usual: 'at its mark',
     when: cooled,
     move: {
       ...look,
@@ -162,7 +162,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`firm, where it was planned`,
+    usual: 'firm, where it was planned',
     when: always,
     move: {
       ...look,
@@ -174,7 +174,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`stays on`,
+    usual: 'stays on',
     when: always,
     move: {
       ...look,
@@ -188,7 +188,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`turns free and quiet`,
+    usual: 'turns free and quiet',
     when: always,
     move: {
       ...look,
@@ -201,7 +201,7 @@ export const heatMoves: readonly HeatMove[] = [
     },
   },
   {
-    usual: say`all firm`,
+    usual: 'all firm',
     when: always,
     move: {
       ...look,

@@ -32,7 +32,7 @@ const sketches: readonly Sketch[] = [
     why: say`a mount that gives, a tie’s tail, a shroud pulled oval`,
     step: say`Find the bright mark, shim the mount or cut the tail`,
     proof: say`By hand and running: nothing touches; 6 mm to what is fixed.`,
-    shows: { noise: 'rubs', spin: say`touches at one place` },
+    shows: { noise: 'rubs', spin: 'touches at one place' },
   },
   {
     id: 'lead_in_blades',
@@ -43,7 +43,7 @@ const sketches: readonly Sketch[] = [
     step: say`Tie it back; change it where its skin is cut`,
     parts: ['ties', 'sleeve'],
     proof: say`Steering from lock to lock, suspension down: it stays away.`,
-    shows: { noise: 'rubs', spin: say`touches at one place`, shake: say`a lead or tie reaches the blades` },
+    shows: { noise: 'rubs', spin: 'touches at one place', shake: 'a lead or tie reaches the blades' },
   },
   {
     id: 'shroud_loose',
@@ -54,7 +54,7 @@ const sketches: readonly Sketch[] = [
     step: say`Tighten to its torque with threadlocker or a new lock nut`,
     parts: [say`threadlocker or lock nuts`],
     proof: say`Shaken by hand nothing moves; again after a week.`,
-    shows: { noise: 'rattles', shake: say`shroud or mount moves` },
+    shows: { noise: 'rattles', shake: 'shroud or mount moves' },
   },
   {
     id: 'bearing',
@@ -65,7 +65,7 @@ const sketches: readonly Sketch[] = [
     step: say`Another fan of the same size and current`,
     parts: ['fan'],
     proof: say`It turns by hand without a sound, and takes its running current.`,
-    shows: { noise: 'grinds', spin: say`rough all round` },
+    shows: { noise: 'grinds', spin: 'rough all round' },
   },
   {
     id: 'air_settled',
@@ -76,7 +76,7 @@ const sketches: readonly Sketch[] = [
     step: say`Fill to the mark, cold`,
     parts: ['coolant'],
     proof: say`Over the next three colds it stays.`,
-    shows: { falls: say`fell once`, level: 'low', bubbles: say`some, then none` },
+    shows: { falls: 'fell once', level: 'low', bubbles: 'some, then none' },
     when: cooled,
   },
   {
@@ -88,7 +88,7 @@ const sketches: readonly Sketch[] = [
     step: say`Behind the bead, tightened, looked at again hot`,
     parts: [say`worm-drive clip`],
     proof: DRY,
-    shows: { falls: 'falls', level: 'low', drips: say`at a hose` },
+    shows: { falls: 'falls', level: 'low', drips: 'at a hose' },
     when: cooled,
   },
   {
@@ -100,7 +100,7 @@ const sketches: readonly Sketch[] = [
     step: say`Out, cleaned, sealed anew in the way of its thread`,
     parts: [say`copper washer or PTFE tape`, 'coolant'],
     proof: DRY,
-    shows: { falls: 'falls', level: 'low', drips: say`at the probe or switch` },
+    shows: { falls: 'falls', level: 'low', drips: 'at the probe or switch' },
     when: cooled,
   },
   {
@@ -112,7 +112,7 @@ const sketches: readonly Sketch[] = [
     step: say`A new washer`,
     parts: ['washer', 'coolant'],
     proof: DRY,
-    shows: { falls: 'falls', level: 'low', drips: say`at the drain` },
+    shows: { falls: 'falls', level: 'low', drips: 'at the drain' },
     when: cooled,
   },
   {
@@ -124,7 +124,7 @@ const sketches: readonly Sketch[] = [
     step: say`Have it soldered or change it`,
     parts: ['core'],
     proof: DRY,
-    shows: { falls: 'falls', level: 'low', drips: say`at the core’s seam` },
+    shows: { falls: 'falls', level: 'low', drips: 'at the core’s seam' },
     when: cooled,
   },
   {
@@ -135,7 +135,7 @@ const sketches: readonly Sketch[] = [
     why: say`it was boiled once`,
     step: say`No fan cures this: to an engine shop, with a test of the gas`,
     proof: say`No bubbles from cold, and no gas in the coolant.`,
-    shows: { falls: 'falls', level: 'low', bubbles: say`yes, without end`, cooling: say`too hot` },
+    shows: { falls: 'falls', level: 'low', bubbles: 'yes, without end', cooling: 'too hot' },
     when: cooled,
   },
 ]
@@ -186,7 +186,7 @@ export function notTheFan(job: Job): { readonly causes: HeatCause[]; readonly mo
       },
       when: always,
       edit: null,
-      shows: { cooling: say`too hot`, [mine(c.id)]: say`looks like it` },
+      shows: { cooling: 'too hot', [mine(c.id)]: 'looks like it' },
     })),
     moves: checks.map((c) => ({
       id: mine(c.id),

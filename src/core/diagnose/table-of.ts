@@ -15,7 +15,7 @@ import type { Cause, Cell, Move, Table } from './table'
 import { say } from '../words'
 
 /** What a meter is not held to: the battery itself, and what the machine had before. */
-const left: ReadonlySet<string> = new Set([say`battery +`, 'ground', 'lights', say`feed of others`])
+const left: ReadonlySet<string> = new Set(['battery +', 'ground', 'lights', 'feed of others'])
 
 /** Terminals of a job's circuit that a meter can reach, with what each is at the bench. */
 const reached = (net: JobNetlist): string[] => [...net.nodes].filter(([, n]) => !left.has(n.is)).map(([name]) => name)
@@ -32,8 +32,8 @@ function heatCells(moves: readonly HeatMove[], cells: readonly Cell[], of: reado
   const runs = called.every((c) => c === 'runs')
   return moves.map(({ move, usual }) => {
     if (move.id === 'cooling') {
-      if (!runs) return say`too hot`
-      return parked.length && parked.every((c) => c === 'runs') ? say`never stops` : 'well'
+      if (!runs) return 'too hot'
+      return parked.length && parked.every((c) => c === 'runs') ? 'never stops' : 'well'
     }
     // nothing is drawn by a fan that stands
     if (move.id === 'paper') return runs ? usual : null
@@ -85,7 +85,7 @@ function circuitRow(a: Asked, cause: Pick<Cause, 'faults'>, sound: readonly Cell
     ...cells,
     ...heat,
     ...a.figures.map((_, k) => (well ? (sound[k] ?? null) : null)),
-    ...a.others.map(() => say`ruled out`),
+    ...a.others.map(() => 'ruled out'),
   ]
 }
 
@@ -99,7 +99,7 @@ function heatRow(a: Asked, heat: HeatCause, sound: readonly Cell[]): Cell[] {
     ...sound.slice(0, a.circuit.length),
     ...a.heat.map(({ move }, k) => shows[move.id] ?? usual[k]!),
     ...a.figures.map((_, k) => figures?.[k] ?? (unsure ? usual[a.heat.length + k]! : null)),
-    ...a.others.map((m) => shows[m.id] ?? say`ruled out`),
+    ...a.others.map((m) => shows[m.id] ?? 'ruled out'),
   ]
 }
 

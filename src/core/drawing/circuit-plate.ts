@@ -3,6 +3,7 @@ import { conducts, type Conditions, type Element, type Netlist, type Solution } 
 import { type GraphEdge, PART } from './circuit-graph'
 import type { Pen, Shape } from './drawing-schema'
 import { path, text } from './shapes'
+import { say } from '../words'
 
 export type XY = readonly [number, number]
 /** state in which a circuit is drawn; none for a plain plan of it */
@@ -107,4 +108,4 @@ export const inMarked = (shapes: readonly Shape[], marked: boolean): Shape[] =>
   shapes.map((s): Shape => (marked && s.kind !== 'text' ? { ...s, pen: 'touch' } : s))
 
 export const isBroken = (of: string, [x, y]: XY): Shape =>
-  text(x, y, 'broken', 4, { anchor: 'middle', tone: 'short', of })
+  text(x, y, say`broken`, 4, { anchor: 'middle', tone: 'short', of })

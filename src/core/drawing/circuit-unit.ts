@@ -1,4 +1,5 @@
 import type { Element } from '../circuit'
+import { controllerInputs } from '../parts'
 import { type GraphNode, UNIT, unitName } from './circuit-graph'
 import {
   ampsOf,
@@ -14,6 +15,7 @@ import {
 } from './circuit-plate'
 import type { Shape } from './drawing-schema'
 import { circle, path, rect, text } from './shapes'
+import { say, spokenWord } from '../words'
 
 /** The contact or transistor that a controller decides over, in its own row of the box. */
 function inUnit(p: Plate, e: Element, [left, right]: readonly [number, number], y: number): Shape[] {
@@ -87,6 +89,7 @@ export function drawUnit(p: Plate, node: GraphNode, at: { readonly x: number; re
 function inputWords(p: Plate, node: GraphNode, e: Element, at: { readonly x: number; readonly y: number }): Shape[] {
   const i = node.rows?.findIndex((r) => r.west === e.a && r.element === null) ?? -1
   if (i < 0) return []
-  const words = e.label.includes('input for') ? e.label.slice(e.label.indexOf('input for') + 14) : 'supply'
+  const input = controllerInputs.find((of) => e.label.endsWith(say`input for the ${spokenWord(of)}`))
+  const words = input ? spokenWord(input) : say`supply`
   return [text(at.x + 2, at.y + UNIT.top + UNIT.row * (i + 0.5) + 1.2, words, p.lettering.figure, { of: e.name })]
 }

@@ -44,7 +44,7 @@ function partFigure(p: Plate, e: Element, [x, y]: XY): Shape[] {
   if (e.kind === 'motor') {
     const speed = p.shown.solution.speeds.get(e.name) ?? 0
     const turns = Math.abs(speed) >= 0.03
-    const words = turns ? `${speed < 0 ? 'backwards, ' : ''}${percent(Math.abs(speed))}` : 'stands'
+    const words = turns ? `${speed < 0 ? say`backwards, ` : ''}${percent(Math.abs(speed))}` : say`stands`
     const running = speed < 0 ? 'short' : 'holds'
     return [
       text(x + MID, y - 1.5, `${words}, ${amps}`, 1.12 * size, {
@@ -120,7 +120,7 @@ const turning = (p: Plate): string =>
         .map((e) => {
           const speed = Math.abs(p.shown!.solution.speeds.get(e.name) ?? 0)
           const runs = say`runs at ${percent(speed)}, ${figure(Math.abs(ampsOf(p, e.name)))} A`
-          return `${e.label} ${speed < 0.03 ? 'stands' : runs}`
+          return `${e.label} ${speed < 0.03 ? say`stands` : runs}`
         })
         .join(', ')
     : ''

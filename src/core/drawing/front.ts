@@ -215,7 +215,7 @@ function coreFront(job: Job, core: number): Drawing {
     text(
       lx + (left ? -size : size) * 1.5,
       ly + away * 1.2 + size * 0.3,
-      fanLeads.map((l) => l.words).join(', ') || 'leads',
+      fanLeads.map((l) => l.words).join(', ') || say`leads`,
       size,
       {
         anchor: left ? 'end' : 'start',

@@ -72,7 +72,7 @@ export function pinDrawing(title: string, words: PinWords, held: Held, pins: rea
       return [rect('pad', x - w / 2, y - h / 2, w, h), number, ...(name ? leader(x, y, upright, name) : [])]
     }),
   ]
-  const told = pins.map((p) => `${p} ${words[p] ?? 'empty'}`).join(', ')
+  const told = pins.map((p) => `${p} ${words[p] ?? say`empty`}`).join(', ')
   return framed(
     title,
     say`Relay seen onto its ${held.seen === 'pin side' ? say`pins` : say`wires`}: ${told}`.slice(0, 400),
@@ -89,12 +89,13 @@ export function pinAsked(held: Held, marked: RelayPin): Drawing {
     if (Math.abs(v) < 4) return ''
     return v < 0 ? low : high
   }
-  const where = [side(at.y, 'top', 'bottom'), side(at.x, 'left', 'right')].filter(Boolean).join(' ') || 'middle'
+  const where =
+    [side(at.y, say`top`, say`bottom`), side(at.x, say`left`, say`right`)].filter(Boolean).join(' ') || say`middle`
   const corner = turned(-HALF, HALF)
   return framed(
     say`a relay`,
     say`The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? say`top` : say`bottom`}
-      ${corner[0] < 0 ? 'left' : 'right'}.`,
+      ${corner[0] < 0 ? say`left` : say`right`}.`,
     [
       rect('outline', -HALF, -HALF, 2 * HALF, 2 * HALF),
       path('part-heavy', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)]),
@@ -150,12 +151,15 @@ export function plugDrawing(title: string, holes: readonly Hole[], held: Held): 
         rect('pad', x - BORE / 2, y - BORE / 2, BORE, BORE),
         text(x, y - 3.2, name, 3, { anchor: 'middle', figure: true }),
         level
-          ? text(x, y + 12.5 + (i % 2) * 4, words || 'empty', 3.2, { anchor: 'middle', tone: words ? 'ink' : 'soft' })
-          : text(x + 11, y + 1.1, words || 'empty', 3.2, { tone: words ? 'ink' : 'soft' }),
+          ? text(x, y + 12.5 + (i % 2) * 4, words || say`empty`, 3.2, {
+              anchor: 'middle',
+              tone: words ? 'ink' : 'soft',
+            })
+          : text(x + 11, y + 1.1, words || say`empty`, 3.2, { tone: words ? 'ink' : 'soft' }),
       ]
     }),
   ]
-  const told = holes.map((h) => `${h.name} ${h.words || 'empty'}`).join(', ')
+  const told = holes.map((h) => `${h.name} ${h.words || say`empty`}`).join(', ')
   return framed(
     title,
     say`Plug seen onto its ${seen === 'pin side' ? say`pins` : say`wires`}: ${told}`.slice(0, 400),

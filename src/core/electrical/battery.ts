@@ -32,7 +32,7 @@ const chemistries: Readonly<Record<BatteryKind, Chemistry>> = {
     selfDischarge30d: 0.03,
   },
   agm: {
-    name: 'absorbed-glass',
+    name: say`absorbed-glass`,
     rest: [
       [0, 11.8],
       [0.25, 12],

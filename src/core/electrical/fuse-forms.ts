@@ -7,7 +7,7 @@ export const fuseForms = {
   'large blade': { name: say`large blade fuse`, ratings: [20, 25, 30, 35, 40, 50, 60, 70, 80, 100] },
   glass: { name: say`glass tube fuse`, ratings: [1, 2, 3, 5, 7.5, 10, 15, 20, 25, 30] },
   'bolt-down': { name: say`bolt-down fuse`, ratings: [30, 40, 50, 60, 70, 80, 100] },
-  breaker: { name: 'breaker', ratings: [5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100] },
+  breaker: { name: say`breaker`, ratings: [5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100] },
 } as const satisfies Record<string, { readonly name: string; readonly ratings: readonly number[] }>
 
 export type FuseForm = keyof typeof fuseForms

@@ -26,9 +26,9 @@ interface WorkState {
 }
 
 const engineStates = [
-  { id: 'idle', point: 'idle', name: 'at idle', rpm: 'engine.idleRpm' },
-  { id: 'slow work', point: 'slow', name: 'at slow work', rpm: 'engine.slowRpm' },
-  { id: 'cruise', point: 'cruise', name: 'at cruise', rpm: 'engine.cruiseRpm' },
+  { id: 'idle', point: 'idle', name: say`at idle`, rpm: 'engine.idleRpm' },
+  { id: 'slow work', point: 'slow', name: say`at slow work`, rpm: 'engine.slowRpm' },
+  { id: 'cruise', point: 'cruise', name: say`at cruise`, rpm: 'engine.cruiseRpm' },
 ] as const
 
 /** What the tow vehicle brings. @see engineering §1.2 */

@@ -11,6 +11,8 @@ export interface FanCircuit {
   readonly number: number
   /** "" for the only fan, else ", fan 2" */
   readonly suffix: string
+  /** the same for ids, which are kept: the same in every language */
+  readonly tag: string
   readonly fan: ChosenFan | null
   readonly controller: Job['controllers'][number] | null
   readonly fuse: Job['fuses'][number] | null
@@ -82,6 +84,7 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
     run,
     number: numberOf(job, run.id, i),
     suffix: job.runs.length > 1 ? say`, fan ${numberOf(job, run.id, i)}` : '',
+    tag: job.runs.length > 1 ? `, fan ${numberOf(job, run.id, i)}` : '',
     fan: chosenFan(byId(job.fans, run.fan)),
     controller: byId(job.controllers, run.controller),
     fuse: byId(job.fuses, run.fuse),

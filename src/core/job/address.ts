@@ -42,7 +42,7 @@ function ownLabel(job: Job, { address, label }: Found): string {
       : say`charging current at ${workNames[address.split('.')[2]!] ?? say`that speed`}`
   const several = list === 'fans' || list === 'controllers' || list === 'fuses' || list === 'runs' ? job[list] : []
   if (several.length > 1)
-    return `${label}, ${list === 'runs' ? 'fan ' : ''}${several.findIndex((x) => x.id === id) + 1}`
+    return `${label}, ${list === 'runs' ? say`fan ` : ''}${several.findIndex((x) => x.id === id) + 1}`
   if (list !== 'conductors') return label
   return `${conductorName(job, id!)}, ${label}`
 }

@@ -37,7 +37,7 @@ const names: readonly (readonly [
   [/^wiring\.isolator$/, say`own isolator`],
   [/^wiring\.timer$/, say`after-run timer`],
   [/^wiring\.call$/, say`other system's call`],
-  [/^wiring\.lamp$/, 'lamp'],
+  [/^wiring\.lamp$/, say`lamp`],
   [/^wiring\.feedRatedA$/, say`what the feed may be loaded with`, 'current'],
   [/^wiring\.edits\.(\w+)/, say`change to the harness`],
   [
@@ -109,7 +109,7 @@ const names: readonly (readonly [
   [
     /^bay\.panels\.\w+\.\w+$/,
     (job, path) =>
-      `${job.bay?.panels.find((p) => p.id === path[2])?.name ?? 'panel'}, ${nearWords[path[3]!] ?? path[3]!}`,
+      `${job.bay?.panels.find((p) => p.id === path[2])?.name ?? say`panel`}, ${nearWords[path[3]!] ?? path[3]!}`,
   ],
   [/^place\.panel$/, (job) => say`on which of ${job.bay?.panels.length ?? 0} panels`],
   [/^place\.leads\.\w+\.\w+(\.name)?$/, (_, path) => say`leg of the ${spokenWord(path[2] as LeadName)} lead`],

@@ -5,7 +5,7 @@ import { coreName } from './core-name'
 import type { Job } from './document'
 import type { Seat } from './schema/place'
 import { nameOf, type Path } from './difference-names'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** One thing that two versions of a job say differently. `paths` are what must be taken over together. */
 export interface Difference {
@@ -71,24 +71,24 @@ function entryInWords(entry: Node): string {
   }
   for (const key of tellingKeys) if (typeof entry[key] === 'string') return entry[key]
   if (entry.ratingA) return `${String(entry.ratingA)} A`
-  if (entry.step) return 'done'
-  return typeof entry.by === 'string' && entry.by ? say`by ${entry.by}` : 'there'
+  if (entry.step) return say`done`
+  return typeof entry.by === 'string' && entry.by ? say`by ${entry.by}` : say`there`
 }
 
 /** A value as a mechanic would say it. */
 function inWords(value: unknown, quantity: Quantity | undefined, units: UnitSystem): string {
   if (value === undefined) return say`not there`
-  if (value === null) return 'none'
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (value === null) return say`none`
+  if (typeof value === 'boolean') return value ? say`yes` : say`no`
   if (typeof value === 'number') return quantity ? format(value, quantity, units) : String(value)
-  if (typeof value === 'string') return value === '' ? 'empty' : value
+  if (typeof value === 'string') return value === '' ? say`empty` : spokenWord(value)
   if (!isList(value)) return entryInWords(value as Node)
-  return value.length === 0 ? 'none' : value.map((v) => inWords(v, quantity, units)).join(', ')
+  return value.length === 0 ? say`none` : value.map((v) => inWords(v, quantity, units)).join(', ')
 }
 
 function readingInWords({ value, source, spread }: Reading, quantity: Quantity, units: UnitSystem): string {
   const ownSpread = spread !== undefined && spread !== spreadOf({ value, source }, quantity)
-  return `${format(value, quantity, units)}, ${source}${ownSpread ? say` with its own spread` : ''}`
+  return `${format(value, quantity, units)}, ${spokenWord(source)}${ownSpread ? say` with its own spread` : ''}`
 }
 
 /** Lists whose entries a run points at: entry and pointer are taken together. */

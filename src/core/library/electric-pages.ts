@@ -61,7 +61,12 @@ const fuseAndWire: LibraryPage = {
         say`Other ratings`,
         [say`A bigger fuse does not make a fan start better; it only lets the wire burn longer.`],
         ['fuse', say`guards the thinnest wire`, say`opens on a bare wire in`, say`on a fan held fast in`],
-        ratings.map((r) => [amps(job, r), r <= weakest.allowedA ? 'yes' : 'no', opens(shorted, r), opens(held, r)]),
+        ratings.map((r) => [
+          amps(job, r),
+          r <= weakest.allowedA ? say`yes` : say`no`,
+          opens(shorted, r),
+          opens(held, r),
+        ]),
       ),
     ]
   },

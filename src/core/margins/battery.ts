@@ -7,7 +7,7 @@ import { afterKeyOff, goesOn, parkedDraw } from '../wiring'
 import { aloneTime } from './battery-outlook'
 import { type Findings } from './findings'
 import { fixedScale, type MarginDefinition, over, type PartDefinition } from './part'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 function crankingPart(job: Job): PartDefinition {
   return {
@@ -32,14 +32,14 @@ function crankingPart(job: Job): PartDefinition {
 }
 
 /** the part that speaks of what goes on after the key */
-export const AFTER_SWITCH_OFF = say`after switch-off`
+export const AFTER_SWITCH_OFF = 'after switch-off'
 
 /** What carries the fans where nothing charges: a trailer standing alone, or after switch-off as it is wired. */
 function alonePart(job: Job, run: Findings | null): PartDefinition | null {
   const after = afterKeyOff(job)
   if (!job.trailer && !goesOn(after)) return null
-  const what = job.trailer ? say`standing alone` : AFTER_SWITCH_OFF
-  const common = { id: what, name: what, unit: 'min', required: 0 } as const
+  const what = job.trailer ? 'standing alone' : AFTER_SWITCH_OFF
+  const common = { id: what, name: spokenWord(what), unit: 'min', required: 0 } as const
   if (!job.fans.length) return { ...common, needs: say`a fan` }
   if (!job.trailer && after === 'always') return { ...common, missing: say`as it is wired the fan never stops` }
   // how long it goes on where nobody wants it to, a run alone can tell
@@ -54,7 +54,7 @@ function alonePart(job: Job, run: Findings | null): PartDefinition | null {
       return over(
         aloneTime(bench, job, run),
         ran === null
-          ? { name: 'wanted', value: bench.value(wanted) }
+          ? { name: say`wanted`, value: bench.value(wanted) }
           : { name: say`the run has it on after switch-off for`, value: Math.max(0, ran) },
         0,
         'minutes',
@@ -73,7 +73,7 @@ export function batteryMargin(job: Job, _nominal: Bench, run: Findings | null): 
   const fan = job.fans.length > 0
   const controller = job.controllers.length > 0
   const alone = alonePart(job, run)
-  const standing = { id: 'standing', name: 'standing', unit: 'd', required: 0 } as const
+  const standing = { id: 'standing', name: say`standing`, unit: 'd', required: 0 } as const
   const parts: PartDefinition[] = alone ? [alone] : []
   parts.push(
     controller

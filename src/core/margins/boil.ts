@@ -13,12 +13,12 @@ import { say, spokenWord } from '../words'
 /** Rule 4 for one fan without a run. */
 function byRuleOfThumb(c: FanCircuit, job: Job, keepFreeK: number): PartDefinition[] {
   const common = { name: say`below boiling${c.suffix}`, unit: 'K', required: keepFreeK } as const
-  if (!c.controller) return [{ ...common, id: `boil${c.suffix}`, needs: say`a controller` }]
+  if (!c.controller) return [{ ...common, id: `boil${c.tag}`, needs: say`a controller` }]
   if (!hasThermostat(c))
-    return [{ ...common, id: `boil${c.suffix}`, needs: say`a run: without a thermostat no rule of thumb will do` }]
+    return [{ ...common, id: `boil${c.tag}`, needs: say`a run: without a thermostat no rule of thumb will do` }]
   return seasons.map((s) => ({
     ...common,
-    id: `boil, ${s.id}${c.suffix}`,
+    id: `boil, ${s.id}${c.tag}`,
     name: say`below boiling on the ${spokenWord(s.id)} day${c.suffix}`,
     scale: fixedScale(5),
     compute: (b: Bench) => {

@@ -44,8 +44,8 @@ function withOthers(bench: Bench, job: Job, load: Load): Worked {
 }
 
 /** What a fuse of the machine's own carries for good, against all that hangs on it. @see engineering §1.4 */
-const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: number): PartDefinition => ({
-  id: `${id} runs${suffix}`,
+const borrowed = (job: Job, { id, name, suffix, tag, load }: ContactLoad, ratedA: number): PartDefinition => ({
+  id: `${id} runs${tag}`,
   name: say`of the ${name}'s own fuse${suffix}`,
   unit: 'A',
   required: 0,
@@ -54,10 +54,10 @@ const borrowed = (job: Job, { id, name, suffix, load }: ContactLoad, ratedA: num
 })
 
 function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
-  const { id, name, suffix, rating, needs, load, borrowedA } = contact
+  const { id, name, suffix, tag, rating, needs, load, borrowedA } = contact
   if (borrowedA !== null && job.fans.length) return [borrowed(job, contact, borrowedA)]
   const runs = {
-    id: `${id} runs${suffix}`,
+    id: `${id} runs${tag}`,
     name: say`of the ${name}${suffix}, running`,
     unit: 'A',
     required: 0,
@@ -73,7 +73,7 @@ function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
       compute: (bench) => over(contactCarries(rating), through(bench), 0, 'current', '§1.5'),
     },
     {
-      id: `${id} starts${suffix}`,
+      id: `${id} starts${tag}`,
       name: say`of the ${name}${suffix}, starting`,
       unit: 'A',
       required: 0,
@@ -84,12 +84,12 @@ function partsOf(job: Job, contact: ContactLoad): PartDefinition[] {
 }
 
 /** A relay's coil for another voltage burns out or never pulls in. */
-const wrongCoil = (job: Job, { run, suffix }: FanCircuit): PartDefinition[] => {
+const wrongCoil = (job: Job, { run, suffix, tag }: FanCircuit): PartDefinition[] => {
   const relay = run.switchedBy === 'relay' ? job.relays.find((r) => r.id === run.relay)?.part : undefined
   if (!relay || relay.coilV === job.machine.systemV) return []
   return [
     {
-      id: `coil${suffix}`,
+      id: `coil${tag}`,
       name: say`of the relay's coil${suffix}`,
       unit: 'A',
       required: 0,

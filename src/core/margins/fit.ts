@@ -77,15 +77,21 @@ const deep = (bench: Bench, fan: ChosenFan): Worked =>
 const boxOf = (bench: Bench, fan: ChosenFan) =>
   fanBox(fan.seat!, bench.value(fan.at.housingM), bench.value(fan.at.depthM), bench.value('place.standOffM'))
 
+/** What tells the fans of a job apart, in words and in ids. */
+type Named = Pick<FanCircuit, 'suffix' | 'tag'>
+
 /** How far the fan stays from one thing near it, in the position in which that comes closest. @see engineering §7 */
-function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstacle): PartDefinition {
+function obstaclePart(job: Job, fan: ChosenFan, { suffix, tag }: Named, obstacle: Obstacle): PartDefinition {
   const { name, requiredMm } = neighbours[obstacle.kind]
   const box = obstacleBox(job, obstacle)
   const readings = [fan.at.housingM, fan.at.depthM, ...box.readings]
-  const formula = say`nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6}
-    before it${obstacle.kind === 'moves' ? say`, less {7}` : ''})`
+  const formula =
+    obstacle.kind === 'moves'
+      ? say`nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6} before it,
+        less {7})`
+      : say`nearest corners of the fan ({0} across, {1} deep) and of it (from {2} and {3}, {4} × {5}, {6} before it)`
   return {
-    id: `near ${obstacle.id}${suffix}`,
+    id: `near ${obstacle.id}${tag}`,
     name: say`to ${obstacle.name}${suffix}`,
     unit: 'mm',
     required: requiredMm,
@@ -117,8 +123,8 @@ function obstaclePart(job: Job, fan: ChosenFan, suffix: string, obstacle: Obstac
 }
 
 /** The fan's frame inside the core's face, at its tightest edge. */
-const edgePart = (fan: ChosenFan, suffix: string): PartDefinition => ({
-  id: `edge${suffix}`,
+const edgePart = (fan: ChosenFan, { suffix, tag }: Named): PartDefinition => ({
+  id: `edge${tag}`,
   name: say`inside the core's face${suffix}`,
   unit: 'mm',
   required: 0,
@@ -143,12 +149,12 @@ const edgePart = (fan: ChosenFan, suffix: string): PartDefinition => ({
 })
 
 /** A panel has room for the frame, and its sheet stays clear of the blades. */
-function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] {
+function panelParts(job: Job, fan: ChosenFan, { suffix, tag }: Named): PartDefinition[] {
   const panel = panelOf(job)!
   const [wide, high] = [`bay.panels.${panel.id}.wideM`, `bay.panels.${panel.id}.highM`]
   return [
     {
-      id: `panel${suffix}`,
+      id: `panel${tag}`,
       name: say`on the ${panel.name}${suffix}`,
       unit: 'mm',
       required: 0,
@@ -166,7 +172,7 @@ function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] 
     ...(mountOf(job).onSheet
       ? [
           {
-            id: `blades${suffix}`,
+            id: `blades${tag}`,
             name: say`from the blades to the panel${suffix}`,
             unit: 'mm' as const,
             required: 2,
@@ -193,12 +199,12 @@ function panelParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] 
 }
 
 /** Frames that would stand in one place. */
-function otherFanParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition[] {
+function otherFanParts(job: Job, fan: ChosenFan, { tag }: Named): PartDefinition[] {
   return circuitsOf(job).flatMap(({ fan: other, suffix: theirs }): PartDefinition[] =>
     other && other.id > fan.id && other.seat?.core === fan.seat?.core
       ? [
           {
-            id: `other fan${suffix}`,
+            id: `other fan${tag}`,
             name: say`to the other fan${theirs}`,
             unit: 'mm',
             required: 0,
@@ -219,10 +225,17 @@ function otherFanParts(job: Job, fan: ChosenFan, suffix: string): PartDefinition
 }
 
 /** A lead that comes with a part, against the way it has to go; none where the part has terminals. */
-function leadPart(job: Job, lead: LeadName, suffix: string, name: string, address: string, n: number): PartDefinition {
+function leadPart(
+  job: Job,
+  lead: LeadName,
+  { suffix, tag }: Named,
+  name: string,
+  address: string,
+  n: number,
+): PartDefinition {
   const reach = reachOf(job, lead, seatOfLead(job, lead, n))
   return {
-    id: `${lead} lead${suffix}`,
+    id: `${lead} lead${tag}`,
     name: say`of the ${name} lead${suffix}`,
     unit: 'mm',
     required: 0,
@@ -234,16 +247,17 @@ function leadPart(job: Job, lead: LeadName, suffix: string, name: string, addres
 /** What of Fit another face of the core changes: the depth behind a fan, and what is near on its side. */
 export const isOfFace = ({ id }: { readonly id: string }): boolean => id.startsWith('depth') || id.startsWith('near ')
 
-function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): PartDefinition[] {
+function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
+  const { fan, probe, controller, suffix, tag } = circuit
   const { name, requiredMm } = neighbours[job.place.neighbour]
   const depth = {
-    id: `depth${suffix}`,
+    id: `depth${tag}`,
     name: say`behind the fan${suffix}, to ${spokenWord(name)}`,
     unit: 'mm',
     required: requiredMm,
   } as const
   const open = (id: string, what: string, needs: string): PartDefinition => ({
-    id: `${id}${suffix}`,
+    id: `${id}${tag}`,
     name: say`of the ${what}${suffix}`,
     unit: 'mm',
     required: 0,
@@ -260,14 +274,14 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
               scale: fixedScale(10),
               compute: (bench) => over(freeDepth(bench, job), deep(bench, fan), requiredMm / 1000, 'length', '§7'),
             } satisfies PartDefinition,
-            ...(job.bay ? panelParts(job, fan, suffix) : []),
+            ...(job.bay ? panelParts(job, fan, circuit) : []),
             ...(fan.seat && job.cooling
               ? [
-                  edgePart(fan, suffix),
+                  edgePart(fan, circuit),
                   ...job.place.obstacles
                     .filter((o) => o.core === fan.seat!.core && onFansSide(job, o))
-                    .map((o) => obstaclePart(job, fan, suffix, o)),
-                  ...otherFanParts(job, fan, suffix),
+                    .map((o) => obstaclePart(job, fan, circuit, o)),
+                  ...otherFanParts(job, fan, circuit),
                 ]
               : []),
           ]
@@ -276,27 +290,27 @@ function partsOf(job: Job, { fan, probe, controller, suffix }: FanCircuit): Part
       ? leadPart(
           job,
           'fan',
-          suffix,
-          "fan's",
+          circuit,
+          say`fan's`,
           fan.at.leadM,
           job.fans.findIndex((f) => f.id === fan.id),
         )
-      : open(say`fan lead`, say`fan's lead`, say`a fan`),
+      : open('fan lead', say`fan's lead`, say`a fan`),
     probe.part
       ? leadPart(
           job,
           'probe',
-          suffix,
-          "probe's",
+          circuit,
+          say`probe's`,
           `probes.${probe.id}.part.leadM`,
           job.probes.findIndex((p) => p.id === probe.id),
         )
-      : open(say`probe lead`, say`probe's lead`, say`a probe`),
+      : open('probe lead', say`probe's lead`, say`a probe`),
     ...(controller?.part.leadM
-      ? [leadPart(job, 'controller', suffix, "controller's", `controllers.${controller.id}.part.leadM`, 0)]
+      ? [leadPart(job, 'controller', circuit, say`controller's`, `controllers.${controller.id}.part.leadM`, 0)]
       : []),
     ...(controller?.part.supplyLeadM
-      ? [leadPart(job, 'supply', suffix, 'supply', `controllers.${controller.id}.part.supplyLeadM`, 0)]
+      ? [leadPart(job, 'supply', circuit, say`supply`, `controllers.${controller.id}.part.supplyLeadM`, 0)]
       : []),
   ]
 }
@@ -309,8 +323,8 @@ export const fitMargin = (job: Job): MarginDefinition => ({
     ...circuitsOf(job).flatMap((c) => ofRun(c, partsOf(job, c))),
     ...(job.newCore
       ? [
-          gapPart(say`hoses`, say`behind the hoses`, 'newCore.hoseGapM', job),
-          gapPart(say`shroud`, say`at the shroud`, 'newCore.shroudGapM', job),
+          gapPart('hoses', say`behind the hoses`, 'newCore.hoseGapM', job),
+          gapPart('shroud', say`at the shroud`, 'newCore.shroudGapM', job),
         ]
       : []),
   ],

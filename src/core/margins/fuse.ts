@@ -101,22 +101,22 @@ export const isFuseMissing = ({ words }: { readonly words: string | null }): boo
   words?.startsWith(NO_FUSE) ?? false
 
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
-  const { suffix, fuse, fan } = circuit
-  const carries = { id: `carries${suffix}`, name: say`in what it carries${suffix}`, unit: 'A', required: 0 } as const
+  const { suffix, tag, fuse, fan } = circuit
+  const carries = { id: `carries${tag}`, name: say`in what it carries${suffix}`, unit: 'A', required: 0 } as const
   if (!fuse) return [{ ...carries, missing: `${NO_FUSE}${suffix}` }]
   if (!fan) return [{ ...carries, needs: say`a fan` }]
   const fused: Fused = { ...circuit, fuse, fan }
   const rating = fuse.ratingA
   const load = loadOf(job, fuse.id)
   const guards = {
-    id: `guards the wire${suffix}`,
+    id: `guards the wire${tag}`,
     name: say`in guarding the wire${suffix}`,
     unit: 'A',
     required: 0,
   } as const
   const bare = guardedBy(job, circuit).some((c) => c.conductor.size === null) || circuit.conductors.length === 0
   const jam = {
-    id: `jammed fan${suffix}`,
+    id: `jammed fan${tag}`,
     name: say`with the fan held fast${suffix}`,
     unit: '–',
     required: OPENS_JAMMED_RATIO,
@@ -130,7 +130,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
         over(fuseCarries(rating, fuseAmbient(bench, fuse)), currentIn(bench, job, load), 0, 'current', '§1.4'),
     },
     {
-      id: `survives starting${suffix}`,
+      id: `survives starting${tag}`,
       name: say`in surviving starts${suffix}`,
       unit: '–',
       required: 0,
@@ -150,10 +150,10 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
           ...guards,
           scale: fixedScale(rating / 4),
           compute: (bench) =>
-            over(leastAllowed(bench, job, circuit), { name: 'fuse', value: rating }, 0, 'current', '§1.4'),
+            over(leastAllowed(bench, job, circuit), { name: say`fuse`, value: rating }, 0, 'current', '§1.4'),
         },
     {
-      id: `fast edge${suffix}`,
+      id: `fast edge${tag}`,
       name: say`at the fast edge${suffix}`,
       unit: '–',
       required: 0,
@@ -180,11 +180,11 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
                 '§1.4',
               ),
             )
-            return over(ratio, { name: 'nothing', value: 0 }, OPENS_JAMMED_RATIO, 'share', '§1.4')
+            return over(ratio, { name: say`nothing`, value: 0 }, OPENS_JAMMED_RATIO, 'share', '§1.4')
           },
         },
     {
-      id: `near the post${suffix}`,
+      id: `near the post${tag}`,
       name: say`near the post${suffix}`,
       unit: 'mm',
       required: 0,
@@ -193,7 +193,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
         the piece before it needs a sleeve of its own.`,
       compute: (bench) =>
         over(
-          { name: 'allowed', value: POST_DISTANCE_M },
+          { name: say`allowed`, value: POST_DISTANCE_M },
           worked(
             say`along the wire`,
             '{0}',
@@ -223,8 +223,8 @@ function jamNote(bench: Bench, circuit: FanCircuit): string[] {
 }
 
 export const breakerCautions = [
-  'A breaker that resets itself goes on closing into a short for ever.',
-  'A breaker with bare studs is a live terminal: cover it.',
+  say`A breaker that resets itself goes on closing into a short for ever.`,
+  say`A breaker with bare studs is a live terminal: cover it.`,
 ] as const
 
 /** What a fuse of a run must do, for choosing one; null until fan and conductors are chosen. */

@@ -8,10 +8,10 @@ import { say, spokenWord } from '../words'
 
 /** What parts that speak of a guard are called by. */
 const IDS = {
-  bare: say`unguarded, `,
-  behind: say`guards, `,
-  past: say`past its fuse, `,
-  loom: say`machine's own fuse, `,
+  bare: 'unguarded, ',
+  behind: 'guards, ',
+  past: 'past its fuse, ',
+  loom: "machine's own fuse, ",
 } as const
 
 /** A part that speaks of what guards a conductor, or of a way past a fuse. */
@@ -87,7 +87,7 @@ export const pastFuseParts = (job: Job, circuit: FanCircuit): PartDefinition[] =
   ofRun(
     circuit,
     (loadsOf(job).pastFuse.get(circuit.run.id) ?? []).map((by): PartDefinition => ({
-      id: `${IDS.past}${by}${circuit.suffix}`,
+      id: `${IDS.past}${by}${circuit.tag}`,
       name: say`past the fuse${circuit.suffix}`,
       unit: 'A',
       required: 0,

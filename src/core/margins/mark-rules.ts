@@ -1,15 +1,14 @@
 import type { Verdict } from '../reading'
 import { xOf } from './deciding'
 import type { Evaluation, PartResult } from './evaluation'
-import { say } from '../words'
 
 /** A mark of the ladder, or what is pressed on the controller. */
 export type Mark = 'on' | 'off' | 'band' | 'set'
 
 /** Which mark each rule of a setting is about, by the beginning of its part's id. @see engineering §3.2 */
 const about: Readonly<Record<Mark, readonly string[]>> = {
-  on: ['warm-up', 'boil', say`in time`, say`second on`],
-  off: ['stops', say`second off`],
+  on: ['warm-up', 'boil', 'in time', 'second on'],
+  off: ['stops', 'second off'],
   band: ['band', 'starts'],
   set: ['controller'],
 }

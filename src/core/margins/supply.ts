@@ -97,10 +97,10 @@ function sharedWaitsFor(job: Job, circuit: FanCircuit): string | null {
 function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { systemV } = job.machine
   const { dropShare } = job.limits
-  const { suffix } = circuit
-  const wires = { id: `wires${suffix}`, name: say`in the wires${suffix}`, unit: 'V', required: 0 } as const
+  const { suffix, tag } = circuit
+  const wires = { id: `wires${tag}`, name: say`in the wires${suffix}`, unit: 'V', required: 0 } as const
   const against = nothingToRunOn(job) ?? wrongVoltage(job, circuit)
-  if (against) return [{ ...wires, id: `source${suffix}`, name: say`of the source${suffix}`, missing: against }]
+  if (against) return [{ ...wires, id: `source${tag}`, name: say`of the source${suffix}`, missing: against }]
   const waits = wiresWaitFor(circuit) ?? sharedWaitsFor(job, circuit)
   if (waits) return [{ ...wires, needs: waits }]
   const scale = fixedScale(0.01 * systemV)
@@ -122,7 +122,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
       },
     },
     {
-      id: `whole run${suffix}`,
+      id: `whole run${tag}`,
       name: say`over the whole run${suffix}`,
       unit: 'V',
       required: 0,

@@ -52,13 +52,13 @@ function bayPeak(bench: Bench, run: Findings, season: 'coldest' | 'hottest'): Wo
 const bayRules = (circuit: WithController, run: Findings | null): PartDefinition[] =>
   seasons.flatMap((s): PartDefinition[] => [
     kelvin(
-      say`stops, ${spokenWord(s.id)}${circuit.suffix}`,
+      `stops, ${s.id}${circuit.tag}`,
       say`for the fan to stop on the ${spokenWord(s.id)} day${circuit.suffix}`,
       2,
       (b) => bayStopsRule(pointsOf(b, circuit), air(b.value(s.address))),
     ),
     kelvin(
-      say`in time, ${spokenWord(s.id)}${circuit.suffix}`,
+      `in time, ${s.id}${circuit.tag}`,
       say`for starting in time on the ${spokenWord(s.id)} day${circuit.suffix}`,
       0,
       (b) =>
@@ -75,7 +75,7 @@ const bayRules = (circuit: WithController, run: Findings | null): PartDefinition
   ])
 
 function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartDefinition[] {
-  const { controller, suffix } = circuit
+  const { controller, suffix, tag } = circuit
   const inSeason = (
     id: string,
     name: string,
@@ -83,13 +83,13 @@ function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartD
     rule: (p: OnOff, o: ReturnType<typeof opens>, a: AirTemperature, kappa: number) => Worked,
   ): PartDefinition[] =>
     seasons.map((s) =>
-      kelvin(`${id}, ${s.id}${suffix}`, say`${name} on the ${spokenWord(s.id)} day${suffix}`, required, (b) =>
+      kelvin(`${id}, ${s.id}${tag}`, say`${name} on the ${spokenWord(s.id)} day${suffix}`, required, (b) =>
         rule(pointsOf(b, circuit), opens(b), air(b.value(s.address)), kappaAt(b, circuit)),
       ),
     )
   const programmable = isSettable(controller.part)
   return [
-    kelvin(`band${suffix}`, say`in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
+    kelvin(`band${tag}`, say`in the band${suffix}`, 2, (b) => bandRule(pointsOf(b, circuit))),
     ...(hasEngineThermostat(job)
       ? [
           ...inSeason('stops', say`for the fan to stop`, 2, stopsRule),
@@ -99,7 +99,7 @@ function rulesOf(circuit: WithController, job: Job, run: Findings | null): PartD
     ...(job.bay ? bayRules(circuit, run) : []),
     ...(programmable
       ? [
-          kelvin(`controller${suffix}`, say`in what the controller can be set to${suffix}`, 0, () =>
+          kelvin(`controller${tag}`, say`in what the controller can be set to${suffix}`, 0, () =>
             controllerRule(controller.setC, controller.bandK, controller.part.range!),
           ),
         ]
@@ -132,7 +132,7 @@ function settingParts(c: FanCircuit, job: Job, run: Findings | null): PartDefini
   if (c.controller) return []
   return [
     {
-      id: `setting${c.suffix}`,
+      id: `setting${c.tag}`,
       name: say`of the setting${c.suffix}`,
       unit: 'K',
       required: 0,

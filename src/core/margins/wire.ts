@@ -10,8 +10,8 @@ import { say } from '../words'
 /** cross-sections of AWG sizes are told to three figures, so a terminal or a least size is met within this */
 const AREA_GRAIN = 1e-3
 
-function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): PartDefinition[] {
-  const carries = { id: `carries, ${what}`, name: say`in what the ${what} carries`, unit: 'A', required: 0 } as const
+function partsOf(job: Job, { conductor: c, id: which, name: what, most }: ConductorLoad): PartDefinition[] {
+  const carries = { id: `carries, ${which}`, name: say`in what the ${what} carries`, unit: 'A', required: 0 } as const
   if (!job.fans.length) return [{ ...carries, needs: say`a fan` }]
   if (c.size === null) return [{ ...carries, needs: say`a size for the ${what}` }]
   const area = sizeAreaM2(c.size)
@@ -26,7 +26,7 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
     demand: number,
     names: readonly [string, string],
   ): PartDefinition => ({
-    id: `${id}, ${what}`,
+    id: `${id}, ${which}`,
     name,
     unit: 'mm²',
     required: 0,
@@ -63,14 +63,14 @@ function partsOf(job: Job, { conductor: c, name: what, most }: ConductorLoad): P
         return over(used, current, 0, 'current', '§1.3')
       },
     },
-    areaPart(say`strong enough`, say`in the strength of the ${what}`, area, job.limits.leastAreaM2, [
+    areaPart('strong enough', say`in the strength of the ${what}`, area, job.limits.leastAreaM2, [
       c.size,
       say`least for strength`,
     ]),
     ...(limit === null
       ? []
       : [
-          areaPart(say`fits the terminal`, say`of room in the terminal for the ${what}`, limit, sizeAreaM2(stated), [
+          areaPart('fits the terminal', say`of room in the terminal for the ${what}`, limit, sizeAreaM2(stated), [
             say`the terminal accepts`,
             stated,
           ]),

@@ -2,7 +2,7 @@ import { format, plainNumber, type UnitSystem } from '../units'
 import { decidingOf, xOf } from './deciding'
 import type { Evaluation, MarginResult, PartResult } from './evaluation'
 import { type MarginUnit, marginUnits } from './part'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** A margin's figure in the chosen system: "1.4 A", "0.35 in". @param value in the margin's own unit */
 export function marginFigure(value: number, unit: MarginUnit, system: UnitSystem): string {
@@ -82,7 +82,9 @@ export function tally(evaluation: Evaluation): string {
       ['short', 'short'],
     ] as const
   )
-    .flatMap(([word, v]) => (count(v) ? [`${count(v)} ${word === 'hold' && count(v) === 1 ? 'holds' : word}`] : []))
+    .flatMap(([word, v]) =>
+      count(v) ? [`${count(v)} ${word === 'hold' && count(v) === 1 ? say`holds` : spokenWord(word)}`] : [],
+    )
     .join(', ')
 }
 

@@ -3,11 +3,10 @@ import { fromSi, plainNumber, shown, shownUnit, type Quantity, type UnitSystem }
 import { formOf } from './form'
 import type { Part } from './part'
 import { at } from './paths'
-import { say } from '../words'
 
 /** What is typed into a form, by path; a reading's way of knowing stands at `path + " source"`. */
 export type FormText = Readonly<Record<string, string>>
-export const sourcePath = (path: string): string => say`${path} source`
+export const sourcePath = (path: string): string => `${path} source`
 
 const written = (si: number, quantity: Quantity, units: UnitSystem, figures: number): string => {
   const unit = shownUnit(quantity, units)

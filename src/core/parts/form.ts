@@ -6,17 +6,17 @@ import type { PartKind } from './part'
 import { say } from '../words'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
-  fan: { name: 'fan', plural: say`fans` },
-  controller: { name: 'controller', plural: say`controllers` },
-  probe: { name: 'probe', plural: say`probes` },
-  relay: { name: 'relay', plural: say`relays` },
-  switch: { name: 'switch', plural: say`switches` },
+  fan: { name: say`fan`, plural: say`fans` },
+  controller: { name: say`controller`, plural: say`controllers` },
+  probe: { name: say`probe`, plural: say`probes` },
+  relay: { name: say`relay`, plural: say`relays` },
+  switch: { name: say`switch`, plural: say`switches` },
   fuse: { name: say`fuse with holder`, plural: say`fuses and holders` },
-  conductor: { name: 'conductor', plural: say`conductors` },
-  connector: { name: 'connector', plural: say`connectors` },
-  fitting: { name: 'fitting', plural: say`fittings` },
+  conductor: { name: say`conductor`, plural: say`conductors` },
+  connector: { name: say`connector`, plural: say`connectors` },
+  fitting: { name: say`fitting`, plural: say`fittings` },
   harness: { name: say`ready-made harness`, plural: say`ready-made harnesses` },
-  battery: { name: 'battery', plural: say`batteries` },
+  battery: { name: say`battery`, plural: say`batteries` },
 }
 
 type Choice = { readonly value: string; readonly name: string }
@@ -71,32 +71,32 @@ const text = (path: string, label: string, more: Partial<FormLine> = {}): FormLi
   ...more,
 })
 const ingress = text('ingress', say`ingress code`, { tell: say`IP65; empty where unknown: it counts as IP20` })
-const terminal = figure('terminalAreaM2', 'terminal takes', 'area', {
+const terminal = figure('terminalAreaM2', say`terminal takes`, 'area', {
   optional: true,
-  tell: 'thickest copper; empty where nothing limits it',
+  tell: say`thickest copper; empty where nothing limits it`,
 })
-const stock = figure('stock', 'in stock', 'count', {
+const stock = figure('stock', say`in stock`, 'count', {
   optional: true,
   ofShelf: true,
-  tell: 'sleeve in metres; empty where nobody counts',
+  tell: say`sleeve in metres; empty where nobody counts`,
 })
 const contact = (optional: boolean): FormLine[] => [
-  figure('contact.ratedA', 'contact rating', 'current', {
+  figure('contact.ratedA', say`contact rating`, 'current', {
     optional,
-    tell: optional ? 'empty where it cannot carry a fan' : '',
+    tell: optional ? say`empty where it cannot carry a fan` : '',
   }),
   choice('contact.rating', say`rating is for`, [
-    { value: 'motor', name: 'motors' },
+    { value: 'motor', name: say`motors` },
     { value: 'resistive', name: say`resistive loads` },
   ]),
-  figure('contact.makeA', 'may make', 'current', {
+  figure('contact.makeA', say`may make`, 'current', {
     optional: true,
-    tell: 'starting current; 3 × the motor rating where unknown',
+    tell: say`starting current; 3 × the motor rating where unknown`,
   }),
 ]
 const failing = [
-  { value: say`fan off`, name: say`fan stays off` },
-  { value: say`fan on`, name: say`fan stays on` },
+  { value: 'fan off', name: say`fan stays off` },
+  { value: 'fan on', name: say`fan stays on` },
 ]
 
 /** What a part of each kind is described by; a new property is a new line here and in its schema. */
@@ -104,26 +104,30 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   fan: [
     choice('motor', 'motor', [
       { value: 'brushed', name: say`with brushes` },
-      { value: 'brushless', name: 'brushless' },
+      { value: 'brushless', name: say`brushless` },
     ]),
-    figure('ratedV', 'rated at', 'voltage'),
-    reading('ratedA', 'fan current, rated', 'current'),
-    reading('lockedA', 'fan current, held fast', 'current', { optional: true, tell: '4 × rated where unknown' }),
-    reading('diameterM', 'blade diameter', 'length'),
-    reading('housingM', 'housing, across', 'length', { optional: true, tell: 'guessed from the blades where unknown' }),
-    figure('fixings', 'fixing holes', 'count', { optional: true, raw: true, tell: 'four where unknown' }),
-    reading('boltCircleM', 'circle of its fixing holes', 'length', {
+    figure('ratedV', say`rated at`, 'voltage'),
+    reading('ratedA', say`fan current, rated`, 'current'),
+    reading('lockedA', say`fan current, held fast`, 'current', { optional: true, tell: say`4 × rated where unknown` }),
+    reading('diameterM', say`blade diameter`, 'length'),
+    reading('housingM', say`housing, across`, 'length', {
       optional: true,
-      tell: 'guessed from the housing where unknown',
+      tell: say`guessed from the blades where
+      unknown`,
     }),
-    reading('depthM', 'fan depth', 'length'),
-    reading('freeFlowM3s', 'free air-flow, from the box', 'flow'),
-    reading('maxPressurePa', 'greatest pressure', 'airPressure', {
+    figure('fixings', say`fixing holes`, 'count', { optional: true, raw: true, tell: say`four where unknown` }),
+    reading('boltCircleM', say`circle of its fixing holes`, 'length', {
       optional: true,
-      tell: 'guessed from the diameter where unknown',
+      tell: say`guessed from the housing where unknown`,
     }),
-    reading('massKg', 'fan weight', 'mass'),
-    reading('leadM', 'lead supplied with the fan', 'length'),
+    reading('depthM', say`fan depth`, 'length'),
+    reading('freeFlowM3s', say`free air-flow, from the box`, 'flow'),
+    reading('maxPressurePa', say`greatest pressure`, 'airPressure', {
+      optional: true,
+      tell: say`guessed from the diameter where unknown`,
+    }),
+    reading('massKg', say`fan weight`, 'mass'),
+    reading('leadM', say`lead supplied with the fan`, 'length'),
     ingress,
   ],
   controller: [
@@ -133,22 +137,26 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       bandKinds.map((value) => ({ value, name: controlKinds[value].name })),
     ),
     choice('shows', say`its display shows`, ['°C', '°F'], { tell: say`a setting is only ever one that it can show` }),
-    figure('range.minC', 'lowest setting', 'temperature', { optional: true, tell: 'empty for what cannot be set' }),
-    figure('range.maxC', 'highest setting', 'temperature', { optional: true }),
+    figure('range.minC', say`lowest setting`, 'temperature', {
+      optional: true,
+      tell: say`empty for what cannot be
+      set`,
+    }),
+    figure('range.maxC', say`highest setting`, 'temperature', { optional: true }),
     figure('range.stepK', 'step', 'temperatureDifference', { optional: true }),
-    figure('range.bandMinK', 'least band', 'temperatureDifference', { optional: true }),
-    figure('range.bandMaxK', 'widest band', 'temperatureDifference', { optional: true }),
-    figure('leastDuty', 'ramp begins with', 'share', { optional: true, tell: '15 % of full where unknown' }),
-    reading('fixed.closesC', 'switch closes', 'temperature', { optional: true }),
-    reading('fixed.opensC', 'switch opens', 'temperature', { optional: true }),
+    figure('range.bandMinK', say`least band`, 'temperatureDifference', { optional: true }),
+    figure('range.bandMaxK', say`widest band`, 'temperatureDifference', { optional: true }),
+    figure('leastDuty', say`ramp begins with`, 'share', { optional: true, tell: say`15 % of full where unknown` }),
+    reading('fixed.closesC', say`switch closes`, 'temperature', { optional: true }),
+    reading('fixed.opensC', say`switch opens`, 'temperature', { optional: true }),
     ...contact(true),
     terminal,
-    reading('standbyA', 'draw, standing', 'current'),
-    reading('leadM', 'lead supplied, to fan or relay', 'length', {
+    reading('standbyA', say`draw, standing`, 'current'),
+    reading('leadM', say`lead supplied, to fan or relay`, 'length', {
       optional: true,
-      tell: 'empty where it has terminals',
+      tell: say`empty where it has terminals`,
     }),
-    reading('supplyLeadM', 'lead supplied, to the battery', 'length', { optional: true }),
+    reading('supplyLeadM', say`lead supplied, to the battery`, 'length', { optional: true }),
     {
       path: 'inputs',
       label: say`inputs of its own`,
@@ -169,9 +177,9 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     text('suppliedProbeId', say`comes with probe`),
   ],
   probe: [
-    figure('r25Ohm', 'resistance at 25 °C', 'resistance'),
-    figure('betaK', 'B value, K', 'count', { raw: true }),
-    reading('leadM', 'lead supplied with the probe', 'length'),
+    figure('r25Ohm', say`resistance at 25 °C`, 'resistance'),
+    figure('betaK', say`B value, K`, 'count', { raw: true }),
+    reading('leadM', say`lead supplied with the probe`, 'length'),
   ],
   relay: [
     ...contact(false),
@@ -181,8 +189,8 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       { value: '24', name: '24 V' },
     ]),
     choice('suppressed', say`diode or resistor across the coil`, [
-      { value: 'yes', name: 'yes' },
-      { value: 'no', name: 'no' },
+      { value: 'yes', name: say`yes` },
+      { value: 'no', name: say`no` },
     ]),
     terminal,
   ],
@@ -194,7 +202,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       fuseFormNames.map((value) => ({ value, name: fuseForms[value].name })),
     ),
     figure('ratingA', 'rating', 'current'),
-    figure('holderA', 'holder carries at most', 'current', { optional: true }),
+    figure('holderA', say`holder carries at most`, 'current', { optional: true }),
     terminal,
     ingress,
     stock,
@@ -207,11 +215,11 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       { value: '125', name: '125 °C' },
     ]),
     text('colour', 'colour'),
-    figure('stockM', 'on the reel', 'run'),
+    figure('stockM', say`on the reel`, 'run'),
   ],
   connector: [
     figure('ways', 'ways', 'count'),
-    figure('ratedA', 'each pin carries', 'current'),
+    figure('ratedA', say`each pin carries`, 'current'),
     terminal,
     ingress,
     stock,
@@ -219,10 +227,10 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
   fitting: [
     choice('what', say`what it is`, fittingKinds),
     text('fits', say`stud, blade or bore`, { tell: 'M6, 6.3 mm' }),
-    figure('leastAreaM2', 'thinnest wire', 'area', { optional: true }),
-    figure('mostAreaM2', 'thickest wire', 'area', { optional: true }),
+    figure('leastAreaM2', say`thinnest wire`, 'area', { optional: true }),
+    figure('mostAreaM2', say`thickest wire`, 'area', { optional: true }),
     figure('ratedA', 'carries', 'current', { optional: true }),
-    figure('ratedV', 'blocks', 'voltage', { optional: true, tell: 'a diode: 100 V and more' }),
+    figure('ratedV', 'blocks', 'voltage', { optional: true, tell: say`a diode: 100 V and more` }),
     stock,
   ],
   harness: [
@@ -239,7 +247,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       optional: true,
       tell: say`one a line: ${harnessBrings.join(', ')}`,
     },
-    figure('fuseA', 'its fuse', 'current', { optional: true, tell: 'empty where it brings none' }),
+    figure('fuseA', say`its fuse`, 'current', { optional: true, tell: say`empty where it brings none` }),
     stock,
   ],
   battery: [
@@ -252,9 +260,9 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
       { value: '10', name: '10 h' },
       { value: '20', name: '20 h' },
     ]),
-    reading('capacityAh', 'battery capacity', 'batteryCapacity'),
-    reading('coldCrankingA', 'cold-cranking current', 'current', { optional: true }),
-    reading('massKg', 'battery weight', 'mass'),
+    reading('capacityAh', say`battery capacity`, 'batteryCapacity'),
+    reading('coldCrankingA', say`cold-cranking current`, 'current', { optional: true }),
+    reading('massKg', say`battery weight`, 'mass'),
   ],
 }
 
@@ -269,12 +277,12 @@ const bought: readonly FormLine[] = [
     optional: true,
     tell: say`one a line: mounting kit, relay`,
   },
-  figure('price', 'price of one, or of a metre', 'count', { optional: true, ofShelf: true }),
+  figure('price', say`price of one, or of a metre`, 'count', { optional: true, ofShelf: true }),
 ]
-const reorder = figure('reorderAt', 'order again at', 'count', {
+const reorder = figure('reorderAt', say`order again at`, 'count', {
   optional: true,
   ofShelf: true,
-  tell: 'when no more are left',
+  tell: say`when no more are left`,
 })
 const isCounted = (kind: PartKind): boolean => own[kind].some((l) => l.path === 'stock' || l.path === 'stockM')
 

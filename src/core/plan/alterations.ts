@@ -16,11 +16,11 @@ export interface Alteration {
 /** Whether each kind can be taken back to standard with ordinary work. */
 export const alterationWords: Readonly<Record<AlterationKind, { readonly name: string; readonly undoable: boolean }>> =
   {
-    cut: { name: 'cut', undoable: false },
+    cut: { name: say`cut`, undoable: false },
     hole: { name: say`drilled hole`, undoable: false },
     tap: { name: say`tapped thread`, undoable: false },
-    weld: { name: 'weld', undoable: false },
-    splice: { name: 'splice', undoable: true },
+    weld: { name: say`weld`, undoable: false },
+    splice: { name: say`splice`, undoable: true },
   }
 
 const clash = (job: Job, undoable: boolean): boolean =>

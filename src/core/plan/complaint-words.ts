@@ -7,14 +7,14 @@ import { say, spokenWord } from '../words'
 export function complaintInWords(job: Job): string {
   const { what, on, breeze, after, aboveC, signs, times } = job.complaint
   return [
-    what,
+    spokenWord(what),
     ...(after ? [say`after ${format(after.value, 'minutes', job.units)}`] : []),
-    say`on ${spokenWord(on)}`.replace('on after', 'after').replace('on idling', 'idling'),
+    on === 'after switch-off' || on === 'idling' ? spokenWord(on) : say`on ${spokenWord(on)}`,
     ...(aboveC
       ? [say`above ${asTyped(aboveC, 'temperature', job.units) ?? format(aboveC.value, 'temperature', job.units)}`]
       : []),
-    breeze,
-    ...(times === null ? [] : [times === 1 ? 'once' : say`${times} times`]),
-    ...signs,
+    spokenWord(breeze),
+    ...(times === null ? [] : [times === 1 ? say`once` : say`${times} times`]),
+    ...signs.map(spokenWord),
   ].join(' · ')
 }

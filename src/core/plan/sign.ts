@@ -103,9 +103,9 @@ function benchBlockers(job: Job): string[] {
 }
 
 /** "3 proofs not answered: It turns …". */
-const countInWords = (list: readonly string[], thing: string, not: string): string[] =>
+const countInWords = (list: readonly string[], one: string, many: string, not: string): string[] =>
   list.length
-    ? [`${list.length} ${thing}${list.length === 1 ? '' : 's'} ${not}: ${list[0]}${list.length > 1 ? ' …' : '.'}`]
+    ? [`${list.length} ${list.length === 1 ? one : many} ${not}: ${list[0]}${list.length > 1 ? ' …' : '.'}`]
     : []
 
 /** Steps that are not ticked and proofs that are not settled. */
@@ -117,9 +117,10 @@ function workBlockers(job: Job): string[] {
     ...countInWords(
       unmade.map((s) => s.title),
       say`build step`,
+      say`build steps`,
       say`not ticked`,
     ),
-    ...countInWords(named('open'), 'proof', say`not answered`),
+    ...countInWords(named('open'), say`proof`, say`proofs`, say`not answered`),
     ...named('failed').map((name) => say`Proof failed: ${name}.`),
     ...(signedUnder(job, BENCH_CORE) ? named('differs') : []).map(
       (name) => say`${name} is not as predicted: put it right and prove it again, or say in Prove why it may stand.`,

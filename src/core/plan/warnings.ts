@@ -49,7 +49,7 @@ function tieWarnings(job: Job, circuit: FannedCircuit): PlanWarning[] {
   const ties = tiesOf(job, circuit)
   if (!ties) return []
   const { number } = circuit
-  const named = (id: string): string => (number === 1 ? id : `${id}${circuit.suffix}`)
+  const named = (id: string): string => (number === 1 ? id : `${id}${circuit.tag}`)
   const of = circuit.suffix && say`Fan ${number}: `
   const { rough } = typicalMachines[job.machine.kind]
   const held: PlanWarning[] =
@@ -105,10 +105,10 @@ function benchWarnings(job: Job): PlanWarning[] {
       helps: say`Wire shows it beside the harness: lengthen it, change the fuse.`,
     }),
   )
-  for (const { fan, suffix } of fannedCircuits(job))
+  for (const { fan, suffix, tag } of fannedCircuits(job))
     if (fan.plug === 'either way' && fan.part.motor === 'brushless')
       found.push({
-        id: `plug${suffix}`,
+        id: `plug${tag}`,
         text: say`The brushless fan's plug goes together either way round${suffix}.`,
         helps: say`A plug that goes together one way only, or + marked on both halves.`,
       })
@@ -187,11 +187,11 @@ export function planWarnings(job: Job): PlanWarning[] {
         sits.`,
       helps: say`Two days of the year stand in After: to the cab before the cold ones, outside before the warm ones.`,
     })
-  for (const { fan, suffix } of fannedCircuits(job)) {
+  for (const { fan, tag } of fannedCircuits(job)) {
     const claim = flowClaimInWords(fan.part)
     if (claim)
       found.push({
-        id: `flow claim${suffix}`,
+        id: `flow claim${tag}`,
         text: `${fan.part.name}: ${claim}`,
         helps: say`Bag test or anemometer at its outlet, in Place; a clamp on its feed.`,
       })

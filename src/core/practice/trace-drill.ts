@@ -11,23 +11,28 @@ import { say, spokenWord } from '../words'
 
 /** What a trace may show, and how that looks. */
 const shown = [
-  ['nothing', 'nothing is wrong', 'It rises, is caught at the planned temperature, and swings between on and off.'],
+  [
+    'nothing',
+    say`nothing is wrong`,
+    say`It rises, is caught at the planned temperature, and swings between on and
+    off.`,
+  ],
   [
     'probe_cold_side',
-    'the probe is on the cold side, or loose',
-    'The fan comes, but well above the planned line: what it feels lags behind what is.',
+    say`the probe is on the cold side, or loose`,
+    say`The fan comes, but well above the planned line: what it feels lags behind what is.`,
   ],
   [
     'under_thermostat',
-    'it is set under what the engine’s thermostat holds',
-    'The fan starts below the line and never stops: the engine’s own thermostat keeps the coolant above its off.',
+    say`it is set under what the engine’s thermostat holds`,
+    say`The fan starts below the line and never stops: the engine’s own thermostat keeps the coolant above its off.`,
   ],
   [
     'core_blocked',
-    'the core is blocked',
-    'The fan starts in time and runs without end, and it goes on rising: air or heat does not get through.',
+    say`the core is blocked`,
+    say`The fan starts in time and runs without end, and it goes on rising: air or heat does not get through.`,
   ],
-  ['never', 'the fan never runs', 'It passes the line and nothing happens.'],
+  ['never', say`the fan never runs`, say`It passes the line and nothing happens.`],
 ] as const
 
 const W = 150

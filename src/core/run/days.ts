@@ -14,7 +14,7 @@ interface WorkDefinition {
 /** A new kind of work is a new entry. @see engineering §2.8 */
 export const workDefinitions: Readonly<Record<Work, WorkDefinition>> = {
   off: { name: say`switched off`, running: false, share: 0, rpm: null, speed: null },
-  idle: { name: 'idling', running: true, share: 'engine.idleShare', rpm: 'engine.idleRpm', speed: null },
+  idle: { name: say`idling`, running: true, share: 'engine.idleShare', rpm: 'engine.idleRpm', speed: null },
   slow: {
     name: say`slow work`,
     running: true,
@@ -30,7 +30,7 @@ export const workDefinitions: Readonly<Record<Work, WorkDefinition>> = {
     speed: 'engine.slowMs',
   },
   speed: { name: say`at speed`, running: true, share: 0.22, rpm: 'engine.cruiseRpm', speed: 'engine.cruiseMs' },
-  towed: { name: 'towed', running: true, share: 1, rpm: null, speed: null },
+  towed: { name: say`towed`, running: true, share: 1, rpm: null, speed: null },
   charger: { name: say`on its charger`, running: true, share: 1, rpm: null, speed: null },
   alone: { name: say`standing alone`, running: true, share: 1, rpm: null, speed: null },
 }
@@ -167,7 +167,7 @@ export const STINT = { worksMin: 20, standsMin: 10 } as const
 
 /** A stint that anybody can repeat: its usual work, then standing with the engine on. */
 export const dayOfStint = (job: Job): Day => ({
-  name: 'stint',
+  name: say`stint`,
   from: 'hand',
   legs: [
     plainLeg('stint1', 'work', job.trailer ? 'towed' : 'slow', STINT.worksMin),

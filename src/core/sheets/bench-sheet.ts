@@ -13,7 +13,13 @@ import { inAnnex, type Section, section } from './section'
 import { type Sheet } from './sheet-schema'
 import { say, spokenWord } from '../words'
 
-const sourceWords = { measured: 'measured', label: say`label`, seen: 'seen', typical: say`typical, a guess` } as const
+const sourceWords = {
+  measured: say`measured`,
+  label: say`label`,
+  seen: say`seen`,
+  typical: say`typical, a
+  guess`,
+} as const
 
 function readings(job: Job, units: UnitSystem): Section {
   const rows = askedFields(job)
@@ -223,7 +229,7 @@ export function benchSheet(job: Job, evaluation: Evaluation, circuit: Drawing | 
         section(
           say`Steps in full`,
           [],
-          ['no.', 'step', 'how', 'done'],
+          [say`no.`, say`step`, say`how`, say`done`],
           steps.map((s, i) => [String(i + 1), s.title, s.tell, doneOn(job, s.id)]),
         ),
       ]),

@@ -35,7 +35,7 @@ function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[
       ? []
       : [
           row(
-            'fuse',
+            say`fuse`,
             fuse ? `${fuse.ratingA} A ${fuse.kind}` : say`NONE FITTED`,
             fuse ? say`${format(fuse.fromPostM.value, 'length', units)} from the post` : '',
           ),
@@ -47,7 +47,7 @@ function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[
         format(c.lengthM.value, 'run', units),
       ),
     ),
-    row('source', feedWords[run.source], run.frame ? say`back through the frame` : say`back to the battery`),
+    row(say`source`, feedWords[run.source], run.frame ? say`back through the frame` : say`back to the battery`),
   ]
 }
 
@@ -55,7 +55,7 @@ function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[
 export function partsAndWire(job: Job, units: UnitSystem): Section {
   const circuits = circuitsOf(job)
   const rows = circuits.flatMap((c, i) => circuitRows(job, c, circuits.slice(0, i), units))
-  return section(say`Parts and wire`, [], ['part', 'what', 'how'], rows)
+  return section(say`Parts and wire`, [], [say`part`, say`what`, say`how`], rows)
 }
 
 /** Where each kind of feed comes from, in words. */
@@ -119,7 +119,7 @@ export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | nu
   const wires = cut.wires.map((w) => [
     String(w.number),
     w.label,
-    `${w.size ?? 'size?'} ${w.colour}`,
+    `${w.size ?? say`size?`} ${w.colour}`,
     format(w.cutM, 'run', units, 3),
     w.ends.map((e) => say`${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '),
     `${w.sleeve}; ${w.insulationC} °C`,

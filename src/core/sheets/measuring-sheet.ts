@@ -7,7 +7,7 @@ import { format, shown, worded } from '../units'
 import { cureChecks } from '../plan'
 import { stationNames } from '../fields'
 import { complaintInWords } from '../plan'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 const BLANK = '______________'
 
@@ -29,7 +29,7 @@ export function measuringSheet(job: Job): Sheet {
           worded(f.tell, units),
           firms.get(f.address)?.name ?? '',
           f.reading.source === 'measured' ? known : `${BLANK}\u00a0${unit}`.trim(),
-          f.reading.source === 'measured' ? 'measured' : `(${known}, ${f.reading.source})`,
+          f.reading.source === 'measured' ? say`measured` : `(${known}, ${spokenWord(f.reading.source)})`,
         ]
       })
     return rows.length
@@ -37,7 +37,7 @@ export function measuringSheet(job: Job): Sheet {
           {
             heading: stationNames[station],
             lines: [],
-            table: { columns: ['reading', 'how', 'firms up', 'measured', 'stands in the job as'], rows },
+            table: { columns: [say`reading`, say`how`, say`firms up`, say`measured`, say`stands in the job as`], rows },
           },
         ]
       : []
@@ -62,7 +62,7 @@ export function measuringSheet(job: Job): Sheet {
         heading: say`Is a fan the cure?`,
         lines: [],
         table: {
-          columns: ['is it', 'would look like', 'ruled out / looks like it'],
+          columns: [say`is it`, say`would look like`, say`ruled out / looks like it`],
           rows: cureChecks(job).map((c) => [
             c.name,
             c.looksLike,

@@ -1,4 +1,5 @@
 import type { Sheet } from './sheet-schema'
+import { spokenWord } from '../words'
 
 export type Section = Sheet['sections'][number]
 
@@ -9,5 +10,5 @@ export const inAnnex = (sections: readonly Section[]): Section[] => sections.map
 export const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section => ({
   heading,
   lines,
-  table: rows.length ? { columns, rows } : null,
+  table: rows.length ? { columns: columns.map((column) => spokenWord(column)), rows } : null,
 })

@@ -12,7 +12,7 @@ export function shoppingSheet(job: Job, shelf: readonly Part[]): Sheet {
   const needs = needsOfJob(job, shelf)
   const of = (state: ReturnType<typeof haveOf>) => needs.filter((n) => haveOf(job, n) === state)
   const table = (list: typeof needs): string[][] => list.map((n) => [worded(n.what, job.units), n.amount, n.shelf])
-  const columns = ['what', say`how much`, 'shelf']
+  const columns = [say`what`, say`how much`, say`shelf`]
   const toGet = of('to get')
   const open = of('not answered')
   return {

@@ -3,6 +3,7 @@ import type { Governor } from './governor'
 import { lengthOf, type Leg } from './leg'
 import * as state from './state'
 import type { Plant } from './state'
+import { say } from '../words'
 
 // looked up once: this is the inside of every run
 const { max, min, floor, ceil } = Math
@@ -121,8 +122,8 @@ export interface Run {
 export class StiffError extends Error {
   constructor(readonly perSecond: number) {
     super(
-      'These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again ' +
-        'at coolant, core and rated power.',
+      say`These readings cannot belong to one machine: its coolant would pass the core many times a second. Look again
+        at coolant, core and rated power.`,
     )
     this.name = 'StiffError'
   }

@@ -15,7 +15,7 @@ import { kitConductors, kitWarnings } from './kit'
 import { type JobProof, provedCircuit } from './proof'
 import type { CutList, CutWire } from './cuts'
 import { shoppingOf } from './shopping'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** Cut so much longer than the way, and a loop to work with. @see engineering §7 */
 const SPARE = 1.05
@@ -64,7 +64,7 @@ function cutWire(
     fromKit: kitConductors(job).has(c.id),
     conductor: c.id,
     size: c.size,
-    colour: c.colour,
+    colour: spokenWord(c.colour),
     insulationC: c.insulationC,
     wayM,
     cutM: Math.round(1000 * (SPARE * wayM + (wayM < NO_LOOP_BELOW_M ? 0 : LOOP_M))) / 1000,

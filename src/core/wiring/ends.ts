@@ -6,7 +6,7 @@ import { say, spokenWord } from '../words'
 
 /** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
 export const terminals = {
-  ring: { name: 'ring', stripM: 0.007 },
+  ring: { name: say`ring`, stripM: 0.007 },
   blade: { name: say`female blade, 6.3 mm`, stripM: 0.006 },
   splice: { name: say`sealed crimp splice`, stripM: 0.008 },
   screw: { name: say`ferrule, screw terminal`, stripM: 0.01 },
@@ -43,8 +43,11 @@ type Made = readonly [TerminalKind, at: string]
 function atController(job: Job, id: string | null, at: string): Made {
   const n = job.controllers.findIndex((c) => c.id === id)
   const part = job.controllers[n]?.part
-  const which = job.controllers.length > 1 && n >= 0 ? say`controller ${n + 1}` : 'controller'
-  return [part && part.terminalAreaM2 !== null && part.leadM === null ? 'screw' : 'splice', `${which}, ${at}`]
+  const which = job.controllers.length > 1 && n >= 0 ? say`controller ${n + 1}` : say`controller`
+  return [
+    part && part.terminalAreaM2 !== null && part.leadM === null ? 'screw' : 'splice',
+    `${which}, ${spokenWord(at)}`,
+  ]
 }
 
 type Contact = Extract<NodeIs, { is: 'contact, in' | 'contact, out' }>
@@ -68,9 +71,9 @@ const single = {
   'key, feed': ['blade', say`key switch, feed`],
   'loom fuse, behind': ['blade', say`machine's own fuse, before the key`],
   'tap fuse, behind': ['splice', say`fuse holder at the switched wire`],
-  lamp: ['blade', 'lamp'],
+  lamp: ['blade', say`lamp`],
   'lamp, ground': ['blade', say`lamp, ground`],
-  lights: ['splice', 'lights'],
+  lights: ['splice', say`lights`],
 } as const satisfies Readonly<Record<string, Made>>
 
 type Single = Extract<NodeIs, { is: keyof typeof single }>
@@ -82,15 +85,15 @@ function made(job: Job, node: NodeIs): Made {
     case 'feed of others':
       return ['blade', say`${spokenWord(node.of)}, its own feed`]
     case 'feed of others, behind':
-      return ['blade', node.of]
+      return ['blade', spokenWord(node.of)]
     case 'isolator, in':
     case 'isolator, out':
-      return ['blade', say`isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${node.is.slice(10)}`]
+      return ['blade', say`isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${spokenWord(node.is.slice(10))}`]
     case 'diode':
       return ['splice', say`diode ${spokenWord(diodeAt[node.of])}`]
     case 'switch, in':
     case 'switch, out':
-      return ['blade', `${switchNames[node.of]}, ${node.is.slice(8)}`]
+      return ['blade', `${switchNames[node.of]}, ${spokenWord(node.is.slice(8))}`]
     case 'fuse':
     case 'fuse, behind':
       return ['splice', say`fuse holder ${node.fan}`]
@@ -109,7 +112,7 @@ function made(job: Job, node: NodeIs): Made {
       return atController(job, node.controller, say`its own supply`)
     case 'controller, ground':
     case 'controller, output':
-      return atController(job, node.controller, node.is.slice(12))
+      return atController(job, node.controller, spokenWord(node.is.slice(12)))
   }
 }
 

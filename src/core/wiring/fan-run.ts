@@ -96,7 +96,7 @@ function fused(laid: Laying): string {
   }
   b.wire(
     `feed${tag}_a`,
-    'feed, source to fuse',
+    say`feed, source to fuse`,
     source,
     b.node(`fuse${tag}_in`, { is: 'fuse', fan: n + 1 }),
     ohmOf(laid, feed, pieceOf(pieces, 'to fuse')) + RING_OHM,
@@ -125,7 +125,7 @@ function isolated(laid: Laying, from: string): string {
   const entry = b.node(`isolator${tag}_in`, { is: 'isolator, in', fan: n + 1 })
   b.wire(
     `feed${tag}_i`,
-    'feed, fuse to isolator',
+    say`feed, fuse to isolator`,
     from,
     entry,
     ohmOf(laid, feed, pieceOf(pieces, 'to isolator')),
@@ -154,7 +154,7 @@ function out(laid: Laying): Pick<Ends, 'feed' | 'switchIn' | 'switchOut'> {
     const switchOut = `switch${shared + 1}_out`
     b.wire(
       `feed${tag}_c`,
-      `feed of fan ${tag}`,
+      say`feed of fan ${tag}`,
       behind ? `fan${shared + 1}_plus` : switchOut,
       at.plus,
       ohmOf(laid, feed, feed ? b.bench.value(feed.at.lengthM) : 0) + joints,
@@ -165,10 +165,10 @@ function out(laid: Laying): Pick<Ends, 'feed' | 'switchIn' | 'switchOut'> {
   }
   const from = fused(laid)
   const ends = behind ? at.plus : at.in
-  const piece = behind ? ('fuse to fan' as const) : ('to contact' as const)
+  const piece = behind ? 'fuse to fan' : 'to contact'
   b.wire(
     `feed${tag}_b`,
-    behind ? 'feed, fuse to fan' : 'feed, fuse to contact',
+    behind ? say`feed, fuse to fan` : say`feed, fuse to contact`,
     from,
     ends,
     ohmOf(laid, feed, pieceOf(pieces, piece)) + joints / 2,
@@ -178,7 +178,7 @@ function out(laid: Laying): Pick<Ends, 'feed' | 'switchIn' | 'switchOut'> {
   if (!behind)
     b.wire(
       `feed${tag}_c`,
-      'feed, contact to fan',
+      say`feed, contact to fan`,
       at.out,
       at.plus,
       ohmOf(laid, feed, pieceOf(pieces, 'to fan')) + joints / 2,
@@ -238,22 +238,31 @@ function back(laid: Laying): void {
   const ohm = (m: number): number => (conductor ? ohmOf(laid, conductor, m) : RING_OHM)
   const id = conductor?.id ?? null
   if (behind && !joined) {
-    b.wire(`return${tag}_a`, 'way back, fan to contact', at.minus, at.in, ohm(pieces.backToContactM) + joints / 2, id, {
-      run: n,
-      piece: 'fan to contact',
-    })
+    b.wire(
+      `return${tag}_a`,
+      say`way back, fan to
+      contact`,
+      at.minus,
+      at.in,
+      ohm(pieces.backToContactM) + joints / 2,
+      id,
+      {
+        run: n,
+        piece: 'fan to contact',
+      },
+    )
     b.wire(
       `return${tag}`,
-      'way back, contact to ground',
+      say`way back, contact to ground`,
       `output${tag}_low`,
       end,
       ohm(pieces.backToGroundM) + joints / 2,
       id,
       { run: n, piece: 'contact to ground' },
     )
-  } else b.wire(`return${tag}`, 'way back', at.minus, end, ohm(lengthM) + joints, id, { run: n })
+  } else b.wire(`return${tag}`, say`way back`, at.minus, end, ohm(lengthM) + joints, id, { run: n })
   if (circuit.run.frame && !joined)
-    b.wire(`frame${tag}_path`, 'frame as the way back', home, GROUND, FRAME_OHM, null, { loom: true })
+    b.wire(`frame${tag}_path`, say`frame as the way back`, home, GROUND, FRAME_OHM, null, { loom: true })
 }
 
 /** One fan with its own way out and back; what it shares with an earlier run is left out. */

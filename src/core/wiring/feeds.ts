@@ -68,9 +68,18 @@ export function key(b: Builder): string {
   if (b.job.engine === null) return 'bat_plus'
   if (!b.elements.some((e) => e.name === 'key')) {
     const from = behindLoomFuse(b)
-    b.wire('key_wire', "machine's own wire to the key", from, b.node('key_in', { is: 'key, feed' }), LOOM_OHM, null, {
-      loom: true,
-    })
+    b.wire(
+      'key_wire',
+      say`machine's own wire to the
+      key`,
+      from,
+      b.node('key_in', { is: 'key, feed' }),
+      LOOM_OHM,
+      null,
+      {
+        loom: true,
+      },
+    )
     const run = b.job.runs.find((r) => r.keySwitch !== null)
     b.add({
       kind: 'switch',
@@ -151,7 +160,7 @@ function othersFeed(b: Builder, name: string, label: 'accessory block' | 'existi
     )
   b.wire(
     `${name}_wire`,
-    `wire of the ${label}`,
+    say`wire of the ${spokenWord(label)}`,
     ratedA !== null ? `${name}_fused` : `${name}_in`,
     b.node(`${name}_out`, { is: 'feed of others, behind', of: label }),
     LOOM_OHM,
@@ -166,7 +175,7 @@ function behindResistor(b: Builder, name: string, label: 'existing plug'): strin
   const out = b.node(`${name}_low`, { is: 'feed of others, behind', of: label })
   b.wire(
     `${name}_resistor`,
-    'resistor of the low speed',
+    say`resistor of the low speed`,
     `${name}_out`,
     out,
     b.bench.value('wiring.plugResistorOhm'),
@@ -197,7 +206,7 @@ export const feedsFrom: Readonly<Record<Job['runs'][number]['source'], (b: Build
       'refused',
     )
     if (!b.elements.some((e) => e.name === 'lights_wire'))
-      b.wire('lights_wire', 'road-lighting wire', 'bat_plus', b.node('lights', { is: 'lights' }), LOOM_OHM, null, {
+      b.wire('lights_wire', say`road-lighting wire`, 'bat_plus', b.node('lights', { is: 'lights' }), LOOM_OHM, null, {
         loom: true,
       })
     return 'lights'

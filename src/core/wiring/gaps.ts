@@ -2,7 +2,6 @@ import { type Element } from '../circuit'
 import type { Job } from '../job'
 import type { JobNetlist } from './builder'
 import { nodeInWords } from './ends'
-import { say } from '../words'
 
 /** A terminal that nothing of the cut list leads to. */
 export interface Gap {
@@ -16,26 +15,19 @@ function thingOf(e: Element): string {
   switch (e.kind) {
     case 'coil':
     case 'contact':
-      return say`relay ${e.relay}`
+      return `relay ${e.relay}`
     case 'output':
     case 'chopper':
-      return say`controller ${e.controller}`
+      return `controller ${e.controller}`
     case 'load':
-      return e.what === 'standby' ? say`controller ${e.controller}` : e.name
+      return e.what === 'standby' ? `controller ${e.controller}` : e.name
     default:
       return e.name
   }
 }
 
 /** Nodes that the machine's own loom makes: what meets there is not the job's to join. */
-const looms = new Set([
-  say`battery +`,
-  'ignition',
-  say`key, feed`,
-  say`loom fuse, behind`,
-  say`feed of others`,
-  'lights',
-])
+const looms = new Set(['battery +', 'ignition', 'key, feed', 'loom fuse, behind', 'feed of others', 'lights'])
 
 /** What ends in a lead of its own, that goes into another thing's terminal. */
 const ownLeads = (e: Element): boolean => (e.kind === 'diode' && e.joins !== undefined) || e.name === 'tap_fuse'

@@ -19,7 +19,7 @@ import {
   runCurrent,
   startOf,
 } from '../fan-circuit'
-import { type Job, roleNames } from '../job'
+import { type Job, roleIds, roleNames } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { guardsOf } from './guards'
@@ -41,6 +41,8 @@ export interface Piece {
 export interface ConductorLoad {
   readonly conductor: RunConductor
   readonly name: string
+  /** the same for ids of parts */
+  readonly id: string
   readonly pieces: readonly Piece[]
   readonly most: Load
 }
@@ -49,6 +51,8 @@ export interface ContactLoad {
   readonly id: string
   readonly name: string
   readonly suffix: string
+  /** the same for ids */
+  readonly tag: string
   readonly rating: ContactRating | null
   readonly needs: string
   readonly load: Load
@@ -106,19 +110,21 @@ const WHOLE = 0.98
 
 /** What of a circuit is switched from outside, as a contact that a fan's current may go through. */
 const switchWords: Readonly<Partial<Record<Switching, readonly [name: string, needs: string]>>> = {
-  key: ['key switch', "the key switch's rating"],
+  key: [say`key switch`, say`the key switch's rating`],
   override: [say`override switch`, say`the override switch's rating`],
-  isolator: ['isolator', say`the isolator's rating`],
+  isolator: [say`isolator`, say`the isolator's rating`],
   call: [say`other system's contact`, say`what the other system may carry`],
 }
 
 function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<ContactLoad, 'load'> | null {
   const circuit = e.run === undefined ? undefined : circuits[e.run]
   const suffix = circuit?.suffix ?? ''
+  const tag = circuit?.tag ?? ''
   const own = (rating: ContactRating | null) => ({
     id: 'controller',
     name: say`controller's own contact`,
     suffix,
+    tag,
     rating,
     borrowedA: null,
     needs: circuit?.controller ? say`a controller that can carry a fan itself, or a relay` : say`a controller`,
@@ -127,11 +133,12 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
     // one that belongs to no fan's way is somebody else's feed
     case 'contact':
       return circuit
-        ? { id: 'relay', name: 'relay', suffix, rating: e.rating, borrowedA: null, needs: say`a relay` }
+        ? { id: 'relay', name: say`relay`, suffix, tag, rating: e.rating, borrowedA: null, needs: say`a relay` }
         : {
             id: e.relay,
             name: e.label,
             suffix,
+            tag,
             rating: null,
             borrowedA: job.wiring.feedRatedA,
             needs: say`what the ${e.label} is fused with`,
@@ -139,7 +146,7 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
     // the machine's own fuse, where a fan hangs on the switched wire behind it
     case 'fuse':
       return e.name === 'loom_fuse'
-        ? { id: 'own fuse', name: 'machine', suffix: '', rating: null, borrowedA: e.ratingA, needs: '' }
+        ? { id: 'own fuse', name: say`machine`, suffix: '', tag: '', rating: null, borrowedA: e.ratingA, needs: '' }
         : null
     case 'output':
     case 'chopper':
@@ -153,6 +160,7 @@ function contactOf(job: Job, e: Element, circuits: readonly FanCircuit[]): Omit<
             id: e.by,
             name: words[0],
             suffix: e.by === 'isolator' && e.run === 0 ? '' : suffix,
+            tag: e.by === 'isolator' && e.run === 0 ? '' : tag,
             rating: e.rating,
             borrowedA: null,
             needs: words[1],
@@ -235,6 +243,7 @@ function work(job: Job): Loads {
     return {
       conductor: runConductor(found),
       name: `${roleNames[found.role]}${suffix}`,
+      id: `${roleIds[found.role]}${owner && suffix ? owner.tag : ''}`,
       most,
       pieces:
         !first || pieces.every((p) => same(p.load, first.load))

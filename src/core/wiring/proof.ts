@@ -99,6 +99,6 @@ export const fansInWords = (fans: readonly FanState[], units: UnitSystem): strin
       turns(f)
         ? `${f.speed < 0 ? '−' : ''}${percent(Math.abs(f.speed))}, ` +
           `${format(Math.abs(f.amps), 'current', units, 2)}`
-        : 'stands',
+        : say`stands`,
     )
     .join('; ')

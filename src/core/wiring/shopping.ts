@@ -54,14 +54,14 @@ function wireLine(
   { size, colour, insulationC, metres }: CutList['totals'][number],
 ): ShoppingLine {
   const reels = stock.of('conductor').filter((p) => p.size === size && p.insulationC >= insulationC)
-  const own = reels.filter((p) => p.colour.toLowerCase() === colour.toLowerCase())
+  const own = reels.filter((p) => spokenWord(p.colour).toLowerCase() === colour.toLowerCase())
   const other = reels.find((p) => !own.includes(p) && stock.leftOf(p) >= metres)
   const most = Math.max(0, ...own.map((p) => stock.leftOf(p)))
   const line = stock.line(`${size} ${colour}, ${insulationC} °C`, metres, 'm', own)
-  if (line.has === 'on the shelf') return { ...line, note: line.note.replace(', not counted', '') }
+  if (line.has === 'on the shelf') return { ...line, note: line.note.replace(say`, not counted`, '') }
   if (other) {
     const takes = line.takes.length ? line.takes : [{ part: other.id, count: line.count }]
-    return { ...line, takes, note: say`${other.colour} would do, mark its ends` }
+    return { ...line, takes, note: say`${spokenWord(other.colour)} would do, mark its ends` }
   }
   return { ...line, note: most > 0 ? say`${format(most, 'run', job.units)} left` : '' }
 }

@@ -10,6 +10,8 @@ export interface Language {
   /** the sign that parts a number from its decimals */
   readonly decimal: string
   readonly phrases: Readonly<Record<string, string>>
+  /** where a page's workers take it from */
+  readonly address?: string
 }
 
 /** Every language there is, by its own name for itself; all but English have a catalogue in words/. */

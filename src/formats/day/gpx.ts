@@ -3,6 +3,7 @@ import { XMLParser } from 'fast-xml-parser'
 import { z } from 'zod'
 import { type Day, legEnds } from '../../core/job'
 import { reduced, tooLong, type DaySample } from './reduce'
+import { say } from '../../core/words'
 
 export type DayFile = Result<{ day: Day; notes: string[] }>
 
@@ -52,7 +53,7 @@ const child = (value: unknown, key: string): unknown[] => listOf((value as Recor
  * @see engineering §4
  */
 export function readGpx(text: string, slowMs: number): DayFile {
-  if (text.length > LARGEST_TRACK) return { ok: false, message: 'This track is too large: cut it into days.' }
+  if (text.length > LARGEST_TRACK) return { ok: false, message: say`This track is too large: cut it into days.` }
   let root: unknown
   try {
     root = new XMLParser({
@@ -62,7 +63,7 @@ export function readGpx(text: string, slowMs: number): DayFile {
       processEntities: false,
     }).parse(text)
   } catch {
-    return { ok: false, message: 'This is not a GPX track: it is not even well-formed XML.' }
+    return { ok: false, message: say`This is not a GPX track: it is not even well-formed XML.` }
   }
   const gpx = (root as { gpx?: unknown }).gpx
   if (typeof gpx !== 'object' || gpx === null)
@@ -93,31 +94,31 @@ export function readGpx(text: string, slowMs: number): DayFile {
       at: Number.isNaN(at) ? null : at / 1000,
     })
   }
-  if (points.length < 2) return { ok: false, message: 'This track has fewer than two points.' }
+  if (points.length < 2) return { ok: false, message: say`This track has fewer than two points.` }
   const notes: string[] = []
   if (!/<\/gpx\s*>\s*$/.test(text) && !/<gpx[^>]*\/>\s*$/.test(text))
-    notes.push('The file ends in the middle: it was cut off, and the way home may be missing.')
+    notes.push(say`The file ends in the middle: it was cut off, and the way home may be missing.`)
   if (strange)
     notes.push(
-      `${strange} ${strange === 1 ? 'point has a height' : 'points have heights'} that cannot be ` +
-        `(below ${legEnds.heightM[0]} m or above ${legEnds.heightM[1]} m): taken from the points beside.`,
+      say`${strange} ${strange === 1 ? say`point has a height` : say`points have heights`} that cannot be (below
+        ${legEnds.heightM[0]} m or above ${legEnds.heightM[1]} m): taken from the points beside.`,
     )
-  if (unread) notes.push(`${unread} points could not be read and were left out.`)
+  if (unread) notes.push(say`${unread} points could not be read and were left out.`)
   const timed = points.filter((p) => p.at !== null)
   const withTimes = timed.length >= 0.5 * points.length && timed.length >= 2
-  if (!withTimes) notes.push('The track has no times: it is taken to go at slow work’s speed all the way.')
+  if (!withTimes) notes.push(say`The track has no times: it is taken to go at slow work’s speed all the way.`)
   const used = withTimes ? timed : points
   const high = used.filter((p) => p.ele !== null).length
   const withHeights = high >= 0.5 * used.length
-  if (!withHeights) notes.push('The track has no heights: it is taken as level, at the height of the job.')
+  if (!withHeights) notes.push(say`The track has no heights: it is taken as level, at the height of the job.`)
   const samples = samplesOf(used, withTimes, withHeights, slowMs, notes)
   if (!samples.length)
-    return { ok: false, message: 'This track goes nowhere: its points have no time or distance between them.' }
+    return { ok: false, message: say`This track goes nowhere: its points have no time or distance between them.` }
   const long = tooLong(samples)
   if (long) return { ok: false, message: long }
   const named = (tracks[0] as { name?: unknown } | undefined)?.name
-  const { day, joined } = reduced(samples, typeof named === 'string' ? named : 'a track', 'track', STANDS_BELOW_MS)
-  if (joined > 0) notes.push(`${points.length} points, joined to ${day.legs.length} legs.`)
+  const { day, joined } = reduced(samples, typeof named === 'string' ? named : say`a track`, 'track', STANDS_BELOW_MS)
+  if (joined > 0) notes.push(say`${points.length} points, joined to ${day.legs.length} legs.`)
   return { ok: true, day, notes }
 }
 
@@ -162,8 +163,8 @@ function samplesOf(
     } else samples.push({ seconds, speedMs: speed, grade, ...rest })
     before = p
   }
-  if (backward) notes.push(`${backward} points stand at a time that was already past; they were left out.`)
-  if (jumps) notes.push(`${jumps} jumps faster than ${Math.round(FASTEST_MS * 3.6)} km/h were left out.`)
-  if (gaps) notes.push(`${gaps} pauses of more than a minute count as standing with the engine idling.`)
+  if (backward) notes.push(say`${backward} points stand at a time that was already past; they were left out.`)
+  if (jumps) notes.push(say`${jumps} jumps faster than ${Math.round(FASTEST_MS * 3.6)} km/h were left out.`)
+  if (gaps) notes.push(say`${gaps} pauses of more than a minute count as standing with the engine idling.`)
   return samples
 }

@@ -282,7 +282,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
         <Form.Select {...register(field)} isInvalid={!!errors[field]}>
           {line.options!.map((o) => (
             <option key={o.value} value={o.value}>
-              {o.name}
+              {spokenWord(o.name)}
             </option>
           ))}
         </Form.Select>

@@ -6,7 +6,7 @@ import { dueOn } from '@/core/plan/due-on'
 import { dayInWords } from '@/ui/days'
 import { SmallRail } from '@/ui/MarginBar'
 import { Silhouette } from '@/ui/Silhouette'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 export interface YardLine {
   readonly id: string
@@ -91,7 +91,10 @@ function LineLink({ line: { id, title, summary }, today }: Omit<Props, 'onMore'>
         <span className="soft d-block mb-2 small">{summary.complaint}</span>
         <Ticks ticks={summary.ticks} />
       </span>
-      <SmallRail margins={summary.margins} says={summary.margins.map((m) => `${m.name} ${m.verdict}`).join(', ')} />
+      <SmallRail
+        margins={summary.margins}
+        says={summary.margins.map((m) => `${m.name} ${spokenWord(m.verdict)}`).join(', ')}
+      />
       <span>
         <span className="d-block fs-6">{summary.worst}</span>
         <span className="soft">{due ?? summary.next}</span>

@@ -105,7 +105,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
         const own = needs.filter((n) => n.group === group)
         const open = own.filter((n) => haveOf(job, n) === 'not answered')
         return own.length === 0 ? null : (
-          <section key={group} aria-label={group}>
+          <section key={group} aria-label={spokenWord(group)}>
             <div className="d-flex justify-content-between align-items-baseline gap-2">
               <h3>{spokenWord(group)}</h3>
               {open.length > 1 && (

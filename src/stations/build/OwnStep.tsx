@@ -15,11 +15,11 @@ interface Fields {
 }
 /** what is worth doing while it is open (not more than a list to think along) */
 const worthIt = [
-  'coolant is due: new one',
-  'guard for the core',
-  'seal of the pump or shaft',
-  'hoses and clips',
-  'bent fins',
+  say`coolant is due: new one`,
+  say`guard for the core`,
+  say`seal of the pump or shaft`,
+  say`hoses and clips`,
+  say`bent fins`,
 ] as const
 const MINUTES = 15
 

@@ -38,7 +38,7 @@ export function Complaint({
             controlId={`say-${partOf(m.id)}-${m.id.replaceAll(':', '-')}`}
             className="complaint-line"
           >
-            <Form.Label className="mb-0">{part === 'A new fuse blows' ? m.title : lineOf(part, m)}</Form.Label>
+            <Form.Label className="mb-0">{part === say`A new fuse blows` ? m.title : lineOf(part, m)}</Form.Label>
             <Form.Select
               value={String(found.find((f) => f.move === m.id)?.found ?? '')}
               onChange={(e) => onSay(m, e.target.value || null)}
@@ -62,4 +62,5 @@ export function Complaint({
   )
 }
 
-const lineOf = (part: string, { title }: Move): string => (part === 'The fan' || part === 'The relay' ? title : part)
+const lineOf = (part: string, { title }: Move): string =>
+  part === say`The fan` || part === say`The relay` ? title : part

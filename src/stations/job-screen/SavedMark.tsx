@@ -11,7 +11,7 @@ export function SavedMark({ state }: { readonly state: SaverState }) {
   const [inBrowser, setInBrowser] = useState(false)
   useEffect(() => setInBrowser(true), [])
   const words = {
-    saved: () => (state.kind === 'saved' && inBrowser ? say`saved ${timeInWords(state.at)}` : 'saved'),
+    saved: () => (state.kind === 'saved' && inBrowser ? say`saved ${timeInWords(state.at)}` : say`saved`),
     saving: () => say`saving …`,
     stale: () => say`changed elsewhere`,
     waiting: () =>

@@ -91,7 +91,7 @@ export function Cure({ job, settle, now }: Props) {
               size="sm"
               variant={answers[i] === found ? (found === 'ruled out' ? 'primary' : 'danger') : 'outline-dark'}
               aria-pressed={answers[i] === found}
-              aria-label={`${c.name}: ${found}`}
+              aria-label={`${c.name}: ${spokenWord(found)}`}
               onClick={() => answer(c.id, answers[i] === found ? null : found)}
             >
               {spokenWord(found)}
@@ -275,7 +275,7 @@ export function Lives({ job, settle }: Props) {
       title={say`Where it lives, what the hot air meets`}
       says={
         warnings.length
-          ? `${warnings.length} ${warnings.length === 1 ? 'warning' : 'warnings'}`
+          ? `${warnings.length} ${warnings.length === 1 ? say`warning` : say`warnings`}`
           : (livesIn ?? say`not said yet`)
       }
     >

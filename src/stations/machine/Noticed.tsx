@@ -5,7 +5,7 @@ import { choiceEnds, complaintSigns, type Job } from '@/core/job'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { Unfold } from './Before'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 /** What was noticed with the complaint, and how often. */
 export function Noticed({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
@@ -14,14 +14,17 @@ export function Noticed({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     settle((j) => ({ ...j, complaint: { ...j.complaint, ...part } }))
   const often = times === null ? say`not said how often` : `${times} ${times === 1 ? 'time' : 'times'}`
   return (
-    <Unfold title={say`What was noticed, and how often`} says={signs.length ? `${signs.join(', ')}; ${often}` : often}>
+    <Unfold
+      title={say`What was noticed, and how often`}
+      says={signs.length ? `${signs.map((sign) => spokenWord(sign)).join(', ')}; ${often}` : often}
+    >
       <fieldset>
         <legend className="fs-6">{say`Noticed as well`}</legend>
         {complaintSigns.map((sign) => (
           <Form.Check
             key={sign}
             id={`sign-${sign.replaceAll(' ', '-')}`}
-            label={sign}
+            label={spokenWord(sign)}
             checked={signs.includes(sign)}
             onChange={(e) =>
               change({ signs: complaintSigns.filter((s) => (s === sign ? e.target.checked : signs.includes(s))) })

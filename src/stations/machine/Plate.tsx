@@ -24,16 +24,17 @@ function callOutsOf(job: Job): CallOut[] {
             at: 'core',
             name:
               cooling.cores > 1
-                ? `${cooling.cores} cores${cooling.coresJoined ? ', joined' : ', each fed by itself'}`
-                : 'one core',
+                ? say`${cooling.cores} cores${cooling.coresJoined ? say`, joined` : say`, each fed by itself`}`
+                : say`one core`,
             value:
               `${format(cooling.coreWidthM.value, 'length', u)} × ` +
               `${format(cooling.coreHeightM.value, 'length', u)}`,
           },
           {
             at: 'engine',
-            name: 'coolant',
-            value: `${format(cooling.volumeM3.value, 'volume', u)}, cap ${format(cooling.capPa.value, 'pressure', u)}`,
+            name: say`coolant`,
+            value: say`${format(cooling.volumeM3.value, 'volume', u)}, cap
+              ${format(cooling.capPa.value, 'pressure', u)}`,
           },
         ] as const)
       : []),
@@ -41,7 +42,7 @@ function callOutsOf(job: Job): CallOut[] {
       ? ([
           {
             at: 'engine',
-            name: engine.thermostatOpensC ? 'engine thermostat opens' : 'engine, rated',
+            name: engine.thermostatOpensC ? say`engine thermostat opens` : say`engine, rated`,
             value: engine.thermostatOpensC
               ? format(engine.thermostatOpensC.value, 'temperature', u)
               : format(engine.ratedPowerW.value, 'power', u),
@@ -52,30 +53,30 @@ function callOutsOf(job: Job): CallOut[] {
       ? ([
           {
             at: 'bay',
-            name: 'bay, hottest allowed',
+            name: say`bay, hottest allowed`,
             value: `${format(bay.spaceM3.value, 'space', u)}, ${format(bay.allowedC.value, 'temperature', u)}`,
           },
         ] as const)
       : []),
     ...(trailer
       ? ([
-          { at: 'plug', name: 'tow plug', value: format(trailer.pinA.value, 'current', u) },
-          { at: 'charging', name: 'charger', value: format(trailer.chargerA.value, 'current', u) },
+          { at: 'plug', name: say`tow plug`, value: format(trailer.pinA.value, 'current', u) },
+          { at: 'charging', name: say`charger`, value: format(trailer.chargerA.value, 'current', u) },
         ] as const)
       : ([
           {
             at: 'charging',
-            name: 'charging',
+            name: say`charging`,
             value:
               charging.known === 'rating'
                 ? `${format(charging.ratedA.value, 'current', u)} at ` +
                   `${format(charging.ratedRpm.value, 'engineSpeed', u)}`
-                : 'measured with a clamp',
+                : say`measured with a clamp`,
           },
         ] as const)),
     {
       at: 'battery',
-      name: 'battery',
+      name: say`battery`,
       value: `${format(battery.capacityAh.value, 'batteryCapacity', u)}, ${job.machine.systemV} V`,
     },
   ]

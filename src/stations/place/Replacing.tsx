@@ -28,7 +28,7 @@ function Against({
     say`${format(s.value, quantity, job.units, 3)} (${format(s.low, quantity, job.units, 3)} to
       ${format(s.high, quantity, job.units, 3)})`
   const rows = [
-    ['there now', spreads.old],
+    [say`there now`, spreads.old],
     ['new', spreads.new],
   ] as const
   return (

@@ -269,7 +269,7 @@ function Distances({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>
           {p.name.replace(/^behind the fan, to /, 'depth left, to ').replace(/^to /, '')}{' '}
           <span className="figure-text">{mm(p.value! + p.required)}</span>
           {p.required > 0 && <span className="soft"> {say`of ${mm(p.required)}`}</span>}
-          {p.verdict === 'holds' ? '' : `, ${p.verdict}`}
+          {p.verdict === 'holds' ? '' : `, ${spokenWord(p.verdict)}`}
         </li>
       ))}
     </ul>

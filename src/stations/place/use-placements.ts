@@ -8,7 +8,7 @@ import type { FanPart } from '@/core/parts'
 import type { Placement } from '@/core/placing'
 import type { Placing } from '@/workers/placement.worker'
 import { useTask } from '../use-task'
-import { say } from '@/core/words'
+import { languageSpoken, say } from '@/core/words'
 
 export interface PlacementSearch {
   /** best first; null until a search has ended */
@@ -23,7 +23,11 @@ export interface PlacementSearch {
 /** The search for the best places, in a worker that can be stopped; begun anew when the job has settled. */
 export function usePlacements(job: Job, fans: readonly FanPart[]): PlacementSearch {
   const { ask, stop, busy } = useTask<Placing>(
-    () => new Worker(new URL('../../workers/placement.worker.ts', import.meta.url), { type: 'module' }),
+    () =>
+      new Worker(new URL('../../workers/placement.worker.ts', import.meta.url), {
+        type: 'module',
+        name: languageSpoken()?.address ?? '',
+      }),
   )
   const [found, setFound] = useState<readonly Placement[] | null>(null)
   const [progress, setProgress] = useState({ done: 0, of: 0 })

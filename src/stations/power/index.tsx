@@ -57,9 +57,9 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
       ? []
       : ([
           [
-            job.trailer ? 'standing alone, everything on' : 'fan alone after switch-off',
+            job.trailer ? say`standing alone, everything on` : say`fan alone after switch-off`,
             format(aloneS, time, u, 3),
-            wanted === null ? unasked : `${format(wanted, time, u, 3)} wanted`,
+            wanted === null ? unasked : say`${format(wanted, time, u, 3)} wanted`,
             // how long it goes on unasked a run tells, and Battery judges
             wanted !== null && aloneS < wanted,
           ],
@@ -68,9 +68,9 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
       ? []
       : ([
           [
-            'standing, controller connected',
+            say`standing, controller connected`,
             format(standingS, 'days', u, 3),
-            `${format(job.use.standsS.value, 'days', u, 3)} it stands`,
+            say`${format(job.use.standsS.value, 'days', u, 3)} it stands`,
             standingS < job.use.standsS.value,
           ],
         ] as const)),
@@ -78,9 +78,9 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
       ? []
       : ([
           [
-            'cranking, fan still',
+            say`cranking, fan still`,
             format(crankingWithoutV, 'voltage', u, 3),
-            `${format(crankingFloorV, 'voltage', u, 3)} at least`,
+            say`${format(crankingFloorV, 'voltage', u, 3)} at least`,
             crankingWithoutV < crankingFloorV,
           ],
         ] as const)),
@@ -88,9 +88,12 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
       ? []
       : ([
           [
-            'cranking, fan running',
+            say`cranking, fan running`,
             format(crankingWithV, 'voltage', u, 3),
-            job.use.fanWhileCranking ? `${format(crankingFloorV, 'voltage', u, 3)} at least` : 'it may not run then',
+            job.use.fanWhileCranking
+              ? say`${format(crankingFloorV, 'voltage', u, 3)} at least`
+              : say`it may not run
+              then`,
             job.use.fanWhileCranking && crankingWithV < crankingFloorV,
           ],
         ] as const)),

@@ -26,7 +26,7 @@ import type { Days } from '@/workers/day.worker'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
-import { say } from '@/core/words'
+import { languageSpoken, say } from '@/core/words'
 
 /** a day of more legs than this came from a track: nobody edits it leg by leg */
 const MOST_EDITED = 40
@@ -86,7 +86,7 @@ function Leg({
   )
   return (
     <tr>
-      <td data-label="leg">
+      <td data-label={say`leg`}>
         <Form.Control
           size="sm"
           aria-label={say`name, leg ${n}`}
@@ -102,7 +102,7 @@ function Leg({
           }}
         />
       </td>
-      <td data-label="work">
+      <td data-label={say`work`}>
         <Form.Select
           size="sm"
           aria-label={say`work, leg ${n}`}
@@ -116,7 +116,7 @@ function Leg({
           ))}
         </Form.Select>
       </td>
-      <td data-label="time">
+      <td data-label={say`time`}>
         <CellField
           name={`duty.${leg.id}.seconds`}
           label={say`time, leg ${n}`}
@@ -188,7 +188,11 @@ export function DayView(props: StationProps) {
   const day = dayOf(job)
   const [said, setSaid] = useState<{ readonly ok: boolean; readonly lines: readonly string[] } | null>(null)
   const { ask, stop, busy } = useTask<Days>(
-    () => new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' }),
+    () =>
+      new Worker(new URL('../../workers/day.worker.ts', import.meta.url), {
+        type: 'module',
+        name: languageSpoken()?.address ?? '',
+      }),
   )
   const tellOne = (message: string): void => setSaid({ ok: false, lines: [message] })
   const take = (file: DayFile | null): void => {

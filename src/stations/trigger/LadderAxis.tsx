@@ -39,7 +39,7 @@ function CollarWords({ collar, verdict, left, labelY, narrow, at, other }: Colla
       <text x={left - 62} y={labelY + 1} textAnchor="end" fontSize={narrow ? 13.5 : 15} fontWeight={600}>
         {!narrow && verdict !== 'holds' && verdict !== 'open' && (
           <tspan fontSize={12} style={{ fill: `var(--${verdict})` }}>
-            {verdict}{' '}
+            {spokenWord(verdict)}{' '}
           </tspan>
         )}
         {spokenWord(collar)} {narrow ? at.replace(/ .*/, '') : at}

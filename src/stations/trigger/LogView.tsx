@@ -15,7 +15,7 @@ import type { LogRead, Logs } from '@/workers/calibrate.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
 import { LogColumns } from './LogColumns'
-import { say } from '@/core/words'
+import { languageSpoken, say } from '@/core/words'
 
 const FitChart = dynamic(() => persistently(() => import('./FitChart')), {
   ssr: false,
@@ -83,7 +83,11 @@ export function LogView({ job, settle }: StationProps) {
   const [message, setMessage] = useState<string | null>(null)
   const [taken, setTaken] = useState(false)
   const { ask, stop, busy } = useTask<Logs>(
-    () => new Worker(new URL('../../workers/calibrate.worker.ts', import.meta.url), { type: 'module' }),
+    () =>
+      new Worker(new URL('../../workers/calibrate.worker.ts', import.meta.url), {
+        type: 'module',
+        name: languageSpoken()?.address ?? '',
+      }),
   )
   const brokeOff = (): void => setMessage(say`This log could not be run through.`)
   const take = (from: string, read: LogRead | null): void => {

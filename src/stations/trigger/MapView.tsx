@@ -13,7 +13,7 @@ import type { Sweep } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { Switches } from './Switches'
 import { useTask } from '../use-task'
-import { say } from '@/core/words'
+import { languageSpoken, say } from '@/core/words'
 
 const views = {
   left: {
@@ -68,7 +68,11 @@ export function MapView({ job: seen, run, shelf, settle }: StationProps) {
   const [view, setView] = useState<View>('left')
   const [looked, look] = useState<MapCell | null>(null)
   const { ask, stop, busy } = useTask<Sweep>(
-    () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
+    () =>
+      new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), {
+        type: 'module',
+        name: languageSpoken()?.address ?? '',
+      }),
   )
   const waits = mapWaitsFor(job)
   const own = firstCircuit(seen).controller?.part

@@ -8,7 +8,7 @@ import { format, percent, fromSi, plainNumber, shownUnit } from '@/core/units'
 import type { Sweep, Weather } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
-import { say, spokenWord } from '@/core/words'
+import { languageSpoken, say, spokenWord } from '@/core/words'
 
 const THIRD = 1 / 3
 /** how much higher than home is asked for besides, m */
@@ -60,7 +60,11 @@ export function WeatherView({ job, run }: StationProps) {
   const [weather, setWeather] = useState<Weather | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   const { ask, busy } = useTask<Sweep>(
-    () => new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), { type: 'module' }),
+    () =>
+      new Worker(new URL('../../workers/sweep.worker.ts', import.meta.url), {
+        type: 'module',
+        name: languageSpoken()?.address ?? '',
+      }),
   )
   const standing: Standing = { heightM, ...(blocked === null ? {} : { blocked }) }
   const text = JSON.stringify(standing)

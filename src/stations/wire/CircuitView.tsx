@@ -29,7 +29,7 @@ import { useLayout } from './use-layout'
 import { say } from '@/core/words'
 
 const switchNames: Readonly<Record<Switching, string>> = {
-  key: 'Key',
+  key: say`Key`,
   engine: say`Engine runs`,
   override: say`Override`,
   isolator: say`Isolator`,

@@ -45,7 +45,7 @@ export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>
                   onChange={(kind) => settle((j) => changeFuse(j, fuse.ratingA, kind, n))}
                 />
                 <ChoiceField
-                  label={`Lies${suffix}`}
+                  label={say`Lies${suffix}`}
                   value={fuse.lies}
                   options={layOptions(job)}
                   onChange={(lies) =>

@@ -102,9 +102,9 @@ function Relay({
 }
 
 const plugNames = [
-  { value: 'not looked', name: 'nobody has looked' },
-  { value: 'one way', name: 'one way only' },
-  { value: 'either way', name: 'either way round' },
+  { value: 'not looked', name: say`nobody has looked` },
+  { value: 'one way', name: say`one way only` },
+  { value: 'either way', name: say`either way round` },
 ] as const
 
 function FanPlug({

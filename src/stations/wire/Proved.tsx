@@ -96,7 +96,7 @@ export function Carried({ proof, units: u }: { readonly proof: JobProof; readonl
 }
 
 const guardWords: Readonly<Record<Guard['verdict'], readonly [words: string, look: string]>> = {
-  guarded: ['guarded', 'verdict-holds'],
+  guarded: [say`guarded`, 'verdict-holds'],
   'short by practice': [say`nothing before it: kept short, in a sleeve of its own`, 'soft'],
   unknown: [say`not known: whose fuse stands before it?`, 'verdict-unsure'],
   unguarded: [say`nothing guards it`, 'verdict-short'],

@@ -66,7 +66,7 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
                     {r.verdict === 'will do' ? (
                       <span className="verdict-holds">{say`will do${proposed ? say`, smallest` : ''}`}</span>
                     ) : (
-                      <span className="verdict-short">{against || r.verdict}</span>
+                      <span className="verdict-short">{against || spokenWord(r.verdict)}</span>
                     )}
                   </td>
                   <td className="text-end">

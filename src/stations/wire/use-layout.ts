@@ -5,6 +5,7 @@ import { type Remote, wrap } from 'comlink'
 import type { CircuitGraph, LaidOut } from '@/core/drawing'
 import { useNarrow } from '@/ui/use-narrow'
 import type { Layouts } from '@/workers/layout.worker'
+import { languageSpoken } from '@/core/words'
 
 /** layouts of this visit by their graph: what was laid out once is there at once */
 const known = new Map<string, LaidOut | 'failed'>()
@@ -33,7 +34,10 @@ export function useLayout(
   useEffect(() => {
     if (known.has(key)) return
     if (!worker.current) {
-      worker.current = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
+      worker.current = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), {
+        type: 'module',
+        name: languageSpoken()?.address ?? '',
+      })
       remote.current = wrap<Layouts>(worker.current)
     }
     void remote.current!.layOut(JSON.parse(text) as CircuitGraph, narrow, figures).then((laid) => {

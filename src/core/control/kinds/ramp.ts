@@ -1,8 +1,9 @@
 import { type ControlKind } from './control-kind'
+import { say } from '../../words'
 
 /** Pulses that begin at its set point with the least duty and are full a span higher; off a band lower. */
 export const ramp: ControlKind = {
-  name: 'ramp',
+  name: say`ramp`,
   decidedBy: 'temperature',
   settable: true,
   electronic: true,

@@ -3,12 +3,12 @@ import { say } from '../../words'
 
 /** What is rung, checked or looked at once the machine is back at work. */
 export const afterCare = [
-  { id: 'level', what: 'Coolant level again, cold, after the first outing', days: 1, coolant: true },
-  { id: 'ring', what: 'Ring the owner: how did it run, should the set temperature move', days: 7, coolant: false },
-  { id: 'again', what: 'Fasteners, ties, leads and joints looked over', days: 30, coolant: false },
+  { id: 'level', what: say`Coolant level again, cold, after the first outing`, days: 1, coolant: true },
+  { id: 'ring', what: say`Ring the owner: how did it run, should the set temperature move`, days: 7, coolant: false },
+  { id: 'again', what: say`Fasteners, ties, leads and joints looked over`, days: 30, coolant: false },
   {
     id: 'season',
-    what: 'Change of season: is the fan wanted, is the setting still right, plug or isolator dry',
+    what: say`Change of season: is the fan wanted, is the setting still right, plug or isolator dry`,
     days: 180,
     coolant: false,
   },
@@ -19,8 +19,13 @@ export const tieCare = { id: 'ties', what: say`Ties through the fins, after the 
 
 /** A flap in the hose is turned twice a year: by these days of it, month counted from 1 (estimates). */
 export const flapCare = [
-  { id: 'flap-winter', what: 'Flap to the cab, before the cold days; feel at both ends that it shuts', month: 10 },
-  { id: 'flap-summer', what: 'Flap to the outside, before the warm days; feel at both ends that it shuts', month: 4 },
+  { id: 'flap-winter', what: say`Flap to the cab, before the cold days; feel at both ends that it shuts`, month: 10 },
+  {
+    id: 'flap-summer',
+    what: say`Flap to the outside, before the warm days; feel at both ends that it
+    shuts`,
+    month: 4,
+  },
 ] as const
 
 const DAY_MS = 86_400_000
