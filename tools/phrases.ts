@@ -11,7 +11,7 @@ export interface Phrase {
 const ofTests = /\.test\.tsx?$|test-support/
 
 /** Files of the product, tests left out. */
-const sources = (): readonly string[] =>
+export const sourceFiles = (): readonly string[] =>
   readdirSync('src', { recursive: true, encoding: 'utf8' })
     .map((f) => path.join('src', f))
     .filter((f) => /\.tsx?$/.test(f) && !ofTests.test(f))
@@ -45,7 +45,7 @@ function* walked(node: ts.Node): Generator<ts.Node> {
 /** Every phrase that is tagged in the code, in the order of its files. */
 export function phrasesOf(): readonly Phrase[] {
   const pairs: [string, string][] = []
-  for (const file of sources()) {
+  for (const file of sourceFiles()) {
     const text = readFileSync(file, 'utf8')
     if (!text.includes('say`')) continue
     for (const node of walked(ts.createSourceFile(file, text, ts.ScriptTarget.Latest)))
@@ -53,6 +53,14 @@ export function phrasesOf(): readonly Phrase[] {
         pairs.push([keyOf(node.template), file])
   }
   return gathered(pairs)
+}
+
+/** Text that stands between tags and is no phrase of a catalogue. */
+export function bareText(file: string): readonly string[] {
+  const text = readFileSync(file, 'utf8')
+  return [...walked(ts.createSourceFile(file, text, ts.ScriptTarget.Latest))].flatMap((node) =>
+    ts.isJsxText(node) && /[a-z]{2}/i.test(node.text) ? [node.text.trim()] : [],
+  )
 }
 
 const isWording = (word: string): boolean => /[a-z]{2}/i.test(word)
@@ -95,9 +103,9 @@ export function wordsOfData(): readonly Phrase[] {
     ...ts.sys,
     onUnRecoverableConfigFileDiagnostic: () => undefined,
   } as ts.ParseConfigFileHost)!
-  const program = ts.createProgram([...sources()], config.options)
+  const program = ts.createProgram([...sourceFiles()], config.options)
   const checker = program.getTypeChecker()
-  for (const file of sources()) {
+  for (const file of sourceFiles()) {
     const source = program.getSourceFile(file)
     if (!source) continue
     for (const word of listed(source)) pairs.push([word, file])

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { po } from 'gettext-parser'
-import { phrasesOf } from '../../tools/phrases'
+import { bareText, phrasesOf, sourceFiles } from '../../tools/phrases'
 import { languages } from '../core/words'
 
 const places = (text: string): string => [...new Set(text.match(/\{\w+\}/g) ?? [])].sort().join(' ')
@@ -18,3 +18,11 @@ test.each(Object.keys(languages).filter((tag) => tag !== 'en'))(
     expect(wrong.map(({ msgid, msgstr }) => [msgid, msgstr[0]])).toEqual([])
   },
 )
+
+test('wording that stands on a page by itself is tagged', () => {
+  const bare = sourceFiles()
+    .filter((file) => file.endsWith('.tsx'))
+    .flatMap((file) => bareText(file).map((text) => `${file}: ${text}`))
+  // names, commands and units are the same in every language
+  expect(bare.filter((line) => !/: (PYRAXIS|npm run [\w-]+|CSV|km\/h|mm|min|V|A|K)$/.test(line))).toEqual([])
+})

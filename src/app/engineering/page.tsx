@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises'
 import path from 'node:path'
 import { Marked } from 'marked'
 import Link from 'next/link'
+import { say } from '@/core/words'
 
 /** "1.4" as the end of an address: #s1.4 */
 const anchors = new Marked({
@@ -21,7 +22,7 @@ export default async function EngineeringPage() {
     <main className="message-page engineering">
       <p>
         <Link href="/" prefetch={false}>
-          Yard
+          {say`Yard`}
         </Link>
       </p>
       <div dangerouslySetInnerHTML={{ __html: await anchors.parse(text) }} />

@@ -1,8 +1,8 @@
-import { mountOf } from '../job'
+import { gapPart } from './new-core-gap'
 import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import { type ChosenFan, circuitsOf, type FanCircuit } from '../fan-circuit'
 import { apart, inside } from '../fit'
-import { type Job, jobKinds, type LeadName, type Obstacle, panelOf } from '../job'
+import { type Job, jobKinds, type LeadName, mountOf, type Obstacle, panelOf } from '../job'
 import { coreFace, fanBox, neighbours, obstacleBox, onFansSide, reachOf, seatOfLead, thicker } from '../placing'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { say, spokenWord } from '../words'
@@ -42,27 +42,6 @@ function freeDepth(bench: Bench, job: Job): Worked {
     ),
   )
 }
-
-/** A gap of the present core, less what the new one takes of it; 6 mm stay. @see engineering §7 */
-const gapPart = (id: string, name: string, address: string, job: Job): PartDefinition => ({
-  id,
-  name,
-  unit: 'mm',
-  required: neighbours.fixed.requiredMm,
-  scale: fixedScale(10),
-  compute: (bench) => {
-    const gap = worked(say`gap now`, '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
-    const more = worked(
-      say`new core thicker by`,
-      '{0} − {1}',
-      [bench.term('newCore.thicknessM'), bench.term('cooling.coreThicknessM')],
-      thicker(bench, job),
-      'length',
-      '§7',
-    )
-    return over(gap, more, neighbours.fixed.requiredMm / 1000, 'length', '§7')
-  },
-})
 
 const deep = (bench: Bench, fan: ChosenFan): Worked =>
   worked(
