@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { formOf, formText, type Part, type PartKind, partKinds, partSchema, readForm, sourcePath } from '../core/parts'
+import { inEnglish } from '../core/words'
 
 /** every column that a part of any kind can have, in the order of the forms */
 const columns = (): string[] => {
@@ -16,7 +17,7 @@ export function writeShelfCsv(parts: readonly Part[]): string {
   const rows = parts.map((part) => ({
     kind: part.kind,
     id: part.id,
-    ...formText(part, 'metric', FIGURES),
+    ...inEnglish(() => formText(part, 'metric', FIGURES)),
     facts: part.facts.length ? JSON.stringify(part.facts) : '',
   }))
   return Papa.unparse({ fields: columns(), data: rows }, { newline: '\r\n', escapeFormulae: false })
@@ -74,7 +75,9 @@ export function readShelfCsv(text: string): { readonly parts: Part[]; readonly p
     if (!/^[a-zA-Z0-9_-]{1,40}$/.test(id))
       return refuse(`The id "${id.slice(0, 40)}" may only have letters, digits, - and _.`)
     if (seen.has(id)) return refuse(`The id "${id}" stands twice.`)
-    const read = readForm(kind, id, row, 'metric')
+    // as files are written first; a spreadsheet may have put in the signs of the language here
+    const asFile = inEnglish(() => readForm(kind, id, row, 'metric'))
+    const read = asFile.ok ? asFile : readForm(kind, id, row, 'metric')
     if (!read.ok)
       return refuse(
         Object.entries(read.problems)

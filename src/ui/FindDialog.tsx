@@ -114,8 +114,9 @@ export function FindDialog({ takeOver, onHide }: Props) {
         </ul>
         {more > 0 && (
           <p className="soft mt-2 mb-0" role="status">
-            {say`${more} more ${more === 1 ? say`holds` : say`hold`} these letters: type more of the name, machine or
-              owner.`}
+            {more === 1
+              ? say`1 more holds these letters: type more of the name, machine or owner.`
+              : say`${more} more hold these letters: type more of the name, machine or owner.`}
           </p>
         )}
         {text.trim() !== '' && found.length === 0 && !trouble && (

@@ -81,21 +81,24 @@ export function pinDrawing(title: string, words: PinWords, held: Held, pins: rea
   )
 }
 
+const rows = [
+  [say`top left`, say`top`, say`top right`],
+  [say`left side`, say`middle`, say`right side`],
+  [say`bottom left`, say`bottom`, say`bottom right`],
+] as const
+
+/** Where something stands as seen from the middle, downwards counted as more. */
+const placeInWords = (x: number, y: number): string => rows[Math.sign(y) + 1]![Math.sign(x) + 1]!
+
 /** Pins without their numbers, one of them marked: for whoever has to know it by its place. */
 export function pinAsked(held: Held, marked: RelayPin): Drawing {
   const turned = turnedBy(held)
   const at = pinAt(marked, held)
-  const side = (v: number, low: string, high: string): string => {
-    if (Math.abs(v) < 4) return ''
-    return v < 0 ? low : high
-  }
-  const where =
-    [side(at.y, say`top`, say`bottom`), side(at.x, say`left`, say`right`)].filter(Boolean).join(' ') || say`middle`
+  const where = placeInWords(Math.abs(at.x) < 4 ? 0 : at.x, Math.abs(at.y) < 4 ? 0 : at.y)
   const corner = turned(-HALF, HALF)
   return framed(
     say`a relay`,
-    say`The marked pin is at the ${where}; the cut corner is ${corner[1] < 0 ? say`top` : say`bottom`}
-      ${corner[0] < 0 ? say`left` : say`right`}.`,
+    say`The marked pin is at the ${where}; the cut corner is ${placeInWords(corner[0], corner[1])}.`,
     [
       rect('outline', -HALF, -HALF, 2 * HALF, 2 * HALF),
       path('part-heavy', [turned(-HALF, HALF - 4), turned(-HALF + 4, HALF)]),

@@ -30,6 +30,17 @@ export const speak = (language: Language | null): void => {
   spoken.pyraxisLanguage = language ?? undefined
 }
 
+/** Makes something in English, as a file is written and read: it goes to yards of another language. */
+export function inEnglish<T>(make: () => T): T {
+  const language = languageSpoken()
+  speak(null)
+  try {
+    return make()
+  } finally {
+    speak(language)
+  }
+}
+
 /** The sign that parts a number from its decimals in the language spoken. */
 export const decimalSign = (): string => spoken.pyraxisLanguage?.decimal ?? '.'
 
