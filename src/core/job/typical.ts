@@ -133,7 +133,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     routes: { feedM: 1.4, returnM: 1.3, fanMm: 250, probeMm: 600, sweepMm: 30 },
   },
   'side-by-side': {
-    name: 'side-by-side',
+    name: say`side-by-side`,
     jobs: ['core', 'bay', 'thicker-core', 'wiring'],
     battery: { kind: 'agm', ah: 24, coldCrankingA: 310, crankingA: 150 },
     charging: { currentA: 42, rpm: 5500 },
@@ -225,7 +225,7 @@ export const typicalMachines: Readonly<Record<MachineKind, TypicalMachine>> = {
     routes: { feedM: 2, returnM: 1.8, fanMm: 400, probeMm: 800, sweepMm: 0 },
   },
   trailer: {
-    name: 'trailer',
+    name: say`trailer`,
     jobs: ['bay', 'wiring'],
     battery: { kind: 'agm', ah: 90, coldCrankingA: null, crankingA: null },
     charging: { currentA: 10, rpm: 1000 },

@@ -75,7 +75,7 @@ const day = (name: string, sketches: readonly Sketch[]): Day => ({
 })
 
 const climb = day(say`a slow climb`, [
-  ['start', 'idle', 3],
+  [say`start`, 'idle', 3],
   [say`track to the foot`, 'speed', 5],
   [say`slow climb`, 'slow', 22],
   [say`ridge track`, 'speed', 6],
@@ -84,63 +84,63 @@ const climb = day(say`a slow climb`, [
 ])
 
 const crawl = day(say`technical crawl`, [
-  ['start', 'idle', 3],
-  ['crawl', 'slow', 35],
-  ['idle', 'idle', 4],
+  [say`start`, 'idle', 3],
+  [say`crawl`, 'slow', 35],
+  [say`idle`, 'idle', 4],
   [say`crawl again`, 'slow', 15],
   [say`switched off`, 'off', 15],
 ])
 
 const pulls = day(say`short steep pulls`, [
-  ['start', 'idle', 3],
-  ['slow', 'slow', 10],
+  [say`start`, 'idle', 3],
+  [say`slow`, 'slow', 10],
   [say`steep pull`, 'heavy', 2],
-  ['slow', 'slow', 6],
+  [say`slow`, 'slow', 6],
   [say`steep pull`, 'heavy', 2],
-  ['slow', 'slow', 6],
+  [say`slow`, 'slow', 6],
   [say`switched off`, 'off', 15],
 ])
 
 const road = day('road', [
-  ['start', 'idle', 3],
-  ['road', 'speed', 35],
+  [say`start`, 'idle', 3],
+  [say`road`, 'speed', 35],
   [say`idle at a gate`, 'idle', 8],
-  ['road', 'speed', 10],
+  [say`road`, 'speed', 10],
   [say`switched off`, 'off', 15],
 ])
 
 const shift = day(say`a digging shift, no breeze`, [
-  ['start', 'idle', 5],
-  ['digging', 'slow', 45],
-  ['waiting', 'idle', 5],
-  ['digging', 'slow', 25],
+  [say`start`, 'idle', 5],
+  [say`digging`, 'slow', 45],
+  [say`waiting`, 'idle', 5],
+  [say`digging`, 'slow', 25],
   [say`switched off`, 'off', 20],
 ])
 
 const trenching = day(say`trenching, hard`, [
-  ['start', 'idle', 5],
+  [say`start`, 'idle', 5],
   [say`hard digging`, 'heavy', 60],
   [say`switched off`, 'off', 20],
 ])
 
 const town = day(say`town and traffic`, [
-  ['start', 'idle', 4],
-  ['road', 'speed', 10],
-  ['traffic', 'slow', 20],
-  ['road', 'speed', 6],
-  ['waiting', 'idle', 10],
+  [say`start`, 'idle', 4],
+  [say`road`, 'speed', 10],
+  [say`traffic`, 'slow', 20],
+  [say`road`, 'speed', 6],
+  [say`waiting`, 'idle', 10],
   [say`switched off`, 'off', 15],
 ])
 
 const sun = day(say`standing in the sun`, [
-  ['towed', 'towed', 30],
+  [say`towed`, 'towed', 30],
   [say`standing in the sun`, 'alone', 60],
   [say`on its charger`, 'charger', 20],
 ])
 
 const market = day(say`a market day`, [
-  ['towed', 'towed', 45],
-  ['market', 'alone', 180],
+  [say`towed`, 'towed', 45],
+  [say`market`, 'alone', 180],
   [say`towed home`, 'towed', 45],
   [say`on its charger`, 'charger', 60],
 ])

@@ -36,7 +36,7 @@ function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[
       : [
           row(
             say`fuse`,
-            fuse ? `${fuse.ratingA} A ${fuse.kind}` : say`NONE FITTED`,
+            fuse ? `${fuse.ratingA} A ${spokenWord(fuse.kind)}` : say`NONE FITTED`,
             fuse ? say`${format(fuse.fromPostM.value, 'length', units)} from the post` : '',
           ),
         ]),

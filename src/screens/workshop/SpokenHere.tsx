@@ -74,9 +74,15 @@ export function SpokenHere({ workshop }: { readonly workshop: Workshop }) {
           </Form.Select>
         </Form.Group>
       </Form>
-      <p className={`small ${said?.wrong ? 'verdict-short' : 'soft'}`} role={said?.wrong ? 'alert' : 'status'}>
-        {said?.words ?? say`What people wrote stays as they wrote it; a sheet stays in the language it was signed in.`}
-      </p>
+      {said ? (
+        <p className={`small ${said.wrong ? 'verdict-short' : 'soft'}`} role={said.wrong ? 'alert' : 'status'}>
+          {said.words}
+        </p>
+      ) : (
+        <p className="small soft">
+          {say`What people wrote stays as they wrote it; a sheet stays in the language it was signed in.`}
+        </p>
+      )}
     </section>
   )
 }

@@ -71,7 +71,7 @@ function Proofs({ onSeek, ...props }: StationProps & { readonly onSeek: () => vo
             <div className="d-flex justify-content-between gap-2">
               <strong className="fw-medium">{proof.name}</strong>
               <span className={shortStates.has(state) ? 'verdict-short' : 'verdict-holds'}>
-                {state === 'open' ? '' : state === 'accepted' ? say`differs, stands by name` : state}
+                {state === 'open' ? '' : state === 'accepted' ? say`differs, stands by name` : spokenWord(state)}
               </span>
             </div>
             <div className="small soft">

@@ -31,7 +31,7 @@ export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>
         return (
           <div key={run.id}>
             <ChoiceField
-              label={`Rating${suffix}`}
+              label={say`Rating${suffix}`}
               value={fuse ? String(fuse.ratingA) : ''}
               options={ratings(fuseForms[fuse?.kind ?? 'blade'].ratings, fuse?.ratingA ?? null, say`none fitted`)}
               onChange={(v) => settle((j) => changeFuse(j, ratingOf(v), undefined, n))}
@@ -39,7 +39,7 @@ export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>
             {fuse && (
               <>
                 <ChoiceField
-                  label={`Form${suffix}`}
+                  label={say`Form${suffix}`}
                   value={fuse.kind}
                   options={fuseFormNames.map((value) => ({ value, name: fuseForms[value].name }))}
                   onChange={(kind) => settle((j) => changeFuse(j, fuse.ratingA, kind, n))}

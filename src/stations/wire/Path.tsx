@@ -65,7 +65,7 @@ function OneWay({
         <PartPicker
           system={job.units}
           kind="relay"
-          label={`Relay${which}`}
+          label={say`Relay${which}`}
           shelf={shelf}
           chosen={relay?.part ?? null}
           onChoose={(p) => settle((j) => chooseRelay(j, p, n))}
