@@ -186,7 +186,7 @@ function coreFront(job: Job, core: number): Drawing {
       : { x: x - size * 0.6, anchor: 'end' as const }
     shapes.push(
       rect('probe', x - size * 0.25, y - size, size * 0.5, size * 2, probe.id),
-      text(beside.x, y - size * 0.3, 'probe', size, { anchor: beside.anchor, tone: 'cold', of: probe.id }),
+      text(beside.x, y - size * 0.3, say`probe`, size, { anchor: beside.anchor, tone: 'cold', of: probe.id }),
     )
     if (left)
       shapes.push(

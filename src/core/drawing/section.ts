@@ -49,7 +49,7 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
         ]),
       )
   shapes.push(
-    text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? say`new core` : 'core', size, {
+    text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? say`new core` : say`core`, size, {
       anchor: 'middle',
     }),
   )
