@@ -31,7 +31,7 @@ function chosenIn(file: string): string {
   }
 }
 
-/** From here on this process speaks as the workshop chose. As early as can be: wording that was read stays as it was. */
+/** From here on this process speaks as the workshop chose. As early as can be: wording that was read stays. */
 export function speakAsChosen(): void {
   const tag = chosenIn(process.env.PYRAXIS_DB || path.join('data', 'pyraxis.db'))
   if (!isLanguage(tag) || tag === 'en') return

@@ -1,6 +1,6 @@
 import { pageScript } from '../language'
 
-/** The wording of a language other than English, which a page takes before its own scripts. Its address has its version. */
+/** The wording of another language than English, taken by a page before its own scripts; versioned by its address. */
 export function GET(): Response {
   return new Response(pageScript()?.text ?? '', {
     headers: {

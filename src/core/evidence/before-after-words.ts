@@ -17,7 +17,11 @@ function changeInWords({ in: unit, change, told }: BeforeAfter, units: UnitSyste
         : say`${times(middle)} as long, ${times(low)} to ${times(high)}`
     case 'levels':
       if (middle === 0) return say`the same`
-      return `${Math.abs(middle)} ${Math.abs(middle) === 1 ? say`step` : say`steps`} ${middle > 0 ? say`stronger` : say`weaker`}`
+      return [
+        Math.abs(middle),
+        Math.abs(middle) === 1 ? say`step` : say`steps`,
+        middle > 0 ? say`stronger` : say`weaker`,
+      ].join(' ')
     case 'volts':
       return say`${v(middle)} more, ${v(low)} to ${v(high!)}`
     case 'kelvins': {

@@ -4,8 +4,8 @@ import { canStartAgain, startAgain } from '../../again'
 import { answering, readBody } from '../answers'
 
 /**
- * Keeps what the workshop says of itself: `{ ok }`, or `{ ok: false, message }`. Where it is another language, the server
- * starts again to speak it, if whoever started it sees to that.
+ * Keeps what the workshop says of itself: `{ ok }`, or `{ ok: false, message }`. Where it is another language, the
+ * server starts again to speak it, if whoever started it sees to that.
  */
 export async function PUT(request: Request): Promise<Response> {
   return answering(
