@@ -64,8 +64,8 @@ function narrowed(job: Job, circuit: FanCircuit, usual: Setting): Setting {
 }
 
 /**
- * What a setting comes short of by its rules, of starting, stopping and boiling, as the readings stand: "the fan to
- * stop on the hottest day".
+ * What a setting comes short of by its rules, of starting, stopping and boiling, as the readings stand: "for the
+ * fan to stop on the hottest day".
  */
 export function settingShortOf(job: Job, setting: Setting, circuit: FanCircuit = firstCircuit(job)): string[] {
   const { controller, run } = circuit
@@ -73,5 +73,5 @@ export function settingShortOf(job: Job, setting: Setting, circuit: FanCircuit =
   return evaluateSome(changeSetting(job, controller.id, setting.setC, setting.bandK), ['trigger', 'boil'])
     .flatMap((m) => m.parts)
     .filter((p) => p.run === run.id && !p.warns && p.verdict === 'short')
-    .map((p) => p.name.replace(/^for /, '').replace(/^below/, 'staying below'))
+    .map((p) => p.name)
 }

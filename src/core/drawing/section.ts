@@ -11,6 +11,14 @@ import { arrow, dimension, framed, path, rect, text } from './shapes'
 import { say, spokenWord } from '../words'
 
 const MM = 1000
+/** Where the air comes from, beside the drawing. */
+const drawnFrom: Readonly<Record<NonNullable<Job['place']['inletFrom']>, string>> = {
+  surroundings: say`from outside`,
+  'near an exhaust': say`from an exhaust`,
+  'near a hot panel': say`from a hot panel`,
+  'its own outlet': say`from its own outlet`,
+}
+
 const penOf: Readonly<Record<'fixed' | 'moves' | 'exhaust', Pen>> = {
   fixed: 'fixed',
   moves: 'moves',
@@ -140,14 +148,7 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
   const { inletFrom, blowsOn } = job.place
   const said = (x: number, words: string, anchor: 'start' | 'end', bad: boolean): Shape =>
     text(x, y + half + size * 1.6, words, size, { anchor, tone: bad ? 'short' : 'soft' })
-  const from =
-    inletFrom &&
-    said(
-      -thick - size * 1.2,
-      inletFrom === 'surroundings' ? say`from outside` : say`from ${inletFrom.replace('near ', '')}`,
-      'end',
-      inletFrom !== 'surroundings',
-    )
+  const from = inletFrom && said(-thick - size * 1.2, drawnFrom[inletFrom], 'end', inletFrom !== 'surroundings')
   const onto =
     fan && blowsOn
       ? said(Math.max(free, off + deep) + size * 0.8, say`onto ${spokenWord(blowsOn)}`, 'start', blowsOn !== 'open air')

@@ -1,6 +1,6 @@
 import { type ConductorRole } from './choices'
 import type { Job } from './document'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** What a conductor is called in ids of parts, which are kept: the same in every language. */
 export const roleIds = {
@@ -23,24 +23,9 @@ export const roleIds = {
 } as const satisfies Readonly<Record<ConductorRole, string>>
 
 /** What a conductor is called in a sentence. */
-export const roleNames: Readonly<Record<ConductorRole, string>> = {
-  feed: say`feed`,
-  return: say`way back`,
-  control: say`control feed`,
-  'coil-feed': say`coil's feed`,
-  trigger: say`trigger wire`,
-  'coil-return': say`coil's ground`,
-  'supply-return': say`controller's ground`,
-  link: say`link wire`,
-  override: say`override wire`,
-  'override-out': say`wire behind the override`,
-  call: say`call wire`,
-  'call-out': say`wire behind the call`,
-  timer: say`timer wire`,
-  'timer-out': say`wire behind the timer`,
-  lamp: say`lamp wire`,
-  'lamp-return': say`lamp's ground`,
-}
+export const roleNames = Object.fromEntries(
+  (Object.keys(roleIds) as ConductorRole[]).map((role) => [role, spokenWord(roleIds[role])]),
+) as Readonly<Record<ConductorRole, string>>
 
 /** A conductor of a job by its id: "feed", and "feed of fan 2" where there are several. */
 export function conductorName(job: Job, id: string): string {

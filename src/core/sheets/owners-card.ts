@@ -113,7 +113,8 @@ const acceptedAs: Readonly<Record<Exclude<Job['acceptances'][number]['verdict'],
 /** What was taken on by name, each once: one reason may stand for several parts of a margin. */
 function takenOnPlainly(job: Job): string[] {
   const lines = takenOn(job, evaluate(job)).map((a) => {
-    const margin = a.margin === 'plan' ? say`The plan` : a.margin.charAt(0).toUpperCase() + a.margin.slice(1)
+    const margin =
+      a.margin === 'plan' ? say`The plan` : spokenWord(a.margin.charAt(0).toUpperCase() + a.margin.slice(1))
     const what = a.verdict === 'warning' ? a.what : `${margin} ${acceptedAs[a.verdict]}`
     return `${what}: ${a.why.replace(/\.$/, '')} (${a.who}).`
   })

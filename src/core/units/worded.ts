@@ -1,5 +1,5 @@
 import { fromSi, type Quantity, shownUnit, type UnitSystem } from './quantity'
-import { say } from '../words'
+import { decimalSign, numeral, say } from '../words'
 
 /** What stands in sentences of the core in metric units, and what it is in the others. */
 const METRIC: Readonly<
@@ -14,13 +14,20 @@ const METRIC: Readonly<
   K: { quantity: 'temperatureDifference', factor: 1, step: 1 },
 }
 
+/** Names of things whose size is part of the name. */
+const traded = [say`female blade`, 'blade', say`terminal`, say`sleeve`]
+const TRADE_SIZE = new RegExp(`(${traded.join('|')}),? $`)
+
 /** a figure with its unit; not one of an area or a flow, of a thread, or the size of a blade */
-const FIGURE = /(?<![\w.])(\d+(?:\.\d+)?)( to (\d+(?:\.\d+)?))? (mm|°C|N·m|km|kg|m|K)(?![\w²³/])/g
-const TRADE_SIZE = /(female blade|blade|terminal|sleeve),? $/
+const NUMBER = `\\d+(?:[${decimalSign()}]\\d+)?`
+const FIGURE = new RegExp(
+  `(?<![\\w${decimalSign()}])(${NUMBER})(${say` to `}(${NUMBER}))? (mm|°C|N·m|km|kg|m|K)(?![\\w²³/])`,
+  'g',
+)
 
 const rounded = (value: number, step: number): string => {
   const whole = Math.max(step, Math.round(value / step) * step)
-  return String(Number(whole.toFixed(step < 1 ? 2 : 0)))
+  return numeral(String(Number(whole.toFixed(step < 1 ? 2 : 0))))
 }
 
 /**
@@ -39,7 +46,7 @@ export function worded(sentence: string, system: UnitSystem): string {
       const { quantity, factor, step } = METRIC[symbol]!
       const unit = shownUnit(quantity, 'imperial')
       const other = (typed: string): string => {
-        const value = fromSi(Number(typed) * factor, unit)
+        const value = fromSi(Number(typed.replace(',', '.')) * factor, unit)
         // small lengths to a twentieth of an inch, larger ones to a tenth
         return rounded(value, quantity === 'length' && value >= 1 ? 0.1 : step)
       }

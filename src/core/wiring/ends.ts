@@ -88,12 +88,15 @@ function made(job: Job, node: NodeIs): Made {
       return ['blade', spokenWord(node.of)]
     case 'isolator, in':
     case 'isolator, out':
-      return ['blade', say`isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${spokenWord(node.is.slice(10))}`]
+      return [
+        'blade',
+        say`isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${node.is === 'isolator, in' ? say`in` : say`out`}`,
+      ]
     case 'diode':
       return ['splice', say`diode ${spokenWord(diodeAt[node.of])}`]
     case 'switch, in':
     case 'switch, out':
-      return ['blade', `${switchNames[node.of]}, ${spokenWord(node.is.slice(8))}`]
+      return ['blade', `${switchNames[node.of]}, ${node.is === 'switch, in' ? say`in` : say`out`}`]
     case 'fuse':
     case 'fuse, behind':
       return ['splice', say`fuse holder ${node.fan}`]
@@ -111,8 +114,9 @@ function made(job: Job, node: NodeIs): Made {
     case 'controller, supply':
       return atController(job, node.controller, say`its own supply`)
     case 'controller, ground':
+      return atController(job, node.controller, say`ground`)
     case 'controller, output':
-      return atController(job, node.controller, spokenWord(node.is.slice(12)))
+      return atController(job, node.controller, say`output`)
   }
 }
 

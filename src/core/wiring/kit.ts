@@ -1,4 +1,4 @@
-import { changeConductor, type ConductorRole, conductorName, type Job, roleNames, wiresInUse } from '../job'
+import { changeConductor, type ConductorRole, conductorName, type Job, roleIds, roleNames, wiresInUse } from '../job'
 import { type HarnessPart, type HarnessWire, readHarnessWire } from '../parts'
 import { label, type Reading } from '../reading'
 import { format } from '../units'
@@ -26,7 +26,7 @@ const alsoCalled: Readonly<Partial<Record<ConductorRole, RegExp>>> = {
 type Wire = Job['conductors'][number]
 
 const isCalled = (job: Job, c: Wire, use: string): boolean =>
-  use.toLowerCase() === roleNames[c.role] ||
+  [roleIds[c.role], roleNames[c.role]].includes(use.toLowerCase()) ||
   use.toLowerCase() === conductorName(job, c.id).toLowerCase() ||
   (alsoCalled[c.role]?.test(use) ?? false)
 

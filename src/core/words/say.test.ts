@@ -51,3 +51,14 @@ test('a figure reads back as itself where a comma parts the decimals, thousandth
   // three digits behind a point may be thousands there
   expect(parse('1.500', 'engineSpeed', 'metric')).toMatchObject({ ok: false })
 })
+
+test('a sentence reads in the other units in that language too: 2.5 N·m are 22 in-lb, 2 to 5 mm are 0.1 to 0.2 in', async () => {
+  await jest.isolateModulesAsync(async () => {
+    const own = await import('./say')
+    own.speak({ ...dutch, phrases: { to: 'tot', 'to {0}': 'tot {0}', 'female blade': 'vlakstekerhuls' } })
+    const { worded } = await import('../units')
+    expect(worded('Haal 2,5 N·m aan, 2 tot 5 mm vrij.', 'imperial')).toBe('Haal 22 in-lb aan, 0,1 tot 0,2 in vrij.')
+    expect(worded('vlakstekerhuls, 6,3 mm, 1,5 mm²', 'imperial')).toBe('vlakstekerhuls, 6,3 mm, 1,5 mm²')
+    own.speak(null)
+  })
+})

@@ -18,10 +18,10 @@ import { say, spokenWord } from '@/core/words'
 const ComesShort = ({ of, bay }: { readonly of: readonly string[]; readonly bay: boolean }) => (
   <p className="say say-short small mt-2">
     {bay
-      ? say`By rule of thumb no setting of this controller does here: the nearest comes short for
+      ? say`By rule of thumb no setting of this controller does here: the nearest comes short
         ${of.join(say`; for `)}. More air, or a higher limit that its maker allows, makes room; another trigger does
         not.`
-      : say`By rule of thumb what is proposed comes short for ${of.join(say`; for `)}. “Which setting” tries the
+      : say`By rule of thumb what is proposed comes short ${of.join('; ')}. “Which setting” tries the
         others.`}
   </p>
 )
