@@ -6,7 +6,7 @@ import { chooseFan, type Job, lookupOf } from '../job'
 import type { FanPart } from '../parts'
 import { type Bench, corners, NotingBench } from '../reading'
 import { format, type UnitSystem, percent } from '../units'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** A figure with what the readings leave open. */
 export interface Spread {
@@ -87,7 +87,7 @@ export function replacementInWords(job: Job, { air, amps, fixing }: Replacement,
     ? say`the spreads of their air overlap: it may be the other way round`
     : say`the spreads of their air do not overlap`
   return [
-    say`${name} moves ${airSays} for ${ampsSay}; ${spokenWord(overlapSays)}.`,
+    say`${name} moves ${airSays} for ${ampsSay}; ${overlapSays}.`,
     fixing.engaged === fixing.of
       ? say`All ${fixing.of} fixing points meet the old housing${turnsInWords(turns)}.`
       : say`${fixing.engaged} of ${fixing.of} fixing points meet the old

@@ -6,7 +6,7 @@ import { Bench } from '../reading'
 import { COARSE, mostAllowedC, runKey, runSpecOf, runWaitsFor, type Season } from '../run'
 import { integrate } from '../transient'
 import { air, bay, coolant } from '../units'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /**
  * What the rows of a map change besides the on point: the band, a ramp's span, or how far above the first the second
@@ -198,7 +198,7 @@ function chosen(cells: readonly Tried[]): {
     ? say`Of the settings that hold even with every reading half-way to its bad end`
     : say`No setting holds with every reading half-way to its bad end; of those that hold as the readings stand`
   const why = best
-    ? say`${spokenWord(among)}, those outlined get no hotter than the fan itself can keep it, run the fan least on a
+    ? say`${among}, those outlined get no hotter than the fan itself can keep it, run the fan least on a
       usual day and start it seldom.`
     : say`No setting keeps the rules and stays below what is allowed: the fan, its place or the core must change.`
   return { cells: all, best, why }

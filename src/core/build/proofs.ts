@@ -7,7 +7,7 @@ import { benchFigures, proofId, provedCircuit } from '../wiring'
 import { lossFigures, type ProofFigure } from './losses'
 import { opensCoolant } from './asks'
 import { stateInWords } from '../circuit'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** What a proof should show: a figure with the band that the readings leave it, or a yes. */
 export interface Prediction {
@@ -69,9 +69,9 @@ function howTaken(job: Job, { kind, circuit }: Pick<ProofFigure, 'kind' | 'circu
     case 'amps':
       return say`Clamp on ${
         parted ? say`its own wire, where the feeds have parted` : say`the feed`
-      }, ${spokenWord(where)}, fan held on.`
+      }, ${where}, fan held on.`
     case 'volts':
-      return say`Across its own plug while it runs, ${spokenWord(where)}.`
+      return say`Across its own plug while it runs, ${where}.`
     case 'starts':
       return say`Working setting, warm it up outdoors and watch the controller.`
     case 'stops':
@@ -80,9 +80,9 @@ function howTaken(job: Job, { kind, circuit }: Pick<ProofFigure, 'kind' | 'circu
       return say`Clamp that holds the highest, fan switched on from standing: its first instant, not what it settles
         at.`
     case 'loss-plus':
-      return say`Battery’s plus against the plus of the fan’s plug while it runs, ${spokenWord(where)}.`
+      return say`Battery’s plus against the plus of the fan’s plug while it runs, ${where}.`
     case 'loss-minus':
-      return say`The minus of the fan’s plug against battery’s minus while it runs, ${spokenWord(where)}.`
+      return say`The minus of the fan’s plug against battery’s minus while it runs, ${where}.`
     case 'standby':
       return say`Meter in series at the battery, fan still, with its fuse out and in: the difference is the fan’s.`
   }

@@ -2,7 +2,7 @@ import { airSideOf } from '../cooling'
 import { blowing } from '../electrical'
 import { firstCircuit } from '../fan-circuit'
 import type { Job } from '../job'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 const drawsOut = (side: Job['place']['side']): string =>
   side === 'puller' ? say`draws the hot air out` : say`pushes cool air in`
@@ -19,5 +19,5 @@ export function sideInWords(job: Job): string {
         ${drawsOut(airSideOf(side, { against: true }))}.`
       : say`It ${drawsOut(side)}.`
   const put = side === 'puller' ? say`Behind the core, pulling` : say`In front of the core, pushing`
-  return reversed ? say`${spokenWord(put)}, but with its wires swapped it blows against the travel.` : `${put}.`
+  return reversed ? say`${put}, but with its wires swapped it blows against the travel.` : `${put}.`
 }

@@ -9,7 +9,7 @@ import { Circuit, type Opened, type Solution } from './solve'
 import { switchStates, throughHeats, type SolvedState, type SwitchState } from './states'
 import { type SwitchLoad, switchLoads } from './switch-loads'
 import { type Mismatch, stateInWords } from './words'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 export interface ProvedState extends SolvedState {
   readonly fans: readonly FanState[]
@@ -174,9 +174,9 @@ function deadController({ net, intent }: Asked, parked: Conditions): Noted[] {
 function lacks({ net, intent }: Asked, parked: Conditions): Noted[] {
   const there = (name: string): boolean => net.elements.some((e) => e.name === name)
   const missing = (when: boolean, text: string): Noted[] => (when ? [[text, parked]] : [])
-  const system = intent.alsoFor === 'hydraulic oil' ? 'hydraulics' : say`air conditioning`
+  const system = intent.alsoFor === 'hydraulic oil' ? say`hydraulics` : say`air conditioning`
   return [
-    ...missing(intent.alsoFor !== 'nothing' && !there('call'), say`the ${spokenWord(system)} cannot call the fan`),
+    ...missing(intent.alsoFor !== 'nothing' && !there('call'), say`the ${system} cannot call the fan`),
     ...missing(
       intent.live === 'isolator' && !net.elements.some((e) => e.kind === 'switch' && e.by === 'isolator'),
       say`there is no isolator`,

@@ -3,7 +3,7 @@ import { motorsOf, SLOW, turns } from './fans'
 import type { Element, Motor, Netlist } from './netlist'
 import { overloads } from './overloads'
 import type { Opened, Solution } from './solve'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** Most of its battery's voltage at a terminal that should be at ground tells a bad ground. */
 const LIFTED_V = 1.5
@@ -44,7 +44,7 @@ function openedInWords(net: Netlist, o: Opened): string {
   const when = Number.isFinite(o.longestS)
     ? say`within ${fixed(o.longestS, o.longestS < 1 ? 2 : 1)} s`
     : say`sooner or later`
-  return say`${o.label} opens: ${fixed(o.ampsBefore, 0)} A, ${when}${spokenWord(again)}`
+  return say`${o.label} opens: ${fixed(o.ampsBefore, 0)} A, ${when}${again}`
 }
 
 /** What a mechanic would hear, see and measure in one state. */

@@ -2,7 +2,7 @@ import { type Control, type Element, type Fault, faultsAt, GROUND, type Netlist,
 import { capital, STILL } from './act'
 import { SET_HIGH, SET_LOW, setFault } from './set-wrong'
 import type { Cause, Repair } from './table'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 interface Known {
   /** beside the others (estimates of how often a bench meets it) */
@@ -84,7 +84,7 @@ const known: Readonly<Record<string, Known>> = {
     weight: 0.8,
     why: say`a stick, mud, a rubbing blade or a seized bearing`,
     repair: (e) => ({
-      step: say`${e.label}: ${spokenWord(STILL)} Clear it, turn it by hand; a rough bearing wants another motor`,
+      step: say`${e.label}: ${STILL} Clear it, turn it by hand; a rough bearing wants another motor`,
       parts: [say`fan, where its bearing is rough`],
       proof: say`It turns by hand without a rub, and takes its running current and no more.`,
     }),

@@ -1,7 +1,7 @@
 import { cautions, type Job } from '../job'
 import { STILL } from './act'
 import type { Move } from './table'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** What a move about heat, noise or coolant is asked of, and which answer is the usual one. */
 export interface HeatMove {
@@ -154,7 +154,7 @@ export const heatMoves: readonly HeatMove[] = [
       ...look,
       id: 'stripes',
       title: say`A hand or a thermometer over the warm core`,
-      how: say`Engine just stopped. ${spokenWord(STILL)} Over the face from inlet to outlet.`,
+      how: say`Engine just stopped. ${STILL} Over the face from inlet to outlet.`,
       caution: `${cautions.exhaust} ${cautions.surprise}`,
       minutes: 4,
       tier: 'heat',
@@ -194,7 +194,7 @@ export const heatMoves: readonly HeatMove[] = [
       ...look,
       id: 'spin',
       title: say`Spin it by hand and listen, its fuse out`,
-      how: say`${spokenWord(STILL)} Once round slowly, then a flick.`,
+      how: say`${STILL} Once round slowly, then a flick.`,
       caution: say`Never by hand with its fuse in.`,
       minutes: 1,
       answers: asWords('turns free and quiet', 'touches at one place', 'rough all round'),

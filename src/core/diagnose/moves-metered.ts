@@ -1,7 +1,7 @@
 import { type Element, motorsOf, type Netlist } from '../circuit'
 import { cautions } from '../job'
 import { calledState, type CircuitMove, fanName, has, HOT, words } from './act'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** The range of a common meter that takes the battery's volts while it is charged. */
 const rangeOf = (net: Netlist): string =>
@@ -46,7 +46,7 @@ function clamped(net: Netlist): CircuitMove[] {
     move: {
       id: `amps:${m.name}`,
       title: say`Current of ${fanName(net, m)}`,
-      how: say`Clamp round one wire of it, set to nought first. ${words(net, state)}. ${spokenWord(HOT)}`,
+      how: say`Clamp round one wire of it, set to nought first. ${words(net, state)}. ${HOT}`,
       caution: whileRunning(net),
       minutes: 3,
       risk: 0.5,
@@ -66,7 +66,7 @@ export function atPlugs(net: Netlist): CircuitMove[] {
       id: `plug:${m.name}`,
       title: say`Volts across the plug of ${fanName(net, m)}`,
       how: say`Meter on ${rangeOf(net)} DC, red on its supply wire, black on its ground wire, plugged in.
-        ${words(net, state)}. ${spokenWord(HOT)}`,
+        ${words(net, state)}. ${HOT}`,
       caution: whileRunning(net),
       minutes: 3,
       risk: 0.5,
@@ -87,7 +87,7 @@ export function across(net: Netlist): CircuitMove[] {
     move: {
       id: `across:${e.name}`,
       title: say`Volts across ${e.label}`,
-      how: say`Meter on volts, a lead on each of its two ends. ${words(net, state)}. ${spokenWord(HOT)}`,
+      how: say`Meter on volts, a lead on each of its two ends. ${words(net, state)}. ${HOT}`,
       caution: cautions.surprise,
       minutes: 2.5,
       risk: 0.3,

@@ -14,7 +14,7 @@ import {
   statesAsked,
   words,
 } from './act'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** What the fans do, watched in each state. */
 export function seen(net: Netlist): CircuitMove[] {
@@ -49,7 +49,7 @@ export function listened(net: Netlist): CircuitMove[] {
               ...look,
               id: `coil:${e.relay}`,
               title: say`${words(net, state)}, the relay`,
-              how: say`A finger on the relay, an ear at it, while the key is turned on. ${spokenWord(HOT)}`,
+              how: say`A finger on the relay, an ear at it, while the key is turned on. ${HOT}`,
               caution: cautions.surprise,
               minutes: 0.7,
               answers: asWords('clicks', 'silent', 'chatters'),

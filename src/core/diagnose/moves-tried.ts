@@ -1,7 +1,7 @@
 import { GROUND, motorsOf, type Netlist } from '../circuit'
 import { cautions } from '../job'
 import { asWords, calledState, type CircuitMove, fanAnswers, fanName, HOT, look, STILL } from './act'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** What is put in another's place: a relay, a bridge, a feed straight from the battery; a hand at the fan. */
 export function tried(net: Netlist): CircuitMove[] {
@@ -19,7 +19,7 @@ export function tried(net: Netlist): CircuitMove[] {
           ...swap,
           id: `swap:${e.relay}`,
           title: say`Another relay in its place`,
-          how: say`A relay of the same kind that is known to work, pins as they are; key on. ${spokenWord(HOT)}`,
+          how: say`A relay of the same kind that is known to work, pins as they are; key on. ${HOT}`,
           minutes: 2,
           risk: 0.3,
         },
@@ -44,7 +44,7 @@ export function tried(net: Netlist): CircuitMove[] {
         ...look,
         id: `hand:${m.name}`,
         title: say`Turn ${fanName(net, m)} by hand, its fuse out`,
-        how: say`${spokenWord(STILL)} A finger on the hub, once round.`,
+        how: say`${STILL} A finger on the hub, once round.`,
         caution: say`A fan on a thermostat starts without warning: never by hand with its fuse in.`,
         minutes: 1,
         answers: asWords('turns freely', 'held fast'),
@@ -80,7 +80,7 @@ export function apart(net: Netlist): CircuitMove[] {
               id: `apart:${e.name}`,
               title: say`Fuses with this off: ${e.label}`,
               how: say`Fuses out. Take it off where it begins and tape its end. New fuses of the same rating; key on.
-                ${spokenWord(HOT)}`,
+                ${HOT}`,
               caution: cautions.surprise,
               minutes: 4,
               risk: 1,

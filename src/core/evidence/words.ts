@@ -44,7 +44,7 @@ export const observationWords: Readonly<Record<ObservationKind, KindWords>> = {
       say`Start the watch as it passes {from}.`,
       say`Stop it at {to}. Plug the fan in again.`,
     ],
-    caution: say`${spokenWord(OUTDOORS)}${spokenWord(HOT)} Stop it sooner where the maker's own limit comes first.`,
+    caution: say`${OUTDOORS}${HOT} Stop it sooner where the maker's own limit comes first.`,
   },
   fall: {
     name: say`time to cool down`,
@@ -62,7 +62,7 @@ export const observationWords: Readonly<Record<ObservationKind, KindWords>> = {
       say`Start the watch when the work begins.`,
       say`Stop it when it boils or warns, and switch off at once. If it does not in {for}, say so.`,
     ],
-    caution: say`Do not go on once it boils. ${spokenWord(HOT)}`,
+    caution: say`Do not go on once it boils. ${HOT}`,
   },
   hottest: {
     name: say`hottest that it got`,
@@ -71,7 +71,7 @@ export const observationWords: Readonly<Record<ObservationKind, KindWords>> = {
       say`Watch the gauge for {for} of the same work.`,
       say`Note the hottest that it showed, or what it was never above.`,
     ],
-    caution: say`Stop where the maker's own limit comes first. ${spokenWord(HOT)}`,
+    caution: say`Stop where the maker's own limit comes first. ${HOT}`,
   },
   temperature: {
     name: say`temperature after a while`,

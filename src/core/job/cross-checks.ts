@@ -33,7 +33,7 @@ function blocksOf(job: WrittenJob): readonly Block[] {
 
 const hasItsBlocks: Check = (job) => {
   const wanted = blocksOf(job)
-  const kind = say`a job of the kind "${spokenWord(jobKinds[job.kind].name)}" on this machine`
+  const kind = say`a job of the kind "${jobKinds[job.kind].name}" on this machine`
   return [
     ...(job.machine.kind === 'trailer' && wanted.includes('cooling')
       ? [fault(say`a trailer has no coolant of its own`, 'cooling')]

@@ -1,20 +1,20 @@
 import { feltLevels, LONGEST_DAY } from './choices'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** How much of each thing a job holds, and what it is called where there is more. */
 const lists = {
-  checks: [20, 'answers'],
-  alterations: [30, 'alterations'],
-  panels: [8, 'panels'],
+  checks: [20, say`answers`],
+  alterations: [30, say`alterations`],
+  panels: [8, say`panels`],
   chargingPoints: [8, say`clamp readings`],
-  batteries: [4, 'batteries'],
-  fans: [4, 'fans'],
-  controllers: [4, 'controllers'],
-  probes: [4, 'probes'],
-  relays: [4, 'relays'],
-  switches: [8, 'switches'],
-  fuses: [4, 'fuses'],
-  conductors: [48, 'conductors'],
+  batteries: [4, say`batteries`],
+  fans: [4, say`fans`],
+  controllers: [4, say`controllers`],
+  probes: [4, say`probes`],
+  relays: [4, say`relays`],
+  switches: [8, say`switches`],
+  fuses: [4, say`fuses`],
+  conductors: [48, say`conductors`],
   runs: [4, say`fan feeds`],
   conductorsOfRun: [8, say`conductors in one fan’s way`],
   obstacles: [12, say`things near the core`],
@@ -27,30 +27,30 @@ const lists = {
   steps: [200, say`ticked steps`],
   passed: [60, say`locks gone past`],
   waits: [20, say`running waits`],
-  torques: [40, 'torques'],
+  torques: [40, say`torques`],
   ownSteps: [20, say`steps of your own`],
   unplanned: [60, say`things not as planned`],
   needs: [120, say`things needed`],
   timesLeft: [40, say`times left`],
   ledger: [80, say`things taken off`],
   debts: [30, say`fixes for now`],
-  photos: [60, 'pictures'],
+  photos: [60, say`pictures`],
   dialPoints: [20, say`points of a dial`],
-  notes: [60, 'notes'],
+  notes: [60, say`notes`],
   hours: [200, say`times at work`],
   bought: [80, say`things bought`],
   settings: [40, say`settings as left`],
   looseJoints: [20, say`joints without a catch`],
-  traces: [4, 'traces'],
+  traces: [4, say`traces`],
   searches: [20, say`searches for a fault`],
   foundInSearch: [80, say`things found in one search`],
   tracePoints: [300, say`points of a trace`],
   earlierProofs: [10, say`earlier findings of one proof`],
-  proofs: [60, 'proofs'],
+  proofs: [60, say`proofs`],
   care: [60, say`things to look after`],
-  acceptances: [100, 'acceptances'],
+  acceptances: [100, say`acceptances`],
   observations: [100, say`things seen`],
-  claims: [6, 'claims'],
+  claims: [6, say`claims`],
   claimRuns: [40, say`runs of one claim`],
 } as const satisfies Readonly<Record<string, readonly [most: number, name: string]>>
 export type Listed = keyof typeof lists
@@ -59,7 +59,7 @@ export type Listed = keyof typeof lists
 export const mostOf = (listed: Listed): number => lists[listed][0]
 
 /** What is said where there would be more. */
-export const tooMany = (listed: Listed): string => say`no more than ${lists[listed][0]} ${spokenWord(lists[listed][1])}`
+export const tooMany = (listed: Listed): string => say`no more than ${lists[listed][0]} ${lists[listed][1]}`
 
 /** Both, as a schema's `max` takes them. */
 export const upTo = (listed: Listed): readonly [number, string] => [mostOf(listed), tooMany(listed)]

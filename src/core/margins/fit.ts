@@ -5,7 +5,7 @@ import { apart, inside } from '../fit'
 import { type Job, jobKinds, type LeadName, mountOf, type Obstacle, panelOf } from '../job'
 import { coreFace, fanBox, neighbours, obstacleBox, onFansSide, reachOf, seatOfLead, thicker } from '../placing'
 import { type Bench, following, term, worked, type Worked } from '../reading'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 const supplied = (bench: Bench, address: string): Worked =>
   worked(say`lead supplied`, '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
@@ -80,7 +80,7 @@ function obstaclePart(job: Job, fan: ChosenFan, { suffix, tag }: Named, obstacle
       return following(
         [
           worked(
-            say`from the fan to ${obstacle.name}, ${spokenWord(name)}`,
+            say`from the fan to ${obstacle.name}, ${name}`,
             formula,
             readings.map((r) => bench.term(r)),
             gap,
@@ -231,7 +231,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   const { name, requiredMm } = neighbours[job.place.neighbour]
   const depth = {
     id: `depth${tag}`,
-    name: say`behind the fan${suffix}, to ${spokenWord(name)}`,
+    name: say`behind the fan${suffix}, to ${name}`,
     unit: 'mm',
     required: requiredMm,
   } as const

@@ -1,7 +1,7 @@
 import type { Job } from '../job'
 import type { Evaluation } from '../margins'
 import { signing } from './sign'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 type Acceptance = Job['acceptances'][number]
 
@@ -23,7 +23,8 @@ export function takenOn(job: Job, evaluation: Evaluation): TakenOn[] {
       return { ...a, what: warned?.text.replace(/\.$/, '') ?? say`A warning that does not stand any more (${a.part})` }
     return {
       ...a,
-      what: `${margin?.name ?? a.margin} ${a.verdict} ${part?.name ?? say`in what is not there any more (${a.part})`}`,
+      what: `${margin?.name ?? a.margin} ${spokenWord(a.verdict)} ${part?.name ?? say`in what is not there any more
+        (${a.part})`}`,
     }
   })
 }

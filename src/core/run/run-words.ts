@@ -4,7 +4,7 @@ import type { LegSum, RunView } from '../transient'
 import { format, plainNumber, type UnitSystem, percent } from '../units'
 import { dayLength, dayOf } from './days'
 import type { Circumstances } from './circumstances'
-import { say, spokenWord } from '../words'
+import { say } from '../words'
 
 /** The runs that stand on one chart. */
 export interface ChartedRuns {
@@ -73,7 +73,7 @@ export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstance
       ? say`; with the present ${job.oldFan ? say`fan` : say`core`} it ${heatInWords(job, present, u)}`
       : ''
     const withProposed = say`; with the proposed it ${heatInWords(job, proposed, u)}`
-    said.push(say`${spokenWord(what)} ${heatInWords(job, none, u)} without the fan${withPresent}${withProposed}.`)
+    said.push(say`${what} ${heatInWords(job, none, u)} without the fan${withPresent}${withProposed}.`)
   } else said.push(`${what} ${heatInWords(job, proposed, u)}.`)
   const most = busiest(proposed)
   const hours =

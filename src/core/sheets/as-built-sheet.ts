@@ -19,7 +19,7 @@ function whereSection(job: Job): Section {
   const lines = [
     ...eachOnce(job, 'probe').map(([probe, { suffix }]) => {
       const at = probePlaces[probe.place].name
-      return say`Probe${suffix}: ${spokenWord(at)}${probe.atOutlet ? say`, at the outlet` : ''}.`
+      return say`Probe${suffix}: ${at}${probe.atOutlet ? say`, at the outlet` : ''}.`
     }),
     ...circuitsOf(job).flatMap((c) => [
       ...(c.fuse

@@ -59,10 +59,8 @@ const CERTAIN = say`To keep it still for certain:`
 function stillForCertain(job: Job, when: WhenItRuns | null): string {
   const fuses = circuitsOf(job).filter((c) => c.fuse).length
   if (!fuses || when?.pastFuses)
-    return say`${spokenWord(CERTAIN)} take the battery’s negative lead off${
-      fuses ? say`; its fuse alone does not do it` : ''
-    }.`
-  return say`${spokenWord(CERTAIN)} take its ${fuses > 1 ? say`fuses` : say`fuse`} out, or the battery’s negative lead
+    return say`${CERTAIN} take the battery’s negative lead off${fuses ? say`; its fuse alone does not do it` : ''}.`
+  return say`${CERTAIN} take its ${fuses > 1 ? say`fuses` : say`fuse`} out, or the battery’s negative lead
     off.`
 }
 

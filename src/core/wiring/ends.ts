@@ -93,7 +93,7 @@ function made(job: Job, node: NodeIs): Made {
         say`isolator${node.fan > 1 ? ` ${node.fan}` : ''}, ${node.is === 'isolator, in' ? say`in` : say`out`}`,
       ]
     case 'diode':
-      return ['splice', say`diode ${spokenWord(diodeAt[node.of])}`]
+      return ['splice', say`diode ${diodeAt[node.of]}`]
     case 'switch, in':
     case 'switch, out':
       return ['blade', `${switchNames[node.of]}, ${node.is === 'switch, in' ? say`in` : say`out`}`]

@@ -79,7 +79,7 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
   const breaker = form === 'breaker'
   const what = breaker
     ? say`${ratingA} A breaker${where}`
-    : say`${ratingA} A ${spokenWord(fuseForms[form].name)}, one spare, with its holder${where}`
+    : say`${ratingA} A ${fuseForms[form].name}, one spare, with its holder${where}`
   const fuses = stock.line(what, breaker ? 1 : 2, '', able)
   const found = able[0]
   const apart = !breaker && found?.holderA == null && holder ? [{ part: holder.id, count: 1 }] : []
@@ -92,7 +92,7 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
 /** A spare for a fuse that comes with its harness. */
 const spareLine = (stock: Stock, form: FuseForm, ratingA: number): ShoppingLine =>
   stock.line(
-    say`${ratingA} A ${spokenWord(fuseForms[form].name)}, a spare: the harness brings one`,
+    say`${ratingA} A ${fuseForms[form].name}, a spare: the harness brings one`,
     1,
     '',
     stock.of('fuse').filter((p) => p.form === form && p.ratingA === ratingA),

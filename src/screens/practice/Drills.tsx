@@ -7,7 +7,7 @@ import { type Drill, type DrillKind, drillKinds, drillOf } from '@/core/practice
 import { format } from '@/core/units'
 import { DrawingView } from '@/ui/DrawingView'
 import { QuantityField } from '@/ui/QuantityField'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 const kinds = Object.keys(drillKinds) as DrillKind[]
 
@@ -79,7 +79,7 @@ export function Drills({ jobs }: { readonly jobs: readonly Job[] }) {
               setAnswered(null)
             }}
           >
-            {spokenWord(drillKinds[k])}
+            {drillKinds[k]}
           </Button>
         ))}
       </div>

@@ -52,7 +52,7 @@ function Choose({
         <Form.Select value={level} onChange={(e) => setLevel(levels.find((l) => l === e.target.value) ?? level)}>
           {levels.map((l) => (
             <option key={l} value={l}>
-              {l}: {levelTells[l]}
+              {spokenWord(l)}: {levelTells[l]}
             </option>
           ))}
         </Form.Select>

@@ -29,7 +29,7 @@ import { Board } from './Board'
 import { Hands } from './Hands'
 import { actInWords, cameInWords, minutesInWords, type Names, standsInWords } from './say'
 import { fixed } from '@/core/units'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 /** A round that is under way: its seed, and what was done. */
 export interface Under {
@@ -126,7 +126,7 @@ function Ways({
       <p className={`say ${end.solved ? 'say-holds' : 'say-short'}`}>
         {say`${
           end.solved ? say`Found` : say`Over: ${end.harm}`
-        } It was: ${round.cause.words}${spokenWord(thereWords[round.there])}. How it comes:
+        } It was: ${round.cause.words}${thereWords[round.there]}. How it comes:
           ${round.cause.why}.`}
       </p>
       <div className="two-ways">

@@ -41,7 +41,7 @@ interface Props {
   readonly onDone: () => void
 }
 
-const sourceNames = { measured: 'measured', label: say`label`, typical: 'typical' } as const
+const sourceNames = { measured: say`measured`, label: say`label`, typical: say`typical` } as const
 
 /** a form's field names may not hold dots: they would be nested */
 const fieldOf = (path: string): string => path.replaceAll('.', '/')
@@ -346,7 +346,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
                     >
                       {(Object.keys(sourceNames) as (keyof typeof sourceNames)[]).map((s) => (
                         <option key={s} value={s}>
-                          {spokenWord(sourceNames[s])}
+                          {sourceNames[s]}
                         </option>
                       ))}
                     </Form.Select>

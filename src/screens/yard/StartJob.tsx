@@ -14,7 +14,7 @@ import { heightIn } from '../height-in'
 import { useKnownMachines } from './use-known-machines'
 import type { Workshop } from '../workshop/SaysOfItself'
 import { Trouble } from '@/ui/Trouble'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 interface Answers {
   title: string
@@ -104,11 +104,11 @@ export function StartJob({
             <Form.Select {...register('job')} value={job}>
               {suits.map((k) => (
                 <option key={k} value={k}>
-                  {spokenWord(jobKinds[k].name)}
+                  {jobKinds[k].name}
                 </option>
               ))}
             </Form.Select>
-            <Form.Text className="soft">{spokenWord(jobKinds[job].tell)}</Form.Text>
+            <Form.Text className="soft">{jobKinds[job].tell}</Form.Text>
           </Form.Group>
           <Form.Group controlId="start-title-field" className="mb-2">
             <Form.Label className="mb-0">{say`Job`}</Form.Label>

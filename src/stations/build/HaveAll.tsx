@@ -13,7 +13,7 @@ import { say, spokenWord } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now' | 'shelf'>
 
-const words = { 'not answered': '', here: 'here', 'to get': say`to get`, without: say`without it` } as const
+const words = { 'not answered': '', here: say`here`, 'to get': say`to get`, without: say`without it` } as const
 
 function NeedLine({ need, job, settle, now }: Omit<Props, 'shelf'> & { readonly need: Need }) {
   const [asking, setAsking] = useState(false)
@@ -61,7 +61,7 @@ function NeedLine({ need, job, settle, now }: Omit<Props, 'shelf'> & { readonly 
             {say`go without`}
           </button>
         )}
-        <span className="visually-hidden">{spokenWord(words[state])}</span>
+        <span className="visually-hidden">{words[state]}</span>
       </span>
       {asking && (
         <ReasonForm
@@ -93,7 +93,7 @@ export function HaveAll({ job, settle, now, shelf }: Props) {
       <p role="status">
         {missing.length === 0
           ? say`All of it is here, or gone without by name.`
-          : say`${missing.length} of ${needs.length} ${spokenWord(held)}`}
+          : say`${missing.length} of ${needs.length} ${held}`}
         {toGet.length > 0 && (
           <>
             {' '}

@@ -161,8 +161,8 @@ function Tray(props: StationProps) {
       <h2>{say`Stop for today`}</h2>
       <LeaveIt {...props} />
       <h2>{say`Cautions`}</h2>
-      <p className="caution small">{spokenWord(cautions.surprise)}</p>
-      <p className="caution small">{spokenWord(cautions.battery)}</p>
+      <p className="caution small">{cautions.surprise}</p>
+      <p className="caution small">{cautions.battery}</p>
       <Asked questions={[...questionsAtStep('fuse-in'), ...questionsAtStep('battery-off')]} />
       {job.cooling && <p className="caution small">{cautionInWords('hotCoolant', job.units)}</p>}
       <p className="small soft">{cautions.maker}</p>

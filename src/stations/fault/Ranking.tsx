@@ -4,7 +4,7 @@ import ProgressBar from 'react-bootstrap/ProgressBar'
 import { alsoTrue, type Found, speaksFor, type Standing, type Table } from '@/core/diagnose'
 import type { UnitSystem } from '@/core/units'
 import { inWords, shareInWords } from './say'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 /** so many causes are listed, and so many things that a cause would make true besides */
 const LISTED = 8
@@ -30,7 +30,7 @@ function Why({ table, found, units, index }: Props & { readonly index: number })
       <ul className="mb-1">
         {speaksFor(table, found, index).map(({ move, found: f, side, makes }) => (
           <li key={move.id}>
-            {move.title}: {inWords(move, f, units)}, {spokenWord(sideWords[side])}
+            {move.title}: {inWords(move, f, units)}, {sideWords[side]}
             {side === 'against' && say`: it would be ${inWords(move, makes, units)}`}.
           </li>
         ))}

@@ -69,7 +69,8 @@ function callOutsOf(job: Job): CallOut[] {
             name: say`charging`,
             value:
               charging.known === 'rating'
-                ? say`${format(charging.ratedA.value, 'current', u)} at ${format(charging.ratedRpm.value, 'engineSpeed', u)}`
+                ? say`${format(charging.ratedA.value, 'current', u)} at
+                  ${format(charging.ratedRpm.value, 'engineSpeed', u)}`
                 : say`measured with a clamp`,
           },
         ] as const)),

@@ -18,7 +18,7 @@ import { TextField } from '@/ui/TextField'
 import { Readings } from '../Readings'
 import type { StationProps, StationView } from '../station'
 import { Plate } from './Plate'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 const EvidenceStrip = dynamic(
   () => persistently(() => import('../evidence/EvidenceStrip')).then((m) => m.EvidenceStrip),
@@ -96,11 +96,11 @@ function Stage(props: StationProps) {
       <Plate job={job} />
       {dead && (
         <p className="say say-short">
-          {say`${
-            job.machine.hasBattery === false
-              ? say`A fan needs a battery, or an output that is rectified and held steady by a regulator with a capacitor.`
-              : say`A fan needs direct current: a rectifier and regulator come first.`
-          } Without it this job ends here, until one is fitted.`}
+          {job.machine.hasBattery === false
+            ? say`A fan needs a battery, or an output that is rectified and held steady by a regulator with a
+                capacitor.`
+            : say`A fan needs direct current: a rectifier and regulator come first.`}{' '}
+          {say`Without it this job ends here, until one is fitted.`}
         </p>
       )}
       <Story {...props} />
@@ -204,7 +204,7 @@ function Tray(props: StationProps) {
       <h2>{job.machine.name}</h2>
       <p className="soft small mb-1">
         {typicalMachines[job.machine.kind].name}
-        {job.machine.owner ? `, ${job.machine.owner}` : ''}; {spokenWord(jobKinds[job.kind].name)}
+        {job.machine.owner ? `, ${job.machine.owner}` : ''}; {jobKinds[job.kind].name}
       </p>
       <Identity {...props} />
       <Readings {...props} station="machine" only={(a) => !/^(complaint|baseline)/.test(a)} />

@@ -17,7 +17,7 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import { neighbours } from '@/core/placing'
 import { NameField, OwnReadings, type Props } from './near-pieces'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 const usual: Readonly<Record<Obstacle['kind'], readonly string[]>> = {
   fixed: [say`frame tube`, say`radiator hose`, 'connector', 'bracket'],
@@ -61,7 +61,7 @@ export function Near(props: Props) {
             >
               {neighbourKinds.map((k) => (
                 <option key={k} value={k}>
-                  {spokenWord(neighbours[k].name)}
+                  {neighbours[k].name}
                 </option>
               ))}
             </Form.Select>
@@ -132,7 +132,7 @@ export function Near(props: Props) {
           >
             {neighbourKinds.map((k) => (
               <option key={k} value={k}>
-                {spokenWord(neighbours[k].name)}
+                {neighbours[k].name}
               </option>
             ))}
           </Form.Select>

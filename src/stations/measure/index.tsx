@@ -77,11 +77,12 @@ function NewCoreWords({ job }: Pick<StationProps, 'job'>) {
   if (moved === null) return null
   return (
     <p className="say">
-      {say`${
-        Math.abs(moved) < 0.0005
-          ? say`The pins come where the old ones are: no hole moves.`
-          : say`The pins come ${format(Math.abs(moved), 'length', job.units)} further ${moved > 0 ? say`from` : say`towards`} the front face: move the holes by that much.`
-      } Hose and shroud gaps are held against the new thickness under Fit.`}
+      {Math.abs(moved) < 0.0005
+        ? say`The pins come where the old ones are: no hole moves.`
+        : say`The pins come ${format(Math.abs(moved), 'length', job.units)} further ${
+            moved > 0 ? say`from` : say`towards`
+          } the front face: move the holes by that much.`}{' '}
+      {say`Hose and shroud gaps are held against the new thickness under Fit.`}
     </p>
   )
 }
@@ -155,11 +156,10 @@ function Stage(props: StationProps) {
       {mountsFan && job.cooling && <CoreWithNear {...props} />}
       <NewCoreWords job={job} />
       <p className="say">
-        {say`${
-          mountsFan
-            ? say`Measure free depth at the tightest point, with the steering at both locks and the suspension pressed down. `
-            : ''
-        }The engine thermostat’s figure is stamped on it.`}
+        {mountsFan &&
+          say`Measure free depth at the tightest point, with the steering at both locks and the suspension pressed
+            down. `}
+        {say`The engine thermostat’s figure is stamped on it.`}
       </p>
       {mountsFan && job.cooling && <Near {...props} />}
       <SheetLink />

@@ -9,7 +9,7 @@ import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
 import { Clocking } from './Clocking'
 import { MakeshiftDialog } from './MakeshiftDialog'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 /** One fan against the other on one scale: each a dot with what the readings leave open. */
 function Against({
@@ -29,14 +29,14 @@ function Against({
       ${format(s.high, quantity, job.units, 3)})`
   const rows = [
     [say`there now`, spreads.old],
-    ['new', spreads.new],
+    [say`new`, spreads.new],
   ] as const
   return (
     <tbody>
       {rows.map(([who, s]) => (
         <tr key={who}>
           <th scope="row">
-            {name}, {spokenWord(who)}
+            {name}, {who}
           </th>
           <td className="figure-text">{words(s)}</td>
           <td style={{ width: 180 }} aria-hidden="true">
@@ -99,8 +99,8 @@ export function Replacing({ job, shelf, settle }: Pick<StationProps, 'job' | 'sh
             </p>
           ))}
           <table className="plain-table">
-            <Against name="air through it" spreads={found.air} quantity="flow" job={job} />
-            <Against name="current" spreads={found.amps} quantity="current" job={job} />
+            <Against name={say`air through it`} spreads={found.air} quantity="flow" job={job} />
+            <Against name={say`current`} spreads={found.amps} quantity="current" job={job} />
           </table>
         </>
       )}

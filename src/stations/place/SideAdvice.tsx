@@ -5,7 +5,7 @@ import { sideAdvice } from '@/core/advice'
 import { changePlace } from '@/core/job'
 import { format } from '@/core/units'
 import type { StationProps } from '../station'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 const names = { puller: say`behind the core, pulling`, pusher: say`before the core, pushing` } as const
 
@@ -18,7 +18,7 @@ export function SideAdvice({ job, settle }: Pick<StationProps, 'job' | 'settle'>
     <section aria-label={say`Which face of the core`}>
       <h2 className="mt-3">{say`Which face of the core`}</h2>
       <p className="say">
-        {better === null ? say`Neither` : <strong className="fw-medium">{spokenWord(names[better])}</strong>}: {why}.{' '}
+        {better === null ? say`Neither` : <strong className="fw-medium">{names[better]}</strong>}: {why}.{' '}
         {better !== null && better !== job.place.side && (
           <button type="button" className="word-button" onClick={() => settle((j) => changePlace(j, { side: better }))}>
             {say`put it there`}
@@ -28,7 +28,7 @@ export function SideAdvice({ job, settle }: Pick<StationProps, 'job' | 'settle'>
       <ul className="plain-list">
         {sides.map((s) => (
           <li key={s.side}>
-            <span className="fw-medium">{spokenWord(names[s.side])}</span>
+            <span className="fw-medium">{names[s.side]}</span>
             {s.chosen ? say` (chosen)` : ''}:{' '}
             <span className={s.spareM < 0 ? 'verdict-short' : ''}>
               {format(Math.abs(s.spareM), 'length', job.units, 2)}{' '}

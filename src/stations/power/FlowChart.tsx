@@ -28,7 +28,7 @@ export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }
           />
           <Bar
             dataKey="loadsA"
-            name="other loads"
+            name={say`other loads`}
             stackId="out"
             fill="var(--loads)"
             stroke="var(--ink)"
@@ -37,7 +37,7 @@ export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }
           />
           <Bar
             dataKey="fanA"
-            name="fan"
+            name={say`fan`}
             stackId="out"
             fill="var(--cold)"
             stroke="var(--ink)"
@@ -46,7 +46,7 @@ export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }
           />
           <Bar
             dataKey="controllerA"
-            name="controller"
+            name={say`controller`}
             stackId="out"
             fill="var(--ink)"
             isAnimationActive={false}
@@ -54,7 +54,7 @@ export default function FlowChart({ flows }: { readonly flows: readonly Flow[] }
           />
           <Line
             dataKey="chargeA"
-            name="charging, the limit"
+            name={say`charging, the limit`}
             stroke="var(--ink)"
             strokeWidth={2.2}
             dot={{ r: 4, fill: 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 2 }}

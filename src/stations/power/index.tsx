@@ -29,13 +29,21 @@ const FlowChart = dynamic(() => persistently(() => import('./FlowChart')), {
   loading: () => <Coming height={300} />,
 })
 
+/** A state that a run tells a share of, as it stands behind that. */
+const atState: Readonly<Partial<Record<(typeof outcomeNames)[number], string>>> = {
+  'share, idle': say`at idle`,
+  'share, slow work': say`at slow work`,
+  'share, cruise': say`at cruise`,
+  'share, towed': say`towed`,
+  'share, on its charger': say`on its charger`,
+  'share, standing alone': say`standing alone`,
+}
+
 /** "89 % at slow work" for each state in which a run has had the fan */
 const flowShares = (found: Findings | null): string[] =>
   found
     ? outcomeNames.flatMap((n) =>
-        n.startsWith('share, ') && found.outcomes[n]
-          ? [`${percent(found.outcomes[n].value)} ${/idle|slow|cruise/.test(n) ? 'at ' : ''}${n.slice(7)}`]
-          : [],
+        atState[n] && found.outcomes[n] ? [`${percent(found.outcomes[n].value)} ${atState[n]}`] : [],
       )
     : []
 

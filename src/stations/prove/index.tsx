@@ -62,7 +62,7 @@ function Proofs({ onSeek, ...props }: StationProps & { readonly onSeek: () => vo
     <>
       <h2>{say`Proof against prediction, before covers go back`}</h2>
       <p className="caution">
-        {spokenWord(cautions.surprise)} {spokenWord(cautions.fumes)}
+        {cautions.surprise} {cautions.fumes}
       </p>
       {proofsOf(job).map((proof) => {
         const state = stateOfProof(job, proof)

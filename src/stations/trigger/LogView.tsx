@@ -59,7 +59,8 @@ function Offer({
   if (fit.residualK > MOST_LEFT_K)
     return (
       <>
-        {say`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this machine do not
+        {say`That is more than ${format(MOST_LEFT_K, 'temperatureDifference', system, 2)}: the log and this machine do
+          not
           belong together yet, and nothing is taken from it. Look at its columns, what it was doing, and the air.`}
       </>
     )

@@ -193,7 +193,7 @@ function RunChart({ job, runs, whatIf, ladder, system, narrow, says, at, onLook,
                 strokeWidth={1.8}
                 strokeDasharray="2 4"
                 {...still}
-                name="without the fan"
+                name={say`without the fan`}
               />
             )}
             {before.length > 0 && (
@@ -204,10 +204,10 @@ function RunChart({ job, runs, whatIf, ladder, system, narrow, says, at, onLook,
                 strokeWidth={1.8}
                 strokeDasharray="7 4"
                 {...still}
-                name="as it was"
+                name={say`as it was`}
               />
             )}
-            <Line dataKey="probe" stroke="var(--cold)" strokeWidth={1.3} {...still} name="what the probe shows" />
+            <Line dataKey="probe" stroke="var(--cold)" strokeWidth={1.3} {...still} name={say`what the probe shows`} />
             <Line dataKey="hot" stroke="var(--ink)" strokeWidth={2.8} {...still} name={ladder.other} />
             <ReferenceLine x={at / 60} stroke="var(--ink)" strokeWidth={0.8} strokeDasharray="1 3" />
             <LadderAxis ladder={ladder} system={system} narrow={narrow} {...sliding} />

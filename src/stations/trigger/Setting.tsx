@@ -31,11 +31,10 @@ function ProbeLead({ job, part }: { readonly job: Job; readonly part: Controller
   const leadK = probeLeadError(job)
   return (
     <p className="small soft">
-      {say`Probe lead open: ${spokenWord(part.probeOpen)}; shorted: ${spokenWord(part.probeShorted)}.${
-        leadK === null
-          ? ''
-          : say` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold: strain and interference limit a lead, not this.`
-      }`}
+      {say`Probe lead open: ${spokenWord(part.probeOpen)}; shorted: ${spokenWord(part.probeShorted)}.`}
+      {leadK !== null &&
+        say` For the length of its lead it reads ${format(-leadK, 'temperatureDifference', job.units, 2)} cold:
+          strain and interference limit a lead, not this.`}
     </p>
   )
 }

@@ -8,7 +8,7 @@ import { format, percent, fromSi, plainNumber, shownUnit } from '@/core/units'
 import type { Sweep, Weather } from '@/workers/sweep.worker'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
-import { languageSpoken, say, spokenWord } from '@/core/words'
+import { languageSpoken, say } from '@/core/words'
 
 const THIRD = 1 / 3
 /** how much higher than home is asked for besides, m */
@@ -127,7 +127,7 @@ export function WeatherView({ job, run }: StationProps) {
         <div role="status" aria-busy={busy}>
           <p className={`say ${weather.leftK >= 0 ? 'say-holds' : 'say-short'}`}>
             {say`At ${format(airC, 'temperature', u, 3)} the day leaves `}
-            {say`${format(weather.leftK, 'temperatureDifference', u, 2)} below ${spokenWord(what)}.`}
+            {say`${format(weather.leftK, 'temperatureDifference', u, 2)} below ${what}.`}
           </p>
           <p className="say">
             {say`Holds up ${upTo(job, weather.upToC)} at ${format(heightM, 'height', u, 4)}${

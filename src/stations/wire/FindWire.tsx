@@ -9,7 +9,7 @@ import { addUnknown, dropUnknown, takeBackReading } from '@/core/wiring'
 import type { StationProps } from '../station'
 import { UnknownRelay } from './UnknownRelay'
 import { UnknownWires } from './UnknownWires'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 const kinds = {
   plug: say`an existing plug`,
@@ -118,7 +118,7 @@ export function FindWire({ job, settle }: Pick<StationProps, 'job' | 'settle'>) 
           >
             {(Object.keys(kinds) as (keyof typeof kinds)[]).map((k) => (
               <option key={k} value={k}>
-                {spokenWord(kinds[k])}
+                {kinds[k]}
               </option>
             ))}
           </Form.Select>

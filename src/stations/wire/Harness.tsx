@@ -144,7 +144,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
             {wires.map((c) => (
               <option key={c.id} value={c.id}>
                 {say`${conductorName(job, c.id)}, now ${format(c.lengthM.value, 'run', job.units)},
-                  ${spokenWord(c.size ?? say`no size`)}`}
+                  ${c.size ?? say`no size`}`}
               </option>
             ))}
           </Form.Select>

@@ -8,7 +8,7 @@ import { format, type UnitSystem } from '@/core/units'
 import { PartPicker } from '../PartPicker'
 import type { StationProps } from '../station'
 import { Sideways } from '@/ui/Sideways'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 type Props = Pick<StationProps, 'job' | 'shelf' | 'settle'>
 
@@ -42,8 +42,7 @@ function Leads({ job, settle, lines }: Pick<Props, 'job' | 'settle'> & { readonl
           {lines.map((l) => (
             <tr key={l.wire}>
               <th scope="row" className="fw-normal">
-                {l.lead.colour}, {spokenWord(l.lead.size ?? say`size not known`)},{' '}
-                {format(l.lead.lengthM, 'run', job.units, 3)}
+                {l.lead.colour}, {l.lead.size ?? say`size not known`}, {format(l.lead.lengthM, 'run', job.units, 3)}
                 {l.differs && <div className="verdict-unsure small">{l.differs}</div>}
               </th>
               <td>{l.lead.use || <span className="verdict-unsure">{say`nobody knows`}</span>}</td>

@@ -6,7 +6,7 @@ import type { Job, Unknown } from '@/core/job'
 import { noteReading } from '@/core/wiring'
 import type { StationProps } from '../station'
 import { Ask, rangeWords } from './MeterAsk'
-import { say, spokenWord } from '@/core/words'
+import { say } from '@/core/words'
 
 type Props = { readonly job: Job; readonly unknown: Unknown } & Pick<StationProps, 'settle'>
 
@@ -32,7 +32,7 @@ function NextPair({
   const options = [...new Map(ranges.map((range) => [JSON.stringify(range), range])).values()]
   return (
     <section className="big-test" aria-label={say`Next test`}>
-      <h3>{say`${spokenWord(next.test.title)}: pins ${mark(next.wire)} and ${mark(next.to)}`}</h3>
+      <h3>{say`${next.test.title}: pins ${mark(next.wire)} and ${mark(next.to)}`}</h3>
       <p className="mb-1">{next.test.how}</p>
       <Table size="sm" className="expects">
         <tbody>

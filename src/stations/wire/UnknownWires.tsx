@@ -44,7 +44,7 @@ function NextWire({
               return (
                 <tr key={c}>
                   <th scope="row" className="fw-normal">
-                    {spokenWord(wireIdentities[c].name)}
+                    {wireIdentities[c].name}
                   </th>
                   <td className="figure-text">{range ? rangeWords(range, next.test.unit) : say`says nothing`}</td>
                 </tr>
@@ -72,8 +72,8 @@ function Candidates({ found: f }: { readonly found: WireFound }) {
   if (f.known)
     return (
       <span className="verdict-holds">
-        {spokenWord(wireIdentities[f.known].name)}
-        <span className="soft small">: {spokenWord(wireIdentities[f.known].tell)}</span>
+        {wireIdentities[f.known].name}
+        <span className="soft small">: {wireIdentities[f.known].tell}</span>
       </span>
     )
   const anything = f.candidates.length === Object.keys(wireIdentities).length
@@ -220,7 +220,7 @@ function Sources({ found, mark }: { readonly found: readonly WireFound[]; readon
         <ol className="mb-1">
           {take.map((s) => (
             <li key={s.id}>
-              <span className="fw-medium">{mark(s.id)}</span>, {spokenWord(wireIdentities[s.identity].name)}: {s.why}.
+              <span className="fw-medium">{mark(s.id)}</span>, {wireIdentities[s.identity].name}: {s.why}.
             </li>
           ))}
         </ol>

@@ -4,7 +4,7 @@ import { fanOf, feels } from '../asks'
 import { fasteningWords } from '../fastening'
 import { sideInWords } from '../side-in-words'
 import type { GuessedTorque, StepWords } from '../step'
-import { say, spokenWord } from '../../words'
+import { say } from '../../words'
 
 /** What is done to a probe where it sits. */
 function probeSeat({ probe }: FanCircuit): string {
@@ -17,9 +17,9 @@ function probeSeat({ probe }: FanCircuit): string {
     case 'fin-paste':
     case 'fin':
       return say`Fins there straight and whole; between two tubes, in one gap only, no deeper than the core is thick;
-        ${probe.place === 'fin' ? say`dry, so a snug gap` : say`paste in the gap first`}. ${spokenWord(where)}`
+        ${probe.place === 'fin' ? say`dry, so a snug gap` : say`paste in the gap first`}. ${where}`
     case 'strapped':
-      return say`Clean metal or hose, strap tight, a pad over it against the wind. ${spokenWord(where)}`
+      return say`Clean metal or hose, strap tight, a pad over it against the wind. ${where}`
     default:
       return say`Where what is to be kept cool is hottest, out of the fan’s own stream; strapped or on a stand-off.`
   }
