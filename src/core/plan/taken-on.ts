@@ -23,8 +23,11 @@ export function takenOn(job: Job, evaluation: Evaluation): TakenOn[] {
       return { ...a, what: warned?.text.replace(/\.$/, '') ?? say`A warning that does not stand any more (${a.part})` }
     return {
       ...a,
-      what: `${margin?.name ?? a.margin} ${spokenWord(a.verdict)} ${part?.name ?? say`in what is not there any more
-        (${a.part})`}`,
+      what: `${margin?.name ?? a.margin} ${spokenWord(a.verdict)} ${
+        part?.name ??
+        say`in what is not there any more
+        (${a.part})`
+      }`,
     }
   })
 }
