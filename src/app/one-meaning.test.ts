@@ -1,27 +1,63 @@
 import type { Job } from '@/core/job'
 import type { Language } from '@/core/words'
 
-/** Every phrase in brackets: what a word is compared with, looked up by or kept as would no longer be found. */
-const bracketed: Language = {
+/** Every phrase in signs: what a word is compared with, looked up by or kept as would no longer be found. */
+const inSigns: Language = {
   tag: 'nl',
   decimal: ',',
-  phrases: new Proxy({}, { get: (_, key) => `[${String(key)}]` }),
+  phrases: new Proxy(
+    {},
+    { get: (_, key) => String(key).replace(/[a-z]/gi, (c) => String.fromCodePoint(0x3000 + c.codePointAt(0)!)) },
+  ),
 }
 
-/** What a job comes to by ids alone, worked out by modules that were loaded in a language. */
-async function idsIn(language: Language | null): Promise<unknown> {
+/** Words that are kept or asked for, by what they stand under. */
+const kept = new Set(['id', 'kind', 'verdict', 'has', 'state', 'station', 'margin', 'conductor', 'dye', 'sleeve'])
+
+/** A thing without its wording: its figures, answers, lists and ids. Drawings make room for words. */
+function shapeOf(value: unknown, under = ''): unknown {
+  if (['drawings', 'drawing', 'picture'].includes(under)) return null
+  if (typeof value === 'string') return kept.has(under) ? value : '…'
+  if (value instanceof Map || value instanceof Set) return [...value].map((v) => shapeOf(v))
+  if (Array.isArray(value)) return value.map((v) => shapeOf(v, under))
+  if (typeof value !== 'object' || value === null) return typeof value === 'function' ? null : value
+  return Object.fromEntries(Object.entries(value).map(([key, v]) => [key, shapeOf(v, key)]))
+}
+
+/** English that stands bare among phrases in signs, and is not what a person has written. */
+function bareIn(value: unknown, written: string): string[] {
+  if (Array.isArray(value)) return value.flatMap((v) => bareIn(v, written))
+  if (typeof value === 'object' && value !== null)
+    return Object.entries(value).flatMap(([key, v]) => (key === 'drawings' ? [] : bareIn(v, written)))
+  const letters = typeof value === 'string' ? value.match(/[a-z’]{3,}( [a-z’]+)*/g) : null
+  return (letters ?? []).filter((words) => !written.includes(words))
+}
+
+/** What a job comes to by ids alone, worked out by modules that were loaded in a language; and its bare words. */
+async function idsIn(language: Language | null): Promise<{ readonly found: unknown; readonly bare: string[] }> {
   let found: unknown
+  const bare: string[] = []
   await jest.isolateModulesAsync(async () => {
     const { speak } = await import('@/core/words')
     speak(language)
     const { demoJobs } = await import('@/formats/test-support/examples')
+    const { answerNeeds } = await import('@/core/job')
     const { startedJobs } = await import('@/core/job/test-support/started')
-    const { judgeSchemes, remediesFor } = await import('@/core/advice')
+    const advice = await import('@/core/advice')
+    const { judgeSchemes, remediesFor } = advice
     const { evaluate } = await import('@/core/margins')
-    const { plannedSteps, proofsOf, stateOfProof } = await import('@/core/build')
+    const build = await import('@/core/build')
+    const { plannedSteps, proofsOf, stateOfProof } = build
+    const schedule = await import('@/core/schedule')
+    const sheets = await import('@/core/sheets')
+    const { stations } = await import('@/core/fields')
+    const { candidatesFor } = await import('@/core/evidence')
+    const { drillKinds, drillOf } = await import('@/core/practice')
     const { tableOf } = await import('@/core/diagnose')
-    const { planWarnings, signing, summaryOf } = await import('@/core/plan')
-    const { addSecondFan, cutList, netlistOf, provedCircuit } = await import('@/core/wiring')
+    const plan = await import('@/core/plan')
+    const { planWarnings, signing, summaryOf } = plan
+    const wiring = await import('@/core/wiring')
+    const { addSecondFan, cutList, netlistOf, provedCircuit } = wiring
     const { exampleShelf } = await import('@/formats/test-support/examples')
     const shelf = exampleShelf()
     const drained = <T>(steps: Generator<unknown, T>): T => {
@@ -50,23 +86,71 @@ async function idsIn(language: Language | null): Promise<unknown> {
         summary: [summaryOf(job, evaluation).margins.length, summaryOf(job, evaluation).signedOn],
       }
     }
+    /** what is made for a person, by its figures and by how much there is of it */
+    const shapes = (job: Job) => {
+      const evaluation = evaluate(job)
+      const needs = build.needsOfJob(job, shelf)
+      const half = build.needsOfJob(job).filter((_, i) => i % 2 === 0)
+      const answered = answerNeeds(
+        job,
+        half.map((n) => n.id),
+        { here: true },
+        { by: 'a', at: '2026-11-30T09:00:00Z' },
+      )
+      const made = {
+        sheets: [sheets.benchSheet(job, evaluation), sheets.asBuiltSheet(job), sheets.ownersCard(job)],
+        measuring: sheets.measuringSheet(job),
+        shopping: sheets.shoppingSheet(job, shelf),
+      }
+      bare.push(...bareIn(made, JSON.stringify([job, shelf])))
+      return shapeOf({
+        ...made,
+        needs,
+        missing: build.missingNeeds(answered).map((n) => n.id),
+        locks: plannedSteps(answered).map((s) => build.lockOf(answered, s)),
+        proofLocks: proofsOf(job).map((p) => build.proofLock(job, p)),
+        next: plan.nextThing(job, evaluation, '2026-11-30'),
+        filled: stations.map((s) => plan.filled(job, s)),
+        calls: plan.callsOf(job),
+        warned: planWarnings(job),
+        takenOn: plan.takenOn(job, evaluation),
+        cut: cutList(job, shelf),
+        kit: wiring.kitPlan(job),
+        joints: wiring.jointChoices(job),
+        estimate: schedule.estimateOf(job, shelf),
+        cost: schedule.costOf(job, '2026-11-30T09:00:00Z'),
+        left: schedule.workLeft(job, 'j', 1, '2026-11-30T00:00:00Z'),
+        remedies: evaluation.margins.map((m) => remediesFor(job, m)),
+        guarding: advice.breakerOrFuse(job, shelf),
+        switches: advice.judgeSwitches(job, shelf),
+        sizes: advice.comparedSizes(job, 'metric'),
+        candidates: candidatesFor(job),
+      })
+    }
     const own = [...demoJobs(), ...startedJobs().slice(0, 6)]
-    const jobs = [
+    const all = [
       ...own,
       ...own.flatMap((job) => (job.fans[0] && job.kind !== 'wiring' ? addSecondFan(job, job.fans[0].part) : [])),
     ]
     const table = drained(tableOf(own[0]!))
     found = [
-      jobs.map(ids),
+      all.map(ids),
+      all.filter((_, i) => i % 4 === 0).map(shapes),
+      Object.keys(drillKinds).map((kind, i) => {
+        const drill = drillOf(kind as keyof typeof drillKinds, i, own[0]!)
+        return [shapeOf(drill), drill?.answers?.includes(drill.right)]
+      }),
       table.moves.map((m) => [m.id, m.answers?.map((a) => a.id) ?? null]),
       table.causes.map((c) => [c.id, c.area, c.faults]),
       table.cells,
     ]
     speak(null)
   })
-  return found
+  return { found, bare }
 }
 
 test('in another language a job comes to the same, and whatever is kept or looked up has the same name', async () => {
-  expect(await idsIn(bracketed)).toEqual(await idsIn(null))
+  const [other, english] = [await idsIn(inSigns), await idsIn(null)]
+  expect(other.found).toEqual(english.found)
+  expect(other.bare).toEqual([])
 })

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import type { CutList } from '../core/wiring'
+import { spokenWord } from '../core/words'
 import { plain } from './plain-cell'
 
 const metres = (m: number): string => m.toFixed(3)
@@ -34,7 +35,7 @@ export function writeCutListCsv(list: CutList): string {
       metres(w.wayM),
       metres(w.cutM),
       ...w.ends.flatMap((e) => [e.at, e.terminal, millimetres(e.stripM)]),
-      w.sleeve,
+      spokenWord(w.sleeve),
       String(Math.round(w.zoneC)),
     ]),
   ]

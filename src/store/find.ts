@@ -1,7 +1,7 @@
 import { sql } from 'kysely'
 import { holding } from './like'
 import { patiently, type Store } from './patience'
-import { say } from '../core/words'
+import { say, spokenWord } from '../core/words'
 
 export interface Found {
   readonly kind: 'job' | 'machine' | 'part'
@@ -76,14 +76,14 @@ export const find = (
           id: m.job,
           name: m.name,
           about:
-            `${m.kind.replaceAll('-', ' ')}${m.owner ? `, ${m.owner}` : ''}, ${m.jobs} ` +
-            `${m.jobs === 1 ? 'job' : 'jobs'}`,
+            `${spokenWord(m.kind.replaceAll('-', ' '))}${m.owner ? `, ${m.owner}` : ''}, ` +
+            (m.jobs === 1 ? say`1 job` : say`${m.jobs} jobs`),
         })),
         ...parts.map((p): Found => ({
           kind: 'part',
           id: p.id,
           name: p.name,
-          about: `${p.kind}${p.retired_at ? say`, retired` : ''}`,
+          about: `${spokenWord(p.kind)}${p.retired_at ? say`, retired` : ''}`,
         })),
       ],
       more: more(jobs) + more(machines) + more(parts),

@@ -56,8 +56,8 @@ export function YesNoField({
       label={label}
       value={value ? 'yes' : 'no'}
       options={[
-        { value: 'yes', name: 'yes' },
-        { value: 'no', name: 'no' },
+        { value: 'yes', name: say`yes` },
+        { value: 'no', name: say`no` },
       ]}
       onChange={(v) => onChange(v === 'yes')}
       {...(tell === undefined ? {} : { tell })}

@@ -11,7 +11,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['?', say`these keys`],
   [say`Enter`, say`settle a reading and go to the next`],
   [say`Esc`, say`leave a field, close the working`],
-  ['arrows', say`move a collar of the ladder by one step; page keys by five`],
+  [say`arrows`, say`move a collar of the ladder by one step; page keys by five`],
 ]
 
 export function KeysDialog({ show, onHide }: { readonly show: boolean; readonly onHide: () => void }) {

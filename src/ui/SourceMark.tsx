@@ -4,7 +4,7 @@ import type { Source } from '@/core/reading'
 import { say } from '@/core/words'
 
 const words: Readonly<Record<Source, string>> = {
-  measured: 'measured',
+  measured: say`measured`,
   label: say`from a label`,
   seen: say`told by what was seen of this machine`,
   typical: say`typical, a guess`,

@@ -3,7 +3,7 @@ import { circuitsOf } from '../fan-circuit'
 import type { Job } from '../job'
 import type { Part } from '../parts'
 import { format } from '../units'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** One of the two with what speaks for and against it here. */
 export interface Guarding {
@@ -42,11 +42,11 @@ export function breakerOrFuse(job: Job, shelf: readonly Part[], n = 0): readonly
       speaksFor: [
         say`opens once and stays open: whoever puts the next one in looks first`,
         say`in a holder nothing stands bare`,
-        ...(stocked ? [say`the shelf has ${fuse.ratingA} A as ${fuseForms[form].name}`] : []),
+        ...(stocked ? [say`the shelf has ${fuse.ratingA} A as ${spokenWord(fuseForms[form].name)}`] : []),
       ],
       against: [
         say`a spare of its own form and rating has to travel with the machine`,
-        ...(stocked ? [] : [say`the shelf has no ${fuseForms[form].name} of ${fuse.ratingA} A`]),
+        ...(stocked ? [] : [say`the shelf has no ${spokenWord(fuseForms[form].name)} of ${fuse.ratingA} A`]),
         ...(isBreaker ? [] : tooFar),
       ],
     },

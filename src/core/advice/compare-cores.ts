@@ -67,7 +67,7 @@ export function coresInWords(rows: readonly CoreComparison[]): string {
   const worse = rows.filter((r) => r.gain < -SAME)
   const better = rows.filter((r) => r.gain > SAME)
   const air = rows[0]!.newM3s / rows[0]!.presentM3s - 1
-  const less = `${percent(Math.abs(air))} ${air < 0 ? 'less' : 'more'}`
+  const less = `${percent(Math.abs(air))} ${air < 0 ? say`less` : say`more`}`
   const why = Number.isFinite(air)
     ? say`The same fan gets ${less} air through it standing`
     : say`Standing, no air goes through either without a fan`

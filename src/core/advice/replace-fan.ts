@@ -82,7 +82,7 @@ export function replacementInWords(job: Job, { air, amps, fixing }: Replacement,
   const ampsSay =
     Math.abs(amp) < 0.005
       ? say`the same current`
-      : `${format(Math.abs(amp), 'current', units, 2)} ${amp > 0 ? 'more' : 'less'}`
+      : `${format(Math.abs(amp), 'current', units, 2)} ${amp > 0 ? say`more` : say`less`}`
   const overlapSays = air.overlap
     ? say`the spreads of their air overlap: it may be the other way round`
     : say`the spreads of their air do not overlap`

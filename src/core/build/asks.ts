@@ -38,7 +38,7 @@ export const isSet = (job: Job): boolean =>
   circuitsOf(job).some((c) => c.controller === null || isSettable(c.controller.part))
 
 export const sizes = (job: Job): string =>
-  [...new Set(wiresInUse(job).map((c) => c.size ?? 'a size still to choose'))].join(say` and `)
+  [...new Set(wiresInUse(job).map((c) => c.size ?? say`a size still to choose`))].join(say` and `)
 
 /** Whether a ready-made harness brings a thing. */
 export const kitBrings = (job: Job, what: HarnessPart['brings'][number]): boolean =>

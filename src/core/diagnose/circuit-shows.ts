@@ -35,8 +35,10 @@ const lead = (name: string, a: string, b: string): Element => ({
   conductor: null,
 })
 
+export type FanWord = 'on and off' | 'stands' | 'backwards' | 'slow' | 'runs'
+
 /** What a fan does in a solved state, as one of the answers of {@link fanAnswers}. */
-export function fanWord(s: Solution, motor: Motor): string {
+export function fanWord(s: Solution, motor: Motor): FanWord {
   if (s.chattering.length) return 'on and off'
   const speed = s.speeds.get(motor.name) ?? 0
   if (!turns({ speed })) return 'stands'

@@ -77,7 +77,7 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
       ? apart(fanBox(fan.seat!, housingM.value, depthM.value, job.place.standOffM.value), box)
       : null
   const gap = gapM === null ? '' : `, ${format(gapM, 'length', job.units, 2)}`
-  const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? say`in front` : 'behind'})`
+  const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? say`in front` : say`behind`})`
   shapes.push(
     text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, {
       anchor: beside,

@@ -139,7 +139,7 @@ const DIGITS: Readonly<Partial<Record<Quantity, number>>> = { voltage: 3, curren
 
 /** A figure of what was seen, or of a prediction; null: it does not come to it. */
 export const seenFigure = (quantity: Quantity, value: number | null, units: UnitSystem): string =>
-  value === null ? 'never' : format(value, quantity, units, DIGITS[quantity] ?? 2)
+  value === null ? say`never` : format(value, quantity, units, DIGITS[quantity] ?? 2)
 
 /** "between 8 and 14 min"; null ends: it may never come to it */
 export function bandInWords(
@@ -147,7 +147,7 @@ export function bandInWords(
   [low, , high]: NonNullable<SeenResult['predicted']>,
   units: UnitSystem,
 ): string {
-  if (low === null) return 'never'
+  if (low === null) return say`never`
   if (high === null) return say`${seenFigure(quantity, low, units)} or more, or never`
   const [from, to] = [seenFigure(quantity, low, units), seenFigure(quantity, high, units)]
   return from === to ? from : say`${from} to ${to}`

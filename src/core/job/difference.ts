@@ -130,14 +130,14 @@ export function differences(mine: Job, theirs: Job, units: UnitSystem = mine.uni
     const field = myFields.get(address) ?? theirFields.get(address)
     if (field) {
       const words = (r: unknown): string =>
-        isNode(r) ? readingInWords(r as unknown as Reading, field.quantity, units) : 'none'
+        isNode(r) ? readingInWords(r as unknown as Reading, field.quantity, units) : say`none`
       found.push({ id: address, label: field.label, mine: words(a), theirs: words(b), paths: [path] })
     } else if (isSeat(a) || isSeat(b)) {
       const words = (job: Job, s: unknown): string =>
         isSeat(s)
           ? say`${coreName(job, s.core)}, ${format(s.xM, 'length', units, 4)} from the left,
             ${format(s.yM, 'length', units, 4)} from the top`
-          : 'nowhere'
+          : say`nowhere`
       found.push({
         id: address,
         label: nameOf(mine, path).label,

@@ -2,6 +2,7 @@ import { formOf, formText, type Part } from '../parts'
 import type { UnitSystem } from '../units'
 import { chosenParts } from './changes/parts'
 import type { Job } from './document'
+import { say } from '../words'
 
 /** How a part that a job has chosen stands against the shelf of today. */
 export interface ShelfChange {
@@ -19,7 +20,7 @@ export function shelfChanges(job: Job, shelf: readonly Part[], units: UnitSystem
     const [here, there] = [formText(part, units), formText(now, units)]
     const lines = formOf(part.kind)
       .filter((l) => !l.ofShelf && here[l.path] !== there[l.path])
-      .map((l) => ({ label: l.label, here: here[l.path] || 'none', there: there[l.path] || 'none' }))
+      .map((l) => ({ label: l.label, here: here[l.path] || say`none`, there: there[l.path] || say`none` }))
     return lines.length ? [{ part, now, lines }] : []
   })
 }

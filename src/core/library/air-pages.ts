@@ -89,7 +89,7 @@ function twiceInWords(job: Job): string {
     .map(({ name }, i) => {
       const gain = then[i]! / now[i]! - 1
       if (Math.abs(gain) < 0.005) return say`as much ${name}`
-      return `${percent(Math.abs(gain))} ${gain < 0 ? 'less' : 'more'} ${name}`
+      return `${percent(Math.abs(gain))} ${gain < 0 ? say`less` : say`more`} ${name}`
     })
     .join(', ')
 }

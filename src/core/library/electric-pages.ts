@@ -18,7 +18,7 @@ const seconds = (s: number): string => (s < 100 ? `${s.toPrecision(2)} s` : `${M
 /** How soon a fuse opens at a current. */
 const opens = (a: number, ratingA: number): string => {
   const { shortestS, longestS } = fuseGate(a / ratingA)
-  if (!Number.isFinite(shortestS)) return 'never'
+  if (!Number.isFinite(shortestS)) return say`never`
   return Number.isFinite(longestS) ? say`${seconds(shortestS)} to ${seconds(longestS)}` : say`perhaps never`
 }
 

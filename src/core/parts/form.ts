@@ -3,7 +3,7 @@ import { bandKinds, controlKinds } from '../control'
 import { batteryKindName, batteryKinds, fuseFormNames, fuseForms } from '../electrical'
 import { controllerInputs, fittingKinds, harnessBrings } from './choices'
 import type { PartKind } from './part'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 export const partKinds: Readonly<Record<PartKind, { readonly name: string; readonly plural: string }>> = {
   fan: { name: say`fan`, plural: say`fans` },
@@ -199,7 +199,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     choice(
       'form',
       'form',
-      fuseFormNames.map((value) => ({ value, name: fuseForms[value].name })),
+      fuseFormNames.map((value) => ({ value, name: spokenWord(fuseForms[value].name) })),
     ),
     figure('ratingA', 'rating', 'current'),
     figure('holderA', say`holder carries at most`, 'current', { optional: true }),

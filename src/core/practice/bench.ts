@@ -9,7 +9,7 @@ import {
   solveState,
   type Switching,
 } from '../circuit'
-import { fanWord, withCause } from '../diagnose'
+import { type FanWord, fanWord, withCause } from '../diagnose'
 import { isThere, rolledIn, type Round } from './round'
 import { say } from '../words'
 
@@ -28,12 +28,38 @@ export type Act =
   | { readonly do: 'open the cap' }
   | { readonly do: 'name'; readonly cause: string }
 
+/** What can be seen, heard or felt at the bench. */
+export type ShownWord =
+  | FanWord
+  | 'chatters'
+  | 'holds in'
+  | 'silent'
+  | 'lit'
+  | 'dark'
+  | 'nonsense'
+  | 'likely'
+  | 'too high'
+  | 'too low'
+  | 'as planned'
+  | 'cold'
+  | 'warm'
+  | 'hot: a joint that loses its volts here'
+  | 'held fast'
+  | 'turns freely'
+  | 'bridged'
+  | 'blown'
+  | 'whole'
+  | 'it holds'
+  | 'it is not'
+  | 'that is it'
+  | 'one of two: there is another'
+
 /** What came of it. */
 export interface Came {
   readonly act: Act
   readonly minutes: number
   /** a word, volts, or null where there is nothing to see */
-  readonly shown: string | number | null
+  readonly shown: ShownWord | number | null
   /** it hurts somebody or burns something, and why: the round is over */
   readonly harm: string | null
   /** named rightly: the round is over */
@@ -121,7 +147,7 @@ export class PracticeBench {
     return this.sound.elements.find((e) => e.name === name)
   }
 
-  private shown(act: Act): string | number | null {
+  private shown(act: Act): ShownWord | number | null {
     const s = this.settle()
     switch (act.do) {
       case 'watch': {
@@ -130,7 +156,7 @@ export class PracticeBench {
       }
       case 'listen':
         if (s.chattering.includes(act.relay)) return 'chatters'
-        return s.states.pulled.has(act.relay) ? say`holds in` : 'silent'
+        return s.states.pulled.has(act.relay) ? 'holds in' : 'silent'
       case 'display':
         return s.states.powered.has(act.controller) ? 'lit' : 'dark'
       case 'setting':
@@ -141,15 +167,13 @@ export class PracticeBench {
       case 'feel':
         return this.felt(act.name, s)
       case 'turn by hand':
-        return this.hidden.some(([kind, name]) => kind === 'jammed' && name === act.fan)
-          ? say`held fast`
-          : say`turns freely`
+        return this.hidden.some(([kind, name]) => kind === 'jammed' && name === act.fan) ? 'held fast' : 'turns freely'
       default:
         return null
     }
   }
 
-  private controller(act: Extract<Act, { controller: string }>, s: Solution): string | null {
+  private controller(act: Extract<Act, { controller: string }>, s: Solution): ShownWord | null {
     if (!s.states.powered.has(act.controller)) return 'dark'
     const own = this.hidden.filter(([, name]) => {
       const e = this.element(name)
@@ -158,20 +182,20 @@ export class PracticeBench {
     const has = (...kinds: string[]): boolean => own.some(([kind]) => kinds.includes(kind))
     if (act.do === 'shown')
       return has('probe_open', 'probe_shorted') && isThere(this.round, this.conditions) ? 'nonsense' : 'likely'
-    if (has('set_high')) return say`too high`
-    return has('set_low') ? say`too low` : say`as planned`
+    if (has('set_high')) return 'too high'
+    return has('set_low') ? 'too low' : 'as planned'
   }
 
   /** what a hand makes of the heat in one place */
-  private felt(name: string, s: Solution): string {
+  private felt(name: string, s: Solution): ShownWord {
     const e = this.netIn(this.conditions).elements.find((x) => x.name === name)
     if (!e) return 'cold'
     const watts = Math.abs((s.amps.get(name) ?? 0) * ((s.volts.get(e.a) ?? 0) - (s.volts.get(e.b) ?? 0)))
     if (watts < WARM_W) return 'cold'
-    return watts < HOT_W ? 'warm' : say`hot: a joint that loses its volts here`
+    return watts < HOT_W ? 'warm' : 'hot: a joint that loses its volts here'
   }
 
-  private fuse({ name, how }: Extract<Act, { do: 'fuse' }>): string {
+  private fuse({ name, how }: Extract<Act, { do: 'fuse' }>): ShownWord {
     const bridged = this.hidden.some(([kind, at]) => kind === 'bridged' && at === name)
     if (how === 'pull') {
       this.out.add(name)
@@ -181,7 +205,7 @@ export class PracticeBench {
     this.out.delete(name)
     if (how === 'new') this.blown.delete(name)
     this.settle()
-    return this.blown.has(name) ? 'blown' : say`it holds`
+    return this.blown.has(name) ? 'blown' : 'it holds'
   }
 
   /** what hurts somebody or burns something, and why */
@@ -203,10 +227,10 @@ export class PracticeBench {
 
   private name(cause: string): Pick<Came, 'minutes' | 'shown' | 'solved'> {
     const hit = this.round.names.findIndex((n, i) => n.includes(cause) && !this.named.has(i))
-    if (hit < 0) return { minutes: WRONG_MINUTES, shown: say`it is not`, solved: false }
+    if (hit < 0) return { minutes: WRONG_MINUTES, shown: 'it is not', solved: false }
     this.named.add(hit)
     const solved = this.named.size === this.round.names.length
-    return { minutes: costs.name, shown: solved ? say`that is it` : say`one of two: there is another`, solved }
+    return { minutes: costs.name, shown: solved ? 'that is it' : 'one of two: there is another', solved }
   }
 
   /** Does something, and says what came of it. @see engineering §5, §6 */

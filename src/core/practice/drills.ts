@@ -95,20 +95,18 @@ function direction(random: Random): Drill {
   const turned = random() < 0.5
   const motor = random() < 0.75 ? ('brushed' as const) : ('brushless' as const)
   const way = blowing(swapped, turned, motor)
-  const answers = [
-    say`as marked, at its best`,
-    say`as marked, weakly`,
-    say`reversed, at its best`,
-    say`reversed, weakly`,
-    say`not at all`,
-  ]
-  const right = way === null ? answers[4]! : `${way.air}, ${way.effectiveness < 1 ? 'weakly' : say`at its best`}`
+  const blows = {
+    'as marked': [say`as marked, at its best`, say`as marked, weakly`],
+    reversed: [say`reversed, at its best`, say`reversed, weakly`],
+  } as const
+  const not = say`not at all`
+  const right = way === null ? not : blows[way.air][way.effectiveness < 1 ? 1 : 0]
   return {
     ask: say`A ${spokenWord(motor)} fan, its wires ${
-      swapped ? 'swapped' : say`as marked`
+      swapped ? say`swapped` : say`as marked`
     }, its blade ${turned ? say`turned over on the shaft` : say`as it came`}. Which way does it blow?`,
     picture: null,
-    answers,
+    answers: [...blows['as marked'], ...blows.reversed, not],
     figure: null,
     right,
     working:

@@ -41,9 +41,10 @@ function heatInWords(job: Job, run: RunView, u: UnitSystem): string {
     hot === 'bay'
       ? say`the hottest that is allowed`
       : say`the ${format(keepK, 'temperatureDifference', u, 2)} kept free`
+  const sides = { bay: [say`below`, say`above`], coolant: [say`over`, say`short of`] } as const
   return say`peaks at ${format(run.peakC, 'temperature', u, 3)},
     ${format(Math.abs(over), 'temperatureDifference', u, 2)}
-    ${over >= 0 ? (hot === 'bay' ? 'below' : 'over') : hot === 'bay' ? 'above' : say`short of`} ${limit}`
+    ${sides[hot === 'bay' ? 'bay' : 'coolant'][over >= 0 ? 0 : 1]} ${limit}`
 }
 
 /** Why it stands once the engine is off: the word is the circuit's, not the wish's. */

@@ -1,4 +1,13 @@
-import { answerTo, coolantAccount, openEntries, plannedSteps, type Proof, proofsOf, stateOfProof } from '../build'
+import {
+  answerTo,
+  coolantAccount,
+  openEntries,
+  plannedSteps,
+  type Proof,
+  type ProofState,
+  proofsOf,
+  stateOfProof,
+} from '../build'
 import type { Job } from '../job'
 import { calendarDay, format, type UnitSystem } from '../units'
 import { type Section, section } from './section'
@@ -7,10 +16,13 @@ import { say, spokenWord } from '../words'
 /** What should be found, in words: a figure with its band, or yes. */
 export function predictedInWords(proof: Proof, units: UnitSystem): string {
   const p = proof.predicted
-  if (!p) return proof.kind === 'figure' ? say`not worked out` : 'yes'
+  if (!p) return proof.kind === 'figure' ? say`not worked out` : say`yes`
   const said = (v: number): string => format(v, p.quantity, units, 3)
   return say`${said(p.value)} (${said(p.low)} to ${said(p.high)})`
 }
+
+/** states that the figure beside them says already */
+const silent: ReadonlySet<ProofState> = new Set(['proved', 'noted', 'open'])
 
 /** What was found, with what it took and what stands of it. */
 export function foundInWords(job: Job, proof: Proof, units: UnitSystem): readonly [found: string, verdict: string] {
@@ -22,12 +34,10 @@ export function foundInWords(job: Job, proof: Proof, units: UnitSystem): readonl
   const figure =
     found.measured && proof.predicted
       ? format(found.measured.value, proof.predicted.quantity, units)
-      : (found.measured?.typed ?? found.answer ?? '')
-  const verdict =
-    state === 'accepted' && found.accepted
-      ? say`differs, stands by ${found.accepted.by}: ${found.accepted.why}`
-      : ({ proved: '', noted: '', open: '' }[state as string] ?? state)
-  return [`${figure}${words}`, verdict]
+      : (found.measured?.typed ?? spokenWord(found.answer ?? ''))
+  if (state === 'accepted' && found.accepted)
+    return [`${figure}${words}`, say`differs, stands by ${found.accepted.by}: ${found.accepted.why}`]
+  return [`${figure}${words}`, silent.has(state) ? '' : spokenWord(state)]
 }
 
 /** Every proof with what was predicted, what was found, and what was found before. */

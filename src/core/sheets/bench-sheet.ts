@@ -41,7 +41,7 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
     const part = decidingPart(m)
     return [
       m.name,
-      m.verdict,
+      spokenWord(m.verdict),
       marginInWords(m, units),
       part?.worst != null && part.best !== null
         ? say`${signedFigure(part.worst, part.unit, units)} to ${signedFigure(part.best, part.unit, units)}`
@@ -130,16 +130,16 @@ function beforeSection(job: Job, units: UnitSystem): Section {
     [
       say`Baseline: ${spokenWord(baseline.state)}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
       say`Battery: ${
-        machine.hasBattery === null ? say`not asked` : machine.hasBattery ? say`yes` : 'NONE'
+        machine.hasBattery === null ? say`not asked` : machine.hasBattery ? say`yes` : say`NONE`
       }; output DC: ${
-        machine.outputDc === null ? say`not asked` : machine.outputDc ? 'yes' : 'NO'
+        machine.outputDc === null ? say`not asked` : machine.outputDc ? say`yes` : say`NO`
       }; ${machine.systemV} V.`,
       say`The owner allows: ${spokenWord(machine.ownerAllows ?? 'not asked')}. It lives:
         ${spokenWord(surroundings.livesIn ?? 'not asked')}${surroundings.shielded ? say`, shielded` : ''}.`,
       ...alterationsOf(job).map(
         (a) =>
           say`Marks on the machine: ${alterationWords[a.kind].name}, ${a.what} (${
-            a.undoable ? say`can be undone` : 'stays'
+            a.undoable ? say`can be undone` : say`stays`
           }${a.clashes ? say`; NOT ALLOWED` : ''}).`,
       ),
       ...planWarnings(job).map((w) => say`Warning: ${w.text} ${w.helps}`),

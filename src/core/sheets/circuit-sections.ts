@@ -21,10 +21,10 @@ function circuitRows(job: Job, circuit: FanCircuit, before: readonly FanCircuit[
     circuit[key] !== null && before.some((o) => o[key]?.id === circuit[key]?.id)
   const row = (name: string, what: string, how = ''): string[] => [`${name}${suffix}`, what, how]
   const part = (key: 'controller' | 'probe' | 'relay', of: Parameters<typeof partName>[0]): string[][] =>
-    shared(key) ? [] : [row(key, partName(of))]
+    shared(key) ? [] : [row(spokenWord(key), partName(of))]
   return [
     row(
-      'fan',
+      say`fan`,
       partName(fan?.part),
       jobKinds[job.kind].mountsFan ? `${mountOf(job).name}. ${sideInWords(job)}` : say`stays as it is`,
     ),
@@ -96,7 +96,7 @@ export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | nu
       .filter((g) => g.verdict !== 'guarded')
       .map((g) => `${g.name}: ${guardInWords(g, units)}.`),
     say`Parked it draws ${format(parkedDrawA, 'current', units, 2)}; live then:
-      ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : 'nothing'}.`,
+      ${liveWhenParked.length ? liveWhenParked.map((n) => n.label).join('; ') : say`nothing`}.`,
     ...switches.map((s) => {
       const mayCarry =
         s.mayCarryA === null ? say`, rating unknown` : say` of ${format(s.mayCarryA, 'current', units, 2)}`
@@ -122,7 +122,7 @@ export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | nu
     `${w.size ?? say`size?`} ${w.colour}`,
     format(w.cutM, 'run', units, 3),
     w.ends.map((e) => say`${e.terminal}, strip ${format(e.stripM, 'length', units, 2)}`).join(' / '),
-    `${w.sleeve}; ${w.insulationC} °C`,
+    `${spokenWord(w.sleeve)}; ${w.insulationC} °C`,
   ])
   return [
     section(say`Circuit, every state`, says, ['state', 'fan', 'asked'], states),

@@ -140,7 +140,7 @@ export const changesOfLife = (job: Job): Own[] => [
     at: o.at,
     kind: 'seen',
     what: seenInWords(o, job.units),
-    about: o.doubted ? 'doubted' : '',
+    about: o.doubted ? say`doubted` : '',
   })),
   ...careEvents(job),
   ...debtEvents(job),

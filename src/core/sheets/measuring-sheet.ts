@@ -66,7 +66,7 @@ export function measuringSheet(job: Job): Sheet {
           rows: cureChecks(job).map((c) => [
             c.name,
             c.looksLike,
-            job.checks.find((d) => d.id === c.id)?.found ?? BLANK,
+            spokenWord(job.checks.find((d) => d.id === c.id)?.found ?? BLANK),
           ]),
         },
       },

@@ -55,8 +55,8 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
 const nameOf = (evaluation: Evaluation, id: string): string => evaluation.margins.find((m) => m.id === id)?.name ?? id
 
 function standing(job: Job, doubted: boolean, result: ReturnType<typeof seenLines>[number]['result']): string {
-  if (doubted) return 'doubted'
+  if (doubted) return say`doubted`
   if (!result) return job.signature ? say`not weighed when it was signed` : say`not weighed yet`
   if (result.apart) return result.apart
-  return result.agrees ? 'yes' : 'no'
+  return result.agrees ? say`yes` : say`no`
 }

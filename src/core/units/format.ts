@@ -9,7 +9,7 @@ const MINUS = '−'
  * @example plainNumber(-1.4) //=> '−1.4'
  */
 export function plainNumber(value: number, figures = 4): string {
-  if (!Number.isFinite(value)) return value > 0 ? say`no end` : value < 0 ? say`${MINUS}no end` : 'unknown'
+  if (!Number.isFinite(value)) return value > 0 ? say`no end` : value < 0 ? say`${MINUS}no end` : say`unknown`
   const size = Math.abs(value)
   const decimals = size === 0 ? 0 : Math.min(6, Math.max(0, figures - 1 - Math.floor(Math.log10(size))))
   const text = size.toFixed(decimals)
@@ -62,7 +62,7 @@ export function formatSpread(si: number, quantity: Quantity, system: UnitSystem)
  * @example percent(0 / 0) //=> 'unknown'
  */
 export function percent(share: number, figures?: number): string {
-  if (!Number.isFinite(share)) return 'unknown'
+  if (!Number.isFinite(share)) return say`unknown`
   const whole = Math.round(100 * share) + 0
   return `${figures === undefined ? plainNumber(whole) : plainNumber(100 * share, figures)} %`
 }

@@ -13,7 +13,7 @@ import { unguardedIn } from './guards'
 import { jointWarnings } from './joints'
 import { kitConductors, kitWarnings } from './kit'
 import { type JobProof, provedCircuit } from './proof'
-import type { CutList, CutWire } from './cuts'
+import type { CutList, CutWire, Sleeve } from './cuts'
 import { shoppingOf } from './shopping'
 import { say, spokenWord } from '../words'
 
@@ -23,14 +23,14 @@ const LOOP_M = 0.05
 /** a joint to the fuse holder stays short: no loop before the fuse. @see engineering §1.4 */
 const NO_LOOP_BELOW_M = 0.25
 
-const sleeveFor = (job: Job, zoneC: number): string =>
+const sleeveFor = (job: Job, zoneC: number): Sleeve =>
   zoneC >= 120
-    ? say`glass sleeve, 200 °C`
+    ? 'glass sleeve, 200 °C'
     : zoneC >= 85
-      ? say`heat sleeve, 150 °C`
+      ? 'heat sleeve, 150 °C'
       : job.surroundings.livesIn === 'indoors'
-        ? say`braided sleeve`
-        : say`ribbed tube`
+        ? 'braided sleeve'
+        : 'ribbed tube'
 
 /** Length of a wire's way, m: of its own piece where its conductor is cut in several. */
 const wayOf = (job: Job, bench: Bench, e: Extract<Element, { kind: 'wire' }>): number =>
@@ -106,12 +106,13 @@ function jointsOf(wires: readonly CutWire[]): CutList['joints'] {
 }
 
 /** Metres of each size, colour and insulation. */
-function totalsOf(wires: readonly CutWire[]): CutList['totals'] {
+function totalsOf(job: Job, wires: readonly CutWire[]): CutList['totals'] {
   const grouped = new Map<string, CutList['totals'][number]>()
-  for (const { size, colour, insulationC, cutM } of wires) {
+  for (const { size, conductor, colour, insulationC, cutM } of wires) {
     if (!size) continue
-    const key = `${size}|${colour}|${insulationC}`
-    grouped.set(key, { size, colour, insulationC, metres: (grouped.get(key)?.metres ?? 0) + cutM })
+    const dye = job.conductors.find((c) => c.id === conductor)!.colour
+    const key = `${size}|${dye}|${insulationC}`
+    grouped.set(key, { size, dye, colour, insulationC, metres: (grouped.get(key)?.metres ?? 0) + cutM })
   }
   return [...grouped.values()]
 }
@@ -168,10 +169,10 @@ export function cutList(job: Job, shelf: readonly Part[]): CutList {
   const brings = job.wiring.kit?.part.brings ?? []
   const byHand = wires.filter((w) => !w.fromKit)
   const joints = jointsOf(brings.includes('terminals') ? byHand : wires)
-  const sleeves = new Map<string, number>()
+  const sleeves = new Map<Sleeve, number>()
   for (const w of brings.includes('sleeve') ? byHand : wires)
     sleeves.set(w.sleeve, (sleeves.get(w.sleeve) ?? 0) + w.wayM)
-  const totals = totalsOf(byHand)
+  const totals = totalsOf(job, byHand)
   const inline = inlineOf(job, net)
   const gaps = gapsOf(job, net)
   return {

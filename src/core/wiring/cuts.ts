@@ -4,6 +4,8 @@ import type { TerminalKind, WireEnd } from './ends'
 import type { Gap } from './gaps'
 
 export interface ShoppingLine {
+  /** the same in every language */
+  readonly id: string
   readonly what: string
   readonly count: number
   readonly unit: 'm' | ''
@@ -19,6 +21,9 @@ export interface Taken {
   readonly count: number
 }
 
+export const sleeves = ['glass sleeve, 200 °C', 'heat sleeve, 150 °C', 'braided sleeve', 'ribbed tube'] as const
+export type Sleeve = (typeof sleeves)[number]
+
 /** One piece of wire to cut. */
 export interface CutWire {
   readonly number: number
@@ -33,7 +38,7 @@ export interface CutWire {
   readonly wayM: number
   readonly cutM: number
   readonly ends: readonly [WireEnd, WireEnd]
-  readonly sleeve: string
+  readonly sleeve: Sleeve
   readonly lies: LayPlace
   readonly zoneC: number
   readonly getsC: number
@@ -45,6 +50,8 @@ export interface CutList {
   readonly wires: readonly CutWire[]
   readonly totals: readonly {
     readonly size: WireSize
+    /** as the job has it, which is what it is kept by, and as it is spoken */
+    readonly dye: string
     readonly colour: string
     readonly insulationC: number
     readonly metres: number

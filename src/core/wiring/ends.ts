@@ -6,11 +6,11 @@ import { say, spokenWord } from '../words'
 
 /** What goes onto a wire's end, and how much insulation comes off, m (estimates). */
 export const terminals = {
-  ring: { name: say`ring`, stripM: 0.007 },
-  blade: { name: say`female blade, 6.3 mm`, stripM: 0.006 },
-  splice: { name: say`sealed crimp splice`, stripM: 0.008 },
-  screw: { name: say`ferrule, screw terminal`, stripM: 0.01 },
-  tap: { name: say`sealed splice into the wire there`, stripM: 0.008 },
+  ring: { name: 'ring', stripM: 0.007 },
+  blade: { name: 'female blade, 6.3 mm', stripM: 0.006 },
+  splice: { name: 'sealed crimp splice', stripM: 0.008 },
+  screw: { name: 'ferrule, screw terminal', stripM: 0.01 },
+  tap: { name: 'sealed splice into the wire there', stripM: 0.008 },
 } as const
 
 export type TerminalKind = keyof typeof terminals
@@ -120,13 +120,16 @@ function made(job: Job, node: NodeIs): Made {
   }
 }
 
+/** What goes onto an end of this kind, by the way in which the job joins wires. */
+export const terminalName = (job: Job, kind: TerminalKind) =>
+  kind === 'splice' ? joints[job.wiring.joints].splice : terminals[kind].name
+
 /** What a node of the circuit is at the bench, and what a wire's end gets there. */
 export function endAt(job: Job, nodes: Nodes, node: string): WireEnd {
   const is = nodes.get(node)
   // what a fault has put in is no place at the bench
   const [kind, at] = is ? made(job, is) : (['splice', node.replaceAll('_', ' ')] as const)
-  const terminal = kind === 'splice' ? joints[job.wiring.joints].splice : terminals[kind].name
-  return { at, kind, terminal, stripM: terminals[kind].stripM }
+  return { at, kind, terminal: spokenWord(terminalName(job, kind)), stripM: terminals[kind].stripM }
 }
 
 /** A node of the circuit in words, for what is live there. */

@@ -5,7 +5,7 @@ import { say } from '../words'
 interface JointRule {
   readonly name: string
   /** what a splice is called on the cut list */
-  readonly splice: string
+  readonly splice: 'sealed crimp splice' | 'soldered joint, adhesive sleeve' | 'push-on pair' | 'sealed plug, one way'
   /** keeps water out by itself */
   readonly sealed: boolean
   /** stays whole where it is shaken */
@@ -17,28 +17,28 @@ interface JointRule {
 export const joints: Readonly<Record<JointKind, JointRule>> = {
   'sealed crimp': {
     name: say`crimped, sealed with adhesive`,
-    splice: say`sealed crimp splice`,
+    splice: 'sealed crimp splice',
     sealed: true,
     shaken: true,
     tell: say`the right tool for its size, pulled by hand, shrunk until adhesive shows at both ends`,
   },
   'solder and sleeve': {
     name: say`soldered, adhesive sleeve`,
-    splice: say`soldered joint, adhesive sleeve`,
+    splice: 'soldered joint, adhesive sleeve',
     sealed: true,
     shaken: false,
     tell: say`stiff where the solder ends: tied down on both sides within 30 mm, never where the wire moves`,
   },
   'push-on': {
     name: say`push-on terminals, bare`,
-    splice: say`push-on pair`,
+    splice: 'push-on pair',
     sealed: false,
     shaken: false,
     tell: say`comes apart without tools, and by itself; water gets in`,
   },
   'sealed plug': {
     name: say`sealed plug`,
-    splice: say`sealed plug, one way`,
+    splice: 'sealed plug, one way',
     sealed: true,
     shaken: true,
     tell: say`core or fan comes out without cutting; hear it latch, pull each pin before it goes in`,

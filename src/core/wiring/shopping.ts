@@ -2,13 +2,13 @@ import { formFor, type FuseForm, fuseForms } from '../electrical'
 import type { Job, JointKind } from '../job'
 import type { FittingKind, Part, PartKind, PartOf } from '../parts'
 import { format, sizeAreaM2 } from '../units'
-import type { CutList, ShoppingLine } from './cuts'
-import type { TerminalKind } from './ends'
+import type { CutList, ShoppingLine, Sleeve } from './cuts'
+import { type TerminalKind, terminalName } from './ends'
 import { kitBringsFuse } from './kit'
-import { say, spokenWord } from '../words'
+import { type Called, called, say, spokenWord } from '../words'
 
 /** What of a cut list has to be there. */
-type Wanted = Pick<CutList, 'totals' | 'joints' | 'inline'> & { readonly sleeves: ReadonlyMap<string, number> }
+type Wanted = Pick<CutList, 'totals' | 'joints' | 'inline'> & { readonly sleeves: ReadonlyMap<Sleeve, number> }
 
 const upTo = (m: number): number => Math.ceil(m * 10 - 1e-9) / 10
 
@@ -30,12 +30,18 @@ class Stock {
     this.left.set(part.id, this.leftOf(part) - count)
   }
   /** Takes so many of the first part that has them all, and says how the shelf stands. */
-  line(what: string, count: number, unit: ShoppingLine['unit'], able: readonly Part[], wanting = ''): ShoppingLine {
+  line(
+    { id, words: what }: Called,
+    count: number,
+    unit: ShoppingLine['unit'],
+    able: readonly Part[],
+    wanting = '',
+  ): ShoppingLine {
     const found = able.find((p) => this.leftOf(p) >= count)
     const most = Math.max(0, ...able.map((p) => this.leftOf(p)))
     const needed = unit === 'm' ? upTo(count) : count
     const of = found ?? able[0]
-    const line = { what, count: needed, unit, takes: of ? [{ part: of.id, count: needed }] : [] }
+    const line = { id, what, count: needed, unit, takes: of ? [{ part: of.id, count: needed }] : [] }
     if (!found) {
       return most > 0
         ? { ...line, has: 'too little', note: say`${most} left` }
@@ -51,13 +57,18 @@ class Stock {
 function wireLine(
   job: Job,
   stock: Stock,
-  { size, colour, insulationC, metres }: CutList['totals'][number],
+  { size, dye, colour, insulationC, metres }: CutList['totals'][number],
 ): ShoppingLine {
   const reels = stock.of('conductor').filter((p) => p.size === size && p.insulationC >= insulationC)
-  const own = reels.filter((p) => spokenWord(p.colour).toLowerCase() === colour.toLowerCase())
+  const own = reels.filter((p) => p.colour.toLowerCase() === dye.toLowerCase())
   const other = reels.find((p) => !own.includes(p) && stock.leftOf(p) >= metres)
   const most = Math.max(0, ...own.map((p) => stock.leftOf(p)))
-  const line = stock.line(`${size} ${colour}, ${insulationC} °C`, metres, 'm', own)
+  const line = stock.line(
+    { id: `${size} ${dye}, ${insulationC} °C`, words: `${size} ${colour}, ${insulationC} °C` },
+    metres,
+    'm',
+    own,
+  )
   if (line.has === 'on the shelf') return { ...line, note: line.note.replace(say`, not counted`, '') }
   if (other) {
     const takes = line.takes.length ? line.takes : [{ part: other.id, count: line.count }]
@@ -72,14 +83,17 @@ const holderNote = (holder: PartOf<'fuse'> | undefined, fuse: boolean): string =
 }
 
 /** A fuse of its form with one spare and its holder, or a breaker. @see engineering §1.4 */
-function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): ShoppingLine {
+function fuseLine(stock: Stock, form: FuseForm, ratingA: number, atTap = false): ShoppingLine {
   const ofForm = stock.of('fuse').filter((p) => p.form === form)
   const holder = ofForm.find((p) => p.holderA !== null && p.holderA >= ratingA)
   const able = ofForm.filter((p) => p.ratingA === ratingA && (p.holderA === null || p.holderA >= ratingA))
   const breaker = form === 'breaker'
-  const what = breaker
-    ? say`${ratingA} A breaker${where}`
-    : say`${ratingA} A ${fuseForms[form].name}, one spare, with its holder${where}`
+  const what = called(() => {
+    const where = atTap ? say`, at the switched wire` : ''
+    return breaker
+      ? say`${ratingA} A breaker${where}`
+      : say`${ratingA} A ${spokenWord(fuseForms[form].name)}, one spare, with its holder${where}`
+  })
   const fuses = stock.line(what, breaker ? 1 : 2, '', able)
   const found = able[0]
   const apart = !breaker && found?.holderA == null && holder ? [{ part: holder.id, count: 1 }] : []
@@ -92,17 +106,24 @@ function fuseLine(stock: Stock, form: FuseForm, ratingA: number, where = ''): Sh
 /** A spare for a fuse that comes with its harness. */
 const spareLine = (stock: Stock, form: FuseForm, ratingA: number): ShoppingLine =>
   stock.line(
-    say`${ratingA} A ${fuseForms[form].name}, a spare: the harness brings one`,
+    called(() => say`${ratingA} A ${spokenWord(fuseForms[form].name)}, a spare: the harness brings one`),
     1,
     '',
     stock.of('fuse').filter((p) => p.form === form && p.ratingA === ratingA),
   )
 
 /** Terminals and splices for the wires that end in them. */
-const jointLine = (stock: Stock, job: Job, { kind, name, size, count }: CutList['joints'][number]): ShoppingLine => {
+const jointLine = (stock: Stock, job: Job, { kind, size, count }: CutList['joints'][number]): ShoppingLine => {
+  const name = terminalName(job, kind)
   const areaM2 = size === null ? null : sizeAreaM2(size)
   const what = kind === 'splice' ? spliceOf[job.wiring.joints] : fittingOf[kind]
-  if (what === 'connector') return stock.line(name, count, '', stock.of('connector'))
+  if (what === 'connector')
+    return stock.line(
+      called(() => spokenWord(name)),
+      count,
+      '',
+      stock.of('connector'),
+    )
   const able = stock
     .of('fitting')
     .filter(
@@ -110,7 +131,12 @@ const jointLine = (stock: Stock, job: Job, { kind, name, size, count }: CutList[
         p.what === what &&
         (areaM2 === null || ((p.leastAreaM2 ?? 0) <= areaM2 * GRAIN && (p.mostAreaM2 ?? 1) >= areaM2 / GRAIN)),
     )
-  return stock.line(`${name}${size ? say`, for ${size}` : ''}`, count, '', able)
+  return stock.line(
+    called(() => `${spokenWord(name)}${size ? say`, for ${size}` : ''}`),
+    count,
+    '',
+    able,
+  )
 }
 
 /** sizes of wire are told to three figures */
@@ -142,8 +168,9 @@ function extras(job: Job, stock: Stock, inline: CutList['inline']): ShoppingLine
   const { wiring } = job
   const diodes = inline.filter((i) => i.kind === 'diode').length
   const able = fittings(stock, 'diode', (p) => (p.ratedA ?? 0) >= DIODE.ratedA && (p.ratedV ?? 0) >= DIODE.ratedV)
-  const unchosen = (what: string): ShoppingLine => ({
-    what,
+  const unchosen = ({ id, words }: Called): ShoppingLine => ({
+    id,
+    what: words,
     count: 1,
     unit: '',
     has: 'lacking',
@@ -151,13 +178,40 @@ function extras(job: Job, stock: Stock, inline: CutList['inline']): ShoppingLine
     takes: [],
   })
   return [
-    ...(diodes ? [stock.line(say`diode, ${DIODE.ratedA} A and ${DIODE.ratedV} V or more`, diodes, '', able)] : []),
-    ...(wiring.timer && job.engine !== null
-      ? [stock.line(say`after-run timer`, 1, '', fittings(stock, 'after-run timer'))]
+    ...(diodes
+      ? [
+          stock.line(
+            called(() => say`diode, ${DIODE.ratedA} A and ${DIODE.ratedV} V or more`),
+            diodes,
+            '',
+            able,
+          ),
+        ]
       : []),
-    ...(wiring.lamp ? [stock.line(say`indicator lamp`, 1, '', fittings(stock, 'indicator lamp'))] : []),
-    ...(wiring.override !== 'none' && wiring.overrideSwitch === null ? [unchosen(say`override switch`)] : []),
-    ...(wiring.isolator && wiring.isolatorSwitch === null ? [unchosen('isolator')] : []),
+    ...(wiring.timer && job.engine !== null
+      ? [
+          stock.line(
+            called(() => say`after-run timer`),
+            1,
+            '',
+            fittings(stock, 'after-run timer'),
+          ),
+        ]
+      : []),
+    ...(wiring.lamp
+      ? [
+          stock.line(
+            called(() => say`indicator lamp`),
+            1,
+            '',
+            fittings(stock, 'indicator lamp'),
+          ),
+        ]
+      : []),
+    ...(wiring.override !== 'none' && wiring.overrideSwitch === null
+      ? [unchosen(called(() => say`override switch`))]
+      : []),
+    ...(wiring.isolator && wiring.isolatorSwitch === null ? [unchosen(called(() => say`isolator`))] : []),
   ]
 }
 
@@ -180,7 +234,7 @@ export function shoppingOf(
   ) =>
     chosen.map(({ part }) =>
       stock.line(
-        part.name,
+        { id: part.name, words: part.name },
         1,
         '',
         shelf.filter((p) => p.kind === kind && p.id === part.id),
@@ -192,7 +246,7 @@ export function shoppingOf(
     ...(kit
       ? [
           stock.line(
-            kit.name,
+            { id: kit.name, words: kit.name },
             1,
             '',
             stock.of('harness').filter((p) => p.id === kit.id),
@@ -206,7 +260,7 @@ export function shoppingOf(
         kitBringsFuse(job, f.id) ? spareLine(stock, f.kind, f.ratingA) : fuseLine(stock, f.kind, f.ratingA),
       ),
     ...(wiring.tapFuseA !== null && inline.some((i) => i.kind === 'fuse')
-      ? [fuseLine(stock, formFor(wiring.tapFuseA), wiring.tapFuseA, say`, at the switched wire`)]
+      ? [fuseLine(stock, formFor(wiring.tapFuseA), wiring.tapFuseA, true)]
       : []),
     ...own(
       'relay',
@@ -223,13 +277,22 @@ export function shoppingOf(
     ...joints.map((j) => jointLine(stock, job, j)),
     ...[...sleeves].map(([what, m]) =>
       stock.line(
-        what,
+        called(() => spokenWord(what)),
         m,
         'm',
-        fittings(stock, 'sleeve', (p) => p.name === what || p.fits === what),
+        fittings(stock, 'sleeve', (p) => [p.name, p.fits].some((of) => of === what || of === spokenWord(what))),
       ),
     ),
-    ...(longest > 0 ? [stock.line('ties', Math.ceil(longest / TIE_EVERY_M) + 2, '', fittings(stock, 'tie'))] : []),
+    ...(longest > 0
+      ? [
+          stock.line(
+            called(() => say`ties`),
+            Math.ceil(longest / TIE_EVERY_M) + 2,
+            '',
+            fittings(stock, 'tie'),
+          ),
+        ]
+      : []),
     ...extras(job, stock, inline),
   ]
 }

@@ -58,7 +58,7 @@ export function decider(b: Builder, { controller }: FanCircuit, n: number): Deci
 function output(b: Builder, { part, id }: Decider, run: number, a: string, out: string): void {
   // a plain wire: a joint, with nothing in it that could open
   if (controlKindOf(part).decidedBy === 'nothing') {
-    b.wire(`output${run + 1}`, 'joint in the feed', a, out, 2 * CRIMP_OHM, null, { run, loom: true })
+    b.wire(`output${run + 1}`, say`joint in the feed`, a, out, 2 * CRIMP_OHM, null, { run, loom: true })
     return
   }
   const byHand = controlKindOf(part).decidedBy === 'hand'

@@ -41,6 +41,18 @@ export function inEnglish<T>(make: () => T): T {
   }
 }
 
+/** Wording that is kept as well: by its English, which is the same in every language, and as it is spoken. */
+export interface Called {
+  readonly id: string
+  readonly words: string
+}
+
+/**
+ * Wording with the English by which it is kept; whatever stands in it has to be worded within.
+ * @example called(() => say`wire stripper`) //=> { id: 'wire stripper', words: 'wire stripper' }
+ */
+export const called = (make: () => string): Called => ({ id: inEnglish(make), words: make() })
+
 /** The sign that parts a number from its decimals in the language spoken. */
 export const decimalSign = (): string => spoken.pyraxisLanguage?.decimal ?? '.'
 

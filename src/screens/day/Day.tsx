@@ -84,8 +84,9 @@ function Masthead({ day, today, kept }: Pick<Props, 'day' | 'today'> & { readonl
 /** Where the minutes come from. */
 const paceInWords = (pace: Props['pace']): string =>
   pace
-    ? say`Minutes as planned, times ${fixed(pace.times, 2)}: what the clock showed on ${pace.jobs}
-      ${pace.jobs === 1 ? 'job' : 'jobs'}. `
+    ? say`Minutes as planned, times ${fixed(pace.times, 2)}: what the clock showed on ${
+        pace.jobs === 1 ? say`1 job` : say`${pace.jobs} jobs`
+      }. `
     : say`Minutes as planned: no job has been clocked long enough to tell the pace here. `
 
 /** What is left of every open job, laid out on one day at the bench; waits overlap with other work. */

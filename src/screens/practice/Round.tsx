@@ -217,7 +217,7 @@ function AtBench(props: AtBench) {
         <>
           <p role="status">
             {say`${standsInWords(bench.conditions, switchingsOf(net))}. ${minutesInWords(minutesOf(came))} so far.`}
-            {came.length > 0 && ` ${actInWords(came.at(-1)!.act, names)}: ${cameInWords(came.at(-1)!) || 'done'}.`}
+            {came.length > 0 && ` ${actInWords(came.at(-1)!.act, names)}: ${cameInWords(came.at(-1)!) || say`done`}.`}
           </p>
           <div className="practice-bench">
             <div>

@@ -1,7 +1,7 @@
 import type { Conditions, Switching } from '@/core/circuit'
 import type { Act, Came } from '@/core/practice'
 import { fixed } from '@/core/units'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 /** What things of a circuit are called at the bench. */
 export interface Names {
@@ -10,27 +10,30 @@ export interface Names {
 }
 
 export const switchNames: Readonly<Record<Switching, string>> = {
-  key: 'key',
-  engine: 'engine',
-  override: 'override',
-  isolator: 'isolator',
+  key: say`key`,
+  engine: say`engine`,
+  override: say`override`,
+  isolator: say`isolator`,
   call: say`other system’s call`,
   timer: say`after-run timer`,
   hand: say`hand switch`,
 }
 
 const fuseWords = {
-  pull: 'pulled',
+  pull: say`pulled`,
   'put back': say`put back`,
   new: say`a new one in`,
   bigger: say`a bigger one in`,
 } as const
 
+const switchInWords = (by: Switching, on: boolean): string =>
+  on ? say`${switchNames[by]} on` : say`${switchNames[by]} off`
+
 /** What was done, in words. */
 export function actInWords(act: Act, { node, element }: Names): string {
   switch (act.do) {
     case 'switch':
-      return `${switchNames[act.by]} ${act.on ? 'on' : 'off'}`
+      return switchInWords(act.by, act.on)
     case 'warm':
       return act.hot ? say`warmed until it is hot` : say`left to cool`
     case 'watch':
@@ -61,14 +64,14 @@ export function actInWords(act: Act, { node, element }: Names): string {
 }
 
 /** What came of it, in words. */
-export function cameInWords({ act, shown, harm }: Came): string {
+export function cameInWords({ shown, harm }: Came): string {
   if (harm !== null) return harm
   if (shown === null) return ''
-  return act.do === 'meter' && typeof shown === 'number' ? `${fixed(shown, 2)} V` : String(shown)
+  return typeof shown === 'number' ? `${fixed(shown, 2)} V` : spokenWord(shown)
 }
 
 export const minutesInWords = (minutes: number): string => `${fixed(minutes, 1)} min`
 
 /** How the switches stand. */
 export const standsInWords = (c: Conditions, there: readonly Switching[]): string =>
-  [...there.map((s) => `${switchNames[s]} ${c[s] ? 'on' : 'off'}`), c.heat === 'hot' ? 'hot' : 'cold'].join(', ')
+  [...there.map((s) => switchInWords(s, c[s])), c.heat === 'hot' ? say`hot` : say`cold`].join(', ')

@@ -46,7 +46,7 @@ function whenOf({ signedOn, endedOn, promisedOn }: Summary, today: string): stri
   if (signedOn) return say`signed ${dayInWords(signedOn)}`
   if (endedOn) return say`ended ${dayInWords(endedOn)}`
   if (!promisedOn) return say`no day`
-  return promisedOn === today ? 'today' : `${promisedOn < today ? say`was due ` : ''}${dayInWords(promisedOn)}`
+  return promisedOn === today ? say`today` : `${promisedOn < today ? say`was due ` : ''}${dayInWords(promisedOn)}`
 }
 
 interface Props {

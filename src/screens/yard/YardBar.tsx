@@ -8,18 +8,18 @@ import { say } from '@/core/words'
 
 const shows: Readonly<Record<Looking['show'], string>> = {
   all: say`all in the yard`,
-  open: 'open',
-  signed: 'signed',
+  open: say`open`,
+  signed: say`signed`,
   ended: say`ended without a fan`,
-  archived: 'archived',
-  deleted: 'deleted',
+  archived: say`archived`,
+  deleted: say`deleted`,
 }
 const sorts: Readonly<Record<Looking['sort'], string>> = {
   promise: say`the day promised`,
   worst: say`the worst margin`,
   due: say`what is due`,
-  machine: 'machine',
-  owner: 'owner',
+  machine: say`machine`,
+  owner: say`owner`,
   newest: say`the newest first`,
 }
 

@@ -44,7 +44,7 @@ function CareLine({
           <button
             type="button"
             className="word-button"
-            aria-label={`${care.doneOn ? say`done ${care.doneOn}, take back` : 'done'}: ${care.what}`}
+            aria-label={`${care.doneOn ? say`done ${care.doneOn}, take back` : say`done`}: ${care.what}`}
             onClick={() => change({ doneOn: care.doneOn ? null : today })}
           >
             {care.doneOn ? say`done ${care.doneOn}` : say`done`}

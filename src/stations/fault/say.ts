@@ -18,6 +18,6 @@ export const shareInWords = (share: number): string => {
 export const tierWords: Readonly<Record<Move['tier'], string>> = {
   look: say`look and listen`,
   swap: say`swap or bridge`,
-  meter: 'meter',
+  meter: say`meter`,
   heat: say`run and watch`,
 }

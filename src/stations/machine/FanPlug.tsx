@@ -33,7 +33,7 @@ export function FanPlug({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
         options={[
           { value: 'not looked', name: say`not looked for yet` },
           { value: 'none', name: say`looked, there is none` },
-          { value: 'found', name: 'found' },
+          { value: 'found', name: say`found` },
         ]}
         onChange={(search) => change({ search })}
       />

@@ -7,12 +7,17 @@ import type { StationProps } from '../station'
 import { Unfold } from './Before'
 import { say, spokenWord } from '@/core/words'
 
+function howOften(times: number | null): string {
+  if (times === null) return say`not said how often`
+  return times === 1 ? say`1 time` : say`${times} times`
+}
+
 /** What was noticed with the complaint, and how often. */
 export function Noticed({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const { signs, times } = job.complaint
   const change = (part: Partial<Job['complaint']>): void =>
     settle((j) => ({ ...j, complaint: { ...j.complaint, ...part } }))
-  const often = times === null ? say`not said how often` : `${times} ${times === 1 ? 'time' : 'times'}`
+  const often = howOften(times)
   return (
     <Unfold
       title={say`What was noticed, and how often`}

@@ -20,9 +20,9 @@ import { NameField, OwnReadings, type Props } from './near-pieces'
 import { say } from '@/core/words'
 
 const usual: Readonly<Record<Obstacle['kind'], readonly string[]>> = {
-  fixed: [say`frame tube`, say`radiator hose`, 'connector', 'bracket'],
+  fixed: [say`frame tube`, say`radiator hose`, say`connector`, say`bracket`],
   moves: [say`fork crown at lock`, say`suspension pressed down`, say`rocking engine`],
-  exhaust: ['exhaust', say`exhaust shield`],
+  exhaust: [say`exhaust`, say`exhaust shield`],
 }
 
 const dealWords: Readonly<Record<NeighbourDeal, string>> = {

@@ -30,7 +30,7 @@ export function Panels(props: Props) {
                 value={p.faces}
                 options={panelFaces.map((value) => ({
                   value,
-                  name: value === 'neither' ? 'nobody' : say`the ${spokenWord(value)}`,
+                  name: value === 'neither' ? say`nobody` : say`the ${spokenWord(value)}`,
                 }))}
                 onChange={(faces) => settle((j) => changePanel(j, p.id, { faces }))}
               />

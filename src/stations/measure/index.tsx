@@ -217,8 +217,8 @@ function Tray(props: StationProps) {
               label={say`Coolant crosses`}
               value={String(cooling.passes)}
               options={[
-                { value: '1', name: 'once' },
-                { value: '2', name: 'twice' },
+                { value: '1', name: say`once` },
+                { value: '2', name: say`twice` },
                 { value: '3', name: say`three times` },
               ]}
               onChange={(v) => settle((j) => changeCooling(j, { passes: Number(v) }))}

@@ -55,7 +55,7 @@ export function ToScale({ job, settle, preview }: Pick<StationProps, 'job' | 'se
   const keySteps = keyStepsIn[job.units]
   const movable = {
     ...Object.fromEntries(job.fans.filter((f) => f.seat).map((f) => [f.id, { name: f.part.name }])),
-    ...Object.fromEntries(job.probes.filter((p) => p.seat).map((p) => [p.id, { name: 'probe' }])),
+    ...Object.fromEntries(job.probes.filter((p) => p.seat).map((p) => [p.id, { name: say`probe` }])),
   }
   return (
     <>

@@ -46,7 +46,7 @@ export function CoresCompared({ job }: { readonly job: Job }) {
                 <td className={r.gain < -0.01 ? 'verdict-short' : r.gain > 0.01 ? 'verdict-holds' : ''}>
                   {Math.abs(r.gain) <= 0.01
                     ? say`as good`
-                    : `${percent(Math.abs(r.gain))} ${r.gain > 0 ? 'better' : 'worse'}`}
+                    : `${percent(Math.abs(r.gain))} ${r.gain > 0 ? say`better` : say`worse`}`}
                 </td>
               </tr>
             ))}

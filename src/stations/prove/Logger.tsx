@@ -50,10 +50,10 @@ const unused = ({ followed, nonsense }: Live): string =>
 function NowShown({ sample, job }: { readonly sample: Sample | undefined } & Pick<Props, 'job'>) {
   if (!sample) return null
   const shown: readonly (readonly [string, number | null, Quantity])[] = [
-    ['probe', sample.probeC, 'temperature'],
-    ['clamp', sample.amps, 'current'],
-    ['battery', sample.batteryV, 'voltage'],
-    ['fan', sample.fanV, 'voltage'],
+    [say`probe`, sample.probeC, 'temperature'],
+    [say`clamp`, sample.amps, 'current'],
+    [say`battery`, sample.batteryV, 'voltage'],
+    [say`fan`, sample.fanV, 'voltage'],
   ]
   return (
     <dl className="now-shown">
@@ -209,7 +209,14 @@ export default function Logger({ job, settle, now }: Props) {
       />
       {live.state !== 'off' && !table && <NowShown sample={samples.at(-1)} job={job} />}
       {samples.length > 1 && (
-        <Shown job={job} settle={settle} now={now} samples={samples} name={table?.name ?? 'by the logger'} run={run} />
+        <Shown
+          job={job}
+          settle={settle}
+          now={now}
+          samples={samples}
+          name={table?.name ?? say`by the logger`}
+          run={run}
+        />
       )}
       <Kept job={job} settle={settle} onOpen={(trace) => show(trace.name, samplesOf(trace))} />
     </section>

@@ -131,10 +131,10 @@ function Leg({
       </td>
       {workDefinitions[leg.work].running ? (
         <>
-          {cell('speedMs', 'travel', 'speed', otherwise(job, leg, 'speed'))}
+          {cell('speedMs', say`travel`, 'speed', otherwise(job, leg, 'speed'))}
           {cell('loadShare', say`load share`, 'share', otherwise(job, leg, 'share'))}
           {job.engine ? cell('rpm', say`engine speed`, 'engineSpeed', otherwise(job, leg, 'rpm')) : <td />}
-          {job.engine && job.cooling ? cell('grade', 'grade', 'share', 'level') : <td />}
+          {job.engine && job.cooling ? cell('grade', say`grade`, 'share', say`level`) : <td />}
         </>
       ) : (
         <td colSpan={4} className="soft small">

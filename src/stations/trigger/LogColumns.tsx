@@ -6,15 +6,15 @@ import type { ColumnsChosen, ColumnsTaken, LogColumn } from '@/formats/day/log-c
 import { say } from '@/core/words'
 
 const names: Readonly<Record<LogColumn, string>> = {
-  time: 'time',
-  coolant: 'coolant',
+  time: say`time`,
+  coolant: say`coolant`,
   fan: say`fan, on or off`,
   volts: say`volts across the fan`,
   probe: say`what the probe shows`,
   air: say`air around it`,
-  speed: 'speed',
+  speed: say`speed`,
   rpm: say`engine speed`,
-  load: 'load',
+  load: say`load`,
 }
 const all = Object.keys(names) as LogColumn[]
 const needed: readonly LogColumn[] = ['time', 'coolant']

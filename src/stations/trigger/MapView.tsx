@@ -46,7 +46,7 @@ const views = {
 type View = keyof typeof views
 
 const rowNames: Readonly<Record<SettingMap['rowOf'], string>> = {
-  band: 'band',
+  band: say`band`,
   span: say`span to full`,
   second: say`second fan later by`,
 }

@@ -67,7 +67,7 @@ function Row({ wire: w, job, settle }: { readonly wire: CutWire } & Pick<Station
       </td>
       <td className="figure-text">{format(w.cutM, 'run', u, 3)}</td>
       <td>
-        {w.sleeve}
+        {spokenWord(w.sleeve)}
         <Form.Select
           size="sm"
           aria-label={say`Where wire ${w.number} lies`}

@@ -6,7 +6,7 @@ import { changeFuse, type Job, type LayPlace, layPlaces } from '@/core/job'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
 import { named, ratingOf, ratings } from './named'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 /** Where a wire or fuse can lie on this machine. */
 export const layOptions = (job: Job): { value: LayPlace; name: string }[] =>
@@ -15,7 +15,7 @@ export const layOptions = (job: Job): { value: LayPlace; name: string }[] =>
     {
       engine: say`by the engine`,
       bay: say`in the bay`,
-      outside: 'outside',
+      outside: say`outside`,
       exhaust: say`by the exhaust`,
     },
   )
@@ -41,7 +41,7 @@ export function FuseFields({ job, settle }: Pick<StationProps, 'job' | 'settle'>
                 <ChoiceField
                   label={say`Form${suffix}`}
                   value={fuse.kind}
-                  options={fuseFormNames.map((value) => ({ value, name: fuseForms[value].name }))}
+                  options={fuseFormNames.map((value) => ({ value, name: spokenWord(fuseForms[value].name) }))}
                   onChange={(kind) => settle((j) => changeFuse(j, fuse.ratingA, kind, n))}
                 />
                 <ChoiceField

@@ -64,7 +64,7 @@ export function Joining({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
           options={ratings(
             fuseForms.blade.ratings.filter((a) => a <= 10),
             wiring.tapFuseA,
-            'none',
+            say`none`,
           )}
           onChange={(v) => change({ tapFuseA: ratingOf(v) })}
         />

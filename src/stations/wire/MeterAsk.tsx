@@ -7,7 +7,7 @@ import { parse, type UnitSystem } from '@/core/units'
 import { say } from '@/core/words'
 
 function figure(value: number, unit: 'V' | 'ohm'): string {
-  if (value === Infinity) return 'open'
+  if (value === Infinity) return say`open`
   const short = (x: number): number => Number(x.toPrecision(3))
   if (unit === 'V') return `${short(value)} V`
   return value >= 1000 ? say`${short(value / 1000)} kohm` : `${short(value)} ohm`
@@ -20,7 +20,7 @@ const OPEN_OHM = 1e6
 export function rangeWords([low, high]: readonly [number, number], unit: 'V' | 'ohm'): string {
   if (low === -Infinity) return say`up to ${figure(high, unit)}`
   if (high < Infinity) return say`${figure(Math.max(0, low), unit)} to ${figure(high, unit)}`
-  return low >= OPEN_OHM ? 'open' : say`${figure(low, unit)} or more`
+  return low >= OPEN_OHM ? say`open` : say`${figure(low, unit)} or more`
 }
 
 const MOST_VOLTS = 100

@@ -122,7 +122,7 @@ function HandSwitches({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf'
         label={say`Override is`}
         value={wiring.override}
         options={[
-          { value: 'none', name: 'none' },
+          { value: 'none', name: say`none` },
           ...(job.engine === null ? [] : [{ value: 'key' as const, name: say`behind the key` }]),
           { value: 'feed', name: say`from the fan's own feed` },
         ]}

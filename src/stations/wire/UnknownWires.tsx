@@ -87,7 +87,7 @@ function Candidates({ found: f }: { readonly found: WireFound }) {
 /** What it may be loaded with, in words. */
 function loadOf({ known, mayCarryA }: WireFound, units: UnitSystem): string {
   if (known === null) return '–'
-  if (mayCarryA === 0) return 'nothing'
+  if (mayCarryA === 0) return say`nothing`
   return mayCarryA === null ? say`see size and fuse` : format(mayCarryA, 'current', units, 2)
 }
 

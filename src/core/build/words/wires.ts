@@ -12,7 +12,9 @@ const tapFuse = ({ wiring, engine }: Job): string =>
 
 /** What the meter is held between for each way back. */
 function waysBack(job: Job): string {
-  const ways = job.runs.map((r) => (r.frame ? 'fan’s ground to the frame' : 'way back, fan to battery’s negative lead'))
+  const ways = job.runs.map((r) =>
+    r.frame ? say`fan’s ground to the frame` : say`way back, fan to battery’s negative lead`,
+  )
   return [...new Set(ways)].join('; ')
 }
 
