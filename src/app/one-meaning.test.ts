@@ -1,15 +1,10 @@
 import type { Job } from '@/core/job'
+import { readFileSync } from 'node:fs'
 import type { Language } from '@/core/words'
+import { bareIn, inSigns, writtenIn } from '@/core/words/test-support/in-signs'
+import { phrasesIn } from './language'
 
-/** Every phrase in signs: what a word is compared with, looked up by or kept as would no longer be found. */
-const inSigns: Language = {
-  tag: 'nl',
-  decimal: ',',
-  phrases: new Proxy(
-    {},
-    { get: (_, key) => String(key).replace(/[a-z]/gi, (c) => String.fromCodePoint(0x3000 + c.codePointAt(0)!)) },
-  ),
-}
+const phrases = new Set(Object.keys(phrasesIn(readFileSync('words/nl.po', 'utf8'))))
 
 /** Words that are kept or asked for, by what they stand under. */
 const kept = new Set(['id', 'kind', 'verdict', 'has', 'state', 'station', 'margin', 'conductor', 'dye', 'sleeve'])
@@ -22,15 +17,6 @@ function shapeOf(value: unknown, under = ''): unknown {
   if (Array.isArray(value)) return value.map((v) => shapeOf(v, under))
   if (typeof value !== 'object' || value === null) return typeof value === 'function' ? null : value
   return Object.fromEntries(Object.entries(value).map(([key, v]) => [key, shapeOf(v, key)]))
-}
-
-/** English that stands bare among phrases in signs, and is not what a person has written. */
-function bareIn(value: unknown, written: string): string[] {
-  if (Array.isArray(value)) return value.flatMap((v) => bareIn(v, written))
-  if (typeof value === 'object' && value !== null)
-    return Object.entries(value).flatMap(([key, v]) => (key === 'drawings' ? [] : bareIn(v, written)))
-  const letters = typeof value === 'string' ? value.match(/[a-z’]{3,}( [a-z’]+)*/g) : null
-  return (letters ?? []).filter((words) => !written.includes(words))
 }
 
 /** What a job comes to by ids alone, worked out by modules that were loaded in a language; and its bare words. */
@@ -102,7 +88,7 @@ async function idsIn(language: Language | null): Promise<{ readonly found: unkno
         measuring: sheets.measuringSheet(job),
         shopping: sheets.shoppingSheet(job, shelf),
       }
-      bare.push(...bareIn(made, JSON.stringify([job, shelf])))
+      bare.push(...bareIn(made, writtenIn([job, shelf], phrases), ['drawings']))
       return shapeOf({
         ...made,
         needs,

@@ -1,7 +1,6 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
-import type { ReactNode } from 'react'
 import fc from 'fast-check'
 import { stations } from '@/core/fields'
 import { startedJobs } from '@/core/job/test-support/started'
@@ -12,21 +11,7 @@ import { inOtherUnits } from '@/formats/test-support/other-units'
 import { addJobs, prepareJob, putParts, theStore } from '@/store'
 import { type Drawn, drawn, elementsOf } from '@/stations/test-support/drawn'
 import { metricOn, wrongWith } from '@/stations/test-support/looked-at'
-import YardPage from './page'
-import FitsPage from './fits/page'
-import FaultPage from './fault/page'
-import LibraryPage from './library/page'
-import PracticePage from './practice/page'
-import ShelfPage from './shelf/page'
-import WorkshopPage from './workshop/page'
-import JobPage from './jobs/[id]/page'
-import BuiltPage from './jobs/[id]/built/page'
-import CardPage from './jobs/[id]/card/page'
-import HistoryPage from './jobs/[id]/history/page'
-import LifePage from './jobs/[id]/life/page'
-import MeasuringPage from './jobs/[id]/measuring/page'
-import SheetPage from './jobs/[id]/sheet/page'
-import ShoppingPage from './jobs/[id]/shopping/page'
+import { type PageOfJob, pagesOfJob, pagesOfYard } from './test-support/every-page'
 
 const AT = '2026-01-15T09:00:00.000Z'
 const folder = mkdtempSync(path.join(os.tmpdir(), 'pyraxis-pages-'))
@@ -43,11 +28,6 @@ afterAll(async () => {
   process.env.PYRAXIS_NOW = before.now
   rmSync(folder, { recursive: true, force: true })
 })
-
-type PageOfJob = (asked: {
-  readonly params: Promise<{ id: string }>
-  readonly searchParams: Promise<{ before?: string }>
-}) => Promise<ReactNode>
 
 const demo = ['fell-bike-signed', 'vineyard-buggy-ready', 'churchyard-digger-bay', 'market-cold-trailer'].map(example)
 /** one new job of each kind of work, on a machine with an engine and on a trailer */
@@ -78,21 +58,13 @@ async function ofJob(n: number, page: PageOfJob, at = ''): Promise<Drawn> {
   return drawn(await page(asked), `/jobs/${ids[n]!}${at}`)
 }
 
-const otherPages: Readonly<Record<string, PageOfJob>> = {
-  built: BuiltPage,
-  card: CardPage,
-  history: HistoryPage,
-  life: LifePage,
-  measuring: MeasuringPage,
-  sheet: SheetPage,
-  shopping: ShoppingPage,
-}
+const { '': JobPage, ...otherPages } = pagesOfJob
 
 test.each(stations)(
   'every job is drawn at %s without a figure that is none, and every field has a name',
   async (at) => {
     for (const [n, job] of jobs.entries()) {
-      const page = await ofJob(n, JobPage, `?station=${at}`)
+      const page = await ofJob(n, JobPage!, `?station=${at}`)
       expect({ job: job.title, wrong: [...wrongWith(page), ...metricOn(page, job)] }).toEqual({
         job: job.title,
         wrong: [],
@@ -112,16 +84,7 @@ test.each(Object.keys(otherPages))('%s of every job', async (name) => {
 })
 
 test('the yard’s own pages', async () => {
-  const pages: Readonly<Record<string, () => Promise<ReactNode> | ReactNode>> = {
-    '/': () => YardPage({ searchParams: Promise.resolve({}) }),
-    '/shelf': ShelfPage,
-    '/fits': FitsPage,
-    '/fault': FaultPage,
-    '/workshop': WorkshopPage,
-    '/library': () => LibraryPage({ searchParams: Promise.resolve({}) }),
-    '/practice': () => PracticePage({ searchParams: Promise.resolve({}) }),
-  }
-  for (const [address, page] of Object.entries(pages)) {
+  for (const [address, page] of Object.entries(pagesOfYard)) {
     const wrong = wrongWith(await drawn(await page(), address))
     expect({ address, wrong }).toEqual({ address, wrong: [] })
   }

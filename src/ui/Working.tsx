@@ -102,7 +102,7 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
     <div className="line">
       <div className="part-head">
         <span>
-          {part.id}
+          {part.name}
           {part.warns ? say` (warns only)` : ''}
         </span>
         <span className={`verdict-${part.verdict}`}>{spokenWord(part.verdict)}</span>

@@ -73,12 +73,12 @@ const rules: Readonly<Record<string, FaultRule>> = {
   },
   diode_missing: { words: (e) => say`${e.label}: missing or burnt through`, fits: ofKind('diode'), edit: without },
   bad: {
-    words: (e) => `${e.label}: ${grounded(e) ? say`bad ground` : say`bad joint`}, 20 ohm`,
+    words: (e) => (grounded(e) ? say`${e.label}: bad ground, 20 ohm` : say`${e.label}: bad joint, 20 ohm`),
     fits: ofKind('wire'),
     edit: (e, net) => swap(net, e.name, (w) => asWire(w, BAD_OHM)),
   },
   poor: {
-    words: (e) => `${e.label}: ${grounded(e) ? say`poor ground` : say`poor joint`}, 2 ohm`,
+    words: (e) => (grounded(e) ? say`${e.label}: poor ground, 2 ohm` : say`${e.label}: poor joint, 2 ohm`),
     fits: ofKind('wire'),
     edit: (e, net) => swap(net, e.name, (w) => asWire(w, POOR_OHM)),
   },

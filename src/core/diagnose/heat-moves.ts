@@ -1,5 +1,5 @@
 import { cautions, type Job } from '../job'
-import { STILL } from './act'
+import { asWords, STILL } from './act'
 import type { Move } from './table'
 import { say } from '../words'
 
@@ -11,7 +11,6 @@ export interface HeatMove {
   readonly when: (job: Job) => boolean
 }
 
-const asWords = (...ids: string[]) => ids.map((id) => ({ id, words: id }))
 const always = (): boolean => true
 const cooled = (job: Job): boolean => job.cooling !== null
 const inBay = (job: Job): boolean => job.bay !== null

@@ -19,7 +19,7 @@ export function chargeFromRating(rpm: number, ratedA: number, ratedRpm: number, 
   const scale = (ratedRpm - rpm0) / 3
   const value = rpm <= rpm0 ? 0 : (ratedA * (1 - Math.exp(-(rpm - rpm0) / scale))) / (1 - Math.exp(-3))
   return worked(
-    'charging',
+    say`charging`,
     '{0} × (1 − e^(−({1} − {2}) / {3})) / (1 − e^(−3))',
     [
       term(say`rated output`, ratedA, 'current'),

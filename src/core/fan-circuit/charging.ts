@@ -61,7 +61,7 @@ export function statesOf(job: Job): WorkState[] {
         rpm: null,
         judged: true,
         charge: (b) =>
-          worked('charger', '{0}', [b.term('trailer.chargerA')], b.value('trailer.chargerA'), 'current', '§1.8'),
+          worked(say`charger`, '{0}', [b.term('trailer.chargerA')], b.value('trailer.chargerA'), 'current', '§1.8'),
       },
       {
         id: 'standing alone',

@@ -19,7 +19,7 @@ export interface PlacedField extends Field {
 }
 
 const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
-const workNames: Readonly<Record<string, string>> = { idle: 'idle', slow: say`slow work`, cruise: 'cruise' }
+const workNames: Readonly<Record<string, string>> = { idle: say`idle`, slow: say`slow work`, cruise: say`cruise` }
 
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
 function ownLabel(job: Job, { address, label }: Found): string {

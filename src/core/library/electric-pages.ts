@@ -80,9 +80,9 @@ const turnedBlade: LibraryPage = {
     const row = (swapped: boolean, turned: boolean): string[] => {
       const way = blowing(swapped, turned, motor)
       return [
-        swapped ? 'swapped' : say`as marked`,
+        swapped ? say`swapped` : say`as marked`,
         turned ? say`turned over` : say`as it came`,
-        way?.air ?? say`not at all: it may be damaged`,
+        way ? spokenWord(way.air) : say`not at all: it may be damaged`,
         way ? percent(way.effectiveness) : '–',
       ]
     }

@@ -1,4 +1,5 @@
 import type { Job } from '../job'
+import { spokenWord } from '../words'
 
 /** One piece of an answer: words, and a table where figures stand side by side. */
 export interface Told {
@@ -20,4 +21,8 @@ export const told = (
   lines: readonly string[],
   columns: readonly string[] = [],
   rows: readonly (readonly string[])[] = [],
-): Told => ({ heading, lines, table: rows.length ? { columns, rows } : null })
+): Told => ({
+  heading,
+  lines,
+  table: rows.length ? { columns: columns.map((column) => spokenWord(column)), rows } : null,
+})

@@ -158,7 +158,7 @@ function panelParts(job: Job, fan: ChosenFan, { suffix, tag }: Named): PartDefin
             scale: fixedScale(5),
             compute: (b: Bench) =>
               over(
-                worked('stand-offs', '{0}', [b.term('place.standOffM')], b.value('place.standOffM'), 'length', '§7'),
+                worked(say`stand-offs`, '{0}', [b.term('place.standOffM')], b.value('place.standOffM'), 'length', '§7'),
                 worked(
                   say`blades stand out`,
                   '{0}',

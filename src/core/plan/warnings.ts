@@ -8,7 +8,7 @@ import { jointWarnings, kitWarnings, netlistOf, routeOf } from '../wiring'
 import { format } from '../units'
 import { inletNeeded, tiesOf } from '../build'
 import { ingressFaults } from './ingress'
-import { say } from '../words'
+import { say, spokenWord } from '../words'
 
 /** a tie bends round so much beside the middle of its gap, m (estimate) */
 const TIE_SLACK_M = 0.003
@@ -164,7 +164,7 @@ export function planWarnings(job: Job): PlanWarning[] {
   for (const a of alterationsOf(job).filter((x) => x.clashes)) {
     found.push({
       id: `owner ${a.id}`.slice(0, 60),
-      text: say`The owner allows ${job.machine.ownerAllows}; the plan has a ${alterationWords[a.kind].name}:
+      text: say`The owner allows ${spokenWord(job.machine.ownerAllows ?? 'not asked')}; the plan has a ${alterationWords[a.kind].name}:
         ${a.what}.`,
       helps: say`Ask the owner, or choose another way of fastening or feeding it.`,
     })

@@ -101,7 +101,7 @@ const pulls = day(say`short steep pulls`, [
   [say`switched off`, 'off', 15],
 ])
 
-const road = day('road', [
+const road = day(say`road`, [
   [say`start`, 'idle', 3],
   [say`road`, 'speed', 35],
   [say`idle at a gate`, 'idle', 8],

@@ -12,7 +12,7 @@ import { parse } from '@/core/units'
 import { FormLine, given } from '@/ui/FormLine'
 import { askForId } from '../ask-for-id'
 import { Trouble } from '@/ui/Trouble'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 interface Answers {
   title: string
@@ -83,7 +83,7 @@ function Five({
       <Choice
         id="fault-caller"
         label={say`2. What calls it`}
-        options={foundCallers.map((c) => [c, c])}
+        options={foundCallers.map((c) => [c, spokenWord(c)])}
         field={register('caller')}
       />
       <Choice
@@ -98,7 +98,7 @@ function Five({
       <Choice
         id="fault-feed"
         label={say`4. Where it is fed`}
-        options={foundFeeds.map((f) => [f, f])}
+        options={foundFeeds.map((f) => [f, spokenWord(f)])}
         field={register('feed')}
       />
       <FormLine

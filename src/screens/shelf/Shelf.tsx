@@ -21,7 +21,7 @@ import type { UnitSystem } from '@/core/units'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
 import { bringShelfIn, retire, type ShelfTrouble, takeStarter } from './server-calls'
-import { say } from '@/core/words'
+import { say, spokenWord } from '@/core/words'
 
 interface Entry {
   readonly part: Part
@@ -54,8 +54,8 @@ const inShort = (part: Part, units: UnitSystem): string => {
       return texts[path]
         ? [
             line.options
-              ? (line.options.find((o) => o.value === texts[path])?.name ?? texts[path])
-              : `${line.label} ${texts[path]}`,
+              ? spokenWord(line.options.find((o) => o.value === texts[path])?.name ?? texts[path])
+              : `${spokenWord(line.label)} ${path === 'colour' ? spokenWord(texts[path]) : texts[path]}`,
           ]
         : []
     })

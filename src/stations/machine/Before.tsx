@@ -118,7 +118,7 @@ export function Baseline({ job, settle }: Props) {
   return (
     <Unfold
       title={say`Baseline`}
-      says={baseline.state === 'not yet' ? say`not taken yet: it cannot be had afterwards` : baseline.state}
+      says={baseline.state === 'not yet' ? say`not taken yet: it cannot be had afterwards` : spokenWord(baseline.state)}
     >
       <ChoiceField
         label={say`Baseline run`}
@@ -189,7 +189,7 @@ export function Allowed({ job, settle }: Props) {
       says={
         clashing
           ? say`${clashing} ${clashing === 1 ? say`mark goes` : say`marks go`} too far`
-          : (job.machine.ownerAllows ?? say`not asked yet`)
+          : spokenWord(job.machine.ownerAllows ?? 'not asked')
       }
     >
       <UnsaidField
@@ -276,7 +276,9 @@ export function Lives({ job, settle }: Props) {
       says={
         warnings.length
           ? `${warnings.length} ${warnings.length === 1 ? say`warning` : say`warnings`}`
-          : (livesIn ?? say`not said yet`)
+          : livesIn
+            ? spokenWord(livesIn)
+            : say`not said yet`
       }
     >
       <UnsaidField
@@ -284,7 +286,7 @@ export function Lives({ job, settle }: Props) {
         value={livesIn}
         options={(Object.keys(ingressNeeds) as LivesIn[]).map((value) => ({
           value,
-          name: `${value} (${ingressNeeds[value]})`,
+          name: `${spokenWord(value)} (${ingressNeeds[value]})`,
         }))}
         onChange={(v) => change({ livesIn: v })}
       />

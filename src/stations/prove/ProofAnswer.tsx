@@ -104,7 +104,7 @@ function YesNo({ proof, found, tell }: { readonly proof: Proof; readonly found: 
       key={a}
       variant={found === a ? pressed[a] : 'outline-dark'}
       aria-pressed={found === a}
-      aria-label={`${a}: ${proof.name}`}
+      aria-label={`${spokenWord(a)}: ${proof.name}`}
       onClick={() => tell({ ...nothing, answer: a })}
     >
       {spokenWord(a)}

@@ -10,7 +10,7 @@ function figure(value: number, unit: 'V' | 'ohm'): string {
   if (value === Infinity) return say`open`
   const short = (x: number): number => Number(x.toPrecision(3))
   if (unit === 'V') return `${short(value)} V`
-  return value >= 1000 ? say`${short(value / 1000)} kohm` : `${short(value)} ohm`
+  return value >= 1000 ? say`${short(value / 1000)} kohm` : say`${short(value)} ohm`
 }
 
 /** from here on no wire of a machine is meant, but none at all, ohm */
