@@ -24,6 +24,38 @@ test('a station that was never looked at, with the server away: it waits alone, 
   await expect(page.getByRole('tab', { name: 'Ladder and run' })).toBeVisible({ timeout: 60_000 })
 })
 
+test('the core comes behind the page: until it has, the margins stand as the server told them, and say when they are behind', async ({
+  page,
+  yard,
+}) => {
+  await page.addInitScript(() => {
+    window.requestIdleCallback = () => 0
+  })
+  const address = await openJob(page, yard, BIKE)
+  await saved(page)
+  // only what the page itself names comes; what it fetches afterwards waits
+  const html = await (await page.request.get(`${yard.url}${address}`)).text()
+  let held = true
+  await page.route('**/_next/static/chunks/*.js', (route) => {
+    const name = new URL(route.request().url()).pathname.split('/').at(-1)!
+    return held && !html.includes(name) ? route.abort() : route.continue()
+  })
+  await page.goto(`${yard.url}${address}`)
+  await ready(page)
+  const rail = page.getByRole('region', { name: 'Margins' })
+  const air = page.locator('[data-margin="air"] .figure-text')
+  const before = await air.textContent()
+  await expect(rail).toHaveAttribute('aria-busy', 'false')
+  await type(page, 'load share, standing', '30 %')
+  await expect(rail).toHaveAttribute('aria-busy', 'true')
+  await expect(rail.getByText('being worked out')).toBeAttached()
+  await expect(air).toHaveText(before!)
+  held = false
+  await expect(rail).toHaveAttribute('aria-busy', 'false')
+  await expect(air).not.toHaveText(before!)
+  await saved(page)
+})
+
 test('a browser that keeps nothing: changes go out, and “saved” is said of what was acknowledged', async ({
   page,
   yard,

@@ -9,20 +9,26 @@ import { say, spokenWord } from '@/core/words'
 
 interface Props {
   readonly evaluation: Evaluation
+  /** the job has changed since, and is still being worked out */
+  readonly behind: boolean
   readonly system: UnitSystem
   readonly selected: MarginId | null
   readonly onSelect: (margin: MarginId | null) => void
 }
 
 /** The margins, always there, all standing on one water line. */
-export function MarginRail({ evaluation, system, selected, onSelect }: Props) {
+export function MarginRail({ evaluation, behind, system, selected, onSelect }: Props) {
   // on a phone the rail is a foot that opens into a list
   const [listed, setListed] = useState(false)
   return (
-    <section className={`rail ${listed ? 'listed' : ''}`} aria-label={say`Margins`}>
+    <section
+      className={`rail ${listed ? 'listed' : ''} ${behind ? 'behind' : ''}`}
+      aria-label={say`Margins`}
+      aria-busy={behind}
+    >
       <div className="summary">
         <strong>{say`Margins`}</strong>
-        <span className="tally">{tally(evaluation)}</span>
+        <span className="tally">{behind ? say`being worked out` : tally(evaluation)}</span>
         <button type="button" className="worst" aria-expanded={listed} onClick={() => setListed(!listed)}>
           {listed ? say`Close the list` : worstInWords(evaluation, system)}
           <span className="visually-hidden">{say`, all margins`}</span>

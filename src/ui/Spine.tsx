@@ -1,9 +1,12 @@
 'use client'
 
-import type { CSSProperties } from 'react'
-import { useDrag } from '@use-gesture/react'
+import { type CSSProperties, useRef } from 'react'
+import dynamic from 'next/dynamic'
 import { type Station, stationNames, stations } from '@/core/fields'
 import { say } from '@/core/words'
+import { persistently } from './persistently'
+
+const Swipe = dynamic(() => persistently(() => import('./Swipe')).then((m) => m.Swipe), { ssr: false })
 
 export interface SpineEntry {
   readonly done: number
@@ -11,9 +14,6 @@ export interface SpineEntry {
   readonly left: string
   readonly short: boolean
 }
-
-/** px that a finger is drawn before it means another station */
-const FAR_ENOUGH = 60
 
 /**
  * The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short.
@@ -27,16 +27,10 @@ export function Spine({
   readonly present: Station
   readonly onGo: (station: Station) => void
 }) {
-  // on a phone a finger drawn along the spine, fast or slow, goes to the next station or the one before
-  const swipe = useDrag(
-    ({ last, canceled, movement: [x] }) => {
-      const to = stations[stations.indexOf(present) - Math.sign(x)]
-      if (last && !canceled && Math.abs(x) > FAR_ENOUGH && to) onGo(to)
-    },
-    { axis: 'x', pointer: { touch: true, keys: false } },
-  )
+  const nav = useRef<HTMLElement>(null)
   return (
-    <nav className="spine" aria-label={say`Stations`} {...swipe()}>
+    <nav className="spine" aria-label={say`Stations`} ref={nav}>
+      <Swipe on={nav} present={present} onGo={onGo} />
       <ol>
         {stations.map((s, i) => {
           const { done, total, left, short } = entries[s]

@@ -1,4 +1,4 @@
-import { type Job, lookupOf, type MarginId } from '../job'
+import { type Job, lookupOf } from '../job'
 import {
   Bench,
   drawSample,
@@ -15,26 +15,8 @@ import { type Findings } from './findings'
 import { marginsOf } from './margins-of'
 import { type ComputedPart, figureOf, isMissing, isOpen, type MarginDefinition, marginUnits } from './part'
 import { ranOf } from './ran'
-import { heedsSeen, toldFromDraws } from './told-from-draws'
-
-/** Chance that something is short, and where 5 and 95 of a hundred draws of it lie. */
-export interface Drawn {
-  readonly chanceShort: number
-  readonly low: number
-  readonly high: number
-}
-
-/** What sampling adds to an evaluation of the same job. */
-export interface SampledMargin {
-  readonly id: MarginId
-  /** of its worst part in each draw, by x = value / scale; null where the margin is open, or short without a number */
-  readonly x: Drawn | null
-  readonly chanceShort: number | null
-  /** figures in the part's own unit */
-  readonly parts: readonly (Drawn & { readonly id: string })[]
-  /** of what can be had at a bench, the reading whose doubt matters most, and its share of the variance */
-  readonly measureNext: MeasureNext | null
-}
+import { heedsSeen } from './told-from-draws'
+import { type Drawn, type SampledMargin, withSample } from './with-sample'
 
 const [LOW, HIGH] = [0.05, 0.95]
 
@@ -119,15 +101,6 @@ export function sample(job: Job, findings: Findings | null = null): SampledMargi
     return { id: margin.id, x: of, chanceShort: of.chanceShort, parts: told, measureNext: best }
   })
 }
-
-/** An evaluation with what sampling found: judgements are told from it. */
-export const withSample = (evaluation: Evaluation, sampled: readonly SampledMargin[]): Evaluation => ({
-  ...evaluation,
-  margins: evaluation.margins.map((m) => {
-    const found = sampled.find((s) => s.id === m.id)
-    return found ? toldFromDraws(m, found) : m
-  }),
-})
 
 /** Every margin of a job with its verdict: what screen, sheet, yard, signature and command line show. */
 export const judge = (job: Job, findings: Findings | null = null): Evaluation =>

@@ -1,29 +1,27 @@
 'use client'
 
 import { type Result } from '@/core/units'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type ComponentProps, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
 import { Coming, persistently } from '@/ui/persistently'
 import { usePathname, useSearchParams } from 'next/navigation'
 import type { Remedy } from '@/core/advice'
 import { type Station, stations } from '@/core/fields'
 import { fieldsOf, type Job, type MarginId, marginIds } from '@/core/job'
-import { evaluate, type Findings, stationOfMargin } from '@/core/margins'
+import { type Findings, type MarginResult, stationOfMargin } from '@/core/margins'
 import type { Part } from '@/core/parts'
-import { complaintInWords, filled } from '@/core/plan'
 import { timeInWords } from '@/ui/days'
-import { FindButton } from '@/ui/Find'
-import { ThemeButton } from '@/ui/ThemeButton'
 import { DraftProvider } from '@/ui/drafts'
 import { HatchDefinitions } from '@/ui/MarginBar'
 import { MarginRail } from '@/ui/MarginRail'
 import { Spine, type SpineEntry } from '@/ui/Spine'
 import { fetchStations, stationViews } from '../all'
 import type { PendingSave, SaveAnswer } from './saver'
-import { SavedMark, SaveTrouble } from './SavedMark'
-import { AsideNotes, NotTaken } from './SaveNotes'
+import { Masthead } from './Masthead'
+import { AsideNotes } from './SaveNotes'
+import type { Judged } from './judge'
 import { seenBy } from './seen-by'
+import { useEvaluation } from './use-evaluation'
 import { useJudged } from './use-judged'
 import { useJobDocument, type Opened } from './use-job-document'
 import { useRun } from './use-run'
@@ -48,8 +46,17 @@ const Working = dynamic(() => persistently(() => import('./MarginWorking')).then
   loading: () => <Coming height={320} />,
 })
 
+/** A margin's working, once the core is there to work it. */
+const AtMargin = ({
+  margin,
+  ...props
+}: Omit<ComponentProps<typeof Working>, 'margin'> & { readonly margin: MarginResult | undefined }) =>
+  margin ? <Working {...props} margin={margin} /> : <Coming height={320} />
+
 interface Props {
   readonly opened: Opened
+  /** what the job came to at the server, as it was opened */
+  readonly first: Judged
   readonly shelf: readonly Part[]
   /** ISO moment where the clock is fixed, else null */
   readonly fixedNow: string | null
@@ -95,7 +102,7 @@ const focusField = (address: string): void => {
   )
 }
 
-export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevision, keepRun }: Props) {
+export function JobScreen({ opened, first, shelf, fixedNow, saveJob, signJob, loadRevision, keepRun }: Props) {
   const doc = useJobDocument(opened, saveJob)
   const { job, settle, preview } = doc
   const { station, margin, go } = useAddress()
@@ -120,10 +127,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
       [keepRun, opened.id],
     ),
   })
-  const evaluation = useMemo(
-    () => evaluate(job, run.findings, { quickly: doc.moving }),
-    [job, run.findings, doc.moving],
-  )
+  const { evaluation, filled, waits } = useEvaluation(job, run.findings, doc.moving, first)
   const full = useJudged(job, run.findings, evaluation)
   const entries = useMemo(
     () =>
@@ -131,12 +135,12 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
         stations.map((s) => [
           s,
           {
-            ...filled(job, s),
+            ...filled[s],
             short: full.margins.some((m) => m.verdict === 'short' && stationOfMargin[m.id] === s),
           },
         ]),
       ) as Record<Station, SpineEntry>,
-    [job, full],
+    [filled, full],
   )
   const swapUnits = useCallback(
     () => settle((j) => ({ ...j, units: j.units === 'metric' ? 'imperial' : 'metric' })),
@@ -180,6 +184,7 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
 
   const sign = async (by: string): Promise<string | null> => {
     if (doc.state.kind !== 'saved') return say`Wait until everything is saved, then sign.`
+    if (waits) return say`Wait until the margins are worked out, then sign.`
     // what is signed is told from the same run as what is shown
     await keeping.current
     const answer = await signJob(opened.id, doc.revision(), by)
@@ -208,64 +213,21 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
     goTo: (s: Station) => go(s),
     sign,
   }
-  const selected = margin ? full.margins.find((m) => m.id === margin) : undefined
+  const selected = full.margins.find((m) => m.id === margin)
   return (
     <DraftProvider job={opened.id}>
       <HatchDefinitions />
       <div className={`job-screen at-${station}`}>
-        <header className="masthead">
-          <Link href="/" className="wordmark">
-            PYRAXIS
-          </Link>
-          <h1>{job.title}</h1>
-          <span className="under">{complaintInWords(job)}</span>
-          <span className="saved">
-            <SavedMark state={doc.state} />
-          </span>
-          <span className="right">
-            <button
-              type="button"
-              className="word-button"
-              disabled={doc.steps.back === 0}
-              onClick={stepBack}
-              aria-keyshortcuts="Control+Z"
-            >
-              {say`undo`}
-            </button>
-            <button
-              type="button"
-              className="word-button"
-              disabled={doc.steps.forward === 0}
-              onClick={stepForward}
-              aria-keyshortcuts="Control+Shift+Z"
-            >
-              {say`redo`}
-            </button>
-            <FindButton />
-            <button type="button" className="word-button figure-text" onClick={swapUnits}>
-              {job.units === 'metric' ? '°C mm' : '°F in'}
-              <span className="visually-hidden">{say`, swap unit system`}</span>
-            </button>
-            <Link href={`/jobs/${opened.id}/sheet`} prefetch={false}>
-              <span className="wide-word">{say`Bench`} </span>
-              {say`sheet`}
-            </Link>
-            <Link href={`/jobs/${opened.id}/history`} prefetch={false}>
-              {say`history`}
-            </Link>
-            <ThemeButton />
-            <button type="button" className="word-button" onClick={() => setKeysShown(true)}>
-              ?<span className="visually-hidden"> {say`keys`}</span>
-            </button>
-          </span>
-          <SaveTrouble state={doc.state} />
-          <NotTaken why={doc.notTaken} />
-          {stepped && (
-            <p className="stepped" role="status">
-              {stepped}
-            </p>
-          )}
-        </header>
+        <Masthead
+          id={opened.id}
+          job={job}
+          doc={doc}
+          stepped={stepped}
+          onUndo={stepBack}
+          onRedo={stepForward}
+          onUnits={swapUnits}
+          onKeys={() => setKeysShown(true)}
+        />
         {/* what is chosen before the page can take it would be lost without a word: until then nothing takes it */}
         <div ref={fields} className="job-fields" inert suppressHydrationWarning>
           <Spine entries={entries} present={station} onGo={(s) => go(s)} />
@@ -275,8 +237,8 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
             <Stage {...stationProps} />
           </main>
           {selected ? (
-            <Working
-              margin={selected}
+            <AtMargin
+              margin={waits ? undefined : selected}
               run={full.run}
               system={job.units}
               job={job}
@@ -292,7 +254,13 @@ export function JobScreen({ opened, shelf, fixedNow, saveJob, signJob, loadRevis
               <AtFoot {...stationProps} />
             </section>
           )}
-          <MarginRail evaluation={full} system={job.units} selected={margin} onSelect={(m) => go(station, m)} />
+          <MarginRail
+            evaluation={full}
+            behind={waits && job !== opened.job}
+            system={job.units}
+            selected={margin}
+            onSelect={(m) => go(station, m)}
+          />
         </div>
       </div>
       {doc.reopening && <ReopenDialog {...doc.reopening} />}

@@ -2,6 +2,7 @@
 
 import type { Part } from '@/core/parts'
 import { JobScreen } from '@/stations/job-screen/JobScreen'
+import type { Judged } from '@/stations/job-screen/judge'
 import type { Opened } from '@/stations/job-screen/use-job-document'
 import type * as ServerCalls from './server-calls'
 import { unreached, unsigned } from './unreached'
@@ -33,16 +34,19 @@ const keepRun: typeof ServerCalls.keepRun = (...what) =>
 /** The job screen with its calls to the server. */
 export function JobPage({
   opened,
+  first,
   shelf,
   fixedNow,
 }: {
   readonly opened: Opened
+  readonly first: Judged
   readonly shelf: readonly Part[]
   readonly fixedNow: string | null
 }) {
   return (
     <JobScreen
       opened={opened}
+      first={first}
       shelf={shelf}
       fixedNow={fixedNow}
       saveJob={saveJob}
