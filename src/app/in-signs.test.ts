@@ -8,8 +8,9 @@ import { stations } from '@/core/fields'
 import { fieldsOf } from '@/core/job'
 import { evaluate } from '@/core/margins'
 import { type DrillKind, drillKinds, drillOf } from '@/core/practice'
+import { quantities } from '@/core/units'
 import { languages } from '@/core/words'
-import { bareIn, writtenIn } from '@/core/words/test-support/in-signs'
+import { asked, bareIn, writtenIn } from '@/core/words/test-support/in-signs'
 import { demoJobs, exampleShelf } from '@/formats/test-support/examples'
 import { MarginWorking } from '@/stations/job-screen/MarginWorking'
 import type { StationProps } from '@/stations/station'
@@ -113,4 +114,11 @@ test('workings, what is told by a search, at the practice bench and in drills', 
     causes.map((c) => [c.words, c.why, Object.values(c.repair)]),
   ]
   expect(bareIn(says, writtenIn(jobs[0], phrases))).toEqual([])
+})
+
+test('whatever was asked for above stands in the catalogue', () => {
+  const own = writtenIn([jobs, shelf], phrases)
+  const units = Object.values(quantities).flatMap((q) => q.units.map((u) => u.symbol))
+  const words = [...asked].filter((k) => /[a-z]{3}/.test(k) && !own.includes(k) && !units.includes(k))
+  expect(words.filter((k) => !phrases.has(k))).toEqual([])
 })

@@ -42,7 +42,7 @@ function Next({ job, evaluation, station, now, goTo }: StationProps) {
         <>
           {' '}
           <button type="button" className="word-button" onClick={() => goTo(next.station)}>
-            {say`to ${stationNames[next.station]}`}
+            {say`go to ${stationNames[next.station]}`}
           </button>
         </>
       )}

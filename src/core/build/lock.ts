@@ -54,7 +54,7 @@ function proofsBefore(job: Job, step: PlannedStep): { readonly waits: string[]; 
   return {
     waits: [
       ...failed.map(({ proof, state }) => `${proof.name}: ${state}`),
-      ...(open === null ? [] : [say`to ${step.waitsForProofs ? say`prove` : say`answer`}: ${open}`]),
+      ...(open === null ? [] : [step.waitsForProofs ? say`still to prove: ${open}` : say`still to answer: ${open}`]),
     ],
     failed: failed.length > 0,
   }

@@ -316,3 +316,6 @@ export const unplannedKinds = [
   'something else',
 ] as const
 export type UnplannedKind = (typeof unplannedKinds)[number]
+
+/** Colours that wires usually have; a job's own may be any word. */
+export const wireColours = ['red', 'black', 'orange', 'yellow', 'blue', 'green', 'violet', 'white'] as const

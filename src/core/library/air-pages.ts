@@ -105,7 +105,7 @@ const thicker: LibraryPage = {
           second half of a thick one is given hot air. It also lets less of it through.`,
         say`Here, with this fan, twice as thick carries ${twiceInWords(job)}.`,
       ],
-      ['thickness', ...dutyColumns(job)],
+      [say`thickness`, ...dutyColumns(job)],
       [1, 1.5, 2].map((factor) => {
         const other = withReadingTimes(job, 'cooling.coreThicknessM', factor)
         return [format(other.cooling!.coreThicknessM.value, 'length', job.units, 2), ...carries(other)]
@@ -124,7 +124,7 @@ const passes: LibraryPage = {
         say`Leading the same coolant through the same core two or three times makes it faster in the tubes; the air
           that carries the heat is the same, and the pump has more to push. What it comes to here stands below.`,
       ],
-      ['passes', ...dutyColumns(job)],
+      [say`passes`, ...dutyColumns(job)],
       ([1, 2, 3] as const).map((n) => [
         String(n),
         ...carries({ ...job, cooling: { ...job.cooling!, passes: n } } as Job),

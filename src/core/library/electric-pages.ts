@@ -95,7 +95,7 @@ const turnedBlade: LibraryPage = {
           say`What turns the air is which way it turns: the two wires of a ${spokenWord(motor)} motor, or the fan as a
             whole.`,
         ],
-        ['wires', 'blade', 'air', say`of its best`],
+        [say`wires`, say`blade`, say`air`, say`of its best`],
         [row(false, false), row(false, true), row(true, false), row(true, true)],
       ),
     ]
@@ -133,7 +133,7 @@ const band: LibraryPage = {
           say`Without one it would start and stop at the same point, at each flicker of the probe: each start is
             several times the running current, in contacts, fuse and motor.`,
         ],
-        ['band', say`starts in half an hour`, 'hottest', say`share of the time it runs`],
+        [say`band`, say`starts in half an hour`, say`hottest`, say`share of the time it runs`],
         [1, 3, 5, 10].map(row),
       ),
     ]

@@ -1,5 +1,4 @@
 import type { Job } from '../job'
-import { spokenWord } from '../words'
 
 /** One piece of an answer: words, and a table where figures stand side by side. */
 export interface Told {
@@ -24,5 +23,5 @@ export const told = (
 ): Told => ({
   heading,
   lines,
-  table: rows.length ? { columns: columns.map((column) => spokenWord(column)), rows } : null,
+  table: rows.length ? { columns, rows } : null,
 })

@@ -218,7 +218,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     figure('stockM', say`on the reel`, 'run'),
   ],
   connector: [
-    figure('ways', 'ways', 'count'),
+    figure('ways', say`ways`, 'count'),
     figure('ratedA', say`each pin carries`, 'current'),
     terminal,
     ingress,
@@ -229,7 +229,7 @@ const own: Readonly<Record<PartKind, readonly FormLine[]>> = {
     text('fits', say`stud, blade or bore`, { tell: 'M6, 6.3 mm' }),
     figure('leastAreaM2', say`thinnest wire`, 'area', { optional: true }),
     figure('mostAreaM2', say`thickest wire`, 'area', { optional: true }),
-    figure('ratedA', 'carries', 'current', { optional: true }),
+    figure('ratedA', say`carries`, 'current', { optional: true }),
     figure('ratedV', 'blocks', 'voltage', { optional: true, tell: say`a diode: 100 V and more` }),
     stock,
   ],

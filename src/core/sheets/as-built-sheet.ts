@@ -55,7 +55,7 @@ function leftSections(job: Job): Section[] {
           section(
             say`Settings as left`,
             [],
-            ['day', 'for', 'starts', 'stops', 'why', 'by'],
+            [say`day`, say`for`, say`starts`, say`stops`, say`why`, say`by`],
             job.settings.map((s) => [calendarDay(s.at), s.purpose, celsius(s.startsC), celsius(s.stopsC), s.why, s.by]),
           ),
         ]
@@ -65,7 +65,7 @@ function leftSections(job: Job): Section[] {
           section(
             say`Parts by number`,
             [],
-            ['part', 'number', say`bought at`, say`how many`, say`warranty until`],
+            [say`part`, say`number`, say`bought at`, say`how many`, say`warranty until`],
             job.bought.map((b) => [b.what, b.number, b.from, String(b.count), b.warrantyUntil ?? '']),
           ),
         ]

@@ -49,7 +49,7 @@ export function proofSection(job: Job, units: UnitSystem): Section {
       const name = proofsOf(job).find((o) => o.id === p.id)?.name ?? p.id
       return say`${name}, found before: ${p.earlier.map((e) => `${e.found} (${calendarDay(e.at)})`).join(', ')}.`
     })
-  return section(say`Proof against prediction`, before, ['proof', 'predicted', 'found', 'verdict'], rows)
+  return section(say`Proof against prediction`, before, [say`proof`, say`predicted`, say`found`, say`verdict`], rows)
 }
 
 /** A fix for now, with why, until when or how it was put right. */

@@ -33,7 +33,7 @@ function readings(job: Job, units: UnitSystem): Section {
         sourceWords[reading.source],
       ]
     })
-  return section(say`Readings`, [], ['reading', 'value', 'spread', say`known by`], rows)
+  return section(say`Readings`, [], [say`reading`, say`value`, say`spread`, say`known by`], rows)
 }
 
 function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
@@ -70,8 +70,8 @@ function marginSection(evaluation: Evaluation, units: UnitSystem): Section {
         : []),
     ],
     [
-      'margin',
-      'verdict',
+      say`margin`,
+      say`verdict`,
       say`in words`,
       evaluation.margins.some((m) => m.toldFrom) ? say`90 of 100, or corners` : say`worst to best`,
     ],
@@ -89,7 +89,12 @@ function placeSection(job: Job): Section[] {
     format(r.neededM, 'length', job.units, 3),
     format(r.overM, 'length', job.units, 2),
   ])
-  return [{ ...section(say`Place`, fasteningWords(job), ['lead', 'supplied', 'needed', 'left'], leads), drawings }]
+  return [
+    {
+      ...section(say`Place`, fasteningWords(job), [say`lead`, say`supplied`, say`needed`, say`left`], leads),
+      drawings,
+    },
+  ]
 }
 
 function signatureSection(job: Job, evaluation: Evaluation): Section {
@@ -144,7 +149,7 @@ function beforeSection(job: Job, units: UnitSystem): Section {
       ),
       ...planWarnings(job).map((w) => say`Warning: ${w.text} ${w.helps}`),
     ],
-    [say`is a fan the cure?`, say`would look like`, 'found'],
+    [say`is a fan the cure?`, say`would look like`, say`found`],
     rows,
   )
 }
@@ -181,7 +186,7 @@ function onTheBench(job: Job, evaluation: Evaluation, circuits: readonly Section
     section(
       say`Steps, ${handsOnMinutes(steps)} min of hands`,
       [],
-      ['no.', 'step', 'minutes', 'done'],
+      [say`no.`, say`step`, say`minutes`, say`done`],
       steps.map((s, i) => [
         String(i + 1),
         s.title,

@@ -125,7 +125,7 @@ export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | nu
     `${spokenWord(w.sleeve)}; ${w.insulationC} °C`,
   ])
   return [
-    section(say`Circuit, every state`, says, ['state', 'fan', 'asked'], states),
+    section(say`Circuit, every state`, says, [say`state`, say`fan`, say`asked`], states),
     ...(drawn ? [{ ...section(say`Circuit`, []), drawings: [drawn] }] : []),
     section(
       say`Cut list`,
@@ -141,7 +141,7 @@ export function circuitSections(job: Job, units: UnitSystem, drawn: Drawing | nu
         ...cut.gaps.map((g) => say`NO WIRE leads to ${g.at}.`),
         ...job.wiring.edits.map((e) => say`Changed: ${editInWords(job, e)}.`),
       ],
-      ['no.', 'wire', 'size', 'cut', 'ends', 'sleeve'],
+      [say`no.`, say`wire`, say`size`, say`cut`, say`ends`, say`sleeve`],
       wires,
     ),
     section(

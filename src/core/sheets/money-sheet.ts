@@ -25,7 +25,7 @@ export function moneySheet(kind: 'Estimate' | 'Invoice', job: Job, cost: Cost, w
       section(
         kind === 'Estimate' ? say`By the plan` : say`Work and parts`,
         [],
-        ['what', 'about', say`how much`, 'each', currency || 'sum'],
+        [say`what`, say`about`, say`how much`, say`each`, currency || say`sum`],
         [
           ...lines.map((l) => [l.what, l.about, `${l.count} ${l.unit}`, money(l.each), money(l.total)]),
           [unpriced ? say`at least` : say`in all`, '', '', '', money(total)],

@@ -1,5 +1,4 @@
 import type { Sheet } from './sheet-schema'
-import { spokenWord } from '../words'
 
 export type Section = Sheet['sections'][number]
 
@@ -10,5 +9,5 @@ export const inAnnex = (sections: readonly Section[]): Section[] => sections.map
 export const section = (heading: string, lines: string[], columns: string[] = [], rows: string[][] = []): Section => ({
   heading,
   lines,
-  table: rows.length ? { columns: columns.map((column) => spokenWord(column)), rows } : null,
+  table: rows.length ? { columns, rows } : null,
 })

@@ -46,7 +46,7 @@ export function seenSection(job: Job, evaluation: Evaluation): Section[] {
           (look) => say`Look at next: ${lookInWords(look, label, nameOf(evaluation, look.margin))}.`,
         ),
       ],
-      ['seen', 'predicted', 'agrees'],
+      [say`seen`, say`predicted`, say`agrees`],
       rows,
     ),
   ]

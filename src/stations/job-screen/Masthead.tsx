@@ -59,8 +59,8 @@ export function Masthead({ id, job, doc, stepped, onUndo, onRedo, onUnits, onKey
           <span className="visually-hidden">{say`, swap unit system`}</span>
         </button>
         <Link href={`/jobs/${id}/sheet`} prefetch={false}>
-          <span className="wide-word">{say`Bench`} </span>
-          {say`sheet`}
+          <span className="wide-word">{say`Bench sheet`}</span>
+          <span className="narrow-word">{say`sheet`}</span>
         </Link>
         <Link href={`/jobs/${id}/history`} prefetch={false}>
           {say`history`}

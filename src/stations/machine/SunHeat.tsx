@@ -13,7 +13,7 @@ import { Unfold } from './Before'
 import { say, spokenWord } from '@/core/words'
 
 const roofs = [
-  { value: 'bright', name: 'bright' },
+  { value: 'bright', name: say`bright` },
   { value: 'dark', name: 'dark' },
 ] as const
 

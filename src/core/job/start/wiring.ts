@@ -1,12 +1,11 @@
-import { type ConductorRole, signalRoles } from '../choices'
+import { type ConductorRole, signalRoles, type wireColours } from '../choices'
 import { typical } from '../../reading'
 import type { UnitSystem } from '../../units'
 import type { Job } from '../document'
 import type { TypicalMachine } from '../typical'
-import { say } from '../../words'
 
 /** Colours that are usual for each role, until this kit's own are known. */
-export const usualColours: Readonly<Record<ConductorRole, string>> = {
+export const usualColours: Readonly<Record<ConductorRole, (typeof wireColours)[number]>> = {
   feed: 'red',
   return: 'black',
   control: 'orange',
@@ -21,7 +20,7 @@ export const usualColours: Readonly<Record<ConductorRole, string>> = {
   'call-out': 'green',
   timer: 'violet',
   'timer-out': 'violet',
-  lamp: say`white`,
+  lamp: 'white',
   'lamp-return': 'black',
 }
 

@@ -1,5 +1,8 @@
 import type { Language } from '..'
 
+/** every phrase that was asked for */
+export const asked = new Set<string>()
+
 /** Every phrase in signs: what a word is compared with, looked up by or kept as would no longer be found. */
 export const inSigns: Language = {
   // whose days have no Latin letters either
@@ -7,7 +10,12 @@ export const inSigns: Language = {
   decimal: ',',
   phrases: new Proxy(
     {},
-    { get: (_, key) => String(key).replace(/[a-z]/gi, (c) => String.fromCodePoint(0x3000 + c.codePointAt(0)!)) },
+    {
+      get: (_, key) => {
+        asked.add(String(key))
+        return String(key).replace(/[a-z]/gi, (c) => String.fromCodePoint(0x3000 + c.codePointAt(0)!))
+      },
+    },
   ),
 }
 
