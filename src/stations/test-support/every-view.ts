@@ -197,7 +197,7 @@ function busy(job: Job): Job {
   }, job)
 }
 
-function propsOf(job: Job, fan: number): StationProps {
+export function propsOf(job: Job, fan: number): StationProps {
   const first = runWaitsFor(job) === null ? findingsOf(job, AT, null).next() : null
   const findings = first && !first.done ? first.value.findings : null
   return {
@@ -224,7 +224,7 @@ function propsOf(job: Job, fan: number): StationProps {
   }
 }
 
-const two = (job: Job): Job =>
+export const two = (job: Job): Job =>
   ownController(
     addSecondFan(
       job,
@@ -232,7 +232,7 @@ const two = (job: Job): Job =>
     ),
     1,
   )
-const onlySecond = (job: Job): Job =>
+export const onlySecond = (job: Job): Job =>
   withoutUnused({ ...job, runs: job.runs.map((r, n) => (n === 0 ? { ...r, controller: null } : r)) })
 const demo = demoJobs()
 const begunJobs = startedJobs().filter(

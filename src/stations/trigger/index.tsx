@@ -6,7 +6,7 @@ import { changeProbePlace, choiceEnds, ownProbe, shareProbe, type Job } from '@/
 import { type Evaluation, marginInWords, markRules, signedFigure } from '@/core/margins'
 import { type ControllerPart, handSwitch, plainWire, type ProbePart } from '@/core/parts'
 import { runWaitsFor, triggerLadder } from '@/core/run'
-import { ChoiceField, YesNoField } from '@/ui/ChoiceField'
+import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
 import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
@@ -111,9 +111,9 @@ function Shared({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   const other = circuitsOf(job)[1]!.suffix.slice(2)
   return (
     <>
-      <ChoiceField
+      <UnsaidField
         label={say`Called by`}
-        value={sharesController(job) ? 'shared' : 'own'}
+        value={seen!.controller === null ? null : sharesController(job) ? 'shared' : 'own'}
         options={[
           { value: 'shared', name: say`the controller of ${other}` },
           { value: 'own', name: say`a controller of its own` },
