@@ -25,7 +25,9 @@ import { slideCollar, triggerLadder } from '../run'
 import { evaluate } from './evaluate'
 import { evaluationSchema } from './evaluation'
 import { sample } from './sample'
+import { perhaps, toldFromDraws } from './told-from-draws'
 import { worstInWords } from './words'
+import { speak } from '../words'
 
 const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
 const shelf = exampleShelf()
@@ -249,4 +251,22 @@ test("collars slide by the controller's steps and stop at its ends", () => {
   expect(to(slideCollar(short, 'off', 79.6))).toMatchObject({ onC: 87, offC: 80 })
   expect(to(slideCollar(short, 'on', 500)).onC).toBe(115)
   expect(to(slideCollar(short, 'off', 200)).offC).toBe(85)
+})
+
+test('what is perhaps so is told once as such, in any language', () => {
+  const supply = evaluate(example('fell-bike-signed')).margins.find((m) => m.id === 'supply')!
+  const part = supply.parts.find((p) => p.warns)!
+  const told = (chanceShort: number): string[] => {
+    const warned = { ...supply, warnings: [{ part: part.id, text: perhaps('it loses too much') }] }
+    const parts = supply.parts.map((p) => ({ id: p.id, chanceShort: p === part ? chanceShort : 0, low: -1, high: 1 }))
+    return toldFromDraws(warned, { x: null, chanceShort: 0, parts, measureNext: null }).warnings.map((w) => w.text)
+  }
+  const said = () => [told(0.2), told(0.9), told(0)]
+  expect(said()).toEqual([['Perhaps: it loses too much'], ['it loses too much'], []])
+  speak({ tag: 'nl', decimal: ',', phrases: { 'Perhaps: {0}': 'Misschien: {0}' } })
+  try {
+    expect(said()).toEqual([['Misschien: it loses too much'], ['it loses too much'], []])
+  } finally {
+    speak(null)
+  }
 })

@@ -5,7 +5,7 @@ import { decidingOf, xOf } from './deciding'
 import { type Evaluation, type MarginResult, type PartResult } from './evaluation'
 import { type Findings } from './findings'
 import { ranOf } from './ran'
-import { heedsSeen } from './told-from-draws'
+import { heedsSeen, perhaps } from './told-from-draws'
 import { marginsOf } from './margins-of'
 import { figureOf, isMissing, isOpen, type MarginDefinition, marginUnits, type PartDefinition } from './part'
 import { say } from '../words'
@@ -118,7 +118,7 @@ function evaluateMargin(
     parts,
     warnings: parts
       .filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure'))
-      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : say`Perhaps: ${texts.get(p.id)}` })),
+      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : perhaps(texts.get(p.id)!) })),
     notes: [...(margin.notes ?? [])],
     hurtsMost: (numbered.length ? leastSure(numbered)?.hurtsMost : null) ?? null,
   }

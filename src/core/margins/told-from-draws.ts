@@ -17,6 +17,10 @@ export function verdictFromDraws(chanceShort: number): Verdict {
   return chanceShort >= SHORT ? 'short' : 'unsure'
 }
 
+/** A warning of what is not sure, and the same without that. */
+export const perhaps = (text: string): string => say`Perhaps: ${text}`
+const certain = (text: string): string => (text.startsWith(perhaps('')) ? text.slice(perhaps('').length) : text)
+
 interface FromDraws {
   readonly x: { readonly low: number; readonly high: number } | null
   readonly chanceShort: number | null
@@ -69,7 +73,7 @@ export function toldFromDraws(margin: MarginResult, found: FromDraws): MarginRes
   const settled = graver ? parts.map((p) => (p === likeliest ? { ...p, verdict: together } : p)) : parts
   const verdict = gravest(settled.filter((p) => !p.warns).map((p) => p.verdict))
   const least = decidingOf(settled, verdict) ?? settled.find((p) => p.id === margin.part)
-  const texts = new Map(margin.warnings.map((w) => [w.part, w.text.replace(/^Perhaps: /, '')]))
+  const texts = new Map(margin.warnings.map((w) => [w.part, certain(w.text)]))
   return {
     ...margin,
     verdict,
@@ -92,6 +96,6 @@ export function toldFromDraws(margin: MarginResult, found: FromDraws): MarginRes
     parts: settled,
     warnings: settled
       .filter((p) => p.warns && (p.verdict === 'short' || p.verdict === 'unsure') && texts.has(p.id))
-      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : say`Perhaps: ${texts.get(p.id)}` })),
+      .map((p) => ({ part: p.id, text: p.verdict === 'short' ? texts.get(p.id)! : perhaps(texts.get(p.id)!) })),
   }
 }
