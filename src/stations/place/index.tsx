@@ -1,22 +1,11 @@
 'use client'
 
-import { mountOf } from '@/core/job'
-import { mountsFor } from '@/core/job'
-import { mounts } from '@/core/job'
-import { Coming, persistently } from '@/ui/persistently'
 import { firstCircuit } from '@/core/fan-circuit'
-import dynamic from 'next/dynamic'
-import { memo, useDeferredValue, useMemo } from 'react'
-import Button from 'react-bootstrap/Button'
-import Table from 'react-bootstrap/Table'
+import { memo, useDeferredValue } from 'react'
 import { sectionView, frontView } from '@/core/drawing'
-import { blowing } from '@/core/electrical'
-import { comparedFans } from '@/core/advice'
-import { coverage, type Curves, fanCurves } from '@/core/cooling'
 import {
   blowsOnto,
   changeMount,
-  changeDuct,
   changePlace,
   chooseFan,
   chooseProbe,
@@ -24,15 +13,16 @@ import {
   inletsFrom,
   type Job,
   jobKinds,
+  mountOf,
+  mounts,
+  mountsFor,
   moveFan,
-  turnFan,
 } from '@/core/job'
-import type { FanPart } from '@/core/parts'
 import { neighbours } from '@/core/placing'
-import { fasteningWords, sideInWords, tiesOf } from '@/core/build'
+import { fasteningWords, tiesOf } from '@/core/build'
 import { planWarnings } from '@/core/plan'
-import { format, percent } from '@/core/units'
-import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
+import { format } from '@/core/units'
+import { ChoiceField, UnsaidField } from '@/ui/ChoiceField'
 import { DrawingView } from '@/ui/DrawingView'
 import { PartPicker } from '../PartPicker'
 import { Readings } from '../Readings'
@@ -41,126 +31,13 @@ import { BayWays } from './BayStage'
 import { BestPlaces } from './BestPlaces'
 import { CoresCompared } from './CoresCompared'
 import { ToScale } from './CoreStage'
+import { Direction, Duct } from './Direction'
+import { FansOnTheShelf } from './FansOnTheShelf'
 import { Leads } from './Leads'
+import { Moves } from './Moves'
 import { Replacing } from './Replacing'
 import { SideAdvice } from './SideAdvice'
-import { Sideways } from '@/ui/Sideways'
 import { say, spokenWord } from '@/core/words'
-
-/** the chart package is only fetched when this station is looked at */
-const FanChart = dynamic(() => persistently(() => import('./FanChart')), {
-  ssr: false,
-  loading: () => <Coming height={190} />,
-})
-
-/** The fan's curve against what it works against, in words and as a chart. */
-function Moves({ job }: Pick<StationProps, 'job'>) {
-  const found = useMemo(() => fanCurves(job), [job])
-  // the same figures are the same curves: a chart is costly, and a fan moved over whole fins changes nothing in it
-  const said = JSON.stringify(found)
-  const curves = useMemo(() => JSON.parse(said) as Curves | null, [said])
-  if (!curves) return null
-  const u = job.units
-  const covers = coverage(job)
-  return (
-    <section aria-label={say`Air that it really moves`}>
-      <h2 className="mt-2">{say`Air that it really moves, standing`}</h2>
-      {curves.at.flow < 0 && (
-        <p className="say say-short">
-          {say`The engine’s own fan is stronger here: it drives the air back through this one.`}
-        </p>
-      )}
-      <p className="say" data-testid="moves">
-        {say`Moves`} <strong>{format(curves.at.flow, 'flow', u, 3)}</strong>{' '}
-        {say`${
-          job.bay ? say`through the vents` : say`through the fins`
-        } (${format(curves.at.low, 'flow', u, 2)} to ${format(curves.at.high, 'flow', u, 2)}), of
-          ${format(curves.free, 'flow', u, 3)} on the box${
-            covers === null ? '' : say`; it covers ${percent(covers)} of the core`
-          }. Black is the fan at the voltage that reaches it${
-            job.bay?.flywheel ? say`, with the flywheel fan where they share a panel` : ''
-          }, dashed is what the ${spokenWord(curves.against)} takes.`}
-      </p>
-      <FanChart curves={curves} units={u} />
-    </section>
-  )
-}
-
-function FansOnTheShelf({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
-  const u = job.units
-  const rows = comparedFans(
-    job,
-    shelf.filter((p): p is FanPart => p.kind === 'fan'),
-  )
-  const mountsFan = jobKinds[job.kind].mountsFan
-  return (
-    <>
-      <h2 className="mt-3">{say`Fans on the shelf, in this place`}</h2>
-      {rows.length === 0 ? (
-        <p className="say">{say`No fan is on the shelf yet.`}</p>
-      ) : (
-        <Sideways>
-          <Table size="sm" className="align-middle">
-            <thead>
-              <tr>
-                <th>{say`fan`}</th>
-                <th>{say`depth over what it needs`}</th>
-                {mountsFan && <th>{job.bay ? say`moves through the vents` : say`moves through the fins`}</th>}
-                <th>{say`takes, running`}</th>
-                <th>{job.trailer ? say`left over, leanest state` : say`left over at idle`}</th>
-                <th>
-                  <span className="visually-hidden">{say`choose`}</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(({ part, depthOverM, moved, runA, leanestNetA, otherVoltage, chosen }) => (
-                <tr key={part.id} aria-current={chosen ? 'true' : undefined}>
-                  <td>
-                    <strong className="fw-medium">{part.name}</strong>{' '}
-                    <span className="soft small">
-                      {part.maker}, {format(part.housingM.value, 'length', u)}
-                    </span>
-                    {otherVoltage && <span className="verdict-short small"> {say`for ${part.ratedV} V`}</span>}
-                  </td>
-                  <td className={`figure-text ${depthOverM < 0 ? 'verdict-short' : ''}`}>
-                    {format(depthOverM, 'length', u)}
-                    {depthOverM < 0 ? say`, short` : ''}
-                  </td>
-                  {mountsFan && (
-                    <td className="figure-text">
-                      {moved ? `${format(moved.flowM3s, 'flow', u, 2)}` : '–'}
-                      {moved && <span className="soft small"> {say`${percent(moved.ofBox)} of its box`}</span>}
-                    </td>
-                  )}
-                  <td className="figure-text">{format(runA, 'current', u, 2)}</td>
-                  <td className={`figure-text ${leanestNetA < 0 ? 'verdict-short' : ''}`}>
-                    {format(leanestNetA, 'current', u, 2)}
-                    {leanestNetA < 0 ? say`, short` : ''}
-                  </td>
-                  <td className="text-end">
-                    {chosen ? (
-                      <span className="fw-medium">{say`chosen`}</span>
-                    ) : (
-                      <Button
-                        size="sm"
-                        variant="outline-dark"
-                        onClick={() => settle((j) => chooseFan(j, part))}
-                        aria-label={say`Choose ${part.name}`}
-                      >
-                        {say`Choose`}
-                      </Button>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </Sideways>
-      )}
-    </>
-  )
-}
 
 /** How it is held here, with its own figures. */
 function Held({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
@@ -283,101 +160,6 @@ const same = <const V extends string>(values: readonly V[]): { value: V; name: V
 function toCore(job: Job, core: number): Job {
   const { fan } = firstCircuit(job)
   return fan?.seat ? moveFan(job, fan.id, { ...fan.seat, core }) : job
-}
-
-const states = [false, true] as const
-const wiresAre = (swapped: boolean): string => (swapped ? say`wires swapped` : say`wires as marked`)
-const bladeIs = (turned: boolean): string => (turned ? say`blade turned over` : say`blade as made`)
-
-/** Every way that its wires and its blade can stand, and what each does to the air. */
-function DirectionTable({ fan }: { readonly fan: Job['fans'][number] }) {
-  return (
-    <table className="table table-sm small mb-2" aria-label={say`Which way it blows`}>
-      <tbody>
-        {states.flatMap((swapped) =>
-          states.map((turned) => {
-            const way = blowing(swapped, turned, fan.part.motor)
-            const now = swapped === fan.wiresSwapped && turned === fan.bladeTurned
-            return (
-              <tr key={`${swapped} ${turned}`} aria-current={now || undefined} className={now ? 'fw-medium' : ''}>
-                <td>
-                  {wiresAre(swapped)}, {bladeIs(turned)}
-                </td>
-                <td>
-                  {way
-                    ? `${way.air === 'as marked' ? say`as marked` : say`the other way`}, ${percent(way.effectiveness)}`
-                    : say`does not run`}
-                  {now ? say` (now)` : ''}
-                </td>
-              </tr>
-            )
-          }),
-        )}
-      </tbody>
-    </table>
-  )
-}
-
-/** Wires and blade of the fan: together they decide which way the air goes, and how well. */
-function Direction({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const { fan } = firstCircuit(job)
-  if (!fan) return null
-  const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
-  let tell = say`A brushless fan with its wires swapped does not run, or is destroyed.`
-  if (way) {
-    const weaker = say`, at ${percent(way.effectiveness)}: the blades work the wrong way round`
-    tell = say`Air ${
-      way.air === 'as marked' ? say`as marked on it` : say`the other way round`
-    }${way.effectiveness < 1 ? weaker : ''}${
-      way.air === 'reversed' && job.cooling ? say`; at speed it works against the travel` : ''
-    }.`
-  }
-  return (
-    <>
-      <YesNoField
-        label={say`Its two wires are swapped`}
-        value={fan.wiresSwapped}
-        onChange={(wiresSwapped) => settle((j) => turnFan(j, fan.id, { wiresSwapped }))}
-      />
-      <YesNoField
-        label={say`Its blade is turned over`}
-        value={fan.bladeTurned}
-        onChange={(bladeTurned) => settle((j) => turnFan(j, fan.id, { bladeTurned }))}
-        tell={tell}
-      />
-      {way?.air === 'reversed' && job.bay && <p className="say say-unsure">{sideInWords(job)}</p>}
-      <DirectionTable fan={fan} />
-    </>
-  )
-}
-
-function Duct({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
-  const { duct } = job.place
-  const change = (part: Partial<Job['place']['duct']>): void => settle((j) => changeDuct(j, part))
-  return (
-    <>
-      <ChoiceField
-        label={say`Bends of 90°`}
-        value={String(duct.bends)}
-        options={Array.from({ length: 21 }, (_, i) => ({ value: String(i), name: String(i) }))}
-        onChange={(v) => change({ bends: Number(v) })}
-      />
-      <YesNoField
-        label={say`Splitter in the hose`}
-        value={duct.splitter}
-        onChange={(splitter) => change({ splitter })}
-      />
-      <ChoiceField
-        label={duct.splitter ? say`Flap leads now to` : say`Hose leads to`}
-        value={duct.leadsTo}
-        options={[
-          { value: 'outside', name: duct.splitter ? say`the outside (summer)` : say`the outside` },
-          { value: 'the cab', name: duct.splitter ? say`the cab (winter)` : say`the cab` },
-        ]}
-        onChange={(leadsTo) => change({ leadsTo })}
-      />
-    </>
-  )
 }
 
 function Tray(props: StationProps) {
