@@ -161,11 +161,11 @@ export function planWarnings(job: Job): PlanWarning[] {
       helps: say`A part of a higher class, a dry place or a shield for it.`,
     })
   }
+  const allowed = spokenWord(job.machine.ownerAllows ?? 'not asked')
   for (const a of alterationsOf(job).filter((x) => x.clashes)) {
     found.push({
       id: `owner ${a.id}`.slice(0, 60),
-      text: say`The owner allows ${spokenWord(job.machine.ownerAllows ?? 'not asked')}; the plan has a ${alterationWords[a.kind].name}:
-        ${a.what}.`,
+      text: say`The owner allows ${allowed}; the plan has a ${alterationWords[a.kind].name}: ${a.what}.`,
       helps: say`Ask the owner, or choose another way of fastening or feeding it.`,
     })
   }

@@ -1,63 +1,19 @@
 'use client'
 
-import {
-  allowances,
-  type AlterationKind,
-  alterationKinds,
-  answerCheck,
-  blowsOnto,
-  changeGround,
-  choiceEnds,
-  endings,
-  grounds,
-  ingressNeeds,
-  type Job,
-  jobKinds,
-  type LivesIn,
-} from '@/core/job'
+import { answerCheck, choiceEnds, endings, type Job } from '@/core/job'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { alterationsOf, alterationWords, cureChecks, planWarnings } from '@/core/plan'
-import { ChoiceField, UnsaidField, YesNoField } from '@/ui/ChoiceField'
+import { cureChecks } from '@/core/plan'
+import { ChoiceField } from '@/ui/ChoiceField'
 import { useDraft } from '@/ui/drafts'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { Day } from '@/ui/Day'
 import { say, spokenWord } from '@/core/words'
-
-const same = <const V extends string>(values: readonly V[]): { value: V; name: V }[] =>
-  values.map((value) => ({ value, name: value }))
-
-/** A part of the machine's story that unfolds; what it comes to stands in its heading. */
-export function Unfold({
-  title,
-  says,
-  open,
-  children,
-}: {
-  readonly title: string
-  readonly says: string
-  readonly open?: boolean
-  readonly children: React.ReactNode
-}) {
-  return (
-    <details className="unfold" open={open}>
-      <summary>
-        <strong>{title}</strong> <span className="soft">{says}</span>
-      </summary>
-      <div className="pb-3">{children}</div>
-    </details>
-  )
-}
+import { same, Unfold, useText } from './Unfold'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
-
-/** Text that is not settled yet: it outlives a change of station and a reload. */
-function useText(field: string): [string, (text: string) => void] {
-  const [draft, setDraft] = useDraft(field)
-  return [draft ?? '', (text) => setDraft(text === '' ? null : text)]
-}
 
 /** What a fan would not cure, each ruled out or not; the job can end here. */
 export function Cure({ job, settle, now }: Props) {
@@ -171,151 +127,6 @@ export function Baseline({ job, settle }: Props) {
           }}
         />
       </Form.Group>
-    </Unfold>
-  )
-}
-
-/** What the owner lets be done, and every mark the plan makes, held against it. */
-export function Allowed({ job, settle }: Props) {
-  const [kind, setKind] = useState<AlterationKind>('hole')
-  const [what, setWhat] = useText('alterations.what')
-  const marks = alterationsOf(job)
-  const clashing = marks.filter((m) => m.clashes).length
-  const newId = (): string =>
-    `mark${Math.max(0, ...job.alterations.map((a) => Number(/\d+$/.exec(a.id)?.[0] ?? 0))) + 1}`
-  return (
-    <Unfold
-      title={say`What the owner allows`}
-      says={
-        clashing
-          ? say`${clashing} ${clashing === 1 ? say`mark goes` : say`marks go`} too far`
-          : spokenWord(job.machine.ownerAllows ?? 'not asked')
-      }
-    >
-      <UnsaidField
-        label={say`The owner allows`}
-        value={job.machine.ownerAllows}
-        options={same(allowances)}
-        onChange={(ownerAllows) => settle((j) => ({ ...j, machine: { ...j.machine, ownerAllows } }))}
-      />
-      {marks.length === 0 ? (
-        <p className="soft mt-2 mb-1">{say`The plan leaves no mark on the machine.`}</p>
-      ) : (
-        <ul className="list-unstyled mt-2 mb-1">
-          {marks.map((m) => (
-            <li key={m.id} className="d-flex gap-2 align-items-center border-bottom">
-              <span className="flex-grow-1">
-                {alterationWords[m.kind].name}: {m.what}{' '}
-                <span className="soft small">
-                  {m.undoable ? say`can be undone` : say`stays`}
-                  {m.fromPlan ? say`, by the plan` : ''}
-                </span>
-              </span>
-              {m.clashes && <span className="verdict-short">{say`not allowed`}</span>}
-              {!m.fromPlan && (
-                <button
-                  type="button"
-                  className="word-button"
-                  aria-label={say`Take away: ${m.what}`}
-                  onClick={() => settle((j) => ({ ...j, alterations: j.alterations.filter((a) => a.id !== m.id) }))}
-                >
-                  {say`take away`}
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
-      <form
-        className="d-flex gap-2 flex-wrap"
-        onSubmit={(e) => {
-          e.preventDefault()
-          if (!what.trim()) return
-          const entry = { id: newId(), kind, what: what.trim() }
-          settle((j) => ({ ...j, alterations: [...j.alterations, entry] }))
-          setWhat('')
-        }}
-      >
-        <Form.Select
-          aria-label={say`Kind of mark`}
-          style={{ width: 'auto' }}
-          value={kind}
-          onChange={(e) => setKind(e.target.value as AlterationKind)}
-        >
-          {alterationKinds.map((k) => (
-            <option key={k} value={k}>
-              {alterationWords[k].name}
-            </option>
-          ))}
-        </Form.Select>
-        <Form.Control
-          aria-label={say`What and where`}
-          placeholder={say`what and where`}
-          maxLength={120}
-          style={{ maxWidth: 260 }}
-          value={what}
-          onChange={(e) => setWhat(e.target.value)}
-        />
-        <Button type="submit" variant="outline-dark" disabled={!what.trim()}>
-          {say`Add`}
-        </Button>
-      </form>
-    </Unfold>
-  )
-}
-
-/** Water, mud, and what the hot air will land on. */
-export function Lives({ job, settle }: Props) {
-  const { livesIn, shielded } = job.surroundings
-  const change = (part: Partial<Job['surroundings']>): void =>
-    settle((j) => ({ ...j, surroundings: { ...j.surroundings, ...part } }))
-  const warnings = planWarnings(job).filter((w) => w.id.startsWith('ingress') || w.id === 'blows on')
-  return (
-    <Unfold
-      title={say`Where it lives, what the hot air meets`}
-      says={
-        warnings.length
-          ? `${warnings.length} ${warnings.length === 1 ? say`warning` : say`warnings`}`
-          : livesIn
-            ? spokenWord(livesIn)
-            : say`not said yet`
-      }
-    >
-      <UnsaidField
-        label={say`It lives`}
-        value={livesIn}
-        options={(Object.keys(ingressNeeds) as LivesIn[]).map((value) => ({
-          value,
-          name: `${spokenWord(value)} (${ingressNeeds[value]})`,
-        }))}
-        onChange={(v) => change({ livesIn: v })}
-      />
-      <YesNoField
-        label={say`Fan and controller behind a shield`}
-        value={shielded}
-        onChange={(v) => change({ shielded: v })}
-      />
-      {jobKinds[job.kind].mountsFan && job.cooling && (
-        <UnsaidField
-          label={say`It works on`}
-          value={job.surroundings.ground}
-          options={same(grounds)}
-          onChange={(ground) => settle((j) => changeGround(j, ground))}
-        />
-      )}
-      {jobKinds[job.kind].mountsFan && (
-        <UnsaidField
-          label={say`The hot air will blow on`}
-          value={job.place.blowsOn}
-          options={same(blowsOnto)}
-          onChange={(blowsOn) => settle((j) => ({ ...j, place: { ...j.place, blowsOn } }))}
-        />
-      )}
-      {warnings.map((w) => (
-        <p key={w.id} className="say say-unsure">
-          {w.text} {w.helps}
-        </p>
-      ))}
     </Unfold>
   )
 }

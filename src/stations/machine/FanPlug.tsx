@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form'
 import { plugPlaces } from '@/core/plan'
 import { ChoiceField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
-import { Unfold } from './Before'
+import { Unfold } from './Unfold'
 import { say } from '@/core/words'
 
 const says = {

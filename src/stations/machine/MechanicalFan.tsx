@@ -5,7 +5,7 @@ import { lookAtHold, takesMechanicalFan } from '@/core/job'
 import { holdsOf, holdWords } from '@/core/build'
 import { UnsaidField, YesNoField } from '@/ui/ChoiceField'
 import type { StationProps } from '../station'
-import { Unfold } from './Before'
+import { Unfold } from './Unfold'
 import { say } from '@/core/words'
 
 const yesNo = [

@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form'
 import { choiceEnds, complaintSigns, type Job } from '@/core/job'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
-import { Unfold } from './Before'
+import { Unfold } from './Unfold'
 import { say, spokenWord } from '@/core/words'
 
 function howOften(times: number | null): string {

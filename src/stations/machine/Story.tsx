@@ -1,7 +1,9 @@
 'use client'
 
 import type { StationProps } from '../station'
-import { Allowed, Baseline, Cure, Ending, Lives } from './Before'
+import { Allowed } from './Allowed'
+import { Baseline, Cure, Ending } from './Before'
+import { Lives } from './Lives'
 import { FanPlug } from './FanPlug'
 import { MechanicalFan } from './MechanicalFan'
 import { Noticed } from './Noticed'

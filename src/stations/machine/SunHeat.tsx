@@ -9,7 +9,7 @@ import { ChoiceField } from '@/ui/ChoiceField'
 import { QuantityField } from '@/ui/QuantityField'
 import type { StationProps } from '../station'
 import { useFigures } from '../use-figures'
-import { Unfold } from './Before'
+import { Unfold } from './Unfold'
 import { say, spokenWord } from '@/core/words'
 
 const roofs = [
