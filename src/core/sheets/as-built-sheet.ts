@@ -65,7 +65,7 @@ function leftSections(job: Job): Section[] {
           section(
             say`Parts by number`,
             [],
-            [say`part`, say`number`, say`bought at`, say`how many`, say`warranty until`],
+            [say`part`, say`part no.`, say`bought at`, say`how many`, say`warranty until`],
             job.bought.map((b) => [b.what, b.number, b.from, String(b.count), b.warrantyUntil ?? '']),
           ),
         ]

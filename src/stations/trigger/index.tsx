@@ -99,10 +99,11 @@ function Rules({ evaluation, job }: { readonly evaluation: Evaluation; readonly 
   )
 }
 
-/** Whether the fan that is looked at is called by a controller that calls another one too. */
-const sharesController = (job: Job): boolean => {
+/** Whether what calls the fan that is looked at calls another one too; null where nothing calls it yet. */
+function callerOf(job: Job): 'shared' | 'own' | null {
   const [seen, ...others] = job.runs
-  return others.some((r) => r.controller !== null && r.controller === seen!.controller)
+  if (seen!.controller === null) return null
+  return others.some((r) => r.controller === seen!.controller) ? 'shared' : 'own'
 }
 
 /** What the fan that is looked at has of its own: its controller and its probe, or another fan's. */
@@ -113,7 +114,7 @@ function Shared({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
     <>
       <UnsaidField
         label={say`Called by`}
-        value={seen!.controller === null ? null : sharesController(job) ? 'shared' : 'own'}
+        value={callerOf(job)}
         options={[
           { value: 'shared', name: say`the controller of ${other}` },
           { value: 'own', name: say`a controller of its own` },
