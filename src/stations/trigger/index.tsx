@@ -37,7 +37,7 @@ function Stage(props: StationProps) {
   if (waits === null && (ladder || props.fan === 0))
     return (
       <>
-        {props.fan > 0 && sharesController(job) && (
+        {props.fan > 0 && callerOf(job) === 'shared' && (
           <p className="say">{say`One controller calls both fans: what is changed here is changed for both.`}</p>
         )}
         <RunViews {...props} />
