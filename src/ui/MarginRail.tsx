@@ -20,6 +20,7 @@ interface Props {
 export function MarginRail({ evaluation, behind, system, selected, onSelect }: Props) {
   // on a phone the rail is a foot that opens into a list
   const [listed, setListed] = useState(false)
+  const told = behind ? say`being worked out` : worstInWords(evaluation, system)
   return (
     <section
       className={`rail ${listed ? 'listed' : ''} ${behind ? 'behind' : ''}`}
@@ -30,7 +31,7 @@ export function MarginRail({ evaluation, behind, system, selected, onSelect }: P
         <strong>{say`Margins`}</strong>
         <span className="tally">{behind ? say`being worked out` : tally(evaluation)}</span>
         <button type="button" className="worst" aria-expanded={listed} onClick={() => setListed(!listed)}>
-          {listed ? say`Close the list` : worstInWords(evaluation, system)}
+          {listed ? say`Close the list` : told}
           <span className="visually-hidden">{say`, all margins`}</span>
         </button>
       </div>

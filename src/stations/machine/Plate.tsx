@@ -33,8 +33,8 @@ function callOutsOf(job: Job): CallOut[] {
           {
             at: 'engine',
             name: say`coolant`,
-            value: say`${format(cooling.volumeM3.value, 'volume', u)}, cap
-              ${format(cooling.capPa.value, 'pressure', u)}`,
+            value: say`${format(cooling.volumeM3.value, 'volume', u, 3)}, cap
+              ${format(cooling.capPa.value, 'pressure', u, 3)}`,
           },
         ] as const)
       : []),
@@ -86,6 +86,9 @@ const SCALE = 3.3
 const LEFT = 190
 const WIDTH = LEFT * 2 + 112 * SCALE
 const HEIGHT = 262
+/** of a figure's letters, all of one width; what is long is lettered smaller, so that it stays on the plate */
+const [LETTERING, WIDE] = [13, 0.61]
+const sizeOf = (value: string): number => Math.min(LETTERING, (LEFT - 24) / (WIDE * value.length))
 
 /** The machine as a plate: its outline, with what is known of it called out at its place. */
 export function Plate({ job }: { readonly job: Job }) {
@@ -126,7 +129,7 @@ export function Plate({ job }: { readonly job: Job }) {
                 <text
                   x={side === 0 ? x - 6 : x + 6}
                   y={y - 4}
-                  fontSize={13}
+                  fontSize={LETTERING}
                   textAnchor={side === 0 ? 'end' : 'start'}
                   style={{ fill: 'var(--soft)' }}
                 >
@@ -136,7 +139,7 @@ export function Plate({ job }: { readonly job: Job }) {
                   className="figure-text"
                   x={side === 0 ? x - 6 : x + 6}
                   y={y + 13}
-                  fontSize={13}
+                  fontSize={sizeOf(c.value)}
                   textAnchor={side === 0 ? 'end' : 'start'}
                 >
                   {c.value}
