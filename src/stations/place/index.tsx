@@ -143,8 +143,7 @@ function Distances({ job, evaluation }: Pick<StationProps, 'job' | 'evaluation'>
     <ul className="distances" aria-label={say`Distances`}>
       {parts.map((p) => (
         <li key={p.id} className={`verdict-${p.verdict}`}>
-          {p.name}
-          <span className="figure-text">{mm(p.value! + p.required)}</span>
+          {p.name} <span className="figure-text">{mm(p.value! + p.required)}</span>
           {p.required > 0 && <span className="soft"> {say`of ${mm(p.required)}`}</span>}
           {p.verdict === 'holds' ? '' : `, ${spokenWord(p.verdict)}`}
         </li>
