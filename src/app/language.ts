@@ -54,7 +54,7 @@ export function pageScript(): Script | null {
   if (!script) {
     const version = createHash('sha256').update(JSON.stringify(language)).digest('hex').slice(0, 12)
     const address = `/words?v=${version}`
-    script = { text: `globalThis.pyraxisLanguage=${JSON.stringify({ ...language, address })}`, address }
+    script = { text: `globalThis.pyraxisSpoken=${JSON.stringify({ language: { ...language, address } })}`, address }
     scripts.set(language, script)
   }
   return script

@@ -10,7 +10,7 @@ if (name?.startsWith('/words')) {
     asked.send()
     // the script sets one global to data: what stands behind its first sign is read, not run
     if (asked.status === 200)
-      (globalThis as { pyraxisLanguage?: unknown }).pyraxisLanguage = JSON.parse(
+      (globalThis as { pyraxisSpoken?: unknown }).pyraxisSpoken = JSON.parse(
         asked.responseText.slice(asked.responseText.indexOf('=') + 1),
       )
   } catch {

@@ -1,4 +1,4 @@
-import { firstCircuit, powerFlows, runCurrent, suitsVoltage } from '../fan-circuit'
+import { firstCircuit, powerFlows, suitsVoltage, runningAmps } from '../fan-circuit'
 import { movedAir, type MovedAir } from '../cooling'
 import { chooseFan, type Job, lookupOf } from '../job'
 import type { FanPart } from '../parts'
@@ -37,7 +37,7 @@ export function comparedFans(job: Job, parts: readonly FanPart[]): FanComparison
       chosen: firstCircuit(job).fan?.part.id === part.id,
       otherVoltage: !suitsVoltage(part, job.machine.systemV),
       depthOverM: toMicrometre(depthStack(with_).leftM - depthStack(with_).requiredM),
-      runA: runCurrent(bench, firstCircuit(with_).fan!).value,
+      runA: runningAmps(bench, firstCircuit(with_).fan!),
       leanestNetA: Math.min(
         ...powerFlows(with_, bench)
           .flows.filter((f) => f.chargeA > 0 || f.rpm !== null)

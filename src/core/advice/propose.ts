@@ -9,7 +9,7 @@ import {
   type FuseCheck,
   type SizeCheck,
 } from '../electrical'
-import { circuitsOf, conductorAt, runCurrent, terminalLimit } from '../fan-circuit'
+import { circuitsOf, conductorAt, terminalLimit, runningAmps } from '../fan-circuit'
 import { changeFuse, changeSizes, type Job, lookupOf, type MarginId } from '../job'
 import { evaluateSome, fuseNeeds } from '../margins'
 import { Bench } from '../reading'
@@ -34,7 +34,7 @@ export function comparedSizes(job: Job, system: UnitSystem, n = 0): SizeCheck[] 
         ...loadsOf(job)
           .conductors.filter((c) => c.pieces[0]?.circuit === circuit)
           .map((c) => currentIn(bench, job, c.most).value),
-        runCurrent(bench, circuit.fan).value,
+        runningAmps(bench, circuit.fan),
       ),
       fuseA: circuit.fuse?.ratingA ?? null,
       dropLimitV: job.limits.dropShare * job.machine.systemV,

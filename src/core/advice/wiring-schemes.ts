@@ -1,5 +1,5 @@
 import { controlKindOf } from '../control'
-import { chooseController, circuitsOf, firstCircuit, runCurrent, withoutUnused } from '../fan-circuit'
+import { chooseController, circuitsOf, firstCircuit, withoutUnused, runningAmps } from '../fan-circuit'
 import { contactCarries } from '../electrical'
 import { changeFuse, changeSizes, changeWiring, type Job, lookupOf, type Run } from '../job'
 import type { ControllerPart, Part, PartKind, PartOf, RelayPart } from '../parts'
@@ -27,12 +27,12 @@ interface Scheme {
 
 const fansAmps = (job: Job): number => {
   const bench = new Bench(lookupOf(job))
-  return circuitsOf(job).reduce((sum, c) => sum + (c.fan ? runCurrent(bench, c.fan).value : 0), 0)
+  return circuitsOf(job).reduce((sum, c) => sum + (c.fan ? runningAmps(bench, c.fan) : 0), 0)
 }
 
 const mostAmps = (job: Job): number => {
   const bench = new Bench(lookupOf(job))
-  return circuitsOf(job).reduce((most, c) => Math.max(most, c.fan ? runCurrent(bench, c.fan).value : 0), 0)
+  return circuitsOf(job).reduce((most, c) => Math.max(most, c.fan ? runningAmps(bench, c.fan) : 0), 0)
 }
 
 /** The lightest relay of the shelf for this voltage that carries a current. */

@@ -1,5 +1,5 @@
-import { contactsResistance, CRIMP_OHM, RING_OHM, runningFan, wiresResistance } from '../electrical'
-import { circuitsOf, type FanCircuit, ratingOf, runCurrent, startCurrent, wiresOf, wiresWaitFor } from '../fan-circuit'
+import { CRIMP_OHM, RING_OHM, runningFan, wiresOhm, jointsOhm } from '../electrical'
+import { circuitsOf, type FanCircuit, ratingOf, wiresOf, wiresWaitFor, runningAmps, startingAmps } from '../fan-circuit'
 import type { Job } from '../job'
 import type { Bench } from '../reading'
 import { type BenchFigure, type BenchFigureKind, proofId } from '../wiring'
@@ -19,12 +19,12 @@ const SLACK = { lossV: 0.05, inrush: 0.25 }
  */
 function ohmOn(bench: Bench, job: Job, circuit: FanCircuit, side: 'plus' | 'minus'): number {
   const run = wiresOf(bench, circuit)
-  const amps = runCurrent(bench, circuit.fan!).value
+  const amps = runningAmps(bench, circuit.fan!)
   const back = circuit.conductors.map((c) => c.role === 'return')
   const own = run.conductors.filter((_, i) => back[i] === (side === 'minus'))
-  const wires = wiresResistance(amps, { conductors: own, frame: side === 'minus' && run.frame }).value
+  const wires = wiresOhm(amps, { conductors: own, frame: side === 'minus' && run.frame })
   const joints = (run.crimps * CRIMP_OHM + run.rings * RING_OHM) / 2
-  const contacts = contactsResistance(run).value - 2 * joints
+  const contacts = jointsOhm(run) - 2 * joints
   const switchedBack = circuit.run.switchedBy === 'controller' && job.wiring.side === 'ground'
   return wires + joints + (switchedBack === (side === 'minus') ? contacts : 0)
 }
@@ -55,7 +55,7 @@ export function lossFigures(job: Job): ProofFigure[] {
         name: say`Starting current${suffix}`,
         quantity: 'current',
         slack: fan ? SLACK.inrush * (fan.part.lockedA?.value ?? 4 * fan.part.ratedA.value) : 0,
-        at: fan && ((b) => startCurrent(b, fan).value),
+        at: fan && ((b) => startingAmps(b, fan)),
       },
       loss('plus'),
       loss('minus'),

@@ -1,4 +1,4 @@
-import { type Job, mountOf } from '../job'
+import { type Job, mountOf, onceAJob } from '../job'
 import { inOrder, needsOf } from './order'
 import { apartRules } from './rules/apart'
 import { beforeRules } from './rules/before'
@@ -42,12 +42,8 @@ const ownRules = (job: Job): StepRule[] =>
     at: 'under the covers',
   }))
 
-const known = new WeakMap<Job, readonly PlannedStep[]>()
-
 /** The steps of a job in an order that respects what each needs, hides and waits for, without what is said of them. */
-export function plannedSteps(job: Job): readonly PlannedStep[] {
-  const found = known.get(job)
-  if (found) return found
+export const plannedSteps = onceAJob((job): readonly PlannedStep[] => {
   const ids = new Set(job.build.own.map((o) => o.id))
   const rules = catalogue.filter((r) => r.when?.(job) ?? true).flatMap((r) => withMount(job, r))
   const closing = rules.findIndex((r) => r.id === 'fuse-holder')
@@ -75,9 +71,8 @@ export function plannedSteps(job: Job): readonly PlannedStep[] {
       ...(waitMinutes === undefined ? {} : { waitMinutes }),
     }),
   )
-  known.set(job, steps)
   return steps
-}
+})
 
 export const isTicked = (job: Job, id: string): boolean => job.build.done.some((d) => d.step === id)
 

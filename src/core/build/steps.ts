@@ -1,4 +1,4 @@
-import { type Job, mountOf } from '../job'
+import { type Job, mountOf, onceAJob } from '../job'
 import { plannedSteps } from './planned'
 import type { Step, StepWords } from './step'
 import { apartWords } from './words/apart'
@@ -38,13 +38,9 @@ const seenIn = ({ id, own }: Pick<Step, 'id' | 'own'>): Step['seenIn'] => {
   return ofTheCore(id) ? 'place' : null
 }
 
-const known = new WeakMap<Job, readonly Step[]>()
-
 /** The steps of a job in their order, each with what is said of it. */
-export function stepsOf(job: Job): readonly Step[] {
-  const found = known.get(job)
-  if (found) return found
-  const steps = plannedSteps(job).map((planned): Step => {
+export const stepsOf = onceAJob((job): readonly Step[] =>
+  plannedSteps(job).map((planned): Step => {
     const { why, tell, cautions, also, torque } = words[planned.id] ?? otherWords(job, planned.id)
     return {
       ...planned,
@@ -54,7 +50,5 @@ export function stepsOf(job: Job): readonly Step[] {
       torque: torque?.(job) ?? null,
       seenIn: seenIn(planned),
     }
-  })
-  known.set(job, steps)
-  return steps
-}
+  }),
+)

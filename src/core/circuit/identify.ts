@@ -1,4 +1,4 @@
-import { allowedCurrent, CONDUCTOR_DERATING } from '../electrical'
+import { CONDUCTOR_DERATING, allowedAmps } from '../electrical'
 import type { WireSize } from '../units'
 import { say } from '../words'
 
@@ -232,9 +232,7 @@ export function identifyWires(
       }),
     )
     const known = candidates.length === 1 ? candidates[0]! : null
-    const bySize = size
-      ? CONDUCTOR_DERATING * allowedCurrent(size, { insulationC: 105, ambientC: 60, bundled: 2 }).value
-      : null
+    const bySize = size ? CONDUCTOR_DERATING * allowedAmps(size, { insulationC: 105, ambientC: 60, bundled: 2 }) : null
     const byFuse = fuseA === null ? null : 0.75 * fuseA
     const loadable = known !== null && ['ground', 'permanent', 'switched', 'fan', 'fanLow'].includes(known)
     const limits = [...(bySize === null ? [] : [bySize]), ...(byFuse === null || known === 'ground' ? [] : [byFuse])]

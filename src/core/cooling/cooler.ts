@@ -1,4 +1,4 @@
-import { mountOf } from '../job'
+import { mountOf, onceAJob } from '../job'
 import {
   airDensity,
   blockedShare,
@@ -14,8 +14,8 @@ import {
   zonesHeat,
 } from '../air'
 import { blowing } from '../electrical'
-import { type ChosenFan, circuitsOf, type FanCircuit, fanSpeed } from '../fan-circuit'
-import { type Circle, circlesInRectangle } from '../fit'
+import { fannedCircuits, type FannedCircuit, fanSpeed } from '../fan-circuit'
+import { type Circle, circlesInRectangle, type Rectangle } from '../fit'
 import type { Cooling, Job } from '../job'
 import type { Bench } from '../reading'
 import { say } from '../words'
@@ -88,7 +88,7 @@ interface Running {
  * cannot run.
  * @see engineering §1.6, §1.7
  */
-export function runningAir(bench: Bench, circuit: FanCircuit & { readonly fan: ChosenFan }): Running | null {
+export function runningAir(bench: Bench, circuit: FannedCircuit): Running | null {
   const { fan } = circuit
   const way = blowing(fan.wiresSwapped, fan.bladeTurned, fan.part.motor)
   if (!way) return null
@@ -103,7 +103,7 @@ export function runningAir(bench: Bench, circuit: FanCircuit & { readonly fan: C
 
 /** One fan on one core and the air through it. */
 export interface FanOnCore {
-  readonly circuit: FanCircuit & { readonly fan: ChosenFan }
+  readonly circuit: FannedCircuit
   readonly core: number
   readonly running: Running
   readonly areaM2: number
@@ -144,7 +144,7 @@ export const inletAirC = (bench: Bench, job: Job): number =>
 
 /** A fan with the part of its core's face that it covers; m², what is blocked taken off in `zone`. */
 export interface CoveredFace {
-  readonly circuit: FanCircuit & { readonly fan: ChosenFan }
+  readonly circuit: FannedCircuit
   readonly core: number
   readonly running: Running
   readonly areaM2: number
@@ -159,6 +159,27 @@ export interface Faces {
   readonly covered: readonly CoveredFace[]
   /** each core's part that no fan covers, m², what is blocked taken off */
   readonly openM2: readonly number[]
+}
+
+/** Circuits whose fan sits on a core, with that core. */
+const seatedOn = onceAJob((job): readonly { readonly circuit: FannedCircuit; readonly core: number }[] =>
+  fannedCircuits(job).flatMap((circuit) => {
+    const { seat } = circuit.fan
+    return seat ? [{ circuit, core: Math.min(seat.core, job.cooling!.cores - 1) }] : []
+  }),
+)
+
+/**
+ * What each of the fans on one core covers of it, m²: side by side on one shroud each serves its part of it;
+ * overlapping circles count once.
+ */
+function coveredBy(circles: readonly Circle[], face: Rectangle, shrouded: boolean): number[] {
+  const alone = circles.map((c) => circlesInRectangle([c], face))
+  const sum = alone.reduce((a, b) => a + b, 0)
+  if (sum <= 0) return alone.map(() => 0)
+  const whole = alone.length === 1 ? sum : circlesInRectangle(circles, face)
+  const covered = shrouded ? face.w * face.h : whole
+  return alone.map((own) => covered * (own / sum))
 }
 
 /**
@@ -176,42 +197,30 @@ export function facesOf(bench: Bench, job: Job, otherwise: Otherwise = {}): Face
       ? 0
       : bench.value('surroundings.blockedShare'))
   const blocked = otherwise.blocked ?? blockedShare(clogs, core.finsPerInch)
-  const [w, h] = [bench.value('cooling.coreWidthM'), bench.value('cooling.coreHeightM')]
+  const w = bench.value('cooling.coreWidthM')
+  const h = bench.value('cooling.coreHeightM')
   const face = { x: 0, y: 0, w, h }
-  const shrouded = mountOf(job).shrouded
+  const { shrouded } = mountOf(job)
   const gapArea = shrouded ? 2 * (w + h) * (otherwise.gapM ?? bench.value('place.gapM')) : 0
   const open = 1 - blocked
-  const placed = circuitsOf(job).flatMap(
-    (circuit): { circuit: FanCircuit & { readonly fan: ChosenFan }; running: Running }[] => {
-      if (!circuit.fan?.seat) return []
-      const withFan = { ...circuit, fan: circuit.fan }
-      const running = runningAir(bench, withFan)
-      return running ? [{ circuit: withFan, running }] : []
-    },
-  )
   const all: CoveredFace[] = []
   const openM2: number[] = []
   for (let i = 0; i < cooling.cores; i++) {
-    const here = placed.filter((p) => Math.min(p.circuit.fan.seat!.core, cooling.cores - 1) === i)
+    const here: { circuit: FannedCircuit; running: Running }[] = []
+    for (const { circuit, core: on } of seatedOn(job)) {
+      const running = on === i ? runningAir(bench, circuit) : null
+      if (running) here.push({ circuit, running })
+    }
+    const covered = coveredBy(
+      here.map((p) => p.running.circle!),
+      face,
+      shrouded,
+    )
     let left = w * h
-    const covered = shrouded
-      ? w * h
-      : circlesInRectangle(
-          here.map((p) => p.running.circle!),
-          face,
-        )
-    const alone = here.map((p) => circlesInRectangle([p.running.circle!], face))
-    const sum = alone.reduce((a, b) => a + b, 0)
     here.forEach(({ circuit, running }, n) => {
-      // side by side on one shroud each serves its part of it; overlapping circles count once
-      const areaM2 = sum > 0 ? covered * (alone[n]! / sum) : 0
-      all.push({
-        circuit,
-        core: i,
-        running,
-        areaM2,
-        zone: { core, coveredArea: areaM2 * open, openArea: 0, gapArea: here.length ? gapArea / here.length : 0 },
-      })
+      const areaM2 = covered[n]!
+      const zone = { core, coveredArea: areaM2 * open, openArea: 0, gapArea: gapArea / here.length }
+      all.push({ circuit, core: i, running, areaM2, zone })
       left -= areaM2
     })
     openM2.push(Math.max(0, left) * open)
@@ -234,21 +243,15 @@ export function airThroughCores(
   const density = airDensity(bench.value('surroundings.heightM'), inletAirC(bench, job))
   const ramPa =
     speedAddress === null ? 0 : ramPressure(bench.value('cooling.ramShare'), bench.value(speedAddress), density)
-  const fans = covered.map(({ zone, ...on }): FanOnCore => ({
-    ...on,
-    flows: zoneFlows(zone, {
-      fan: on.running.air,
-      speed: otherwise.still ? 0 : on.running.speed,
-      against: on.running.against,
-      ramPa,
-      density,
-    }),
-  }))
+  const zones = openM2.map((): Zone[] => [])
+  const fans = covered.map(({ zone, circuit, core: on, running, areaM2 }): FanOnCore => {
+    const speed = otherwise.still ? 0 : running.speed
+    const flows = zoneFlows(zone, { fan: running.air, speed, against: running.against, ramPa, density })
+    zones[on]!.push({ area: zone.coveredArea, flow: flows.covered })
+    return { circuit, core: on, running, areaM2, flows }
+  })
   const openVelocity = ramPa > 0 ? faceVelocity(core, ramPa, density) : 0
-  const zones = openM2.map((area, i): Zone[] => [
-    ...fans.flatMap((f, n) => (f.core === i ? [{ area: covered[n]!.zone.coveredArea, flow: f.flows.covered }] : [])),
-    { area, flow: openVelocity * area },
-  ])
+  openM2.forEach((area, i) => zones[i]!.push({ area, flow: openVelocity * area }))
   return { density, ramPa, blocked, core, fans, zones }
 }
 

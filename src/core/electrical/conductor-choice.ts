@@ -1,6 +1,6 @@
 import { sizeAreaM2, sizesOf, type UnitSystem, type WireSize } from '../units'
-import { conductorResistance, type Conductor } from './voltage-drop'
-import { allowedCurrent } from './wire'
+import { type Conductor, conductorOhm } from './voltage-drop'
+import { allowedAmps } from './wire'
 
 /** What a conductor must do. */
 export interface ConductorNeeds {
@@ -38,8 +38,8 @@ export const CONDUCTOR_DERATING = 0.8
 export function compareSizes(conductors: readonly Conductor[], needs: ConductorNeeds, system: UnitSystem): SizeCheck[] {
   return sizesOf(system).map((size) => {
     const sized = conductors.map((c) => ({ ...c, size }))
-    const allowedA = Math.min(...sized.map((c) => allowedCurrent(size, c).value))
-    const ohm = sized.reduce((sum, c) => sum + conductorResistance(needs.runA, c).value, needs.otherWiresOhm)
+    const allowedA = Math.min(...sized.map((c) => allowedAmps(size, c)))
+    const ohm = sized.reduce((sum, c) => sum + conductorOhm(needs.runA, c), needs.otherWiresOhm)
     const check = {
       size,
       allowedA,

@@ -1,6 +1,6 @@
 import { following, lastLine, term, worked, type Worked } from '../reading'
 import type { WireSize } from '../units'
-import { allowedCurrent, conductorTemperature, resistancePerMetre, type Surroundings } from './wire'
+import { allowedAmps, conductorTemperature, resistancePerMetre, type Surroundings } from './wire'
 import { say } from '../words'
 
 /** ohm; engineering §1.2 */
@@ -34,15 +34,29 @@ export function conductor(size: WireSize, lengthM: number, name: string = size):
   return { name, size, lengthM, insulationC: 105, ambientC: 20, bundled: 2 }
 }
 
+/** °C of a conductor that carries a current. @throws RangeError if a length or current is negative or not finite */
+function warmedC(currentA: number, c: Conductor): number {
+  if (!(currentA >= 0 && Number.isFinite(currentA))) throw new RangeError('current must be 0 or more')
+  if (!(c.lengthM >= 0 && Number.isFinite(c.lengthM))) throw new RangeError('length must be 0 or more')
+  return conductorTemperature(currentA, allowedAmps(c.size, c), c)
+}
+
 /**
  * Resistance of one conductor at the temperature that its current brings it to.
  * @returns ohm; throws RangeError if a length or current is negative or not finite
  * @see engineering §1.1
+ * @example conductorOhm(0, conductor('2.5 mm²', 10)) //=> 0.076
+ */
+export const conductorOhm = (currentA: number, c: Conductor): number =>
+  resistancePerMetre(c.size, warmedC(currentA, c)) * c.lengthM
+
+/**
+ * {@link conductorOhm} with its working.
+ * @see engineering §1.1
+ * @example conductorResistance(0, conductor('2.5 mm²', 10)).value //=> 0.076
  */
 export function conductorResistance(currentA: number, c: Conductor): Worked {
-  if (!(currentA >= 0 && Number.isFinite(currentA))) throw new RangeError('current must be 0 or more')
-  if (!(c.lengthM >= 0 && Number.isFinite(c.lengthM))) throw new RangeError('length must be 0 or more')
-  const temperatureC = conductorTemperature(currentA, allowedCurrent(c.size, c).value, c)
+  const temperatureC = warmedC(currentA, c)
   const perMetre = resistancePerMetre(c.size, temperatureC)
   return worked(
     say`${c.name}, ${c.size}, at ${Math.round(temperatureC)} °C`,
@@ -72,6 +86,18 @@ const PLUS = Array.from({ length: 10 }, (_, n) => Array.from({ length: n }, (_, 
  * Resistance of conductors and frame, contacts left out: what small-craft tables count.
  * @returns ohm
  * @see engineering §1.2
+ * @example wiresOhm(0, { conductors: [conductor('2.5 mm²', 10)], frame: true }) //=> 0.078
+ */
+export function wiresOhm(currentA: number, { conductors, frame }: Pick<RunOfWire, 'conductors' | 'frame'>): number {
+  let ohm = 0
+  for (const c of conductors) ohm += conductorOhm(currentA, c)
+  return frame ? ohm + FRAME_OHM : ohm
+}
+
+/**
+ * {@link wiresOhm} with its working.
+ * @see engineering §1.2
+ * @example wiresResistance(0, { conductors: [conductor('2.5 mm²', 10)], frame: true }).value //=> 0.078
  */
 export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conductors' | 'frame'>): Worked {
   const parts = run.conductors.map((c) => conductorResistance(currentA, c))
@@ -88,37 +114,45 @@ export function wiresResistance(currentA: number, run: Pick<RunOfWire, 'conducto
       ]
     : []
   const all = [...parts, ...frame]
-  const total = all.reduce((s, w) => s + w.value, 0)
   return following(
     all,
     worked(
       say`wires and frame`,
       PLUS[all.length] ?? PLUS[0]!,
       all.map((w) => term(lastLine(w).name, w.value, 'resistance')),
-      total,
+      wiresOhm(currentA, run),
       'resistance',
       '§1.2',
     ),
   )
 }
 
-/** Resistance of joints, fuse and relay contact. @returns ohm @see engineering §1.2 */
-export function contactsResistance(run: RunOfWire): Worked {
-  const fuse = run.fuseA === null ? 0 : bladeFuseOhm(run.fuseA)
-  return worked(
+const fuseOhm = (run: RunOfWire): number => (run.fuseA === null ? 0 : bladeFuseOhm(run.fuseA))
+
+/**
+ * Resistance of joints, fuse and relay contact.
+ * @returns ohm
+ * @see engineering §1.2
+ * @example jointsOhm({ conductors: [], frame: false, crimps: 2, rings: 1, contactsOhm: 0.008, fuseA: null }) //=> 0.015
+ */
+export const jointsOhm = (run: RunOfWire): number =>
+  run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuseOhm(run) + run.contactsOhm
+
+/** {@link jointsOhm} with its working. @see engineering §1.2 */
+export const contactsResistance = (run: RunOfWire): Worked =>
+  worked(
     say`joints and contacts`,
     say`{0} × 3 mohm + {1} × 1 mohm + fuse {2} + contacts {3}`,
     [
       term(say`crimps`, run.crimps, 'count'),
       term(say`rings`, run.rings, 'count'),
-      term(say`fuse`, fuse, 'resistance'),
+      term(say`fuse`, fuseOhm(run), 'resistance'),
       term(say`contacts`, run.contactsOhm, 'resistance'),
     ],
-    run.crimps * CRIMP_OHM + run.rings * RING_OHM + fuse + run.contactsOhm,
+    jointsOhm(run),
     'resistance',
     '§1.2',
   )
-}
 
 /**
  * Voltage lost between source and fan, both ways round, in conductors and frame alone: what small-craft tables count.

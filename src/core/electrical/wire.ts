@@ -90,30 +90,30 @@ export interface Surroundings {
  * Current that a conductor may carry where it runs; 0 where the surroundings are as hot as the insulation may get.
  * @returns A
  * @see engineering §1.1
+ * @example allowedAmps('2.5 mm²', { insulationC: 105, ambientC: 30, bundled: 1 }) //=> 35
+ */
+export const allowedAmps = (size: WireSize, { insulationC, ambientC, bundled }: Surroundings): number =>
+  ambientC >= insulationC ? 0 : ampacityAt30(size) * Math.sqrt((insulationC - ambientC) / 75) * bundleFactor(bundled)
+
+/**
+ * {@link allowedAmps} with its working.
+ * @see engineering §1.1
  * @example allowedCurrent('2.5 mm²', { insulationC: 105, ambientC: 30, bundled: 1 }).value //=> 35
  */
-export function allowedCurrent(
-  size: WireSize,
-  { insulationC, ambientC, bundled }: Surroundings,
-  name: string = size,
-): Worked {
-  const i30 = ampacityAt30(size)
-  const k = bundleFactor(bundled)
-  const value = ambientC >= insulationC ? 0 : i30 * Math.sqrt((insulationC - ambientC) / 75) * k
-  return worked(
+export const allowedCurrent = (size: WireSize, around: Surroundings, name: string = size): Worked =>
+  worked(
     say`${name} may carry`,
     say`{0} × root of (({1} − {2}) / 75 K) × {3}`,
     [
-      term(say`ampacity at 30 °C`, i30, 'current'),
-      term(say`insulation`, insulationC, 'temperature'),
-      term(say`surroundings of the wire`, ambientC, 'temperature'),
-      term(say`bundle factor`, k, 'share'),
+      term(say`ampacity at 30 °C`, ampacityAt30(size), 'current'),
+      term(say`insulation`, around.insulationC, 'temperature'),
+      term(say`surroundings of the wire`, around.ambientC, 'temperature'),
+      term(say`bundle factor`, bundleFactor(around.bundled), 'share'),
     ],
-    value,
+    allowedAmps(size, around),
     'current',
     '§1.1',
   )
-}
 
 /**
  * Steady temperature of a conductor that carries a current.

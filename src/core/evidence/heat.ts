@@ -1,5 +1,5 @@
 import { type Job, lookupOf } from '../job'
-import { DRAWS, quantileOf, type Weighing } from '../reading'
+import { DRAWS, quantilesOf, type Weighing } from '../reading'
 import { workDefinitions } from '../run'
 import type { Round } from './round'
 import type { Seen } from './seen'
@@ -24,7 +24,7 @@ export function heatsOf(job: Job, seen: readonly Seen[], before: Weighted, after
             (typeof share === 'number' ? share : at(share, k)) *
             at('engine.ratedPowerW', k),
       )
-      return [quantileOf(watts, weights, 0.05), quantileOf(watts, weights, 0.95)]
+      return quantilesOf(watts, weights, [0.05, 0.95]) as [number, number]
     }
     return [{ work, before: band(before), after: band(after) }]
   })

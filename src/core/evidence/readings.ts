@@ -1,4 +1,4 @@
-import { type Ends, quantileOf, triangularQuantile, type WeighedReading } from '../reading'
+import { type Ends, quantilesOf, triangularQuantile, type WeighedReading } from '../reading'
 import type { Prediction } from './predict'
 import type { Asked } from './asked'
 import type { Round } from './round'
@@ -28,7 +28,7 @@ const middle = ({ low, value, high }: Ends): number => (low + value + high) / 3
 /** What a reading comes to by the weights, where that tells more than was known. */
 export function informedOf(ends: Ends, values: Float64Array, weights: readonly number[]): WeighedReading | null {
   const { address, ...was } = ends
-  const [low, high] = [quantileOf(values, weights, 0.05), quantileOf(values, weights, 0.95)]
+  const [low, high] = quantilesOf(values, weights, [0.05, 0.95]) as [number, number]
   const [from, to] = priorBand(ends)
   const { mean } = momentsOf(values, weights)
   const tells = high - low < (1 - SHRINKS) * (to - from) || Math.abs(mean - middle(ends)) > MOVES * (to - from)

@@ -1,3 +1,4 @@
+import { onceAJob } from '../job'
 import type { Fan, Job, Run } from '../job'
 import { contactsOhm } from './through'
 import { thinnerThan } from '../units'
@@ -57,8 +58,6 @@ export const runConductor = (c: Job['conductors'][number]): RunConductor => ({
 export const byId = <T extends { id: string }>(list: readonly T[], id: string | null): T | null =>
   list.find((e) => e.id === id) ?? null
 
-const known = new WeakMap<Job, readonly FanCircuit[]>()
-
 /** goes over to whatever is made of a job, and into no file */
 const NUMBERS = Symbol(say`numbers of the runs`)
 type Numbered = Job & { readonly [NUMBERS]?: readonly string[] }
@@ -76,11 +75,9 @@ const numberOf = (job: Job, runId: string, i: number): number => {
   return (known < 0 ? i : known) + 1
 }
 
-/** Every run of a job with what its ids stand for; jobs are immutable, so it is looked up once. */
-export function circuitsOf(job: Job): readonly FanCircuit[] {
-  const before = known.get(job)
-  if (before) return before
-  const circuits = job.runs.map((run, i): FanCircuit => ({
+/** Every run of a job with what its ids stand for; looked up once. */
+export const circuitsOf = onceAJob((job): readonly FanCircuit[] =>
+  job.runs.map((run, i): FanCircuit => ({
     run,
     number: numberOf(job, run.id, i),
     suffix: job.runs.length > 1 ? say`, fan ${numberOf(job, run.id, i)}` : '',
@@ -94,10 +91,8 @@ export function circuitsOf(job: Job): readonly FanCircuit[] {
     keySwitch: byId(job.switches, run.keySwitch),
     contactsOhm: contactsOhm(job, run),
     behindResistor: run.source === 'existing plug' && job.wiring.plugSpeed === 'low',
-  }))
-  known.set(job, circuits)
-  return circuits
-}
+  })),
+)
 
 /** The first fan's circuit: what is shown where there is room for one. Whatever is told of a job iterates them all. */
 export const firstCircuit = (job: Job): FanCircuit => circuitsOf(job)[0]!
@@ -105,9 +100,10 @@ export const firstCircuit = (job: Job): FanCircuit => circuitsOf(job)[0]!
 /** A circuit whose fan is chosen. */
 export type FannedCircuit = FanCircuit & { readonly fan: ChosenFan }
 
+export const hasFan = (circuit: FanCircuit): circuit is FannedCircuit => circuit.fan !== null
+
 /** Circuits whose fan is chosen, in order. */
-export const fannedCircuits = (job: Job): readonly FannedCircuit[] =>
-  circuitsOf(job).filter((c): c is FannedCircuit => c.fan !== null)
+export const fannedCircuits = (job: Job): readonly FannedCircuit[] => circuitsOf(job).filter(hasFan)
 
 /** Circuits by what they share, each with the first circuit that has it: controllers, probes, fuses, relays. */
 export function eachOnce<K extends 'controller' | 'probe' | 'fuse' | 'relay'>(

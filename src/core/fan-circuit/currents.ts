@@ -17,8 +17,17 @@ export function ratingOf(bench: Bench, fan: ChosenFan): FanRating {
 /**
  * Running current at the regulator's voltage with nothing in the way: the most that the fan takes in service,
  * so that no longer or thinner wire can flatter a margin.
+ * @returns A
  * @see engineering §1.6
  */
+export const runningAmps = (bench: Bench, fan: ChosenFan): number =>
+  runningFan(ratingOf(bench, fan), bench.value('charging.regulatorV')).currentA
+
+/** First instant of a start at the regulator's voltage with nothing in the way. @returns A @see engineering §1.6 */
+export const startingAmps = (bench: Bench, fan: ChosenFan): number =>
+  startingCurrent(ratingOf(bench, fan), bench.value('charging.regulatorV'))
+
+/** {@link runningAmps} with its working. @see engineering §1.6 */
 export function runCurrent(bench: Bench, fan: ChosenFan): Worked {
   const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
@@ -30,28 +39,27 @@ export function runCurrent(bench: Bench, fan: ChosenFan): Worked {
       term(say`rated voltage`, rating.ratedV, 'voltage'),
       term(say`regulator`, volts, 'voltage', 'charging.regulatorV'),
     ],
-    runningFan(rating, volts).currentA,
+    runningAmps(bench, fan),
     'current',
     '§1.6',
   )
 }
 
-/** First instant of a start at the regulator's voltage with nothing in the way. @see engineering §1.6 */
+/** {@link startingAmps} with its working. @see engineering §1.6 */
 export function startCurrent(bench: Bench, fan: ChosenFan): Worked {
-  const rating = ratingOf(bench, fan)
   const volts = bench.value('charging.regulatorV')
   return worked(
     say`fan, starting`,
     say`{0} over its winding`,
     [term(say`regulator`, volts, 'voltage', 'charging.regulatorV')],
-    startingCurrent(rating, volts),
+    startingAmps(bench, fan),
     'current',
     '§1.6',
   )
 }
 
 export const startOf = (bench: Bench, fan: ChosenFan): Start => ({
-  runningA: runCurrent(bench, fan).value,
-  startingA: startCurrent(bench, fan).value,
+  runningA: runningAmps(bench, fan),
+  startingA: startingAmps(bench, fan),
   timeConstantS: startTimeConstant(fan.part.diameterM.value),
 })

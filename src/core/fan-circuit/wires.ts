@@ -1,9 +1,9 @@
-import { type Conductor, contactsResistance, runningFan, type RunOfWire, wiresResistance } from '../electrical'
+import { type Conductor, jointsOhm, runningFan, type RunOfWire, wiresOhm } from '../electrical'
 import { roleNames } from '../job'
 import type { Bench } from '../reading'
 import { ambientAt } from './surroundings'
-import { type ChosenFan, type FanCircuit, type RunConductor } from './circuit'
-import { ratingOf, runCurrent } from './currents'
+import { type FanCircuit, type FannedCircuit, hasFan, type RunConductor } from './circuit'
+import { ratingOf, runningAmps } from './currents'
 import { say } from '../words'
 
 /** One conductor with this pass's readings. @throws TypeError if its size is not chosen */
@@ -36,15 +36,25 @@ export function wiresWaitFor(circuit: FanCircuit): string | null {
 }
 
 /**
+ * Everything between source and fan, wires as warm as the fan's running current makes them.
+ * @returns ohm
+ * @throws TypeError if a size is not chosen
+ * @see engineering §1.2
+ */
+export function ohmBefore(bench: Bench, circuit: FannedCircuit): number {
+  const run = wiresOf(bench, circuit)
+  return wiresOhm(runningAmps(bench, circuit.fan), run) + jointsOhm(run)
+}
+
+/**
  * Speed of a circuit's fan at the regulator's voltage, behind wires and joints where their sizes are chosen: wire costs
  * air.
  * @returns relative to the rating
  * @see engineering §1.2, §1.6
  */
-export function fanSpeed(bench: Bench, circuit: FanCircuit & { readonly fan: ChosenFan | null }): number {
-  if (!circuit.fan) return 0
-  const run = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
-  const ohm = run ? wiresResistance(runCurrent(bench, circuit.fan).value, run).value + contactsResistance(run).value : 0
+export function fanSpeed(bench: Bench, circuit: FanCircuit): number {
+  if (!hasFan(circuit)) return 0
+  const ohm = wiresWaitFor(circuit) ? 0 : ohmBefore(bench, circuit)
   return runningFan(ratingOf(bench, circuit.fan), bench.value('charging.regulatorV'), ohm).speed
 }
 

@@ -1,7 +1,8 @@
+import { onceAJob } from './once-a-job'
 import { mountAsks } from './mounts'
 import { mountOf } from './mounts'
 import { type LeadName } from './choices'
-import { type Field, type FieldTable, type Found, type Station, walkFields } from '../fields'
+import { type Field, type FieldTable, type Station, walkFields } from '../fields'
 import type { Lookup, Reading } from '../reading'
 import type { Job } from './document'
 import fieldTable from './fields.json'
@@ -18,11 +19,10 @@ export interface PlacedField extends Field {
   readonly reading: Reading
 }
 
-const walked = new WeakMap<Job, ReadonlyMap<string, PlacedField>>()
 const workNames: Readonly<Record<string, string>> = { idle: say`idle`, slow: say`slow work`, cruise: say`cruise` }
 
 /** The feed's length and the way back's are told apart by name; behind a panel is not behind a core. */
-function ownLabel(job: Job, { address, label }: Found): string {
+function ownLabel(job: Job, address: string, label: string): string {
   const [list, id] = address.split('.')
   if (address.startsWith('place.obstacles.'))
     return `${job.place.obstacles.find((o) => o.id === address.split('.')[2])?.name}, ${label}`
@@ -47,19 +47,23 @@ function ownLabel(job: Job, { address, label }: Found): string {
   return `${conductorName(job, id!)}, ${label}`
 }
 
+/** Readings as they were placed last: the job that a change makes shares nearly all of them. */
+const placedBefore = new WeakMap<object, PlacedField>()
+
 /** Every reading of a job by its address, in the order of the document. Jobs are immutable, so it is walked once. */
-export function fieldsOf(job: Job): ReadonlyMap<string, PlacedField> {
-  const known = walked.get(job)
-  if (known) return known
-  const map = new Map(
-    walkFields(fieldTable as FieldTable, job).map((found) => {
-      const spoken = { ...found, label: spokenWord(found.label), tell: spokenWord(found.tell) }
-      return [found.address, { ...spoken, label: ownLabel(job, spoken) }]
-    }),
-  )
-  walked.set(job, map)
-  return map
-}
+export const fieldsOf = onceAJob((job): ReadonlyMap<string, PlacedField> => {
+  const fields = new Map<string, PlacedField>()
+  for (const found of walkFields(fieldTable as FieldTable, job)) {
+    const label = ownLabel(job, found.address, spokenWord(found.label))
+    const tell = spokenWord(found.tell)
+    const before = placedBefore.get(found)
+    const same = before?.label === label && before.tell === tell
+    const placed = same ? before : { ...found, label, tell }
+    if (!same) placedBefore.set(found, placed)
+    fields.set(found.address, placed)
+  }
+  return fields
+})
 
 /** @throws RangeError for an address that is not in the job */
 export function lookupOf(job: Job): Lookup {
@@ -148,16 +152,10 @@ const conditions: readonly Question[] = [
 const isAsked = (job: Job, address: string): boolean =>
   conditions.every(([belongs, asked]) => !belongs.test(address) || asked(job, address))
 
-const asked = new WeakMap<Job, readonly PlacedField[]>()
-
 /** Every reading that the job's choices ask for. Nine stations ask at every change, so it is sought out once. */
-export function askedFields(job: Job): readonly PlacedField[] {
-  const before = asked.get(job)
-  if (before) return before
-  const fields = [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address))
-  asked.set(job, fields)
-  return fields
-}
+export const askedFields = onceAJob((job): readonly PlacedField[] =>
+  [...fieldsOf(job).values()].filter((f) => isAsked(job, f.address)),
+)
 
 /** The readings that a station asks for. */
 export const fieldsAt = (job: Job, station: Station): readonly PlacedField[] =>

@@ -1,7 +1,7 @@
 import { Circuit, motorsOf, solveState, withFaults } from '../circuit'
 import { calledState } from '../diagnose'
 import { blowing, fuseGate, fuseRatings, jammedCurrent, restVoltage } from '../electrical'
-import { batteryAt, firstCircuit, pointsOf, hasThermostat, ratingOf, runCurrent, startCurrent } from '../fan-circuit'
+import { batteryAt, firstCircuit, pointsOf, hasThermostat, ratingOf, runningAmps, startingAmps } from '../fan-circuit'
 import { changeSetting, type Job, lookupOf } from '../job'
 import { Bench } from '../reading'
 import { dayOfStint, runWaitsFor, simulate } from '../run'
@@ -179,8 +179,8 @@ const relay: LibraryPage = {
       told(say`In short`, [
         say`Through the key of this machine, as it is wired, go ${amps(job, through)} for the fan while it runs; the
           fan itself takes ${amps(job, runs)}.`,
-        say`Hung on the key it would be ${amps(job, runCurrent(bench, fan!).value)} running and
-          ${amps(job, startCurrent(bench, fan!).value)} at each start, through contacts that were made for lamps: they
+        say`Hung on the key it would be ${amps(job, runningAmps(bench, fan!))} running and
+          ${amps(job, startingAmps(bench, fan!))} at each start, through contacts that were made for lamps: they
           burn, weld, and one day the key no longer switches off.`,
         say`A coil of a relay asks some 0.15 A of the key; its contact is fed from the battery through a fuse of its
           own.`,

@@ -2,7 +2,6 @@ import { guardParts, pastFuseParts } from './guarded'
 import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
 import {
   allowedCurrent,
-  contactsResistance,
   fuseCarries,
   fuseGate,
   type FuseNeeds,
@@ -11,7 +10,6 @@ import {
   POST_DISTANCE_M,
   startWear,
   WEAR_ALLOWED,
-  wiresResistance,
 } from '../electrical'
 import {
   ambientAt,
@@ -21,11 +19,10 @@ import {
   type FanCircuit,
   ratingOf,
   type RunConductor,
-  runCurrent,
   startCurrent,
   startOf,
   surroundingsOf,
-  wiresOf,
+  ohmBefore,
 } from '../fan-circuit'
 import { type Job, roleNames, sharesContact } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
@@ -38,9 +35,7 @@ type Fused = WithFan & { readonly fuse: NonNullable<FanCircuit['fuse']> }
 
 /** Current through the fan held fast, behind its own wires. @see engineering §1.4 */
 function jammed(bench: Bench, circuit: WithFan): Worked {
-  const running = runCurrent(bench, circuit.fan).value
-  const run = wiresOf(bench, circuit)
-  const ohm = wiresResistance(running, run).value + contactsResistance(run).value
+  const ohm = ohmBefore(bench, circuit)
   const volts = bench.value('charging.regulatorV')
   return worked(
     say`current, fan held fast`,

@@ -4,7 +4,7 @@ import {
   drawSample,
   NotingBench,
   overSamples,
-  quantileOf,
+  quantilesOf,
   type Sample,
   shareShort,
   sobolIndex,
@@ -18,7 +18,7 @@ import { ranOf } from './ran'
 import { heedsSeen } from './told-from-draws'
 import { type Drawn, type SampledMargin, withSample } from './with-sample'
 
-const [LOW, HIGH] = [0.05, 0.95]
+const LOW_AND_HIGH = [0.05, 0.95]
 
 interface DrawnPart {
   readonly part: ComputedPart
@@ -73,11 +73,10 @@ export function drawnMargins(job: Job, findings: Findings | null = null): DrawnM
   })
 }
 
-const drawnFrom = (values: Float64Array, weights: readonly number[], unit: number): Drawn => ({
-  chanceShort: shareShort(values, weights),
-  low: quantileOf(values, weights, LOW) / unit,
-  high: quantileOf(values, weights, HIGH) / unit,
-})
+function drawnFrom(values: Float64Array, weights: readonly number[], unit: number): Drawn {
+  const [low, high] = quantilesOf(values, weights, LOW_AND_HIGH)
+  return { chanceShort: shareShort(values, weights), low: low! / unit, high: high! / unit }
+}
 
 /**
  * Chance that each margin is short, where most of its draws lie, and what to measure next.

@@ -1,12 +1,5 @@
 import { fixedScale, type MarginDefinition, ofRun, over, type PartDefinition } from './part'
-import {
-  conductorResistance,
-  contactsResistance,
-  FRAME_OHM,
-  runningFan,
-  voltageDrop,
-  wiresResistance,
-} from '../electrical'
+import { contactsResistance, FRAME_OHM, runningFan, voltageDrop, wiresResistance, conductorOhm } from '../electrical'
 import {
   circuitsOf,
   conductorAt,
@@ -16,6 +9,7 @@ import {
   suitsVoltage,
   wiresOf,
   wiresWaitFor,
+  ohmBefore,
 } from '../fan-circuit'
 import type { Job } from '../job'
 import { type Bench, following, lastLine, term, worked, type Worked } from '../reading'
@@ -60,9 +54,7 @@ function lostInWires(bench: Bench, job: Job, circuit: FanCircuit): Worked {
       `${c.name}${piece.length === 'whole' ? '' : `, ${piece.length}`}`,
       say`{0} × its {1}`,
       [term(say`through it`, amps, 'current'), term(say`length`, pieceLength(bench, job, c, piece), 'run')],
-      amps *
-        conductorResistance(amps, { ...conductorAt(bench, c.conductor), lengthM: pieceLength(bench, job, c, piece) })
-          .value,
+      amps * conductorOhm(amps, { ...conductorAt(bench, c.conductor), lengthM: pieceLength(bench, job, c, piece) }),
       'voltage',
       '§1.2',
     )
@@ -157,8 +149,7 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
 /** What the whole way costs in air, in words: air-flow goes with the fan's speed. @see engineering §1.2, §1.6 */
 function airNote(bench: Bench, circuit: FanCircuit): string[] {
   if (wiresWaitFor(circuit)) return []
-  const run = wiresOf(bench, circuit)
-  const ohm = wiresResistance(runCurrent(bench, circuit.fan!).value, run).value + contactsResistance(run).value
+  const ohm = ohmBefore(bench, { ...circuit, fan: circuit.fan! })
   const rating = ratingOf(bench, circuit.fan!)
   const volts = bench.value('charging.regulatorV')
   const ratio = runningFan(rating, volts, ohm).speed / runningFan(rating, volts).speed

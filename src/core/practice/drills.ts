@@ -6,8 +6,8 @@ import {
   bladeRatings,
   chooseFuse,
   CONDUCTOR_DERATING,
-  conductorResistance,
-  allowedCurrent,
+  allowedAmps,
+  conductorOhm,
 } from '../electrical'
 import type { Job } from '../job'
 import { generator } from '../reading'
@@ -133,14 +133,14 @@ function sizes(random: Random): Drill {
   })
   const fuseA = fuse?.ratingA ?? 30
   const good = (size: (typeof all)[number]): boolean =>
-    allowedCurrent(size, around).value * CONDUCTOR_DERATING >= runA &&
-    allowedCurrent(size, around).value >= fuseA &&
-    runA * conductorResistance(runA, { name: 'wire', size, lengthM, ...around }).value <= limitV
+    allowedAmps(size, around) * CONDUCTOR_DERATING >= runA &&
+    allowedAmps(size, around) >= fuseA &&
+    runA * conductorOhm(runA, { name: 'wire', size, lengthM, ...around }) <= limitV
   const all = sizesOf('metric')
   const right = all.find(good) ?? all.at(-1)!
   const at = all.indexOf(right)
   const offered = all.slice(Math.max(0, at - 2), at + 3)
-  const drop = runA * conductorResistance(runA, { name: 'wire', size: right, lengthM, ...around }).value
+  const drop = runA * conductorOhm(runA, { name: 'wire', size: right, lengthM, ...around })
   return {
     ask: say`${runA} A, ${lengthM} m of wire there and back, two in a sleeve at 60 °C, 3 % of 13.8 V to lose, behind a
       fuse of ${fuseA} A. The thinnest wire that does it all?`,
@@ -148,7 +148,7 @@ function sizes(random: Random): Drill {
     answers: offered,
     figure: null,
     right,
-    working: say`${spokenWord(right)} may carry ${format(allowedCurrent(right, around).value, 'current', 'metric', 2)}
+    working: say`${spokenWord(right)} may carry ${format(allowedAmps(right, around), 'current', 'metric', 2)}
       there: more than the fuse, and ${runA} A is within 0.8 of it. It loses ${format(drop, 'voltage', 'metric', 2)}
       of the ${format(limitV, 'voltage', 'metric', 2)}.`,
   }

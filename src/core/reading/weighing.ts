@@ -23,18 +23,27 @@ export function informedLookup(lookup: Lookup, weighing: Weighing | null): Looku
 }
 
 /**
- * A value below which a share of all draws lies, by their weights.
+ * Values below which shares of all draws lie, by their weights.
  * @param weights as many as values, together 1; empty: all alike
+ * @returns one for each share
  */
-export function quantileOf(values: ArrayLike<number>, weights: ArrayLike<number>, share: number): number {
-  const order = Array.from({ length: values.length }, (_, i) => i).sort((a, b) => values[a]! - values[b]!)
+export function quantilesOf(
+  values: ArrayLike<number>,
+  weights: ArrayLike<number>,
+  shares: readonly number[],
+): number[] {
+  const alike = weights.length === 0
+  const order = alike ? null : Array.from(values, (_, i) => i).sort((a, b) => values[a]! - values[b]!)
+  const sorted = order ? order.map((i) => values[i]!) : Float64Array.from(values).sort()
   const each = 1 / values.length
-  let sum = 0
-  for (const i of order) {
-    sum += weights.length ? weights[i]! : each
-    if (sum >= share - 1e-12) return values[i]!
-  }
-  return values[order[order.length - 1]!]!
+  return shares.map((share) => {
+    let sum = 0
+    for (let n = 0; n < sorted.length; n++) {
+      sum += order ? weights[order[n]!]! : each
+      if (sum >= share - 1e-12) return sorted[n]!
+    }
+    return sorted[sorted.length - 1]!
+  })
 }
 
 const finite = (x: number): number | null => (Number.isFinite(x) ? x : null)
@@ -43,11 +52,10 @@ const finite = (x: number): number | null => (Number.isFinite(x) ? x : null)
 export const bandOf = (
   values: ArrayLike<number>,
   weights: ArrayLike<number>,
-): [low: number | null, middle: number | null, high: number | null] => [
-  finite(quantileOf(values, weights, 0.05)),
-  finite(quantileOf(values, weights, 0.5)),
-  finite(quantileOf(values, weights, 0.95)),
-]
+): [low: number | null, middle: number | null, high: number | null] => {
+  const [low, middle, high] = quantilesOf(values, weights, [0.05, 0.5, 0.95])
+  return [finite(low!), finite(middle!), finite(high!)]
+}
 
 /** Share of draws below the water line, by their weights; what is no figure does not hold. */
 export function shareShort(results: ArrayLike<number>, weights: ArrayLike<number>): number {

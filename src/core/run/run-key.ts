@@ -1,3 +1,4 @@
+import { onceAJob } from '../job'
 import type { Job } from '../job'
 
 /** parts of a job that no run asks about */
@@ -59,19 +60,12 @@ const whatWasMeasured = (job: Job): unknown =>
 /** of what was seen, when and by whom changes nothing */
 const whatWasSeen = (seen: Job['observations'][number]): unknown => ({ ...seen, at: '', by: '', typed: '' })
 
-const known = new WeakMap<Job, string>()
-
 /** What a job's runs depend on, as a short key: runs of another key belong to another state of the job. */
-export function runKey(job: Job): string {
-  let key = known.get(job)
-  if (key === undefined) {
-    const told = Object.entries({
-      ...job,
-      observations: job.observations.map(whatWasSeen),
-      proofs: whatWasMeasured(job),
-    })
-    key = hashed(JSON.stringify(Object.fromEntries(told.filter(([name]) => !apart.has(name))), inOrder))
-    known.set(job, key)
-  }
-  return key
-}
+export const runKey = onceAJob((job) => {
+  const told = Object.entries({
+    ...job,
+    observations: job.observations.map(whatWasSeen),
+    proofs: whatWasMeasured(job),
+  })
+  return hashed(JSON.stringify(Object.fromEntries(told.filter(([name]) => !apart.has(name))), inOrder))
+})

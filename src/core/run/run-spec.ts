@@ -6,11 +6,10 @@ import {
   eachOnce,
   pointsOf,
   ratingOf,
-  runCurrent,
   servingBattery,
   statesOf,
-  wiresOf,
   wiresWaitFor,
+  ohmBefore,
 } from '../fan-circuit'
 import {
   airDensity,
@@ -27,7 +26,6 @@ import {
   zoneFlows,
 } from '../air'
 import { airSideOf, boilsAt, ductOf, facesOf, flywheelHelps, runningAir } from '../cooling'
-import { contactsResistance, wiresResistance } from '../electrical'
 import { type Day, type DutyLeg, type Job, panelOf } from '../job'
 import type { Bench } from '../reading'
 import {
@@ -371,11 +369,7 @@ export function runSpecOf(
   const battery = servingBattery(job)
   const afterS = fedAfter(bench, job, whatIf)
   const motors = fans.map(({ circuit }) => {
-    const wires = wiresWaitFor(circuit) ? null : wiresOf(bench, circuit)
-    const ohm = wires
-      ? wiresResistance(runCurrent(bench, circuit.fan).value, wires).value + contactsResistance(wires).value
-      : 0
-    return new FanMotor(ratingOf(bench, circuit.fan), ohm)
+    return new FanMotor(ratingOf(bench, circuit.fan), wiresWaitFor(circuit) ? 0 : ohmBefore(bench, circuit))
   })
   return {
     plant,

@@ -1,13 +1,13 @@
-import { contactsResistance, runningFan, wiresResistance } from '../electrical'
+import { runningFan } from '../electrical'
 import {
   circuitsOf,
   type FanCircuit,
   hasThermostat,
   pointsOf,
   ratingOf,
-  runCurrent,
-  wiresOf,
   wiresWaitFor,
+  runningAmps,
+  ohmBefore,
 } from '../fan-circuit'
 import type { Job } from '../job'
 import type { Bench } from '../reading'
@@ -41,8 +41,7 @@ export const proofId = (id: string, circuit: FanCircuit, n: number): string =>
 /** Voltage across a fan's own plug, engine at cruise, V. @see engineering §1.2, §1.8 */
 function voltsAtFan(bench: Bench, circuit: FanCircuit): number {
   const fan = circuit.fan!
-  const run = wiresOf(bench, circuit)
-  const ohm = wiresResistance(runCurrent(bench, fan).value, run).value + contactsResistance(run).value
+  const ohm = ohmBefore(bench, { ...circuit, fan })
   const volts = bench.value('charging.regulatorV')
   return volts - ohm * runningFan(ratingOf(bench, fan), volts, ohm).currentA
 }
@@ -56,7 +55,7 @@ function figuresOfFan(job: Job, circuit: FanCircuit, n: number): BenchFigure[] {
       name: say`Running current${suffix}`,
       quantity: 'current',
       slack: METER.amps,
-      at: fan && ((b) => runCurrent(b, fan).value),
+      at: fan && ((b) => runningAmps(b, fan)),
     },
     {
       ...common('volts'),

@@ -1,5 +1,5 @@
 import { type Control, type Element, GROUND, type Netlist } from '../circuit'
-import { allowedCurrent, conductorResistance, CRIMP_OHM, resistancePerMetre, SWITCH_OHM } from '../electrical'
+import { CRIMP_OHM, resistancePerMetre, SWITCH_OHM, allowedAmps, conductorOhm } from '../electrical'
 import { ambientAt, conductorAt, runConductor, type RunConductor } from '../fan-circuit'
 import { type ConductorRole, type Job, roleNames } from '../job'
 import type { Bench } from '../reading'
@@ -50,17 +50,17 @@ export class Builder {
 
   /** What a conductor may carry for good, A. @see engineering §1.1 */
   allowed(c: RunConductor): number {
-    return allowedCurrent(c.size ?? MISSING_SIZE, conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE })).value
+    return allowedAmps(c.size ?? MISSING_SIZE, conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE }))
   }
 
   /** Resistance of a piece of a conductor at the temperature its current brings it to. */
   piece(c: RunConductor, lengthM: number, currentA: number): number {
     if (c.size === null)
       this.say(say`The ${roleNames[c.role]} has no size: reckoned as ${spokenWord(MISSING_SIZE)}.`, c.id)
-    return conductorResistance(currentA, {
+    return conductorOhm(currentA, {
       ...conductorAt(this.bench, { ...c, size: c.size ?? MISSING_SIZE }),
       lengthM,
-    }).value
+    })
   }
 
   wire(

@@ -1,5 +1,5 @@
 import type { Element } from '../circuit'
-import { allowedCurrent, conductorTemperature } from '../electrical'
+import { conductorTemperature, allowedAmps } from '../electrical'
 import { ambientAt, circuitsOf, conductorAt, runConductor } from '../fan-circuit'
 import { type DiodePlace, type Job, lookupOf, roleNames } from '../job'
 import type { Part } from '../parts'
@@ -56,9 +56,7 @@ function cutWire(
   )
   const own = { insulationC: c.insulationC, ambientC: zoneC, bundled: c.bundled }
   const { size } = runConductor(c)
-  const getsC = size
-    ? conductorTemperature(amps, allowedCurrent(size, conductorAt(bench, runConductor(c))).value, own)
-    : zoneC
+  const getsC = size ? conductorTemperature(amps, allowedAmps(size, conductorAt(bench, runConductor(c))), own) : zoneC
   return {
     label: say`${roleNames[c.role]}: ${ends[0].at} to ${ends[1].at}`,
     fromKit: kitConductors(job).has(c.id),

@@ -1,7 +1,7 @@
 import { GROUND } from '../circuit'
 import { controlKindOf } from '../control'
 import { bladeFuseOhm, CRIMP_OHM, FRAME_OHM, RING_OHM, SWITCH_OHM } from '../electrical'
-import { type FanCircuit, ratingOf, type RunConductor, runCurrent } from '../fan-circuit'
+import { type FanCircuit, ratingOf, type RunConductor, runningAmps } from '../fan-circuit'
 import { sharesContact } from '../job'
 import { type Builder } from './builder'
 import { type FeedPieces, feedPieces, pieceOf } from './feed-pieces'
@@ -66,7 +66,7 @@ function laying(b: Builder, circuit: FanCircuit, n: number, before: readonly Fan
 }
 
 const ohmOf = ({ b, circuit }: Laying, c: RunConductor | undefined, lengthM: number): number =>
-  c ? b.piece(c, lengthM, circuit.fan ? runCurrent(b.bench, circuit.fan).value : 0) : SWITCH_OHM
+  c ? b.piece(c, lengthM, circuit.fan ? runningAmps(b.bench, circuit.fan) : 0) : SWITCH_OHM
 
 /** What is wrong with the way before it is laid. */
 function sayWhatLacks({ b, circuit, n, feed, back, pieces, shared }: Laying): void {

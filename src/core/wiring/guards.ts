@@ -1,5 +1,5 @@
 import { type Conditions, type Element, GROUND, type Piece, type SwitchState, switchStates } from '../circuit'
-import { type ConductorRole, type Job, lookupOf, roleNames } from '../job'
+import { onceAJob, type ConductorRole, type Job, lookupOf, roleNames } from '../job'
 import { Bench } from '../reading'
 import { circuitsOf } from '../fan-circuit'
 import { jammedCurrent, POST_DISTANCE_M } from '../electrical'
@@ -216,20 +216,12 @@ function work(job: Job): readonly Guard[] {
   })
 }
 
-const known = new WeakMap<Job, readonly Guard[]>()
-
 /**
  * What guards every conductor of a job, feed or signal: walked from the wire back to each source, in every state of the
  * switches, as far as the first fuse. Fuse margin, ways, cut list, build and signature ask this.
  * @see engineering §1.4
  */
-export function guardsOf(job: Job): readonly Guard[] {
-  const before = known.get(job)
-  if (before) return before
-  const guards = work(job)
-  known.set(job, guards)
-  return guards
-}
+export const guardsOf = onceAJob(work)
 
 /** Conductors that nothing guards: what a mechanic must be told, whatever else holds. */
 export const unguardedIn = (job: Job): readonly Guard[] => guardsOf(job).filter((g) => g.verdict === 'unguarded')

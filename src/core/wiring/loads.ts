@@ -19,7 +19,7 @@ import {
   runCurrent,
   startOf,
 } from '../fan-circuit'
-import { type Job, roleIds, roleNames } from '../job'
+import { type Job, roleIds, roleNames, onceAJob } from '../job'
 import { type Bench, following, term, worked, type Worked } from '../reading'
 import { feedPieces, pieceOf } from './feed-pieces'
 import { guardsOf } from './guards'
@@ -300,19 +300,11 @@ function work(job: Job): Loads {
   }
 }
 
-const known = new WeakMap<Job, Loads>()
-
 /**
  * What each conductor, fuse and contact of a job carries, from its solved circuit; worked out once a job.
  * @see engineering §5
  */
-export function loadsOf(job: Job): Loads {
-  const before = known.get(job)
-  if (before) return before
-  const loads = work(job)
-  known.set(job, loads)
-  return loads
-}
+export const loadsOf = onceAJob(work)
 
 /** The fans that a branch carries, with their shares. */
 const fansIn = (job: Job, load: Load): { readonly fan: ChosenFan; readonly share: number }[] =>

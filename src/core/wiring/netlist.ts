@@ -1,6 +1,6 @@
 import { Bench } from '../reading'
 import { circuitsOf } from '../fan-circuit'
-import { hasWire, type Job, lookupOf, sharesContact } from '../job'
+import { hasWire, type Job, lookupOf, sharesContact, onceAJob } from '../job'
 import { Builder, type JobNetlist, unique } from './builder'
 import { callers } from './callers'
 import { ControlBus } from './control-bus'
@@ -31,17 +31,9 @@ function build(job: Job, bench: Bench): JobNetlist {
   return { elements: b.elements, controls: b.controls, nodes: b.nodes, problems: unique(b.problems) }
 }
 
-const known = new WeakMap<Job, JobNetlist>()
-
 /**
  * The circuit that a job's choices make, at the nominal readings: resistances at running temperature, joints in the
  * wires beside them. A node is one terminal, and what joins two of them is an element of its own.
  * @see engineering §5, §1.1, §1.2, §1.5
  */
-export function netlistOf(job: Job): JobNetlist {
-  const before = known.get(job)
-  if (before) return before
-  const net = build(job, new Bench(lookupOf(job)))
-  known.set(job, net)
-  return net
-}
+export const netlistOf = onceAJob((job): JobNetlist => build(job, new Bench(lookupOf(job))))

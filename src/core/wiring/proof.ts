@@ -1,7 +1,7 @@
 import { allOff, Circuit, type CircuitIntent, type FanState, liveNodes, type Proof, prove, turns } from '../circuit'
 import { timeToFloor } from '../electrical'
 import { batteryAt } from '../fan-circuit'
-import { type Job, lookupOf } from '../job'
+import { type Job, lookupOf, onceAJob } from '../job'
 import { Bench } from '../reading'
 import { format, type UnitSystem, percent } from '../units'
 import type { JobNetlist } from './builder'
@@ -28,8 +28,6 @@ export const emptiesIn =
   (job: Job) =>
   (amps: number): string =>
     inHours(timeToFloor(batteryAt(new Bench(lookupOf(job)), job), amps).value)
-
-const known = new WeakMap<Job, JobProof>()
 
 /** What of a circuit the machine had behind its key, before anything was laid. */
 const ofLoom: ReadonlySet<NodeIs['is']> = new Set(['ignition', 'feed of others, behind'])
@@ -65,13 +63,7 @@ export const proofOf = (job: Job, net: JobNetlist): JobProof => {
 }
 
 /** A job's circuit held against its intent; jobs are immutable, so it is worked out once. */
-export function provedCircuit(job: Job): JobProof {
-  const before = known.get(job)
-  if (before) return before
-  const proof = proofOf(job, netlistOf(job))
-  known.set(job, proof)
-  return proof
-}
+export const provedCircuit = onceAJob((job): JobProof => proofOf(job, netlistOf(job)))
 
 /**
  * Terminals that are live with everything off, cold or hot, while the fans' own fuses are still out, the machine's own

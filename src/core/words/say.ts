@@ -14,20 +14,29 @@ export interface Language {
   readonly address?: string
 }
 
+/** Where a page's script and a worker put the language, before anything else is read. */
+export interface Spoken {
+  language: Language | null
+}
+
 /** Every language there is, by its own name for itself; all but English have a catalogue in words/. */
 export const languages = { en: 'English', nl: 'Nederlands' } as const
 export type LanguageTag = keyof typeof languages
 
 export const isLanguage = (tag: unknown): tag is LanguageTag => typeof tag === 'string' && Object.hasOwn(languages, tag)
 
-const spoken = globalThis as { pyraxisLanguage?: Language | undefined }
+/**
+ * One for all that is loaded in a process or page, however often this is; what a page is sent may have come before.
+ * It is looked up once: a global that is asked for at every phrase costs more than the phrase.
+ */
+const spoken = ((globalThis as { pyraxisSpoken?: Spoken }).pyraxisSpoken ??= { language: null })
 
 /** What is spoken here; null for English, which needs nothing. */
-export const languageSpoken = (): Language | null => spoken.pyraxisLanguage ?? null
+export const languageSpoken = (): Language | null => spoken.language
 
 /** From here on this language is spoken; null for English. Wording that was read before stays as it was. */
 export const speak = (language: Language | null): void => {
-  spoken.pyraxisLanguage = language ?? undefined
+  spoken.language = language
 }
 
 /** Makes something in English, as a file is written and read: it goes to yards of another language. */
@@ -54,25 +63,33 @@ export interface Called {
 export const called = (make: () => string): Called => ({ id: inEnglish(make), words: make() })
 
 /** The sign that parts a number from its decimals in the language spoken. */
-export const decimalSign = (): string => spoken.pyraxisLanguage?.decimal ?? '.'
+export const decimalSign = (): string => spoken.language?.decimal ?? '.'
 
 /**
  * A number that is written with a point, as the language spoken writes it.
  * @example numeral('13.8') //=> '13.8'
  */
 export const numeral = (written: string): string =>
-  spoken.pyraxisLanguage ? written.replace('.', spoken.pyraxisLanguage.decimal) : written
+  spoken.language ? written.replace('.', spoken.language.decimal) : written
 
 const shownValue = (value: string | number | null | undefined): string =>
   typeof value === 'number' ? numeral(String(value)) : String(value)
 
 /** A phrase may run over several lines of code: an end of line and what stands around it is one space. */
 const FOLD = /\s*\n\s*/g
-const folded = new WeakMap<TemplateStringsArray, readonly string[]>()
-function partsOf(template: TemplateStringsArray): readonly string[] {
-  let parts = folded.get(template)
-  if (!parts) folded.set(template, (parts = template.map((p) => p.replace(FOLD, ' '))))
-  return parts
+interface Folded {
+  readonly parts: readonly string[]
+  /** under which another language is looked up */
+  readonly english: string
+}
+const folded = new WeakMap<TemplateStringsArray, Folded>()
+function foldedOf(template: TemplateStringsArray): Folded {
+  const before = folded.get(template)
+  if (before) return before
+  const parts = template.map((p) => p.replace(FOLD, ' '))
+  const made = { parts, english: parts.reduce((text, part, n) => `${text}{${n - 1}}${part}`) }
+  folded.set(template, made)
+  return made
 }
 
 /** The phrase in the language spoken, without its outer spaces; where the catalogue has none, its English. */
@@ -92,14 +109,12 @@ export function say(
   template: TemplateStringsArray,
   ...values: readonly (string | number | null | undefined)[]
 ): string {
-  const parts = partsOf(template)
-  const language = spoken.pyraxisLanguage
-  if (language) {
-    const key = parts.reduce((text, part, n) => `${text}{${n - 1}}${part}`)
-    return translated(key, language).replace(/\{(\d+)\}/g, (all, n: string) =>
+  const { parts, english } = foldedOf(template)
+  const { language } = spoken
+  if (language)
+    return translated(english, language).replace(/\{(\d+)\}/g, (all, n: string) =>
       Number(n) < values.length ? shownValue(values[Number(n)]) : all,
     )
-  }
   let text = parts[0]!
   for (let n = 0; n < values.length; n++) text += values[n] + parts[n + 1]!
   return text
@@ -110,6 +125,6 @@ export function say(
  * @example spokenWord('mud and a hose') //=> 'mud and a hose'
  */
 export function spokenWord(word: string): string {
-  const language = spoken.pyraxisLanguage
+  const { language } = spoken
   return language ? translated(word, language) : word
 }

@@ -1,6 +1,6 @@
 import { type Job, lookupOf } from '../../job'
 import { drawnMargins } from '../../margins'
-import { Bench, endsAt, NotingBench, quantileOf, triangularQuantile, type Weighing } from '../../reading'
+import { Bench, endsAt, NotingBench, quantilesOf, triangularQuantile, type Weighing } from '../../reading'
 import { withoutRun } from '../../run'
 import { jobWhen, predict } from '../predict'
 import type { Watched } from '../seen'
@@ -40,5 +40,5 @@ export const evidenceOf = (job: Job, evidence: Weighing | null) => withoutRun(jo
 export function airBand(job: Job, evidence: Weighing | null): readonly [number, number] {
   const { parts, drawn } = drawnMargins(job, evidenceOf(job, evidence)).find((m) => m.margin.id === 'air')!
   const { over } = parts.find((p) => p.part.id.startsWith('moving'))!
-  return [quantileOf(over, drawn.weights, 0.05), quantileOf(over, drawn.weights, 0.95)]
+  return quantilesOf(over, drawn.weights, [0.05, 0.95]) as [number, number]
 }
