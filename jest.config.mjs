@@ -1,3 +1,6 @@
+// pages are drawn by what people get, not by what warns whoever writes them
+process.env.NODE_ENV = 'production'
+
 export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],

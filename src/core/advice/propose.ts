@@ -11,7 +11,7 @@ import {
 } from '../electrical'
 import { circuitsOf, conductorAt, terminalLimit, runningAmps } from '../fan-circuit'
 import { changeFuse, changeSizes, type Job, lookupOf, type MarginId } from '../job'
-import { evaluateSome, fuseNeeds } from '../margins'
+import { fuseNeeds, holdAt } from '../margins'
 import { Bench } from '../reading'
 import { sizesOf, type UnitSystem } from '../units'
 import { currentIn, loadsOf } from '../wiring'
@@ -62,9 +62,7 @@ export function proposedFuse(job: Job, n = 0): FuseCheck | null {
 
 /** Whether every part that speaks of a run holds at the worst end of every reading. */
 const holdsFor = (job: Job, runId: string, ids: readonly MarginId[]): boolean =>
-  evaluateSome(job, ids)
-    .flatMap((m) => m.parts)
-    .every((p) => p.run !== runId || p.warns || p.verdict === 'holds')
+  holdAt(job, ids, (p) => p.run === runId && p.warns === undefined)
 
 const knownSizes = new WeakMap<Job, Map<string, ConductorChoice>>()
 

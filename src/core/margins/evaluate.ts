@@ -181,7 +181,19 @@ export function evaluate(job: Job, findings: Findings | null = null, { quickly =
 /** Some margins of a job, where the others do not matter. */
 export const evaluateSome = (job: Job, ids: readonly MarginId[], findings: Findings | null = null): MarginResult[] => {
   const lookups = lookupsOf(job, findings)
-  return marginsOf(job, new Bench(lookups.informed), ranOf(findings))
-    .filter((m) => ids.includes(m.id))
-    .map((m) => evaluateMargin(m, heedsSeen(m.id) ? lookups.informed : lookups.plain, new Map(), null))
+  return marginsOf(job, new Bench(lookups.informed), ranOf(findings), ids).map((m) =>
+    evaluateMargin(m, heedsSeen(m.id) ? lookups.informed : lookups.plain, new Map(), null),
+  )
+}
+
+/**
+ * Whether parts of some margins hold at the worst end of every reading, without runs: the inside of a search for a wire
+ * or a fuse, which ends at the first that does not.
+ * @param which of their parts are asked
+ */
+export function holdAt(job: Job, ids: readonly MarginId[], which: (part: PartDefinition) => boolean): boolean {
+  const lookup = lookupOf(job)
+  return marginsOf(job, new Bench(lookup), null, ids).every((m) =>
+    m.parts.every((p) => !which(p) || evaluatePart(p, lookup, () => undefined).verdict === 'holds'),
+  )
 }

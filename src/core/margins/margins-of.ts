@@ -1,4 +1,4 @@
-import type { Job } from '../job'
+import type { Job, MarginId } from '../job'
 import type { Bench } from '../reading'
 import { airMargin } from './air'
 import { batteryMargin } from './battery'
@@ -13,23 +13,31 @@ import { supplyMargin } from './supply'
 import { triggerMargin } from './trigger'
 import { wireMargin } from './wire'
 
-const margins: readonly ((job: Job, nominal: Bench, run: Findings | null) => MarginDefinition | null)[] = [
-  fitMargin,
-  airMargin,
-  supplyMargin,
-  wireMargin,
-  fuseMargin,
-  contactsMargin,
-  chargeMargin,
-  batteryMargin,
-  triggerMargin,
-  boilMargin,
-]
+/** In the order of the rail. */
+const margins: Readonly<Record<MarginId, (job: Job, nominal: Bench, run: Findings | null) => MarginDefinition | null>> =
+  {
+    fit: fitMargin,
+    air: airMargin,
+    supply: supplyMargin,
+    wire: wireMargin,
+    fuse: fuseMargin,
+    contacts: contactsMargin,
+    charge: chargeMargin,
+    battery: batteryMargin,
+    trigger: triggerMargin,
+    boil: boilMargin,
+  }
+const all = Object.keys(margins) as MarginId[]
 
 /**
  * Every margin that applies to a job, in the order of the rail.
  * @param nominal a reader at the nominal values
  * @param run what its runs came to; null: rules of thumb
+ * @param ids those that are asked for; all where nobody says
  */
-export const marginsOf = (job: Job, nominal: Bench, run: Findings | null = null): MarginDefinition[] =>
-  margins.flatMap((m) => m(job, nominal, run) ?? [])
+export const marginsOf = (
+  job: Job,
+  nominal: Bench,
+  run: Findings | null = null,
+  ids: readonly MarginId[] = all,
+): MarginDefinition[] => all.flatMap((id) => (ids.includes(id) ? (margins[id](job, nominal, run) ?? []) : []))

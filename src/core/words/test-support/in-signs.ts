@@ -1,7 +1,11 @@
 import type { Language } from '..'
 
-/** every phrase that was asked for */
-export const asked = new Set<string>()
+/** every phrase that was asked for, in signs */
+const spoken = new Map<string, string>()
+export const asked = (): readonly string[] => [...spoken.keys()]
+
+const signs = (phrase: string): string =>
+  phrase.replace(/[a-z]/gi, (c) => String.fromCodePoint(0x3000 + c.codePointAt(0)!))
 
 /** Every phrase in signs: what a word is compared with, looked up by or kept as would no longer be found. */
 export const inSigns: Language = {
@@ -12,8 +16,12 @@ export const inSigns: Language = {
     {},
     {
       get: (_, key) => {
-        asked.add(String(key))
-        return String(key).replace(/[a-z]/gi, (c) => String.fromCodePoint(0x3000 + c.codePointAt(0)!))
+        const phrase = String(key)
+        const before = spoken.get(phrase)
+        if (before !== undefined) return before
+        const made = signs(phrase)
+        spoken.set(phrase, made)
+        return made
       },
     },
   ),
