@@ -27,7 +27,9 @@ async function idsIn(language: Language | null): Promise<{ readonly found: unkno
     const { speak } = await import('@/core/words')
     speak(language)
     const { demoJobs } = await import('@/formats/test-support/examples')
-    const { answerNeeds } = await import('@/core/job')
+    const { answerNeeds, lookupOf } = await import('@/core/job')
+    const { Bench } = await import('@/core/reading')
+    const { runSpecOf, runWaitsFor } = await import('@/core/run')
     const { startedJobs } = await import('@/core/job/test-support/started')
     const advice = await import('@/core/advice')
     const { judgeSchemes, remediesFor } = advice
@@ -69,6 +71,7 @@ async function idsIn(language: Language | null): Promise<{ readonly found: unkno
         states: provedCircuit(job).rows.map((r) => r.states.map((s) => [s.conditions, s.mismatch !== null])),
         cut: cutList(job, shelf).wires.map((w) => [w.conductor, w.number, w.cutM]),
         schemes: judgeSchemes(job, shelf).map((s) => [s.id, s.verdict]),
+        legs: runWaitsFor(job) ? null : shapeOf(runSpecOf(new Bench(lookupOf(job)), job).legs),
         summary: [summaryOf(job, evaluation).margins.length, summaryOf(job, evaluation).signedOn],
       }
     }

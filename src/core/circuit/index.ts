@@ -1,4 +1,5 @@
 export * from './netlist'
+export { LEAK_S } from './frozen'
 export * from './solve'
 export * from './faults'
 export * from './states'

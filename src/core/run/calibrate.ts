@@ -9,7 +9,9 @@ import { Bench } from '../reading'
 import { HOT, integrate, METAL, OPENING, OUTLET, PROBE, STATES } from '../transient'
 import { dayOfLog, factorAddress, type FitFactor, type LoggedRun } from './logged'
 import { type Circumstances } from './circumstances'
-import { COUPLING_K, legsOf, runSpecOf } from './run-spec'
+import { legsOf } from './legs'
+import { COUPLING_K } from './plants'
+import { runSpecOf } from './run-spec'
 import { say } from '../words'
 
 /** One factor as the log fixes it; `plusMinus` holds 95 times of 100. */

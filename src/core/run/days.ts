@@ -2,7 +2,7 @@ import type { Day, DutyLeg, Job, MachineKind, Work } from '../job'
 import { say } from '../words'
 
 /** What a kind of work is: which readings of the job say how hard, how fast and at what engine speed. */
-interface WorkDefinition {
+export interface WorkDefinition {
   readonly name: string
   readonly running: boolean
   /** addresses; a number stands where no reading is asked for it (estimate) */

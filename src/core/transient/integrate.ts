@@ -1,13 +1,12 @@
-import type { Bus, FanMotor } from './electrics'
-import type { Governor } from './governor'
-import { lengthOf, type Leg } from './leg'
+import { Columns } from './columns'
+import { lengthOf } from './leg'
+import type { LegSum, Run, RunOptions, RunSpec } from './run'
 import * as state from './state'
-import type { Plant } from './state'
 import { say } from '../words'
 
 // looked up once: this is the inside of every run
 const { max, min, floor, ceil } = Math
-const { BROUGHT, CARRIED, HOT, METAL, OPENING, OUTLET, PROBE, SHED, VENTED, probeAt, statesWith } = state
+const { BROUGHT, CARRIED, HOT, PROBE, SHED, VENTED, probeAt, statesWith } = state
 
 /** J/kg that boil off. @see engineering §4 */
 const LATENT = 2.2e6
@@ -17,107 +16,6 @@ const MOST_VENTED = 0.3
 const FASTEST = 60
 const STABLE = 2.6
 
-/** Everything that a run is made of. */
-export interface RunSpec {
-  readonly plant: Plant
-  readonly legs: readonly Leg[]
-  readonly motors: readonly FanMotor[]
-  readonly governors: readonly Governor[]
-  /** which of the machine's probes each of them feels; the first where unsaid */
-  readonly feels?: readonly number[] | undefined
-  readonly bus: Bus
-  /** taken by the controllers while their circuit has power, A */
-  readonly controllerA: number
-  /** kg of coolant; Infinity in a bay */
-  readonly coolantKg: number
-  /** everything stands at this temperature before it begins; the first leg's air where unsaid */
-  readonly startC?: number | undefined
-  /** states to begin with instead; of later probes, where they are left out, as the first */
-  readonly start?: Float64Array | undefined
-  /** fan states from outside (a log), by fan: 1 on, 0 off at a time; instead of the governors */
-  readonly given?: ((seconds: number) => number) | undefined
-}
-
-export interface RunOptions {
-  readonly stepS?: number | undefined
-  /** in the plant's own long steps instead: for what is drawn many times, within some hundredths of a kelvin */
-  readonly roughly?: boolean | undefined
-  /** how far apart kept rows are, s */
-  readonly everyS?: number | undefined
-  /** where a fan still runs at the end of the day: how much longer it is followed until it stands, s */
-  readonly goOnS?: number | undefined
-  /** ends the run, as if its day were over, as soon as it is so hot; called at every step with HOT, °C */
-  readonly until?: ((hotC: number, seconds: number) => boolean) | undefined
-  /** called now and then with the share done; true gives the run up */
-  readonly progress?: ((share: number) => boolean) | undefined
-}
-
-/** A run as columns, one row for each kept time. Temperatures °C, shares 0…1, volts V. */
-export interface Trace {
-  readonly rows: number
-  readonly t: Float64Array
-  readonly hot: Float64Array
-  readonly metal: Float64Array
-  readonly outlet: Float64Array
-  readonly probe: Float64Array
-  /** share of the time, or of the voltage, that each fan gets; one column a fan */
-  readonly share: readonly Float64Array[]
-  readonly speed: readonly Float64Array[]
-  readonly volts: Float64Array
-  readonly charge: Float64Array
-  readonly opening: Float64Array
-  readonly boiling: Uint8Array
-}
-
-/** What a leg came to. */
-export interface LegSum {
-  readonly leg: Leg
-  readonly fromS: number
-  /** time that any fan ran, s */
-  readonly fanS: number
-  /** fans' time by their duty, s */
-  readonly dutyS: number
-  /** of the fan that started most often */
-  readonly starts: number
-  readonly peakC: number
-  readonly lastC: number
-}
-
-export interface Run {
-  readonly trace: Trace
-  readonly legs: readonly LegSum[]
-  readonly peakC: number
-  readonly peakAtS: number
-  readonly boilingS: number
-  readonly boilsAtS: number | null
-  readonly ventedKg: number
-  /** why it ended before its duty did */
-  readonly ended: 'coolant gone' | null
-  readonly starts: readonly number[]
-  /**
-   * seconds for which each fan ran after the engine stopped for the last time, Ah that all took then, and whether one
-   * still ran at the end
-   */
-  readonly after: { readonly seconds: number; readonly ah: number; readonly still: boolean } | null
-  readonly startCharge: number
-  readonly endCharge: number
-  readonly leastV: number
-  /** time at which the battery was empty */
-  readonly flatAtS: number | null
-  readonly lengthS: number
-  /**
-   * heat in, carried by core or vents, shed by the engine, gone as vapour, and what the parts hold more than at the
-   * start, J
-   */
-  readonly energy: {
-    readonly brought: number
-    readonly carried: number
-    readonly shed: number
-    readonly vented: number
-    readonly stored: number
-  }
-}
-
 /** Readings whose quickest part is quicker than any step that ends: no machine is like that. */
 export class StiffError extends Error {
   constructor(readonly perSecond: number) {
@@ -126,79 +24,6 @@ export class StiffError extends Error {
         at coolant, core and rated power.`,
     )
     this.name = 'StiffError'
-  }
-}
-
-class Columns {
-  readonly t: Float64Array
-  readonly hot: Float64Array
-  readonly metal: Float64Array
-  readonly outlet: Float64Array
-  readonly probe: Float64Array
-  readonly volts: Float64Array
-  readonly charge: Float64Array
-  readonly opening: Float64Array
-  readonly boiling: Uint8Array
-  readonly share: Float64Array[]
-  readonly speed: Float64Array[]
-  rows = 0
-  constructor(size: number, fans: number) {
-    const column = (): Float64Array => new Float64Array(size)
-    this.t = column()
-    this.hot = column()
-    this.metal = column()
-    this.outlet = column()
-    this.probe = column()
-    this.volts = column()
-    this.charge = column()
-    this.opening = column()
-    this.boiling = new Uint8Array(size)
-    this.share = Array.from({ length: fans }, column)
-    this.speed = Array.from({ length: fans }, column)
-  }
-  add(
-    t: number,
-    y: Float64Array,
-    volts: number,
-    charge: number,
-    duties: Float64Array,
-    speeds: Float64Array,
-    boiling: boolean,
-  ): void {
-    const i = this.rows
-    if (i >= this.t.length) return
-    this.t[i] = t
-    this.hot[i] = y[HOT]!
-    this.metal[i] = y[METAL]!
-    this.outlet[i] = y[OUTLET]!
-    this.probe[i] = y[PROBE]!
-    this.volts[i] = volts
-    this.charge[i] = charge
-    this.opening[i] = y[OPENING]!
-    this.boiling[i] = boiling ? 1 : 0
-    for (let f = 0; f < this.share.length; f++) {
-      this.share[f]![i] = duties[f]!
-      this.speed[f]![i] = speeds[f]!
-    }
-    this.rows = i + 1
-  }
-  cut(): Trace {
-    const n = this.rows
-    const to = (a: Float64Array): Float64Array => a.subarray(0, n)
-    return {
-      rows: n,
-      t: to(this.t),
-      hot: to(this.hot),
-      metal: to(this.metal),
-      outlet: to(this.outlet),
-      probe: to(this.probe),
-      volts: to(this.volts),
-      charge: to(this.charge),
-      opening: to(this.opening),
-      boiling: this.boiling.subarray(0, n),
-      share: this.share.map(to),
-      speed: this.speed.map(to),
-    }
   }
 }
 

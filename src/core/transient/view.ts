@@ -1,4 +1,5 @@
-import type { Run, Trace } from './integrate'
+import type { Trace } from './columns'
+import type { Run } from './run'
 import { thinned } from './thin'
 
 /** A run as a chart and sentences need it: its figures, and rows thinned so that no peak is lost. */
