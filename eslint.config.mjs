@@ -35,6 +35,10 @@ export default tseslint.config(
           `MemberExpression[property.value=0] > CallExpression.object[callee.name="circuitsOf"]`,
           `CallExpression[callee.property.name="at"][arguments.0.value=0] > MemberExpression > MemberExpression[property.name=${lists}]`,
         ].map((selector) => ({ selector, message: 'Reads only the first of a list: take a fan circuit.' })),
+        {
+          selector: "JSXOpeningElement[name.name='option']:not(:has(JSXAttribute[name.name='value']))",
+          message: 'Gives its wording, which is another in every language, for what is chosen: say its value.',
+        },
       ],
     },
   },

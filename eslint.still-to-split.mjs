@@ -1,11 +1,7 @@
 // Files that are still larger, longer or more nested than the house allows, by rule. They are being split: a file that is
 // taken off this list stays off it, and none is added.
 export const stillToSplit = {
-  'max-lines': [
-    'src/screens/shelf/PartForm.tsx',
-    'src/screens/shelf/Shelf.tsx',
-    'src/stations/trigger/DayView.tsx',
-  ],
+  'max-lines': [],
   'max-lines-per-function': [
     'src/core/drawing/front.ts',
     'src/core/drawing/section.ts',

@@ -221,6 +221,22 @@ test('the workshop speaks Dutch: pages, what is worked out beside them, figures 
     cooling: { coreWidthM: { value: number } }
   }
   expect(file.cooling.coreWidthM.value).toBeCloseTo(0.3015, 6)
+  // a choice is kept as what it is, not by its word
+  await page.goto(`${yard.url}/shelf?part=fan-gale-140`)
+  const form = page.getByRole('dialog')
+  await form.getByLabel('Gegeven over').selectOption({ value: 'diameterM' })
+  await form.getByLabel('Gegeven gevonden').selectOption('in het blad')
+  await form.getByLabel('Wat het zegt').fill('142 mm')
+  await form.getByRole('button', { name: 'Noteer het' }).click()
+  await form.getByRole('button', { name: 'Bewaar de wijziging' }).click()
+  await expect(form).toHaveCount(0)
+  const { parts } = (await (await page.request.get(`${yard.url}/api/parts/file?as=json`)).json()) as {
+    parts: { id: string; facts: { from: string; typed: string }[] }[]
+  }
+  expect(parts.find((p) => p.id === 'fan-gale-140')!.facts.at(-1)).toMatchObject({
+    from: 'in the sheet',
+    typed: '142 mm',
+  })
   await page.goto(`${yard.url}/workshop`)
   await ready(page)
   await page.getByLabel('Taal van alles hier').selectOption('English')

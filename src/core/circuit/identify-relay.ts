@@ -1,4 +1,5 @@
-import { type MeterRange, shown } from './identify'
+import { shown } from './identify'
+import type { MeterRange } from './wire-tests'
 import { say } from '../words'
 
 export const pinRoles = ['30', '87', '87a', '85', '86'] as const

@@ -36,7 +36,9 @@ export function Life({ id, machine, events }: Props) {
             {lifeKinds
               .filter((k) => events.some((e) => e.kind === k))
               .map((k) => (
-                <option key={k}>{spokenWord(k)}</option>
+                <option key={k} value={k}>
+                  {spokenWord(k)}
+                </option>
               ))}
           </select>
         </label>

@@ -6,13 +6,6 @@ import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
 import Modal from 'react-bootstrap/Modal'
 import {
-  contradictions,
-  flowClaimInWords,
-  copiedFacts,
-  figuresIn,
-  type Fact,
-  factLines,
-  factSources,
   type FormLine,
   formOf,
   formText,
@@ -22,12 +15,12 @@ import {
   partKinds,
   readForm,
   sourcePath,
-  takeFact,
 } from '@/core/parts'
-import { format, nearestInOtherSystem, parse, wireSizes, type UnitSystem, worded } from '@/core/units'
+import { nearestInOtherSystem, wireSizes, type UnitSystem, worded } from '@/core/units'
 import { putPart } from './server-calls'
 import { Trouble } from '@/ui/Trouble'
 import { say, spokenWord } from '@/core/words'
+import { Facts } from './PartFacts'
 
 interface Props {
   /** the part to edit or to copy; null for a new one */
@@ -58,175 +51,6 @@ function freshId(kind: PartKind, name: string, taken: readonly string[]): string
     const id = n === 1 ? base : `${base}-${n}`
     if (!taken.includes(id)) return id
   }
-}
-
-/**
- * What box, sheet, seller and measurement say of one figure, side by side; any of them can be made the one that counts.
- */
-function Facts({
-  part,
-  units,
-  onChange,
-}: {
-  readonly part: Part
-  readonly units: UnitSystem
-  readonly onChange: (part: Part) => void
-}) {
-  const lines = factLines(part.kind)
-  const [about, setAbout] = useState(lines[0]?.path ?? '')
-  const [from, setFrom] = useState<Fact['from']>('on the box')
-  const [typed, setTyped] = useState('')
-  const [source, setSource] = useState('')
-  const line = lines.find((l) => l.path === about)
-  const read = typed.trim() && line ? parse(typed, line.quantity!, units) : null
-  const disagreeing = new Set(contradictions(part).map((c) => c.line.path))
-  const copied = copiedFacts(part)
-  const told = source.trim() ? figuresIn(part.kind, source, units) : []
-  const withFacts = (facts: readonly Omit<Fact, 'id' | 'from'>[]): void => {
-    const last = Math.max(0, ...part.facts.map((f) => Number(/\d+$/.exec(f.id)?.[0] ?? 0)))
-    onChange({ ...part, facts: [...part.facts, ...facts.map((f, i) => ({ ...f, id: `fact${last + 1 + i}`, from }))] })
-  }
-  const addText = (): void => {
-    const note = source.trim().replace(/\s+/g, ' ').slice(0, 160)
-    withFacts(told.map((f) => ({ about: f.line.path, value: f.value, typed: f.typed, note })))
-    setSource('')
-  }
-  const add = (): void => {
-    if (!read?.ok) return
-    withFacts([{ about, value: read.value, typed: typed.trim(), note: '' }])
-    setTyped('')
-  }
-  if (!lines.length) return null
-  const texts = formText(part, units)
-  return (
-    <section aria-label={say`What each source says`} className="mt-3">
-      <h3>{say`What each source says`}</h3>
-      {part.kind === 'fan' && flowClaimInWords(part) && <p className="say say-unsure">{flowClaimInWords(part)}</p>}
-      {lines
-        .filter((l) => part.facts.some((f) => f.about === l.path))
-        .map((l) => (
-          <div key={l.path} className="border-bottom py-1">
-            <div className="d-flex justify-content-between">
-              <span className="fw-medium">{l.label}</span>
-              <span className={disagreeing.has(l.path) ? 'verdict-unsure' : 'soft'}>
-                {disagreeing.has(l.path) ? say`they disagree` : say`they agree`}
-              </span>
-            </div>
-            <table className="plain-table">
-              <tbody>
-                <tr>
-                  <td>{say`counts`}</td>
-                  <td className="figure-text">{texts[l.path]}</td>
-                  <td className="soft">{texts[sourcePath(l.path)]}</td>
-                  <td />
-                </tr>
-                {part.facts
-                  .filter((f) => f.about === l.path)
-                  .map((f) => (
-                    <tr key={f.id}>
-                      <td>
-                        {spokenWord(f.from)}
-                        {copied.has(f.id) && (
-                          <div className="verdict-unsure small">{say`copied: counts as one source`}</div>
-                        )}
-                      </td>
-                      <td className="figure-text">{format(f.value, l.quantity!, units)}</td>
-                      <td className="soft" title={f.note || undefined}>
-                        {f.typed}
-                      </td>
-                      <td className="text-end text-nowrap">
-                        <button
-                          type="button"
-                          className="word-button me-2"
-                          aria-label={say`let it count: ${f.typed} for ${l.label}`}
-                          onClick={() => onChange(takeFact(part, f.id))}
-                        >
-                          {say`let it count`}
-                        </button>
-                        <button
-                          type="button"
-                          className="word-button"
-                          aria-label={say`take away ${f.typed} for ${l.label}`}
-                          onClick={() => onChange({ ...part, facts: part.facts.filter((x) => x.id !== f.id) })}
-                        >
-                          {say`take away`}
-                        </button>
-                      </td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
-          </div>
-        ))}
-      <div className="d-flex flex-wrap gap-2 mt-2 align-items-start">
-        <Form.Select
-          style={{ width: 'auto' }}
-          aria-label={say`Fact about`}
-          value={about}
-          onChange={(e) => setAbout(e.target.value)}
-        >
-          {lines.map((l) => (
-            <option key={l.path} value={l.path}>
-              {l.label}
-            </option>
-          ))}
-        </Form.Select>
-        <Form.Select
-          style={{ width: 'auto' }}
-          aria-label={say`Fact found`}
-          value={from}
-          onChange={(e) => setFrom(e.target.value as Fact['from'])}
-        >
-          {factSources.map((s) => (
-            <option key={s}>{spokenWord(s)}</option>
-          ))}
-        </Form.Select>
-        <Form.Control
-          style={{ width: 150 }}
-          aria-label={say`What it says`}
-          placeholder={say`what it says`}
-          value={typed}
-          maxLength={80}
-          isInvalid={read !== null && !read.ok}
-          onChange={(e) => setTyped(e.target.value)}
-        />
-        <Button variant="outline-dark" disabled={!read?.ok} onClick={add}>
-          {say`Note it`}
-        </Button>
-      </div>
-      {read && !read.ok && (
-        <p className="verdict-short small mb-0" role="alert">
-          {read.message}
-        </p>
-      )}
-      <Form.Group controlId="source-text" className="mt-2">
-        <Form.Label>{say`Or a whole description, as that source has it`}</Form.Label>
-        <Form.Control
-          as="textarea"
-          rows={3}
-          value={source}
-          maxLength={4000}
-          onChange={(e) => setSource(e.target.value)}
-        />
-      </Form.Group>
-      {source.trim() && (
-        <p className="mb-0">
-          {told.length ? (
-            <>
-              {say`It says: ${told.map((f) => `${f.line.label} ${f.typed}`).join('; ')}.`}{' '}
-              <button type="button" className="word-button" onClick={addText}>
-                {say`note ${told.length === 1 ? say`it` : say`all ${told.length}`}, ${spokenWord(from)}`}
-              </button>
-            </>
-          ) : (
-            <span className="verdict-unsure">
-              {say`No figure in it is one that this kind of part is described by.`}
-            </span>
-          )}
-        </p>
-      )}
-    </section>
-  )
 }
 
 /** A part's form: what is typed stays until it is right; what was not touched keeps its value to the last figure. */

@@ -2,8 +2,6 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import {
-  createColumnHelper,
-  flexRender,
   getCoreRowModel,
   getFilteredRowModel,
   getSortedRowModel,
@@ -16,82 +14,14 @@ import { persistently } from '@/ui/persistently'
 import { useRouter, useSearchParams } from 'next/navigation'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { contradictions, copiedFacts, formOf, formText, type Part, type PartKind, partKinds } from '@/core/parts'
+import { type Part, type PartKind, partKinds } from '@/core/parts'
 import type { UnitSystem } from '@/core/units'
 import { FindButton } from '@/ui/Find'
 import { ThemeButton } from '@/ui/ThemeButton'
 import { bringShelfIn, retire, type ShelfTrouble, takeStarter } from './server-calls'
-import { say, spokenWord } from '@/core/words'
-
-interface Entry {
-  readonly part: Part
-  readonly retiredAt: string | null
-}
-
-const kindOrder = Object.keys(partKinds) as PartKind[]
-
-/** the figures that tell parts of one kind apart, in a line */
-const telling: Readonly<Record<PartKind, readonly string[]>> = {
-  fan: ['diameterM', 'ratedV', 'ratedA', 'depthM', 'ingress'],
-  controller: ['band', 'range.minC', 'range.maxC', 'contact.ratedA', 'ingress'],
-  probe: ['r25Ohm', 'leadM'],
-  relay: ['contact.ratedA', 'coilV', 'terminalAreaM2'],
-  switch: ['contact.ratedA', 'contact.rating'],
-  fuse: ['ratingA', 'form', 'holderA', 'ingress', 'stock'],
-  conductor: ['size', 'insulationC', 'colour', 'stockM'],
-  connector: ['ways', 'ratedA', 'ingress', 'stock'],
-  fitting: ['what', 'fits', 'mostAreaM2', 'ratedA', 'stock'],
-  harness: ['wires', 'brings', 'fuseA', 'stock'],
-  battery: ['chemistry', 'capacityAh', 'coldCrankingA'],
-}
-
-const inShort = (part: Part, units: UnitSystem): string => {
-  const texts = formText(part, units)
-  const lines = formOf(part.kind)
-  return telling[part.kind]
-    .flatMap((path) => {
-      const line = lines.find((l) => l.path === path)!
-      return texts[path]
-        ? [
-            line.options
-              ? spokenWord(line.options.find((o) => o.value === texts[path])?.name ?? texts[path])
-              : `${spokenWord(line.label)} ${path === 'colour' ? spokenWord(texts[path]) : texts[path]}`,
-          ]
-        : []
-    })
-    .join(' · ')
-}
-
-/** None left of what it is counted to, so that it is ordered again. */
-const isToOrder = (part: Part): boolean => {
-  const counted = 'stock' in part ? part.stock : part.kind === 'conductor' ? part.stockM : null
-  return counted !== null && typeof part.reorderAt === 'number' && counted <= part.reorderAt
-}
-
-function stateOf(part: Part, retiredAt: string | null): string {
-  if (retiredAt) return 'retired'
-  if (contradictions(part).length) return say`sources disagree`
-  if (isToOrder(part)) return say`to order`
-  return copiedFacts(part).size ? say`a source stands twice` : ''
-}
-
-interface Row {
-  readonly part: Part
-  readonly kind: string
-  readonly name: string
-  readonly maker: string
-  readonly about: string
-  readonly state: string
-}
-
-const column = createColumnHelper<Row>()
-const columns = [
-  column.accessor('kind', { header: say`kind` }),
-  column.accessor('name', { header: say`name` }),
-  column.accessor('maker', { header: say`maker` }),
-  column.accessor('about', { header: say`figures`, enableSorting: false }),
-  column.accessor('state', { header: say`state` }),
-]
+import { say } from '@/core/words'
+import { columns, type Entry, inOrder, rowOf } from './rows'
+import { ShelfTable } from './ShelfTable'
 
 type Editing = { readonly part: Part | null; readonly kind: PartKind; readonly copy: boolean }
 
@@ -130,19 +60,8 @@ export function Shelf({ entries, unreadable }: Props) {
     () =>
       entries
         .filter((e) => (withRetired || e.retiredAt === null) && (kind === 'all' || e.part.kind === kind))
-        .sort(
-          (a, b) =>
-            kindOrder.indexOf(a.part.kind) - kindOrder.indexOf(b.part.kind) ||
-            a.part.name.localeCompare(b.part.name, 'en', { numeric: true }),
-        )
-        .map(({ part, retiredAt }): Row => ({
-          part,
-          kind: partKinds[part.kind].name,
-          name: part.name,
-          maker: part.maker,
-          about: inShort(part, units),
-          state: stateOf(part, retiredAt),
-        })),
+        .sort(inOrder)
+        .map((e) => rowOf(e, units)),
     [entries, kind, withRetired, units],
   )
   const table = useReactTable({
@@ -155,7 +74,6 @@ export function Shelf({ entries, unreadable }: Props) {
     getFilteredRowModel: getFilteredRowModel(),
     getSortedRowModel: getSortedRowModel(),
   })
-  const rows = table.getRowModel().rows
   const bring = async (picked: File): Promise<void> => {
     setSaid(null)
     const answer = await bringShelfIn(await picked.text(), asSource ? picked.name : null)
@@ -301,82 +219,13 @@ export function Shelf({ entries, unreadable }: Props) {
             )}
           </div>
         )}
-        <table className="plain-table shelf-table">
-          <thead>
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id}>
-                {group.headers.map((h) => {
-                  const sorted = h.column.getIsSorted()
-                  return (
-                    <th
-                      key={h.id}
-                      scope="col"
-                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                    >
-                      {h.column.getCanSort() ? (
-                        <button
-                          type="button"
-                          className="plain-button fw-medium"
-                          onClick={h.column.getToggleSortingHandler()}
-                        >
-                          {flexRender(h.column.columnDef.header, h.getContext())}
-                          {sorted ? (sorted === 'asc' ? say`, rising` : say`, falling`) : ''}
-                        </button>
-                      ) : (
-                        flexRender(h.column.columnDef.header, h.getContext())
-                      )}
-                    </th>
-                  )
-                })}
-                <th scope="col">
-                  <span className="visually-hidden">{say`what can be done`}</span>
-                </th>
-              </tr>
-            ))}
-          </thead>
-          <tbody>
-            {rows.map(({ id, original: { part, ...row } }) => (
-              <tr key={id}>
-                <td className="soft">{row.kind}</td>
-                <td className="fw-medium">{row.name}</td>
-                <td>{row.maker}</td>
-                <td className="soft small">{row.about}</td>
-                <td
-                  className={row.state === 'sources disagree' || row.state === 'to order' ? 'verdict-unsure' : 'soft'}
-                >
-                  {row.state}
-                </td>
-                <td className="text-nowrap text-end">
-                  <button
-                    type="button"
-                    className="word-button me-2"
-                    aria-label={say`Edit ${part.name}`}
-                    onClick={() => setEditing({ part, kind: part.kind, copy: false })}
-                  >
-                    {say`edit`}
-                  </button>
-                  <button
-                    type="button"
-                    className="word-button me-2"
-                    aria-label={say`Copy ${part.name}`}
-                    onClick={() => setEditing({ part, kind: part.kind, copy: true })}
-                  >
-                    {say`copy`}
-                  </button>
-                  <button
-                    type="button"
-                    className="word-button"
-                    aria-label={row.state === 'retired' ? say`Put back ${part.name}` : say`Retire ${part.name}`}
-                    onClick={() => void changeRetired(part, row.state !== 'retired')}
-                  >
-                    {row.state === 'retired' ? say`put back` : say`retire`}
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {rows.length === 0 && (
+        <ShelfTable
+          table={table}
+          onEdit={(part) => setEditing({ part, kind: part.kind, copy: false })}
+          onCopy={(part) => setEditing({ part, kind: part.kind, copy: true })}
+          onRetire={(part, retired) => void changeRetired(part, retired)}
+        />
+        {table.getRowModel().rows.length === 0 && (
           <p className="soft py-3">
             {entries.length === 0
               ? say`The shelf is empty: add the first part, bring in a file, or begin with generic parts.`

@@ -67,7 +67,9 @@ function RunForm({ claim, job, settle, now }: Props & { readonly claim: Claim })
         <Form.Label className="mb-0">{say`The machine`}</Form.Label>
         <Form.Select {...register('state')}>
           {seenStates.map((s) => (
-            <option key={s}>{spokenWord(s)}</option>
+            <option key={s} value={s}>
+              {spokenWord(s)}
+            </option>
           ))}
         </Form.Select>
       </Form.Group>

@@ -64,7 +64,9 @@ export function SettingsLeft({ job, settle, now }: Props) {
           <Form.Label className="mb-0">{say`It is the setting for`}</Form.Label>
           <Form.Select {...register('purpose')}>
             {settingPurposes.map((p) => (
-              <option key={p}>{spokenWord(p)}</option>
+              <option key={p} value={p}>
+                {spokenWord(p)}
+              </option>
             ))}
           </Form.Select>
         </Form.Group>

@@ -67,7 +67,9 @@ function Buy({ job, settle, now }: Props) {
         <Form.Label className="mb-0">{say`Of the money for`}</Form.Label>
         <Form.Select {...register('of')}>
           {spendings.map((s) => (
-            <option key={s}>{spokenWord(s)}</option>
+            <option key={s} value={s}>
+              {spokenWord(s)}
+            </option>
           ))}
         </Form.Select>
       </Form.Group>

@@ -63,7 +63,9 @@ export function NotAsPlanned({ step, job, settle, now, goTo, onClose }: Props) {
         <Form.Label className="mb-0">{say`What`}</Form.Label>
         <Form.Select {...register('what')}>
           {unplannedKinds.map((k) => (
-            <option key={k}>{spokenWord(k)}</option>
+            <option key={k} value={k}>
+              {spokenWord(k)}
+            </option>
           ))}
         </Form.Select>
       </Form.Group>

@@ -54,7 +54,9 @@ function TakeOff({ job, settle, now }: Props) {
         <Form.Label className="mb-0">{say`It is a`}</Form.Label>
         <Form.Select {...register('kind')}>
           {comingOff.map((k) => (
-            <option key={k}>{spokenWord(k)}</option>
+            <option key={k} value={k}>
+              {spokenWord(k)}
+            </option>
           ))}
         </Form.Select>
       </Form.Group>

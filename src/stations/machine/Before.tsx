@@ -167,7 +167,9 @@ export function Ending({ job, settle, now }: Props) {
         <div className="col-sm-4">
           <Form.Select aria-label={say`Why it ends`} value={why} onChange={(e) => setWhy(e.target.value as typeof why)}>
             {endings.map((w) => (
-              <option key={w}>{spokenWord(w)}</option>
+              <option key={w} value={w}>
+                {spokenWord(w)}
+              </option>
             ))}
           </Form.Select>
         </div>

@@ -1,32 +1,18 @@
 'use client'
 
-import { type DutyLeg, fieldsOf, type Job, legEnds, LONGEST_DAY, type Work } from '@/core/job'
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import {
-  addDayLeg,
-  changeDayLeg,
-  chooseDay,
-  dayLength,
-  dayOf,
-  daysFor,
-  moveDayLeg,
-  nameDay,
-  removeDayLeg,
-  takeDay,
-  workDefinitions,
-  worksOf,
-} from '@/core/run'
+import { addDayLeg, chooseDay, dayLength, dayOf, daysFor, nameDay, takeDay } from '@/core/run'
 import { format } from '@/core/units'
 import { writeDayCsv } from '@/formats/day/day-csv'
-import { CellField } from '@/ui/CellField'
 import type { DayFile } from '@/formats/day'
 import type { Days } from '@/workers/day.worker'
 import { Readings } from '../Readings'
 import type { StationProps } from '../station'
 import { useTask } from '../use-task'
 import { languageSpoken, say } from '@/core/words'
+import { Leg } from './LegRow'
 
 /** a day of more legs than this came from a track: nobody edits it leg by leg */
 const MOST_EDITED = 40
@@ -38,146 +24,6 @@ const save = (name: string, text: string): void => {
   a.download = name
   a.click()
   URL.revokeObjectURL(url)
-}
-
-/** What a leg's figure is where none is written: the reading of its work. */
-function otherwise(job: Job, leg: DutyLeg, of: 'share' | 'rpm' | 'speed'): string {
-  const work = workDefinitions[leg.work]
-  const from = work[of]
-  if (of === 'share' && leg.grade !== null) return say`by grade`
-  if (typeof from === 'number') return String(from)
-  const field = from === null ? undefined : fieldsOf(job).get(from)
-  return field ? format(field.reading.value, field.quantity, job.units, 2).replace(/ .*/, '') : '–'
-}
-
-function Leg({
-  job,
-  leg,
-  n,
-  of,
-  settle,
-}: {
-  readonly job: Job
-  readonly leg: DutyLeg
-  readonly n: number
-  readonly of: number
-  readonly settle: StationProps['settle']
-}) {
-  const u = job.units
-  const change = (part: Partial<DutyLeg>): void => settle((j) => changeDayLeg(j, leg.id, part))
-  const cell = (
-    key: 'speedMs' | 'loadShare' | 'rpm' | 'airC' | 'grade',
-    label: string,
-    quantity: 'speed' | 'share' | 'engineSpeed' | 'temperature',
-    empty: string,
-  ) => (
-    <td data-label={label}>
-      <CellField
-        name={`duty.${leg.id}.${key}`}
-        label={say`${label}, leg ${n}`}
-        value={leg[key]}
-        quantity={quantity}
-        system={u}
-        range={legEnds[key]}
-        otherwise={empty}
-        onSettle={(v) => change({ [key]: v })}
-      />
-    </td>
-  )
-  return (
-    <tr>
-      <td data-label={say`leg`}>
-        <Form.Control
-          size="sm"
-          aria-label={say`name, leg ${n}`}
-          defaultValue={leg.name}
-          key={leg.name}
-          maxLength={40}
-          onBlur={(e) => {
-            const name = e.target.value.trim()
-            if (name && name !== leg.name) change({ name })
-          }}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter') e.currentTarget.blur()
-          }}
-        />
-      </td>
-      <td data-label={say`work`}>
-        <Form.Select
-          size="sm"
-          aria-label={say`work, leg ${n}`}
-          value={leg.work}
-          onChange={(e) => change({ work: e.target.value as Work })}
-        >
-          {worksOf(job).map((w) => (
-            <option key={w} value={w}>
-              {workDefinitions[w].name}
-            </option>
-          ))}
-        </Form.Select>
-      </td>
-      <td data-label={say`time`}>
-        <CellField
-          name={`duty.${leg.id}.seconds`}
-          label={say`time, leg ${n}`}
-          value={leg.seconds}
-          quantity="minutes"
-          system={u}
-          range={[0, LONGEST_DAY - dayLength(dayOf(job)) + leg.seconds]}
-          onSettle={(v) => {
-            if (v !== null) change({ seconds: v })
-          }}
-        />
-      </td>
-      {workDefinitions[leg.work].running ? (
-        <>
-          {cell('speedMs', say`travel`, 'speed', otherwise(job, leg, 'speed'))}
-          {cell('loadShare', say`load share`, 'share', otherwise(job, leg, 'share'))}
-          {job.engine ? cell('rpm', say`engine speed`, 'engineSpeed', otherwise(job, leg, 'rpm')) : <td />}
-          {job.engine && job.cooling ? cell('grade', say`grade`, 'share', say`level`) : <td />}
-        </>
-      ) : (
-        <td colSpan={4} className="soft small">
-          {say`pump and engine stand`}
-        </td>
-      )}
-      {cell(
-        'airC',
-        say`air, usual day`,
-        'temperature',
-        format(job.surroundings.usualC.value, 'temperature', u, 2).replace(/ .*/, ''),
-      )}
-      <td className="row-buttons">
-        <button
-          type="button"
-          className="word-button"
-          disabled={n === 1}
-          onClick={() => settle((j) => moveDayLeg(j, leg.id, -1))}
-          aria-label={say`up, leg ${n}`}
-        >
-          {say`up`}
-        </button>
-        <button
-          type="button"
-          className="word-button"
-          disabled={n === of}
-          onClick={() => settle((j) => moveDayLeg(j, leg.id, 1))}
-          aria-label={say`down, leg ${n}`}
-        >
-          {say`down`}
-        </button>
-        <button
-          type="button"
-          className="word-button"
-          disabled={of === 1}
-          onClick={() => settle((j) => removeDayLeg(j, leg.id))}
-          aria-label={say`remove, leg ${n}`}
-        >
-          {say`remove`}
-        </button>
-      </td>
-    </tr>
-  )
 }
 
 /** The day that a job is run through: chosen, put together leg by leg, or read from a track or a table. */

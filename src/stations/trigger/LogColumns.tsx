@@ -61,7 +61,9 @@ export function LogColumns({
             >
               {(!needed.includes(name) || valueOf(name) === '') && <option value="">{say`none`}</option>}
               {headings.map((h) => (
-                <option key={h}>{h}</option>
+                <option key={h} value={h}>
+                  {h}
+                </option>
               ))}
             </Form.Select>
           </Form.Group>
