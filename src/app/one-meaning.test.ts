@@ -39,8 +39,9 @@ async function idsIn(language: Language | null): Promise<{ readonly found: unkno
     const schedule = await import('@/core/schedule')
     const sheets = await import('@/core/sheets')
     const { stations } = await import('@/core/fields')
+    const { frontView, sectionView } = await import('@/core/drawing')
     const { candidatesFor } = await import('@/core/evidence')
-    const { drillKinds, drillOf } = await import('@/core/practice')
+    const { drillKinds, drillOf, machineOf } = await import('@/core/practice')
     const { tableOf } = await import('@/core/diagnose')
     const plan = await import('@/core/plan')
     const { planWarnings, signing, summaryOf } = plan
@@ -72,6 +73,10 @@ async function idsIn(language: Language | null): Promise<{ readonly found: unkno
         cut: cutList(job, shelf).wires.map((w) => [w.conductor, w.number, w.cutM]),
         schemes: judgeSchemes(job, shelf).map((s) => [s.id, s.verdict]),
         legs: runWaitsFor(job) ? null : shapeOf(runSpecOf(new Bench(lookupOf(job)), job).legs),
+        // what is dragged is found by it
+        handles: [frontView(job), sectionView(job)].map((d) =>
+          d?.shapes.map((s) => (s.kind !== 'text' && s.of) || null),
+        ),
         summary: [summaryOf(job, evaluation).margins.length, summaryOf(job, evaluation).signedOn],
       }
     }
@@ -129,6 +134,7 @@ async function idsIn(language: Language | null): Promise<{ readonly found: unkno
         const drill = drillOf(kind as keyof typeof drillKinds, i, own[0]!)
         return [shapeOf(drill), drill?.answers?.includes(drill.right)]
       }),
+      ['a', 'b', 'c', 'd'].map((seed) => machineOf(seed, 'one break', 1000)),
       table.moves.map((m) => [m.id, m.answers?.map((a) => a.id) ?? null]),
       table.causes.map((c) => [c.id, c.area, c.faults]),
       table.cells,

@@ -66,7 +66,7 @@ export const touchMark = (x: number, y: number, size: number): Shape[] => [
 function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSide: boolean): Shape[] {
   const box = obstacleBox(job, o).at(bench)
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
-  const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, say`near ${o.id}`)]
+  const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, `near ${o.id}`)]
   // names stand clear of the core: beside it they run away from it
   const beside =
     box.x >= coreFace(bench).w ? ('start' as const) : box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
@@ -82,7 +82,7 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
     text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, {
       anchor: beside,
       tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft',
-      of: say`near ${o.id}`,
+      of: `near ${o.id}`,
     }),
   )
   return shapes

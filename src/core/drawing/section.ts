@@ -80,7 +80,7 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
       fan!.seat!.xM - fan!.part.housingM.value / 2 >= box.x + box.w ||
       fan!.seat!.xM + fan!.part.housingM.value / 2 <= box.x
     const shown = Math.max(size * 2, Math.min(40, free * 0.5))
-    shapes.push(rect(beside ? 'swept' : penOf[o.kind], from, box.y * MM, shown, box.h * MM, say`near ${o.id}`))
+    shapes.push(rect(beside ? 'swept' : penOf[o.kind], from, box.y * MM, shown, box.h * MM, `near ${o.id}`))
     if (o.kind === 'moves' && o.travelM.value > 0)
       shapes.push(rect('swept', from + o.travelM.value * MM, box.y * MM, shown, box.h * MM))
     if (!beside)

@@ -59,7 +59,7 @@ export const byId = <T extends { id: string }>(list: readonly T[], id: string | 
   list.find((e) => e.id === id) ?? null
 
 /** goes over to whatever is made of a job, and into no file */
-const NUMBERS = Symbol(say`numbers of the runs`)
+const NUMBERS = Symbol('numbers of the runs')
 type Numbered = Job & { readonly [NUMBERS]?: readonly string[] }
 
 /** A job whose fans have other numbers than the order of its runs: their ids, the first first; null: that order. */

@@ -1,7 +1,6 @@
 import { allOff, type Conditions } from '../circuit'
 import { areasOf, both, type Cause, type Found, type Table, usually } from '../diagnose'
 import { generator } from '../reading'
-import { say, spokenWord } from '../words'
 
 /** How hard a round is; a harder one hides more. */
 export const levels = ['one break', 'joints and pins', 'anything', 'two at once', 'comes and goes'] as const
@@ -51,7 +50,7 @@ const hashed = (text: string): number =>
 
 /** Which machine a round is played on. @returns 0 … n − 1; the same for a seed and a level */
 export const machineOf = (seed: string, level: Level, n: number): number =>
-  Math.min(n - 1, Math.floor(generator(hashed(say`${seed} ${spokenWord(level)} machine`))() * n))
+  Math.min(n - 1, Math.floor(generator(hashed(`${seed} ${level} machine`))() * n))
 
 /** What is out of the usual at the door with a row of cells: what the owner would say. */
 function complaints(table: Table, cells: Table['cells'][number]): Found[] {

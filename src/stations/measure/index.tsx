@@ -108,7 +108,7 @@ function CoreWithNear({ job, settle, preview }: Pick<StationProps, 'job' | 'sett
   const start = useRef<Obstacle | null>(null)
   const [front, section] = [frontView(job), sectionView(job)]
   if (!front || !section) return null
-  const movable = Object.fromEntries(job.place.obstacles.map((o) => [say`near ${o.id}`, { name: o.name }]))
+  const movable = Object.fromEntries(job.place.obstacles.map((o) => [`near ${o.id}`, { name: o.name }]))
   const move: Moved = (handle, dx, dy, { first, last }) => {
     const id = handle.replace('near ', '')
     const from = first ? job.place.obstacles.find((o) => o.id === id) : start.current
