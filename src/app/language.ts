@@ -46,15 +46,18 @@ interface Script {
 }
 const scripts = new WeakMap<Language, Script>()
 
+const spoken = (language: Language): string => `globalThis.pyraxisSpoken=${JSON.stringify({ language })}`
+
 /** What a page runs before all else, so that it speaks as its server does; null in English. */
 export function pageScript(): Script | null {
   const language = languageSpoken()
   if (!language) return null
   let script = scripts.get(language)
   if (!script) {
-    const version = createHash('sha256').update(JSON.stringify(language)).digest('hex').slice(0, 12)
+    // a browser keeps it as long as its address is the same: how it is written counts as what it says
+    const version = createHash('sha256').update(spoken(language)).digest('hex').slice(0, 12)
     const address = `/words?v=${version}`
-    script = { text: `globalThis.pyraxisSpoken=${JSON.stringify({ language: { ...language, address } })}`, address }
+    script = { text: spoken({ ...language, address }), address }
     scripts.set(language, script)
   }
   return script
