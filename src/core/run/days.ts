@@ -159,6 +159,17 @@ const library: Readonly<Record<MachineKind, readonly Day[]>> = {
 export const daysFor = (kind: MachineKind): readonly Day[] => library[kind]
 /** The day that a job is run through: its own, or the usual one for its kind of machine. */
 export const dayOf = (job: Job): Day => job.duty ?? daysFor(job.machine.kind)[0]!
+/** What a leg says but its name, which is in the language of the day it was chosen. */
+const sameLeg = (a: DutyLeg, b: DutyLeg): boolean =>
+  (Object.keys(a) as (keyof DutyLeg)[]).every((key) => key === 'name' || a[key] === b[key])
+
+/** The library's day that a job is run through, in whatever language it was chosen; null where it has its own. */
+export function libraryDayOf(job: Job): Day | null {
+  const { from, legs } = dayOf(job)
+  if (from !== 'library') return null
+  const same = (d: Day): boolean => d.legs.length === legs.length && d.legs.every((leg, i) => sameLeg(leg, legs[i]!))
+  return daysFor(job.machine.kind).find(same) ?? null
+}
 /** @returns s */
 export const dayLength = (d: Day): number => d.legs.reduce((sum, l) => sum + l.seconds, 0)
 

@@ -31,7 +31,7 @@ import { afterwards, evaluate, type Findings, outcomeAt, sample } from '../margi
 import type { ControllerPart } from '../parts'
 import { addDayLeg, changeDayLeg, chooseDay, moveDayLeg, removeDayLeg } from './change-day'
 import { runLadder } from './chart'
-import { dayLength, dayOf, daysFor, plainLeg } from './days'
+import { dayLength, dayOf, daysFor, plainLeg, libraryDayOf } from './days'
 import { holdsUpTo, leftAt } from './holds-up-to'
 import type { FitFactor } from './logged'
 import { brakePower, shareOfPower } from './road-load'
@@ -109,7 +109,12 @@ test('a day is changed leg by leg and keeps one at least; the usual one stands a
     legs: expect.arrayContaining([expect.objectContaining({ id: 'leg3', seconds: 60 })]) as unknown,
   })
   expect(chooseDay(own, 'a slow climb').duty).toBeNull()
-  expect(chooseDay(own, 'road').duty).toMatchObject({ name: 'road' })
+  const road = chooseDay(own, 'road')
+  expect(road.duty).toMatchObject({ name: 'road' })
+  // chosen in another language it is the same day; with a leg of its own it is none of the library's
+  const legs = road.duty!.legs.map((leg) => ({ ...leg, name: 'weg' }))
+  expect(libraryDayOf({ ...road, duty: { ...road.duty!, name: 'weg', legs } })?.name).toBe('road')
+  expect([libraryDayOf(own), libraryDayOf(changeDayLeg(road, 'leg2', { seconds: 60 }))]).toEqual([null, null])
   expect(addDayLeg(own).duty!.legs).toHaveLength(7)
   expect(
     moveDayLeg(own, 'leg1', 1)

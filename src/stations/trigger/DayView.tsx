@@ -3,7 +3,7 @@
 import { useId, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { addDayLeg, chooseDay, dayLength, dayOf, daysFor, nameDay, takeDay } from '@/core/run'
+import { addDayLeg, chooseDay, dayLength, dayOf, daysFor, libraryDayOf, nameDay, takeDay } from '@/core/run'
 import { format } from '@/core/units'
 import { writeDayCsv } from '@/formats/day/day-csv'
 import type { DayFile } from '@/formats/day'
@@ -69,7 +69,7 @@ export function DayView(props: StationProps) {
     )
   }
   const library = daysFor(job.machine.kind)
-  const own = job.duty !== null && !library.some((d) => d.name === day.name && day.from === 'library')
+  const chosen = libraryDayOf(job)
   return (
     <>
       <h2>{say`The day it is run through`}</h2>
@@ -78,13 +78,13 @@ export function DayView(props: StationProps) {
           <label htmlFor={`${id}-day`}>{say`Day`}</label>
           <Form.Select
             id={`${id}-day`}
-            value={own ? '' : day.name}
+            value={chosen?.name ?? ''}
             onChange={(e) => {
               setSaid(null)
               settle((j) => chooseDay(j, e.target.value))
             }}
           >
-            {own && <option value="">{day.name}</option>}
+            {!chosen && <option value="">{day.name}</option>}
             {library.map((d) => (
               <option key={d.name} value={d.name}>
                 {d.name}
