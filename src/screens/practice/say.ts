@@ -21,7 +21,7 @@ export const switchNames: Readonly<Record<Switching, string>> = {
 
 const fuseWords = {
   pull: say`pulled`,
-  'put back': say`put back`,
+  'put back': say`the same one back in`,
   new: say`a new one in`,
   bigger: say`a bigger one in`,
 } as const
