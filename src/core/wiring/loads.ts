@@ -49,7 +49,7 @@ function pastFuses({ circuits, net }: Laid, shares: ReadonlyMap<string, Readonly
   })
 }
 
-/** What every element carries at most over the ways of running, by its name; and runs past their fuses, by those ways. */
+/** What every element carries at most over the ways of running, by its name; runs past their fuses, by those ways. */
 function branchLoads(laid: Laid): { readonly loads: Map<string, Load>; readonly past: Map<string, string[]> } {
   const { circuits, net, circuit, nothing } = laid
   const motors = circuits.map((_, i) => net.elements.find((e) => e.kind === 'motor' && e.run === i)!.name)
