@@ -3,6 +3,7 @@ import { readFileSync, rmSync } from 'node:fs'
 import net from 'node:net'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
+import config from '../playwright.config'
 import { job, median, say, timeAsync } from './timing'
 
 /** From the key going down to the frame in which the margin is painted. */
@@ -116,18 +117,7 @@ export async function inBrowser(folder: string): Promise<void> {
       }),
       '',
     )
-    const browser = await chromium.launch({
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    })
+    const browser = await chromium.launch(config.use!.launchOptions)
     const opened = async (address: string, until: string): Promise<number> => {
       const times: number[] = []
       for (let n = 0; n < 9; n++) {

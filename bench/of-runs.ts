@@ -2,7 +2,7 @@ import { createRequire } from 'node:module'
 import { settingMap } from '../src/core/advice'
 import { lookupOf } from '../src/core/job'
 import { evaluate, sample } from '../src/core/margins'
-import { runSpecOf, settledFindings, simulate, usualCircumstances } from '../src/core/run'
+import { plainLeg, runSpecOf, settledFindings, simulate, usualCircumstances } from '../src/core/run'
 import { integrate, STATES, type Plant } from '../src/core/transient'
 import { Bench } from '../src/core/reading'
 import { job, median, say, time } from './timing'
@@ -28,18 +28,7 @@ export function runs(): void {
         ['idle', 10],
         ['slow', 30],
         ['speed', 20],
-      ].map(([work, minutes], k) => ({
-        id: `l${i}-${k}`,
-        name: String(work),
-        work: work as 'idle',
-        seconds: 60 * Number(minutes),
-        speedMs: null,
-        loadShare: null,
-        rpm: null,
-        airC: null,
-        grade: null,
-        heightM: null,
-      })),
+      ].map(([work, minutes], k) => plainLeg(`l${i}-${k}`, String(work), work as 'idle', Number(minutes))),
     ).flat(),
   })
   const eight = (): void => {

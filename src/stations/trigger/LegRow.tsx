@@ -24,37 +24,31 @@ interface InDay {
   readonly settle: StationProps['settle']
 }
 
+function LegButton({
+  words,
+  n,
+  off,
+  onPress,
+}: {
+  readonly words: string
+  readonly n: number
+  readonly off: boolean
+  readonly onPress: () => void
+}) {
+  return (
+    <button type="button" className="word-button" disabled={off} onClick={onPress} aria-label={say`${words}, leg ${n}`}>
+      {words}
+    </button>
+  )
+}
+
 /** Up, down and away. */
 function LegButtons({ id, n, of, settle }: InDay & { readonly id: string }) {
   return (
     <td className="row-buttons">
-      <button
-        type="button"
-        className="word-button"
-        disabled={n === 1}
-        onClick={() => settle((j) => moveDayLeg(j, id, -1))}
-        aria-label={say`up, leg ${n}`}
-      >
-        {say`up`}
-      </button>
-      <button
-        type="button"
-        className="word-button"
-        disabled={n === of}
-        onClick={() => settle((j) => moveDayLeg(j, id, 1))}
-        aria-label={say`down, leg ${n}`}
-      >
-        {say`down`}
-      </button>
-      <button
-        type="button"
-        className="word-button"
-        disabled={of === 1}
-        onClick={() => settle((j) => removeDayLeg(j, id))}
-        aria-label={say`remove, leg ${n}`}
-      >
-        {say`remove`}
-      </button>
+      <LegButton words={say`up`} n={n} off={n === 1} onPress={() => settle((j) => moveDayLeg(j, id, -1))} />
+      <LegButton words={say`down`} n={n} off={n === of} onPress={() => settle((j) => moveDayLeg(j, id, 1))} />
+      <LegButton words={say`remove`} n={n} off={of === 1} onPress={() => settle((j) => removeDayLeg(j, id))} />
     </td>
   )
 }
