@@ -1,7 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import type { Station } from '@/core/fields'
+import { type Station, stations } from '@/core/fields'
 import { Coming, persistently } from '@/ui/persistently'
 import type { StationView } from './station'
 
@@ -49,26 +49,48 @@ export const stationViews: Readonly<Record<Station, StationView>> = {
   },
 }
 
-/** Fetches every station once nothing else is to be done, so that going to one finds it there. */
+const files: Readonly<Record<Station, () => Promise<unknown>>> = {
+  machine: () => import('./machine'),
+  measure: () => import('./measure'),
+  place: () => import('./place'),
+  power: () => import('./power'),
+  wire: () => import('./wire'),
+  trigger: () => import('./trigger'),
+  build: () => import('./build'),
+  prove: () => import('./prove'),
+  after: () => import('./after'),
+}
+
+/** Fetches a station that somebody is about to go to; where it does not come, going there asks again. */
+export const fetchStation = (station: Station): void => void files[station]().catch(() => null)
+
+/** How long nobody presses or types before what is not asked for yet is fetched. */
+const QUIET_MS = 4000
+
+/**
+ * Fetches every station once nobody has pressed or typed for a while and nothing else is to be done, so that going to
+ * one finds it there, even if the server is away by then.
+ */
 export function fetchStations(): void {
-  const all = [
-    () => import('./machine'),
-    () => import('./measure'),
-    () => import('./place'),
-    () => import('./power'),
-    () => import('./wire'),
-    () => import('./trigger'),
-    () => import('./build'),
-    () => import('./prove'),
-    () => import('./after'),
-  ]
+  const left = [...stations]
+  let quietFrom = performance.now() + QUIET_MS
+  const busy = (): void => {
+    quietFrom = performance.now() + QUIET_MS
+  }
+  const input = ['pointerdown', 'keydown'] as const
+  for (const kind of input) addEventListener(kind, busy, { capture: true, passive: true })
+  const whenIdle = window.requestIdleCallback ?? ((then: () => void) => window.setTimeout(then, 200))
   const next = (): void => {
-    const load = all.shift()
-    if (load) void load().then(whenIdle, () => undefined)
+    const wait = quietFrom - performance.now()
+    const station = left[0]
+    if (wait > 0) setTimeout(next, wait)
+    else if (station) {
+      left.shift()
+      void files[station]().then(
+        () => whenIdle(next),
+        () => null,
+      )
+    } else for (const kind of input) removeEventListener(kind, busy, { capture: true })
   }
-  const whenIdle = (): void => {
-    if ('requestIdleCallback' in window) window.requestIdleCallback(next)
-    else setTimeout(next, 200)
-  }
-  whenIdle()
+  next()
 }

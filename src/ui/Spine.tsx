@@ -17,15 +17,18 @@ export interface SpineEntry {
 
 /**
  * The nine stations in working order, each with how far it is filled and a notch where a margin of its own is short.
+ * @param onNear  somebody points at one, or has come to it by keys
  */
 export function Spine({
   entries,
   present,
   onGo,
+  onNear,
 }: {
   readonly entries: Readonly<Record<Station, SpineEntry>>
   readonly present: Station
   readonly onGo: (station: Station) => void
+  readonly onNear: (station: Station) => void
 }) {
   const nav = useRef<HTMLElement>(null)
   return (
@@ -40,6 +43,8 @@ export function Spine({
               <button
                 type="button"
                 aria-current={s === present ? 'step' : undefined}
+                onPointerEnter={() => onNear(s)}
+                onFocus={() => onNear(s)}
                 onClick={() => onGo(s)}
                 style={{ '--filled': `${share}%` } as CSSProperties}
               >

@@ -15,7 +15,7 @@ import { DraftProvider } from '@/ui/drafts'
 import { HatchDefinitions } from '@/ui/MarginBar'
 import { MarginRail } from '@/ui/MarginRail'
 import { Spine, type SpineEntry } from '@/ui/Spine'
-import { fetchStations, stationViews } from '../all'
+import { fetchStation, fetchStations, stationViews } from '../all'
 import type { PendingSave, SaveAnswer } from './saver'
 import { Masthead } from './Masthead'
 import { AsideNotes } from './SaveNotes'
@@ -230,7 +230,7 @@ export function JobScreen({ opened, first, shelf, fixedNow, saveJob, signJob, lo
         />
         {/* what is chosen before the page can take it would be lost without a word: until then nothing takes it */}
         <div ref={fields} className="job-fields" inert suppressHydrationWarning>
-          <Spine entries={entries} present={station} onGo={(s) => go(s)} />
+          <Spine entries={entries} present={station} onGo={(s) => go(s)} onNear={fetchStation} />
           <main className="stage" key={station}>
             <AsideNotes aside={doc.aside} onDrop={doc.dropAside} />
             {perFan && <FanChoice job={job} fan={fan} station={station} onChoose={setChosenFan} settle={settle} />}
