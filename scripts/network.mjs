@@ -2,8 +2,7 @@
 import { existsSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
-import QRCode from 'qrcode'
-import { build, installPackages, serve } from './shared.mjs'
+import { installAndBuild, serve } from './shared.mjs'
 
 process.env.PYRAXIS_DB ??= path.join('data', 'pyraxis.db')
 const port = process.env.PORT ?? '3000'
@@ -12,8 +11,8 @@ if (!existsSync(`${process.env.PYRAXIS_DB}.door.json`)) {
   process.stdout.write('Set a pass-phrase first: npm run --silent yard -- passphrase\n')
   process.exit(2)
 }
-installPackages()
-build()
+await installAndBuild()
+const { default: QRCode } = await import('qrcode')
 const own = Object.values(os.networkInterfaces())
   .flat()
   .filter((at) => at && at.family === 'IPv4' && !at.internal)

@@ -18,11 +18,14 @@ export function run(title, command, args, env = {}) {
 }
 
 /**
- * Runs programs that have nothing to do with each other at once; what each says is printed when it ends, and the script
- * stops if one failed.
+ * Runs programs that have nothing to do with each other at once; what each says is printed when it ends (of a single one
+ * as it says it), and the script stops if one failed.
+ * @param asked  each null where there is nothing to do
  */
-export async function runTogether(programs) {
-  if (!programs.length) return
+export async function runTogether(asked) {
+  const programs = asked.filter((program) => program !== null)
+  if (programs.length === 1) run(...programs[0])
+  if (programs.length < 2) return
   process.stdout.write(`\n== ${programs.map(([title]) => title).join(', ')}\n`)
   const one = ([title, command, args]) =>
     new Promise((resolve) => {
@@ -47,11 +50,16 @@ export const bin = (name) => path.join('node_modules', '.bin', name)
 /**
  * What installs the locked packages, all but what is built from source; null where they are there and no older than the
  * lock file.
+ * @param toCheck  with what only types, lint and tests ask for: a third of the time that it takes
  */
-export function installing() {
+export function installing({ toCheck }) {
   const stamp = path.join('node_modules', '.package-lock.json')
-  if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync('package-lock.json').mtimeMs) return null
-  return ['install packages', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts']]
+  const checks = existsSync(path.join('node_modules', 'jest'))
+  const fresh = existsSync(stamp) && statSync(stamp).mtimeMs >= statSync('package-lock.json').mtimeMs
+  if (fresh && (checks || !toCheck)) return null
+  // a checkout that is worked on keeps what it is checked with
+  const which = checks || toCheck ? [] : ['--omit=dev']
+  return ['install packages', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts', ...which]]
 }
 
 /** What builds the database's driver from source, on one core, or finds it built before; null where it is there. */
@@ -59,19 +67,10 @@ export function compiling() {
   const driver = path.join('node_modules', 'better-sqlite3')
   if (existsSync(path.join(driver, 'build', 'Release', 'better_sqlite3.node'))) return null
   return [
-    'database driver (built from source once a machine, about 3 minutes)',
+    'database driver (built from source once a machine, about a minute and a half)',
     process.execPath,
     [path.join('scripts', 'driver.mjs')],
   ]
-}
-
-/** Installs the locked packages where they are missing or older than the lock file. */
-export function installPackages() {
-  // asked one after another: installing anew takes away what was built before
-  for (const asked of [installing, compiling]) {
-    const program = asked()
-    if (program) run(...program)
-  }
 }
 
 function newest(place) {
@@ -81,17 +80,25 @@ function newest(place) {
   return Math.max(stat.mtimeMs, ...readdirSync(place).map((name) => newest(path.join(place, name))))
 }
 
-/** Builds the application unless the last build is newer than everything it was made from. */
-export function build() {
+/**
+ * Builds the application unless the last build is newer than everything it was made from.
+ * @param beside  programs that it does not wait for, each null where there is nothing to do
+ */
+export async function build(beside = []) {
   const built = newest(path.join('.next', 'BUILD_ID'))
   const worker = path.join('public', 'sw.js')
-  if (
+  const done =
     existsSync(worker) &&
     built > Math.max(...['src', 'next.config.ts', 'package.json', 'package-lock.json'].map(newest))
-  )
-    return
-  run('build', process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'build'])
-  run('service worker', process.execPath, [path.join('scripts', 'service-worker.mjs')])
+  const next = path.join('node_modules', 'next', 'dist', 'bin', 'next')
+  await runTogether([done ? null : ['build', process.execPath, [next, 'build']], ...beside])
+  if (!done) run('service worker', process.execPath, [path.join('scripts', 'service-worker.mjs')])
+}
+
+/** Installs what is missing to run it, and builds it unless that was done. */
+export async function installAndBuild() {
+  await runTogether([installing({ toCheck: false })])
+  await build([compiling()])
 }
 
 /**

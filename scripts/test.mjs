@@ -18,21 +18,21 @@ function fetching() {
   return [`install ${all}`, 'sh', ['-c', `${apt} update && ${apt} install -y --no-install-recommends ${all}`]]
 }
 
-await runTogether([installing(), fetching()].filter((program) => program !== null))
+await runTogether([installing({ toCheck: true }), fetching()])
 const ngspice = debian.ngspice.some((file) => existsSync(file))
 rmSync(path.join('.next', 'types'), { recursive: true, force: true })
 rmSync(path.join('.next', 'dev', 'types'), { recursive: true, force: true })
 run('route types', process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'typegen'])
-// the driver takes one core for minutes, and none of these asks for it
+// the driver takes one core for a minute and more, and none of these asks for it
 await runTogether([
-  ...[compiling()].filter((program) => program !== null),
+  compiling(),
   ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['types', bin('tsc'), ['--noEmit']],
   ['layers and circles', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
   ['form', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
 ])
 run('unit tests', bin('jest'), ['--maxWorkers=100%'])
-build()
+await build()
 run('sizes of what is built', process.execPath, ['scripts/sizes.mjs'])
 run('browser tests', bin('playwright'), ['test'])
 process.stdout.write(
