@@ -67,7 +67,7 @@ export function compiling() {
   const driver = path.join('node_modules', 'better-sqlite3')
   if (existsSync(path.join(driver, 'build', 'Release', 'better_sqlite3.node'))) return null
   return [
-    'database driver (built from source once a machine, about a minute and a half)',
+    'database driver (built from source once a machine, about a minute)',
     process.execPath,
     [path.join('scripts', 'driver.mjs')],
   ]
