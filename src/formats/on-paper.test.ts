@@ -15,6 +15,7 @@ import { sheetPdf } from './pdf/sheet-pdf'
 import { writeShoppingCsv } from './shopping-csv'
 import { drawingsSvg } from './svg/drawing-svg'
 import { example, exampleShelf } from './test-support/examples'
+import { often } from '../test-support/often'
 
 const shelf = exampleShelf()
 const AT = '2026-03-01T10:00:00Z'
@@ -63,7 +64,7 @@ test('whatever a thing is called, its tables read back with its name in one cell
       const shown = legible(name)
       expect(tables[0]!.map((c) => c.replace(/^'/, ''))).toContain(shown.replace(/^'/, ''))
     }),
-    { numRuns: 40, seed: 3001 },
+    { numRuns: often(16), seed: 3001 },
   )
 })
 
@@ -108,7 +109,7 @@ test('whatever a job is called, its days come back from the calendar file, in li
         })),
       )
     }),
-    { numRuns: 60, seed: 3002 },
+    { numRuns: often(24), seed: 3002 },
   )
 })
 
@@ -126,7 +127,7 @@ test('whatever a job and what is near are called, the drawing is well-formed and
       // XML §2.11: every end of a line is one
       expect(String(read.svg.title ?? '')).toBe(legible(name).replace(/\r\n?/g, '\n'))
     }),
-    { numRuns: 30, seed: 3003 },
+    { numRuns: often(12), seed: 3003 },
   )
 })
 

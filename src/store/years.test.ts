@@ -207,7 +207,7 @@ describe('copies', () => {
   })
 
   test('killed while it copies, or no room: no copy that is half bears a name', async () => {
-    for (let n = 0; n < 15; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
+    for (let n = 0; n < 8; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
     const child = processes.start(
       `process.stdout.write('now'); for (let n = 1; ; n++, n % 2 && process.stdout.write('on'))
       s.backUp(${JSON.stringify(file())}, ${JSON.stringify(file('copies'))},
@@ -215,13 +215,13 @@ describe('copies', () => {
     )
     // while it is at work its half copy is left alone
     await new Promise((resolve) => child.stdout!.once('data', resolve))
-    for (let n = 0; n < 2; n++) expect(backUp(file(), file('copies'), `2027-01-1${n}T10:00:00.000Z`).jobs).toBe(15)
+    for (let n = 0; n < 2; n++) expect(backUp(file(), file('copies'), `2027-01-1${n}T10:00:00.000Z`).jobs).toBe(8)
     expect(child.exitCode).toBeNull()
     await killedAfter(child, 400)
-    for (const { name } of listBackups(file('copies'))) expect(inspect(file(path.join('copies', name))).jobs).toBe(15)
+    for (const { name } of listBackups(file('copies'))) expect(inspect(file(path.join('copies', name))).jobs).toBe(8)
     writeFileSync(file('blocked'), '')
     expect(() => backUp(file(), path.join(file('blocked'), 'copies'), AT)).toThrow()
-    expect(backUp(file(), file('copies'), AT)).toMatchObject({ jobs: 15 })
+    expect(backUp(file(), file('copies'), AT)).toMatchObject({ jobs: 8 })
     expect(readdirSync(file('copies')).filter((n) => n.endsWith('.part'))).toEqual([])
   })
 
@@ -268,16 +268,16 @@ describe('the log beside the file', () => {
   })
 
   test('of another file it is moved aside, and ruins nothing', async () => {
-    for (let n = 0; n < 12; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
+    for (let n = 0; n < 6; n++) await add({ ...signedJob, title: `Job ${n}`, signature: null })
     backUp(file(), file('copies'), AT)
     await crash('mine.db', 'Lost')
     // somebody puts a copy back by hand, beside the log that the crash left
     copyFileSync(path.join(file('copies'), '2026-01-15T100000.db'), file('mine.db'))
     const opened = await openStore(file('mine.db'))
-    expect((await readYard(opened, '2026-01-22')).total).toBe(12)
+    expect((await readYard(opened, '2026-01-22')).total).toBe(6)
     opened.close()
     expect(readdirSync(folder).filter((n) => n.includes('of-another-file'))).toHaveLength(1)
-    expect(inspect(file('mine.db'))).toMatchObject({ jobs: 12 })
+    expect(inspect(file('mine.db'))).toMatchObject({ jobs: 6 })
   })
 
   test('of a file that is open it is left alone', async () => {
@@ -295,7 +295,7 @@ test('killed while an older file is brought to the present version: it opens aft
   await firstTables(db)
   sqlite.pragma('user_version = 1')
   sqlite.prepare("insert into machines values ('m1', 'Bike', 'trail-bike', '', ?)").run(AT)
-  for (let n = 0; n < 40; n++) {
+  for (let n = 0; n < 20; n++) {
     sqlite.prepare('insert into jobs values (?, ?, ?, 1)').run(`j${n}`, 'm1', AT)
     sqlite.prepare('insert into revisions values (?, 1, ?, 0, ?, ?)').run(`j${n}`, AT, `key${n}`, old)
   }
@@ -304,10 +304,10 @@ test('killed while an older file is brought to the present version: it opens aft
   for (const ms of [0, 60, 250]) await killedAfter(processes.start(program), ms)
   const opened = await openStore(file('old.db'))
   const page = await readYard(opened, '2026-01-22', 0, 200)
-  expect(page.total).toBe(40)
+  expect(page.total).toBe(20)
   expect(page.entries.every((e) => e.summary !== null)).toBe(true)
   opened.close()
-  expect(inspect(file('old.db.before-version-2'))).toMatchObject({ version: 1, jobs: 40, unreadable: 0 })
+  expect(inspect(file('old.db.before-version-2'))).toMatchObject({ version: 1, jobs: 20, unreadable: 0 })
 })
 
 describe('every day', () => {

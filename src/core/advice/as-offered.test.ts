@@ -6,6 +6,7 @@ import { evaluateSome } from '../margins'
 import { measured } from '../reading'
 import { addSecondFan } from '../wiring'
 import { bayWays, comparedFans, comparedFuses, judgeSchemes, sideAdvice, wiredAs } from '.'
+import { often } from '../../test-support/often'
 
 const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')
@@ -27,7 +28,7 @@ test('a fuse that is said to carry, survive and guard holds by every part of Fus
         }
       })
     }),
-    { numRuns: 8, seed: 3012 },
+    { numRuns: often(4), seed: 3012 },
   )
 })
 
@@ -126,6 +127,6 @@ test('a face of the core is said to have room only where every fan has it, from 
         if (advice.better === 'pusher') expect(front).toBeGreaterThanOrEqual(-1e-6)
       },
     ),
-    { numRuns: 40, seed: 3013 },
+    { numRuns: often(16), seed: 3013 },
   )
 })

@@ -5,6 +5,7 @@ import { firstCircuit, proposedSetting } from '../fan-circuit'
 import { evaluate, type MarginResult } from '../margins'
 import { wireSizes } from '../units'
 import { holdingSetting, remediesFor, settingShortOf } from '.'
+import { often } from '../../test-support/often'
 
 const jobs = (
   [
@@ -68,9 +69,9 @@ test('what is offered at one press helps the margin that it is offered for, and 
           expect({ name, text, broken: broken.map((m) => m.id) }).toEqual({ name, text, broken: [] })
         }
     }),
-    { seed: 9, numRuns: 40 },
+    { seed: 9, numRuns: often(16) },
   )
-  expect(pressed).toBeGreaterThan(50)
+  expect(pressed).toBeGreaterThan(20)
 })
 
 test('a band so wide that the fan would come on near the boil is narrowed in what is proposed', () => {

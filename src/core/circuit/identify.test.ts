@@ -15,6 +15,7 @@ import {
   type WireIdentity,
   type WireReading,
 } from '.'
+import { often } from '../../test-support/often'
 
 const wires = (n: number): KnownWire[] =>
   Array.from({ length: n }, (_, i) => ({ id: `w${i}`, size: '1 mm²', fuseA: 10 }))
@@ -45,7 +46,7 @@ test('following the tests never loses what a wire really is, never loads a senso
           if (found.known) expect(found.known).toBe(truth[i])
       },
     ),
-    { numRuns: 120 },
+    { numRuns: often(50) },
   )
 })
 

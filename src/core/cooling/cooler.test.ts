@@ -57,6 +57,7 @@ import { boilsAt } from './boiling'
 import { airThroughCores, cooledAt, dutiesOf } from './cooler'
 import { fanCurves } from './curves'
 import { movedBy } from './moved-air'
+import { often } from '../../test-support/often'
 
 const fans = examplesOf('fan')
 const fan = (id: string): FanPart => fans.find((f) => f.id === id)!
@@ -139,7 +140,7 @@ describe('what moves the air one way or the other', () => {
           expect(at(value + more)).toBeLessThanOrEqual(at(value) * (1 + 1e-9))
         },
       ),
-      { numRuns: 60 },
+      { numRuns: often(24) },
     )
   })
   test(

@@ -29,6 +29,7 @@ import {
   type Drawing,
   type Shape,
 } from '.'
+import { often } from '../../test-support/often'
 
 const bike = example('fell-bike-short-at-idle')
 const digger = example('churchyard-digger-bay')
@@ -147,7 +148,7 @@ test(
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: often(16) },
     )
   },
 )
@@ -290,6 +291,6 @@ test('a circuit without figures is close, and its words are clear of each other,
       const names = [...wireNames(job).values()].flatMap((n) => n.split(' '))
       expect(names.filter((n) => !words(d).includes(n))).toEqual([])
     }),
-    { numRuns: 25 },
+    { numRuns: often(10) },
   )
 })

@@ -11,6 +11,7 @@ import { changeFuse, changeRun, changeSizes } from './changes/run'
 import { differences, taking } from './difference'
 import { type Job, jobSchema } from './document'
 import { shelfChanges } from './shelf-changes'
+import { often } from '../../test-support/often'
 
 const job = example('fell-bike-short-at-idle')
 const parts = exampleShelf()
@@ -121,7 +122,7 @@ test(
           found.filter((d) => !chosen.includes(d)).map((d) => d.id),
         )
       }),
-      { numRuns: 60 },
+      { numRuns: often(24) },
     )
   },
 )

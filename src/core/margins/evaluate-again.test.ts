@@ -4,6 +4,7 @@ import { askedFields, fieldsOf, type Job, lookupOf, withReading } from '../job'
 import { Bench } from '../reading'
 import { evaluate } from './evaluate'
 import { marginsOf } from './margins-of'
+import { often } from '../../test-support/often'
 
 /** The same job, as if it had come out of a file: nothing is remembered of it. */
 const unknown = (job: Job): Job => structuredClone(job)
@@ -46,7 +47,7 @@ test.each(['fell-bike-short-at-idle', 'vineyard-buggy-unsure'])(
             if ('figure' in p) expect([p.id, p.figure(bench)]).toEqual([p.id, p.compute(bench).value])
         },
       ),
-      { numRuns: 40, seed: 7 },
+      { numRuns: often(16), seed: 7 },
     )
   },
 )

@@ -28,6 +28,7 @@ import { sample } from './sample'
 import { perhaps, toldFromDraws } from './told-from-draws'
 import { worstInWords } from './words'
 import { speak } from '../words'
+import { often } from '../../test-support/often'
 
 const EXAMPLES = path.join(__dirname, '..', '..', '..', 'examples')
 const shelf = exampleShelf()
@@ -151,7 +152,7 @@ test('worst ≤ value ≤ best, and the evaluation is total, whatever the readin
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: often(24) },
   )
 })
 
@@ -172,7 +173,7 @@ test('a longer wire never raises a margin', () => {
         })
       },
     ),
-    { numRuns: 60 },
+    { numRuns: often(24) },
   )
 })
 

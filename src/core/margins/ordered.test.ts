@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { example } from '@/formats/test-support/examples'
 import { fieldsOf, type Job, withReading } from '../job'
 import { evaluate } from '.'
+import { often } from '../../test-support/often'
 
 const jobs = (
   [
@@ -80,7 +81,7 @@ test('more of what hinders never helps a margin, more of what helps never hurts 
         }
       },
     ),
-    { seed: 5, numRuns: 80 },
+    { seed: 5, numRuns: often(30) },
   )
-  expect(compared).toBeGreaterThan(150)
+  expect(compared).toBeGreaterThan(60)
 })

@@ -4,6 +4,7 @@ import { changeObstacle, dropObstacle, type Job, withReading } from '../job'
 import { evaluate } from '../margins'
 import { addSecondFan, dropSecondFan } from '../wiring'
 import { isPlaced, searchPlacements, takePlacement } from '.'
+import { often } from '../../test-support/often'
 
 const fans = examplesOf('fan').filter((f) => f.ratedV === 12)
 const bike = example('fell-bike-short-at-idle')
@@ -65,10 +66,10 @@ test('what a search says fits does so in the figures of Fit, beside another fan 
         if (job.fans.length > 1 && job.fans[1]!.seat?.core === p.core && !p.lacking) told.beside++
       }
     }),
-    { seed: 71, numRuns: 20 },
+    { seed: 71, numRuns: often(8) },
   )
   // neither answer is the only one, and some stand beside another
-  expect(Math.min(told.fits, told.lacks)).toBeGreaterThan(8)
+  expect(Math.min(told.fits, told.lacks)).toBeGreaterThan(3)
   expect(told.beside).toBeGreaterThan(0)
 })
 

@@ -4,6 +4,7 @@ import { everythingOf } from './test-support/everything'
 import { type Job, jobSchema, typicalMachines } from '../job'
 import { startedJobs } from '../job/test-support/started'
 import type { Part } from '../parts'
+import { often } from '../../test-support/often'
 
 /** Documents of every kind, empty and finished, to damage. */
 const started = startedJobs()
@@ -151,10 +152,10 @@ test('every document that the schema takes is evaluated, run, drawn, proved and 
         everythingOf(job)
       },
     ),
-    { seed: 13, numRuns: 100 },
+    { seed: 13, numRuns: often(40) },
   )
   // the damage is not all refused: there is something to this
-  expect(taken).toBeGreaterThan(40)
+  expect(taken).toBeGreaterThan(25)
 })
 
 /** Where each figure of a document stands. */
@@ -186,7 +187,7 @@ test('every figure that the schema takes, however small or large, makes figures 
         everythingOf(job)
       },
     ),
-    { seed: 18, numRuns: 60 },
+    { seed: 18, numRuns: often(24) },
   )
-  expect(taken).toBeGreaterThan(40)
+  expect(taken).toBeGreaterThan(15)
 })

@@ -92,13 +92,14 @@ test(
       expect([...who, signing(accepted, evaluate(accepted)).ready]).toEqual([...who, true])
       // nor while a fault is sought in it; once that is found and put right it can be again
       const sought = beginSearch(accepted, [{ move: 'noise', found: 'rubs', typed: '' }], AT) as Job
-      expect([...who, signing(sought, evaluate(sought)).blockers.join()]).toEqual([
+      const evaluation = evaluate(sought)
+      expect([...who, signing(sought, evaluation).blockers.join()]).toEqual([
         ...who,
         'A fault is being sought: end the search, in Prove.',
       ])
       expect(summaryOf(sought).worst).toMatch(/^A fault is being sought/)
       const end = { cause: 'x', words: 'x', repair: 'x', proof: 'x', by: 'me', at: AT }
-      expect(signing(endSearch(sought, 'search1', end), evaluate(sought)).ready).toBe(true)
+      expect(signing(endSearch(sought, 'search1', end), evaluation).ready).toBe(true)
       // with one step back it is not
       const back = { ...accepted, build: { ...accepted.build, done: accepted.build.done.slice(0, -1) } }
       expect([...who, signing(back, evaluate(back)).ready]).toEqual([...who, false])

@@ -13,6 +13,7 @@ import { leadReaches } from '../placing'
 import { addSecondFan, addUnknown, cutList, dropSecondFan, setPassing } from '../wiring'
 import { signing } from '.'
 import { everythingOf } from './test-support/everything'
+import { often } from '../../test-support/often'
 
 const AT = '2026-03-01T10:00:00Z'
 const shelf = exampleShelf()
@@ -214,6 +215,6 @@ test('whatever is chosen, in whatever order and from whichever fan, can be kept,
         expect(margins(fanFirst(job, 0))).toEqual(margins(job))
       }
     }),
-    { numRuns: 60, seed: 8 },
+    { numRuns: often(24), seed: 8 },
   )
 })

@@ -6,6 +6,7 @@ import type { Part } from '../parts'
 import { estimateOf } from '../schedule'
 import { benchSheet } from '../sheets'
 import { cutList, netlistOf, wireNames } from '.'
+import { often } from '../../test-support/often'
 
 const shelf = exampleShelf()
 /** A shelf where each counted thing is there so many times, and everything has a price. */
@@ -44,7 +45,7 @@ test('whatever the circuit, wires, labels, drawing, totals and joints are one li
       const table = benchSheet(job, evaluate(job)).sections.find((s) => s.heading === 'Cut list')!.table
       expect(table?.rows.map((r) => r.slice(0, 2)) ?? []).toEqual(wires.map((w) => [String(w.number), w.label]))
     }),
-    { numRuns: 25, seed: 3011 },
+    { numRuns: often(10), seed: 3011 },
   )
 })
 
@@ -77,7 +78,7 @@ test('of a shelf that is counted nothing is promised twice, and an estimate adds
         expect(sum(lines.filter((l) => l.what === piece).map((l) => l.count))).toBeLessThanOrEqual(stands)
       }
     }),
-    { numRuns: 40, seed: 3012 },
+    { numRuns: often(16), seed: 3012 },
   )
 })
 
@@ -87,6 +88,6 @@ test('no two wires lie between the same two terminals: one of them would be cut,
       const ends = netlistOf(job).elements.flatMap((e) => (e.kind === 'wire' ? [[e.a, e.b].sort().join(' to ')] : []))
       expect(ends.filter((e, i) => ends.indexOf(e) !== i)).toEqual([])
     }),
-    { numRuns: 150, seed: 3014 },
+    { numRuns: often(60), seed: 3014 },
   )
 })

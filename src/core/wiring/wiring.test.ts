@@ -35,6 +35,7 @@ import { addSecondFan, dropSecondFan } from './second-fan'
 import { netlistOf } from './netlist'
 import { provedWithFaults } from './faulty-proof'
 import { provedCircuit } from './proof'
+import { often } from '../../test-support/often'
 
 const buggy = example('vineyard-buggy-ready')
 const bike = example('fell-bike-signed')
@@ -518,6 +519,6 @@ test('whatever is chosen, in whatever order, the circuit is solved or refused in
       )
       expect(benchSheet(job, evaluate(job)).sections.length).toBeGreaterThan(10)
     }),
-    { numRuns: 40 },
+    { numRuns: often(16) },
   )
 })
