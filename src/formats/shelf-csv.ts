@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { formOf, formText, type Part, type PartKind, partKinds, partSchema, readForm, sourcePath } from '../core/parts'
-import { inEnglish } from '../core/words'
+import { inEnglish, say } from '../core/words'
 
 /** every column that a part of any kind can have, in the order of the forms */
 const columns = (): string[] => {
@@ -65,7 +65,7 @@ export function readShelfCsv(text: string): { readonly parts: Part[]; readonly p
     }
     const kind = (row.kind ?? '').trim()
     if (!isKind(kind))
-      return refuse(`"${kind.slice(0, 30)}" is not a kind of part. There are ${Object.keys(partKinds).join(', ')}.`)
+      return refuse(say`"${kind.slice(0, 30)}" is not a kind of part. There are ${Object.keys(partKinds).join(', ')}.`)
     const id =
       (row.id ?? '').trim() ||
       `${kind}-${(row.name ?? '')
@@ -73,8 +73,8 @@ export function readShelfCsv(text: string): { readonly parts: Part[]; readonly p
         .replace(/[^a-z0-9]+/g, '-')
         .replace(/^-|-$/g, '')}`.slice(0, 40)
     if (!/^[a-zA-Z0-9_-]{1,40}$/.test(id))
-      return refuse(`The id "${id.slice(0, 40)}" may only have letters, digits, - and _.`)
-    if (seen.has(id)) return refuse(`The id "${id}" stands twice.`)
+      return refuse(say`The id "${id.slice(0, 40)}" may only have letters, digits, - and _.`)
+    if (seen.has(id)) return refuse(say`The id "${id}" stands twice.`)
     // as files are written first; a spreadsheet may have put in the signs of the language here
     const asFile = inEnglish(() => readForm(kind, id, row, 'metric'))
     const read = asFile.ok ? asFile : readForm(kind, id, row, 'metric')
@@ -86,10 +86,10 @@ export function readShelfCsv(text: string): { readonly parts: Part[]; readonly p
       )
     const list = facts(row.facts)
     const withFacts = readFacts(read.part, list)
-    if (!withFacts) return refuse('The facts are not understood: leave that column as it was written.')
+    if (!withFacts) return refuse(say`The facts are not understood: leave that column as it was written.`)
     seen.add(id)
     parts.push(withFacts)
   })
-  if (!data.length) problems.push({ row: 1, name: '', message: 'There is no row here.' })
+  if (!data.length) problems.push({ row: 1, name: '', message: say`There is no row here.` })
   return { parts, problems }
 }

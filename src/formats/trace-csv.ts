@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import type { Sample } from '../core/build'
 import { choiceEnds } from '../core/job'
+import { say } from '../core/words'
 
 const columns = {
   t: 'time_s',
@@ -39,9 +40,8 @@ export function readTraceCsv(text: string): TraceTable {
   if (!has.includes('t') || has.length < 2)
     return {
       ok: false,
-      message:
-        `This is no trace: its first line names ${Object.values(columns).join(', ')}, of which time_s and one other ` +
-        `must be there.`,
+      message: say`This is no trace: its first line names ${Object.values(columns).join(', ')}, of which ${columns.t} and one other
+          must be there.`,
     }
   const number = (cell: string | undefined, [low, high]: readonly [number, number]): number | null => {
     const written = (cell ?? '').trim().replace(',', '.')
@@ -57,6 +57,6 @@ export function readTraceCsv(text: string): TraceTable {
     else samples.push({ t, probeC: at('probeC'), amps: at('amps'), batteryV: at('batteryV'), fanV: at('fanV') })
   }
   return samples.length < 2
-    ? { ok: false, message: 'No two lines of this table are in order of time.' }
+    ? { ok: false, message: say`No two lines of this table are in order of time.` }
     : { ok: true, samples, unread: unread + Math.max(0, data.length - MOST_LINES) }
 }

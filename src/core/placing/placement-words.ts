@@ -13,8 +13,8 @@ export function lackingInWords({ what, from, byM }: Lacking, units: UnitSystem):
   const by = Number.isFinite(byM) ? format(byM, 'length', units, 2) : ''
   return {
     depth: say`needs ${by} more depth`,
-    width: `${by} too wide for the core`,
-    height: `${by} too high for the core`,
+    width: say`${by} too wide for the core`,
+    height: say`${by} too high for the core`,
     voltage: say`made for ${from}`,
     distance: say`${by} too near to ${from}`,
   }[what]

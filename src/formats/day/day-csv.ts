@@ -4,6 +4,7 @@ import { workDefinitions } from '../../core/run'
 import type { DayFile } from './gpx'
 import { reduced, tooLong, type DaySample } from './reduce'
 import { columnOf, figure, readTable, unitIn } from './table'
+import { say } from '../../core/words'
 
 const KMH = 1 / 3.6
 
@@ -44,6 +45,15 @@ const columns = [
   ['height', /^(height|alt|ele)/, ...scaled('heightM', 1)],
 ] as const
 
+const columnNames: Readonly<Record<(typeof columns)[number][0], string>> = {
+  speed: say`speed`,
+  load: say`load`,
+  rpm: say`rpm`,
+  ambient: say`ambient`,
+  grade: say`grade`,
+  height: say`height`,
+}
+
 type Conversions = Readonly<Partial<Record<(typeof columns)[number][0], (v: number) => number>>>
 
 /** Each column is in the unit that its own heading names; limits are those of the unit that is written out. */
@@ -81,9 +91,7 @@ export function readDayCsv(text: string, name: string): DayFile {
   if (minutesAt < 0)
     return {
       ok: false,
-      message:
-        'This table has no column of minutes. Its headings are: minutes, speed_kmh, load_share, rpm, ambient_c, ' +
-        'grade_pct.',
+      message: say`This table has no column of minutes. Its headings are: ${'minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct'}.`,
     }
   const nameAt = columnOf(header, /^(name|leg|what)/)
   const at = columns.map(([, pattern]) => columnOf(header, pattern))
@@ -98,7 +106,7 @@ export function readDayCsv(text: string, name: string): DayFile {
     if (minutes === null || minutes < 0 || minutes > 2880)
       return {
         ok: false,
-        message: `Line ${i + 2}: "${(row[minutesAt] ?? '').slice(0, 20)}" is not a number of minutes from 0 to 2880.`,
+        message: say`Line ${i + 2}: "${(row[minutesAt] ?? '').slice(0, 20)}" is not a number of minutes from 0 to 2880.`,
       }
     const values = columns.map(([title, , low, high], c): number | null | string => {
       const cell = at[c]! < 0 ? '' : (row[at[c]!] ?? '').trim()
@@ -106,7 +114,7 @@ export function readDayCsv(text: string, name: string): DayFile {
       const value = figure(cell)
       const converted = value === null ? null : (converting[title]?.(value) ?? value)
       return converted === null || converted < low || converted > high
-        ? `Line ${i + 2}: "${cell.slice(0, 20)}" cannot be a ${title}; it is between ${low} and ${high}.`
+        ? say`Line ${i + 2}: "${cell.slice(0, 20)}" cannot be a ${columnNames[title]}; it is between ${low} and ${high}.`
         : converted
     })
     const wrong = values.find((v): v is string => typeof v === 'string')
@@ -122,7 +130,7 @@ export function readDayCsv(text: string, name: string): DayFile {
     })
   }
   if (!samples.some((s) => s.seconds > 0))
-    return { ok: false, message: 'This table has no stretch that takes any time.' }
+    return { ok: false, message: say`This table has no stretch that takes any time.` }
   const long = tooLong(samples)
   if (long) return { ok: false, message: long }
   const { day, joined } = reduced(samples, name, 'table', 0.3)

@@ -67,7 +67,7 @@ export function readGpx(text: string, slowMs: number): DayFile {
   }
   const gpx = (root as { gpx?: unknown }).gpx
   if (typeof gpx !== 'object' || gpx === null)
-    return { ok: false, message: 'This is not a GPX track: there is no <gpx> in it.' }
+    return { ok: false, message: say`This is not a GPX track: there is no <gpx> in it.` }
   const tracks = child(gpx, 'trk')
   const raw = [
     ...tracks.flatMap((t) => child(t, 'trkseg').flatMap((s) => child(s, 'trkpt'))),

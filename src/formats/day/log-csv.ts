@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import type { LoggedRun } from '../../core/run'
 import { FAHRENHEIT, figure, readTable, unitIn, type UnitRead } from './table'
+import { say } from '../../core/words'
 
 export type LogFile =
   | {
@@ -123,11 +124,13 @@ export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen 
   const { header, rows } = read.table
   const at = columnsIn(header, chosen)
   const { time: timeAt, coolant: coolantAt } = at
-  const missing = timeAt < 0 ? 'times' : coolantAt < 0 ? 'coolant' : null
-  if (missing)
+  if (timeAt < 0 || coolantAt < 0)
     return {
       ok: false,
-      message: `This log has no column of ${missing}. Its headings are: ${header.join(', ').slice(0, 120)}.`,
+      message:
+        timeAt < 0
+          ? say`This log has no column of times. Its headings are: ${header.join(', ').slice(0, 120)}.`
+          : say`This log has no column of coolant. Its headings are: ${header.join(', ').slice(0, 120)}.`,
       headings: header,
       columns: takenFrom(header, at, () => ''),
     }
@@ -158,25 +161,23 @@ export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen 
   if (kept.length < 2)
     return {
       ok: false,
-      message:
-        `No line of this log could be read: neither "${(rows[0]?.[timeAt] ?? '').slice(0, 20)}" nor ` +
-        `"${(rows[0]?.[coolantAt] ?? '').slice(0, 20)}" is a time and a temperature.`,
+      message: say`No line of this log could be read: neither "${(rows[0]?.[timeAt] ?? '').slice(0, 20)}" nor
+          "${(rows[0]?.[coolantAt] ?? '').slice(0, 20)}" is a time and a temperature.`,
     }
   if (backward > MOST_BACKWARD * kept.length)
     return {
       ok: false,
-      message:
-        `${backward} lines of this log stand at a time that was already past: put it in order of time, or ` +
-        `cut out one run.`,
+      message: say`${backward} lines of this log stand at a time that was already past: put it in order of time, or cut out
+          one run.`,
     }
-  if (unread) notes.push(`${unread} lines could not be read and were left out.`)
-  if (backward) notes.push(`${backward} lines stand at a time that was already past; they were left out.`)
-  if (repeated) notes.push(`${repeated} lines repeat a time; the first of each counts.`)
+  if (unread) notes.push(say`${unread} lines could not be read and were left out.`)
+  if (backward) notes.push(say`${backward} lines stand at a time that was already past; they were left out.`)
+  if (repeated) notes.push(say`${repeated} lines repeat a time; the first of each counts.`)
   const sorted = kept.map((k) => k.c).sort((a, b) => a - b)
   // no heading says so, but no coolant is so hot in °C
   const guessedF = own('coolant') === null && sorted[Math.floor(0.9 * sorted.length)]! > HOTTEST_C
   const usual: UnitRead = guessedF || own('coolant')?.name === '°F' ? FAHRENHEIT : { name: '°C', to: (v) => v }
-  if (guessedF) notes.push('Its coolant is taken as Fahrenheit: nothing is so hot in °C.')
+  if (guessedF) notes.push(say`Its coolant is taken as Fahrenheit: nothing is so hot in °C.`)
   const inUnit = {
     time: own('time') ?? { name: 's', to: (v: number) => v },
     coolant: own('coolant') ?? usual,
@@ -189,11 +190,11 @@ export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen 
   if (celsius(sorted[0]!) < -60 || celsius(sorted[sorted.length - 1]!) > 250)
     return {
       ok: false,
-      message: `Coolant from ${sorted[0]!} to ${sorted[sorted.length - 1]!}: that is no coolant. Which column is it?`,
+      message: say`Coolant from ${sorted[0]} to ${sorted.at(-1)}: that is no coolant. Which column is it?`,
       headings: header,
     }
   const stride = Math.ceil(kept.length / MOST_LINES)
-  if (stride > 1) notes.push(`${kept.length} lines, every ${stride} taken as one.`)
+  if (stride > 1) notes.push(say`${kept.length} lines, every ${stride} taken as one.`)
   const groups = Array.from({ length: Math.ceil(kept.length / stride) }, (_, i) =>
     kept.slice(i * stride, (i + 1) * stride),
   )
