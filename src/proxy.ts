@@ -1,5 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { guardedHeaders, refusalOf } from './app/door'
+import { say } from './core/words'
 import { COOKIE, isAnswered, passOf } from './app/network'
 
 /** What somebody is told who has not been let in: pages lead to the door, data says so. */
@@ -11,7 +12,7 @@ function notLetIn(request: NextRequest): NextResponse | null {
       {
         ok: false,
         kind: 'later',
-        message: 'You are not let in any more: open the yard anew and write its pass-phrase.',
+        message: say`You are not let in any more: open the yard anew and write its pass-phrase.`,
       },
       { status: 401 },
     )

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import type { Cost } from '../core/schedule'
+import { say } from '../core/words'
 import { plain } from './plain-cell'
 
 /** What a job costs as a table: a line each, what has no price empty, the sum of what has one at the end. */
@@ -7,9 +8,9 @@ export function writeCostCsv({ lines, total, unpriced, currency }: Cost): string
   const money = (v: number | null): string => (v === null ? '' : v.toFixed(2))
   return Papa.unparse(
     [
-      ['what', 'about', 'how much', 'unit', 'each', currency || 'sum'],
+      [say`what`, say`about`, say`how much`, say`unit`, say`each`, currency || say`sum`],
       ...lines.map((l) => [l.what, l.about, String(l.count), l.unit, money(l.each), money(l.total)]),
-      [unpriced ? `at least, ${unpriced} without a price` : 'in all', '', '', '', '', money(total)],
+      [unpriced ? say`at least, ${unpriced} without a price` : say`in all`, '', '', '', '', money(total)],
     ].map((row) => row.map(plain)),
     { newline: '\r\n' },
   )

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import type { CutList } from '../core/wiring'
-import { spokenWord } from '../core/words'
+import { say, spokenWord } from '../core/words'
 import { plain } from './plain-cell'
 
 const metres = (m: number): string => m.toFixed(3)
@@ -10,21 +10,21 @@ const millimetres = (m: number): string => String(Math.round(m * 1000))
 export function writeCutListCsv(list: CutList): string {
   const wires = [
     [
-      'no.',
-      'wire',
-      'size',
-      'colour',
-      'insulation °C',
-      'way m',
-      'cut m',
-      'end a',
-      'terminal a',
-      'strip a mm',
-      'end b',
-      'terminal b',
-      'strip b mm',
-      'sleeve',
-      'zone °C',
+      say`no.`,
+      say`wire`,
+      say`size`,
+      say`colour`,
+      say`insulation °C`,
+      say`way m`,
+      say`cut m`,
+      say`end a`,
+      say`terminal a`,
+      say`strip a mm`,
+      say`end b`,
+      say`terminal b`,
+      say`strip b mm`,
+      say`sleeve`,
+      say`zone °C`,
     ],
     ...list.wires.map((w) => [
       String(w.number),
@@ -40,7 +40,7 @@ export function writeCutListCsv(list: CutList): string {
     ]),
   ]
   const shopping = [
-    ['to have in hand', 'how much', 'unit', 'shelf', 'note'],
+    [say`to have in hand`, say`how much`, say`unit`, say`shelf`, say`note`],
     ...list.shopping.map((s) => [s.what, String(s.count), s.unit, s.has, s.note]),
   ]
   return Papa.unparse(

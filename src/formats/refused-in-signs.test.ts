@@ -15,6 +15,7 @@ const refused: Readonly<Record<string, unknown>> = {
   'minutes that are none': readDayCsv('minutes,rpm\nx,1', ''),
   'a speed that cannot be': readDayCsv('minutes,speed_kmh\n1,999', ''),
   'no time at all': readDayCsv('minutes,rpm\n0,1', ''),
+  'work that is none': readDayCsv('minutes,rpm,work\n9,1000,Q\n9,1000,Q', ''),
   'no track': readGpx('<a/>', 2),
   'a log without times': readLogCsv('a,coolant_c\n1,2', 12),
   'a log without coolant': readLogCsv('time_s,b\n1,2', 12),
@@ -39,7 +40,9 @@ test.each(Object.keys(refused))('%s is told in the language that is spoken', (na
   const told = refused[name]
   const words = Array.isArray(told)
     ? told
-    : Object.entries(told as Record<string, unknown>).flatMap(([key, v]) => (['message', 'notes', 'problems'].includes(key) ? [v] : []))
+    : Object.entries(told as Record<string, unknown>).flatMap(([key, v]) =>
+        ['message', 'notes', 'problems'].includes(key) ? [v] : [],
+      )
   expect(words.flat().length).toBeGreaterThan(0)
   expect(bareIn(words, written)).toEqual([])
 })

@@ -138,11 +138,11 @@ export function readDayCsv(text: string, name: string): DayFile {
     ok: true,
     day,
     notes: [
-      ...(joined > 0 ? [`${samples.length} lines, joined to ${day.legs.length} legs.`] : []),
+      ...(joined > 0 ? [say`${samples.length} lines, joined to ${day.legs.length} legs.`] : []),
       ...(strange.size
         ? [
-            `No such work: ${[...strange].slice(0, 5).join(', ')}. It is told from speed, load and engine ` +
-              `speed instead.`,
+            say`No such work: ${[...strange].slice(0, 5).join(', ')}. It is told from speed, load and engine speed
+              instead.`,
           ]
         : []),
     ],

@@ -45,7 +45,7 @@ export const togetherWords: Readonly<Record<string, StepWords>> = {
     tell: (job) => say`Positive, then negative. ${liveWithoutFuse(job)}`,
     cautions: ['battery', 'surprise'],
     also: (job) => (job.trailer ? ['batteryGas'] : []),
-    torque: () => ({ newtonMetres: 5, of: 'M5 terminal bolts' }),
+    torque: () => ({ newtonMetres: 5, of: say`terminal bolts, M5` }),
   },
   'fuse-in': {
     why: say`From here on the fan may start by itself.`,
