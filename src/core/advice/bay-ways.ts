@@ -69,17 +69,14 @@ export function bayWays(job: Job, part: FanPart): BayWay[] {
     const stack = depthStack(with_)
     const depthShort = stack.requiredM - stack.leftM
     const wideShort = panel ? part.housingM.value - Math.min(panel.wideM.value, panel.highM.value) : 0
+    const lacksDepth = depthShort > 1e-9 ? { what: 'depth' as const, byM: depthShort } : null
+    const tooWide = wideShort > 0 && wideShort >= depthShort
+    const lacks = tooWide ? { what: 'width' as const, byM: wideShort } : lacksDepth
     return {
       panel,
       side,
       blows,
-      lacksM: !panel
-        ? null
-        : wideShort > 0 && wideShort >= depthShort
-          ? { what: 'width', byM: wideShort }
-          : depthShort > 1e-9
-            ? { what: 'depth', byM: depthShort }
-            : null,
+      lacksM: panel ? lacks : null,
       fanFlow: found.fanFlow,
       flow: found.flow,
       bayC: found.bayC,

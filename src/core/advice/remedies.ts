@@ -120,17 +120,11 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
           },
         ]
       : [{ text: say`Choose a fan`, station: 'place' }],
-  air: (job) =>
-    job.cooling
-      ? coreAirRemedy(job)
-      : job.bay && job.fans.length
-        ? [
-            {
-              text: say`Larger vents, one of them high up; a fan that moves more; less heat given off inside`,
-              station: 'place',
-            },
-          ]
-        : [],
+  air: (job) => {
+    if (job.cooling) return coreAirRemedy(job)
+    const text = say`Larger vents, one of them high up; a fan that moves more; less heat given off inside`
+    return job.bay && job.fans.length ? [{ text, station: 'place' }] : []
+  },
   supply: (job, margin) =>
     margin.verdict === 'short' && margin.value === null
       ? [
@@ -143,34 +137,26 @@ const choicesFor: Readonly<Record<MarginId, (job: Job, margin: MarginResult) => 
   wire: sizeRemedy,
   fuse: fuseRemedy,
   contacts: contactRemedy,
-  charge: (job) =>
-    job.trailer
-      ? [{ text: say`A thicker tow cable or a stronger charger; otherwise a lighter fan`, station: 'power' }]
-      : job.charging.known === 'rating'
-        ? [
-            {
-              text: say`Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan`,
-              station: 'power',
-            },
-          ]
-        : [{ text: say`Choose a lighter fan, or switch off other loads at idle`, station: 'place' }],
-  battery: (_, margin) => [
-    {
-      text:
-        margin.part === 'standing alone'
-          ? say`A larger battery, fewer loads, or a fan that runs only part of the time`
-          : margin.part === 'standing'
-            ? say`Take the controller off a switched feed, or put the machine on a maintainer`
-            : say`Shorten the after-run, or keep the fan off while cranking`,
-      station: 'power',
-    },
-  ],
-  trigger: (job, margin) =>
-    margin.part === 'starts'
-      ? bandRemedy(job, margin)
-      : margin.basis === 'run' && margin.part?.startsWith('in time')
-        ? heatRemedy(job)
-        : settingRemedy(job, margin),
+  charge: (job) => {
+    if (job.trailer)
+      return [{ text: say`A thicker tow cable or a stronger charger; otherwise a lighter fan`, station: 'power' }]
+    if (job.charging.known !== 'rating')
+      return [{ text: say`Choose a lighter fan, or switch off other loads at idle`, station: 'place' }]
+    const text = say`Measure what it charges at idle, slow work and cruise; otherwise choose a lighter fan`
+    return [{ text, station: 'power' }]
+  },
+  battery: (_, { part }) => {
+    const standing = say`Take the controller off a switched feed, or put the machine on a maintainer`
+    const short = say`Shorten the after-run, or keep the fan off while cranking`
+    const alone = say`A larger battery, fewer loads, or a fan that runs only part of the time`
+    if (part === 'standing alone') return [{ text: alone, station: 'power' }]
+    return [{ text: part === 'standing' ? standing : short, station: 'power' }]
+  },
+  trigger: (job, margin) => {
+    if (margin.part === 'starts') return bandRemedy(job, margin)
+    const late = margin.basis === 'run' && margin.part?.startsWith('in time')
+    return late ? heatRemedy(job) : settingRemedy(job, margin)
+  },
   boil: (job, margin) => (margin.basis === 'run' ? heatRemedy(job) : settingRemedy(job, margin)),
 }
 

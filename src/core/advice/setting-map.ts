@@ -126,13 +126,11 @@ function axes(job: Job): { readonly rowOf: MapRow; readonly setsC: number[]; rea
 function hurting(findings: Findings | null): Map<string, number> {
   const effects = findings?.outcomes['peak, hottest']?.effects ?? []
   return new Map(
-    effects.flatMap((e): [string, number][] =>
-      e.atLow > e.atHigh && e.atLow > 0
-        ? [[e.address, e.value + HALF_WAY * (e.low - e.value)]]
-        : e.atHigh > 0
-          ? [[e.address, e.value + HALF_WAY * (e.high - e.value)]]
-          : [],
-    ),
+    effects.flatMap((e): [string, number][] => {
+      if (Math.max(e.atLow, e.atHigh) <= 0) return []
+      const end = e.atLow > e.atHigh ? e.low : e.high
+      return [[e.address, e.value + HALF_WAY * (end - e.value)]]
+    }),
   )
 }
 

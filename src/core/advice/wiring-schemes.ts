@@ -220,8 +220,10 @@ export function schemeOf(job: Job): SchemeId | null {
   if (run!.source === 'key switch') return 'switched wire'
   if (run!.source === 'road lights') return null
   if (run!.switchedBy === 'relay' && job.wiring.side === 'ground') return 'ground side'
-  if (second && run!.switchedBy === 'relay')
-    return second.relay === run!.relay ? 'one relay' : second.controller === run!.controller ? 'relay each' : 'staged'
+  if (second && run!.switchedBy === 'relay') {
+    if (second.relay === run!.relay) return 'one relay'
+    return second.controller === run!.controller ? 'relay each' : 'staged'
+  }
   if (run!.switchedBy === 'controller') return pulses(job) ? 'ramp' : 'own contact'
   return 'fed relay'
 }

@@ -122,14 +122,16 @@ const yes = (id: string, name: string, how: string, before: Before = live): Proo
 })
 
 /** How the direction of the air is seen. */
-const paperTest = (job: Job): string =>
-  job.bay
-    ? job.place.side === 'puller'
+function paperTest(job: Job): string {
+  const pulls = job.place.side === 'puller'
+  if (job.bay)
+    return pulls
       ? say`Test setting. A strip of paper at the vent is drawn in, and blown away at the fan.`
       : say`Test setting. A strip of paper at the fan is drawn in, and blown away at the vent.`
-    : job.place.side === 'puller'
-      ? say`Test setting. A strip of paper in front of the core is drawn to it.`
-      : say`Test setting. A strip of paper behind the core is blown away from it.`
+  return pulls
+    ? say`Test setting. A strip of paper in front of the core is drawn to it.`
+    : say`Test setting. A strip of paper behind the core is blown away from it.`
+}
 
 const beforePower = (): Proof[] => [
   yes(

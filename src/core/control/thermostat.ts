@@ -30,4 +30,4 @@ export const settingFor = (kind: BandKind, onC: number, offC: number): Setting =
  * @example calls(probe(90), { on: probe(85), off: probe(80) }, false) //=> true
  */
 export const calls = (shown: ProbeTemperature, { on, off }: OnOff, before: boolean): boolean =>
-  shown.c >= on.c ? true : shown.c <= off.c ? false : before
+  shown.c >= on.c || (before && shown.c > off.c)

@@ -61,9 +61,9 @@ export function fanCurves(job: Job, circuit = firstCircuit(job)): Curves | null 
     const r = runningAir(bench, { ...circuit, fan })!
     // the engine's own fan adds its pressure with its sign
     const f = helps === null ? null : flywheelOf(bench, job)
+    const sign = helps ? 1 : -1
     return (q: number, density: number) =>
-      fanPressure(r.air, q, r.speed, density) +
-      (f ? (helps ? fanPressure(f.fan, q, f.speed, density) : -fanPressure(f.fan, -q, f.speed, density)) : 0)
+      fanPressure(r.air, q, r.speed, density) + (f ? sign * fanPressure(f.fan, sign * q, f.speed, density) : 0)
   }
   const duct = job.bay ? ductOf(nominal, job) : null
   const resistanceAt = (bench: Bench): ((q: number, density: number) => number) => {
@@ -94,10 +94,11 @@ export function fanCurves(job: Job, circuit = firstCircuit(job)): Curves | null 
   const noting = new NotingBench(lookup)
   const flow = movedBy(noting, job, circuit)
   const { worst, best } = corners((b) => movedBy(b, job, circuit), lookup, noting.touched, flow)
+  const vents = duct ? 'hose and vents' : 'vents'
   return {
     points,
     at: { flow, low: worst, high: best, pressure: Math.max(0, fanCurve[0](flow, density)) },
     free: fan.part.freeFlowM3s.value,
-    against: job.bay ? (duct ? 'hose and vents' : 'vents') : 'core',
+    against: job.bay ? vents : 'core',
   }
 }

@@ -59,10 +59,10 @@ export function bayFlowPicture(job: Job, way: BayWay, most: number): Drawing {
     shapes.push(rect('fan', x - 6, y - 26, 12, 52), circle('hub', x, y, 5))
   }
   // gaps: cool air drawn in, or hot air driven out
-  for (const x of [44, 146])
-    shapes.push(
-      ...(pulls ? arrow('air-cold', [x, -20], [x, 10], 6) : fanSide ? arrow('air-hot', [x, 10], [x, -20], 6) : []),
-    )
+  for (const x of [44, 146]) {
+    if (pulls) shapes.push(...arrow('air-cold', [x, -20], [x, 10], 6))
+    else if (fanSide) shapes.push(...arrow('air-hot', [x, 10], [x, -20], 6))
+  }
   if (fanSide)
     shapes.push(
       text(W / 2, -8, pulls ? say`cool in` : say`hot out`, SIZE, { anchor: 'middle', tone: pulls ? 'cold' : 'short' }),

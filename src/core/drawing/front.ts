@@ -68,8 +68,9 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
   const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, `near ${o.id}`)]
   // names stand clear of the core: beside it they run away from it
-  const beside =
-    box.x >= coreFace(bench).w ? ('start' as const) : box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
+  const leftOrBefore = box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
+  const beside = box.x >= coreFace(bench).w ? ('start' as const) : leftOrBefore
+  const at = { start: x, middle: x + w / 2, end: x + w }[beside]
   const fan = onSide ? job.fans.find((f) => f.seat?.core === o.core) : undefined
   const { housingM, depthM } = fan?.part ?? {}
   const gapM =
@@ -79,7 +80,7 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
   const gap = gapM === null ? '' : `, ${format(gapM, 'length', job.units, 2)}`
   const words = onSide ? `${o.name}${gap}` : `${o.name} (${o.side === 'front' ? say`in front` : say`behind`})`
   shapes.push(
-    text(beside === 'start' ? x : beside === 'end' ? x + w : x + w / 2, y - size * 0.4, words, size, {
+    text(at, y - size * 0.4, words, size, {
       anchor: beside,
       tone: onSide && o.kind === 'exhaust' ? 'short' : 'soft',
       of: `near ${o.id}`,

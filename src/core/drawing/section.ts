@@ -56,8 +56,9 @@ export function sectionView(job: Job, { fan } = firstCircuit(job)): Drawing | nu
           [0, (h * n) / 30],
         ]),
       )
+  const core = job.newCore ? say`new core` : say`core`
   shapes.push(
-    text(-thick / 2, -size * 0.6, panel ? panel.name : job.newCore ? say`new core` : say`core`, size, {
+    text(-thick / 2, -size * 0.6, panel ? panel.name : core, size, {
       anchor: 'middle',
     }),
   )

@@ -115,8 +115,9 @@ export function framed(title: string, says: string, drawn: readonly Shape[], air
       take(s.x + s.r, s.y + s.r)
     } else {
       const long = s.text.length * s.size * 0.56
-      take(s.anchor === 'end' ? s.x - long : s.anchor === 'middle' ? s.x - long / 2 : s.x, s.y - s.size)
-      take(s.anchor === 'start' ? s.x + long : s.anchor === 'middle' ? s.x + long / 2 : s.x, s.y + s.size * 0.3)
+      const before = { start: 0, middle: long / 2, end: long }[s.anchor]
+      take(s.x - before, s.y - s.size)
+      take(s.x + (long - before), s.y + s.size * 0.3)
     }
   }
   if (!Number.isFinite(x1)) return { title, says, x: 0, y: 0, w: 1, h: 1, shapes }

@@ -51,14 +51,8 @@ export function compareSizes(conductors: readonly Conductor[], needs: ConductorN
       fitsTerminal: sizeAreaM2(size) <= needs.terminalAreaM2 * 1.001,
     }
     const meets = check.carries && check.guarded && check.dropOk && check.strong
-    return {
-      ...check,
-      verdict: !meets
-        ? ('too thin' as const)
-        : check.fitsTerminal
-          ? ('will do' as const)
-          : ('too thick for the terminal' as const),
-    }
+    const ends = check.fitsTerminal ? ('will do' as const) : ('too thick for the terminal' as const)
+    return { ...check, verdict: meets ? ends : ('too thin' as const) }
   })
 }
 

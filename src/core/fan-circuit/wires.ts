@@ -32,7 +32,8 @@ export const wiresOf = (bench: Bench, circuit: FanCircuit): RunOfWire => ({
 export function wiresWaitFor(circuit: FanCircuit): string | null {
   if (!circuit.fan) return say`a fan`
   const bare = circuit.conductors.find((c) => c.size === null)
-  return bare ? say`a size for the ${roleNames[bare.role]}` : circuit.conductors.length === 0 ? say`a conductor` : null
+  if (bare) return say`a size for the ${roleNames[bare.role]}`
+  return circuit.conductors.length === 0 ? say`a conductor` : null
 }
 
 /**

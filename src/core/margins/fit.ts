@@ -11,19 +11,15 @@ const supplied = (bench: Bench, address: string): Worked =>
   worked(say`lead supplied`, '{0}', [bench.term(address)], bench.value(address), 'length', '§7')
 
 /** Address of what is free on the fan's side. */
-const freeAddress = (job: Job): string =>
-  job.bay
-    ? `bay.panels.${panelOf(job)!.id}.freeM`
-    : job.place.side === 'puller'
-      ? 'place.freeDepthM'
-      : 'place.freeFrontM'
+function freeAddress(job: Job): string {
+  if (job.bay) return `bay.panels.${panelOf(job)!.id}.freeM`
+  return job.place.side === 'puller' ? 'place.freeDepthM' : 'place.freeFrontM'
+}
 
-const freeName = (job: Job): string =>
-  job.bay
-    ? say`free behind the panel`
-    : job.place.side === 'puller'
-      ? say`free behind the core`
-      : say`free before the core`
+function freeName(job: Job): string {
+  if (job.bay) return say`free behind the panel`
+  return job.place.side === 'puller' ? say`free behind the core` : say`free before the core`
+}
 
 /** What is left free beside the core that will be there. */
 function freeDepth(bench: Bench, job: Job): Worked {
@@ -244,27 +240,26 @@ function partsOf(job: Job, circuit: FanCircuit): PartDefinition[] {
   })
   const mountsFan = jobKinds[job.kind].mountsFan
   return [
-    ...(!mountsFan
-      ? []
-      : fan
-        ? [
-            {
-              ...depth,
-              scale: fixedScale(10),
-              compute: (bench) => over(freeDepth(bench, job), deep(bench, fan), requiredMm / 1000, 'length', '§7'),
-            } satisfies PartDefinition,
-            ...(job.bay ? panelParts(job, fan, circuit) : []),
-            ...(fan.seat && job.cooling
-              ? [
-                  edgePart(fan, circuit),
-                  ...job.place.obstacles
-                    .filter((o) => o.core === fan.seat!.core && onFansSide(job, o))
-                    .map((o) => obstaclePart(job, fan, circuit, o)),
-                  ...otherFanParts(job, fan, circuit),
-                ]
-              : []),
-          ]
-        : [{ ...depth, needs: say`a fan` }]),
+    ...(mountsFan && !fan ? [{ ...depth, needs: say`a fan` }] : []),
+    ...(mountsFan && fan
+      ? [
+          {
+            ...depth,
+            scale: fixedScale(10),
+            compute: (bench) => over(freeDepth(bench, job), deep(bench, fan), requiredMm / 1000, 'length', '§7'),
+          } satisfies PartDefinition,
+          ...(job.bay ? panelParts(job, fan, circuit) : []),
+          ...(fan.seat && job.cooling
+            ? [
+                edgePart(fan, circuit),
+                ...job.place.obstacles
+                  .filter((o) => o.core === fan.seat!.core && onFansSide(job, o))
+                  .map((o) => obstaclePart(job, fan, circuit, o)),
+                ...otherFanParts(job, fan, circuit),
+              ]
+            : []),
+        ]
+      : []),
     fan
       ? leadPart(
           job,

@@ -21,12 +21,10 @@ import { say } from '../words'
 const WHOLE_RUN_MORE = 0.03
 
 /** A fan needs direct current from somewhere. @see typical.md */
-const nothingToRunOn = ({ machine }: Job): string | null =>
-  machine.hasBattery === false
-    ? say`there is no battery for a fan to run on`
-    : machine.outputDc === false
-      ? say`the output is not direct current: a rectifier and regulator come first`
-      : null
+function nothingToRunOn({ machine }: Job): string | null {
+  if (machine.hasBattery === false) return say`there is no battery for a fan to run on`
+  return machine.outputDc === false ? say`the output is not direct current: a rectifier and regulator come first` : null
+}
 
 const wrongVoltage = ({ machine }: Job, { fan }: FanCircuit): string | null =>
   fan && !suitsVoltage(fan.part, machine.systemV)

@@ -17,8 +17,10 @@ function alongTheCore(bench: Bench, job: Job, seat: Seat | null): number {
 }
 
 /** Where the thing that a lead comes from sits on the core; null where it sits nowhere on one. */
-export const seatOfLead = (job: Job, lead: LeadName, n = 0): Seat | null =>
-  lead === 'fan' ? (job.fans[n]?.seat ?? null) : lead === 'probe' ? (job.probes[n]?.seat ?? null) : null
+export function seatOfLead(job: Job, lead: LeadName, n = 0): Seat | null {
+  if (lead === 'fan') return job.fans[n]?.seat ?? null
+  return lead === 'probe' ? (job.probes[n]?.seat ?? null) : null
+}
 
 /**
  * Lead that a way asks for: its legs and what its place on the core adds, + 5 %, a service loop, and what steering

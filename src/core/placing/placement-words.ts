@@ -6,7 +6,8 @@ import { say } from '../words'
 /** Where on the core, in words: "low", "middle", "high". */
 export const heightInWords = (job: Job, yM: number): string => {
   const share = yM / (job.cooling?.coreHeightM.value ?? 1)
-  return share < 0.42 ? say`high` : share > 0.58 ? say`low` : say`middle`
+  if (share < 0.42) return say`high`
+  return share > 0.58 ? say`low` : say`middle`
 }
 
 export function lackingInWords({ what, from, byM }: Lacking, units: UnitSystem): string {

@@ -53,7 +53,8 @@ export function summaryOf(job: Job, evaluation: Evaluation = evaluate(job)): Sum
     next: nextThing(job, evaluation, NEVER_DUE).text,
     ticks: stations.map((s) => {
       const { done, total } = filled(job, s)
-      return total > 0 && done === total ? 'full' : done > 0 ? 'begun' : 'empty'
+      if (total > 0 && done === total) return 'full'
+      return done > 0 ? 'begun' : 'empty'
     }),
     care: callsOf(job).map(({ what, dueOn }) => ({ what, dueOn })),
   }

@@ -163,11 +163,8 @@ export function calibrate(job: Job, log: LoggedRun, factors: readonly FitFactor[
     const warm = Math.min(1, Math.max(0, (c - firstLeg!.airC - 12) / 20))
     const rated = job.engine ? bench.value('engine.heatShare') * bench.value('engine.ratedPowerW') : 0
     const opens = job.engine?.thermostatOpensC ? bench.value('engine.thermostatOpensC') : c
-    const opening = job.cooling
-      ? job.engine?.thermostatOpensC
-        ? Math.min(1, Math.max(0, (c - opens) / FULL_OPEN_OVER_K))
-        : 1
-      : 0
+    const open = job.engine?.thermostatOpensC ? Math.min(1, Math.max(0, (c - opens) / FULL_OPEN_OVER_K)) : 1
+    const opening = job.cooling ? open : 0
     start[HOT] = c
     start[METAL] = c + (rated > 0 ? (warm * firstLeg!.heatW) / (rated / COUPLING_K) : 0)
     start[OUTLET] =

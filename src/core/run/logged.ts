@@ -30,9 +30,10 @@ export const factorAddress = (job: Job, factor: FitFactor): string =>
 
 /** Factors that this job's model has and this log can tell of. */
 export const factorsFor = (job: Job, log: LoggedRun): FitFactor[] =>
-  fitFactors.filter((f) =>
-    f === 'kappa' ? log.probeC !== null : f === 'transfer' ? job.cooling !== null : job.engine !== null,
-  )
+  fitFactors.filter((f) => {
+    if (f === 'kappa') return log.probeC !== null
+    return f === 'transfer' ? job.cooling !== null : job.engine !== null
+  })
 
 /** below this an engine does not turn by itself */
 const STANDS_RPM = 150
@@ -50,7 +51,8 @@ export function dayOfLog(log: LoggedRun, work: Work): Day {
   const { t } = log
   const n = t.length
   const has = log.speedMs ?? log.rpm ?? log.loadShare
-  const pieces = has ? Math.min(mostOf('legsOfDay'), n - 1) : log.airC ? Math.min(30, n - 1) : 1
+  const most = has ? mostOf('legsOfDay') : 30
+  const pieces = has || log.airC ? Math.min(most, n - 1) : 1
   const legs: DutyLeg[] = []
   for (let k = 0; k < pieces; k++) {
     const [from, to] = [Math.floor((k * (n - 1)) / pieces), Math.floor(((k + 1) * (n - 1)) / pieces)]
@@ -60,8 +62,9 @@ export function dayOfLog(log: LoggedRun, work: Work): Day {
     const still = speedMs !== null && speedMs < 0.3 && log.loadShare === null
     const rpm = mean(log.rpm)
     const off = rpm !== null && rpm < STANDS_RPM
+    const working = still ? 'idle' : work
     legs.push({
-      ...plainLeg(`leg${legs.length + 1}`, 'logged', off ? 'off' : still ? 'idle' : work, 0),
+      ...plainLeg(`leg${legs.length + 1}`, 'logged', off ? 'off' : working, 0),
       seconds: t[to]! - t[from]!,
       speedMs,
       rpm: off ? null : rpm,

@@ -106,14 +106,11 @@ export function runInWords(job: Job, runs: ChartedRuns, { whatIf }: Circumstance
   said.push(say`The battery is ${Math.abs(change) < 0.005 ? say`as full at the end as at the start` : changed}${flat}.`)
   if (proposed.after) {
     const { seconds, ah, still } = proposed.after
-    said.push(
-      seconds < 1
-        ? standsAfter(job)
-        : still
-          ? say`After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken
-            ${format(ah, 'batteryCapacity', u, 2)}.`
-          : say`After switch-off it runs ${minutes(seconds, u)} and takes ${format(ah, 'batteryCapacity', u, 2)}.`,
-    )
+    const runs = still
+      ? say`After switch-off it still runs when the day ends, ${minutes(seconds, u)} on, and has taken
+          ${format(ah, 'batteryCapacity', u, 2)}.`
+      : say`After switch-off it runs ${minutes(seconds, u)} and takes ${format(ah, 'batteryCapacity', u, 2)}.`
+    said.push(seconds < 1 ? standsAfter(job) : runs)
   }
   if (proposed.lengthS < dayLength(dayOf(job)) - 1)
     said.push(say`The run ends there: the figures are of what came before.`)

@@ -117,6 +117,12 @@ function signatureSection(job: Job, evaluation: Evaluation): Section {
 
 const checkWords = { 'ruled out': say`ruled out`, 'looks like it': say`LOOKS LIKE IT` } as const
 
+/** An answer of yes or no. @param no  how it is said */
+function answered(answer: boolean | null, no: string): string {
+  if (answer === null) return say`not asked`
+  return answer ? say`yes` : no
+}
+
 /** What was looked at before anything came apart, and what the machine may be done to. */
 function beforeSection(job: Job, units: UnitSystem): Section {
   const { baseline, machine, surroundings } = job
@@ -134,11 +140,8 @@ function beforeSection(job: Job, units: UnitSystem): Section {
     say`Before anything comes apart`,
     [
       say`Baseline: ${spokenWord(baseline.state)}${figures.length ? `: ${figures.join(', ')}` : ''}.`,
-      say`Battery: ${
-        machine.hasBattery === null ? say`not asked` : machine.hasBattery ? say`yes` : say`NONE`
-      }; output DC: ${
-        machine.outputDc === null ? say`not asked` : machine.outputDc ? say`yes` : say`NO`
-      }; ${machine.systemV} V.`,
+      say`Battery: ${answered(machine.hasBattery, say`NONE`)}; output DC: ${answered(machine.outputDc, say`NO`)};
+        ${machine.systemV} V.`,
       say`The owner allows: ${spokenWord(machine.ownerAllows ?? 'not asked')}. It lives:
         ${spokenWord(surroundings.livesIn ?? 'not asked')}${surroundings.shielded ? say`, shielded` : ''}.`,
       ...alterationsOf(job).map(

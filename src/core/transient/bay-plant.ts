@@ -70,7 +70,8 @@ export class BayPlant implements Plant {
     const { spec } = this
     const outsideK = this.outsideC + KELVIN
     const driven = this.fanFlow < 0 ? -this.fanFlow : 0
-    const fan = this.fanFlow < 0 ? 0 : spec.extracts ? (this.fanFlow * outsideK) / (outsideK + riseK) : this.fanFlow
+    const drawn = this.fanFlow < 0 ? 0 : this.fanFlow
+    const fan = spec.extracts ? (drawn * outsideK) / (outsideK + riseK) : drawn
     const buoyant = buoyantFlow(spec.ventM2, spec.heightM, riseK, outsideK)
     const apart = this.leg.running ? spec.apart[this.leg.row]! : 0
     return sqrt(fan * fan + buoyant * buoyant + this.breeze * this.breeze + apart * apart + driven * driven)

@@ -9,7 +9,8 @@ const MINUS = '−'
  * @example plainNumber(-1.4) //=> '−1.4'
  */
 export function plainNumber(value: number, figures = 4): string {
-  if (!Number.isFinite(value)) return value > 0 ? say`no end` : value < 0 ? say`${MINUS}no end` : say`unknown`
+  if (Number.isNaN(value)) return say`unknown`
+  if (!Number.isFinite(value)) return value > 0 ? say`no end` : say`${MINUS}no end`
   const size = Math.abs(value)
   const decimals = size === 0 ? 0 : Math.min(6, Math.max(0, figures - 1 - Math.floor(Math.log10(size))))
   const text = size.toFixed(decimals)

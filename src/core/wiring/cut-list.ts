@@ -23,14 +23,11 @@ const LOOP_M = 0.05
 /** a joint to the fuse holder stays short: no loop before the fuse. @see engineering §1.4 */
 const NO_LOOP_BELOW_M = 0.25
 
-const sleeveFor = (job: Job, zoneC: number): Sleeve =>
-  zoneC >= 120
-    ? 'glass sleeve, 200 °C'
-    : zoneC >= 85
-      ? 'heat sleeve, 150 °C'
-      : job.surroundings.livesIn === 'indoors'
-        ? 'braided sleeve'
-        : 'ribbed tube'
+function sleeveFor(job: Job, zoneC: number): Sleeve {
+  if (zoneC >= 120) return 'glass sleeve, 200 °C'
+  if (zoneC >= 85) return 'heat sleeve, 150 °C'
+  return job.surroundings.livesIn === 'indoors' ? 'braided sleeve' : 'ribbed tube'
+}
 
 /** Length of a wire's way, m: of its own piece where its conductor is cut in several. */
 const wayOf = (job: Job, bench: Bench, e: Extract<Element, { kind: 'wire' }>): number =>

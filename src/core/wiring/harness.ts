@@ -215,21 +215,19 @@ export const editStep = (job: Job, edit: HarnessEdit, units: UnitSystem = job.un
 
 /** Why a kind of change cannot be made on this job; null where it can. */
 export function editBarred(job: Job, kind: Kind): string | null {
-  if (kind === 'second relay')
-    return job.runs.length < 2
-      ? say`there is one fan only: add the second fan first`
-      : firstCircuit(job).relay === null
-        ? say`choose the relay first`
-        : job.runs.some((r) => r.relay !== firstCircuit(job).run.relay)
-          ? say`each fan has its own relay already`
-          : null
+  if (kind === 'second relay') {
+    if (job.runs.length < 2) return say`there is one fan only: add the second fan first`
+    const { relay, run } = firstCircuit(job)
+    if (relay === null) return say`choose the relay first`
+    return job.runs.some((r) => r.relay !== run.relay) ? say`each fan has its own relay already` : null
+  }
   if (kind === 'breaker to fuse')
     return job.fuses.some((f) => f.kind === 'breaker') ? null : say`there is no breaker in this circuit`
-  if (kind === 'swap leads')
-    return job.fans.length === 0
-      ? say`choose the fan first`
-      : job.fans.every((f) => f.part.motor === 'brushless')
-        ? say`a brushless fan must never have its wires swapped`
-        : null
+  if (kind === 'swap leads') {
+    if (job.fans.length === 0) return say`choose the fan first`
+    return job.fans.every((f) => f.part.motor === 'brushless')
+      ? say`a brushless fan must never have its wires swapped`
+      : null
+  }
   return null
 }

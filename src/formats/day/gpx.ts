@@ -43,8 +43,10 @@ export function distance(a: Pick<Point, 'lat' | 'lon'>, b: Pick<Point, 'lat' | '
   return 2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(h)))
 }
 
-const listOf = (value: unknown): unknown[] =>
-  Array.isArray(value) ? value : value === undefined || value === '' ? [] : [value]
+function listOf(value: unknown): unknown[] {
+  if (Array.isArray(value)) return value as unknown[]
+  return value === undefined || value === '' ? [] : [value]
+}
 const child = (value: unknown, key: string): unknown[] => listOf((value as Record<string, unknown> | null)?.[key])
 
 /**

@@ -176,15 +176,10 @@ function drawingRow(doc: PDFKit.PDFDocument, drawings: readonly Drawing[]): void
       }
       if (s.pen === 'hit' || s.pen === 'flow') continue
       const faint = s.pen === 'faint' || s.pen === 'swept' || s.pen === 'wire-floating' || s.pen === 'relay-link'
-      doc
-        .lineWidth(
-          (s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' || s.pen === 'part-heavy'
-            ? 1
-            : s.kind === 'path' && s.weight !== undefined
-              ? s.weight * scale
-              : 0.5) / scale,
-        )
-        .strokeColor(faint ? '#bbb' : s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111')
+      const heavy = s.pen === 'outline' || s.pen === 'fan' || s.pen === 'touch' || s.pen === 'part-heavy'
+      const weight = s.kind === 'path' && s.weight !== undefined ? s.weight * scale : 0.5
+      const ink = s.pen === 'touch' || s.pen === 'exhaust' ? '#a8371c' : '#111'
+      doc.lineWidth((heavy ? 1 : weight) / scale).strokeColor(faint ? '#bbb' : ink)
       if (s.kind === 'rect') doc.rect(s.x, s.y, s.w, s.h)
       else if (s.kind === 'circle') doc.circle(s.x, s.y, s.r)
       else s.points.forEach(([x, y], i) => (i ? doc.lineTo(x, y) : doc.moveTo(x, y)))

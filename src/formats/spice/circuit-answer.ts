@@ -58,11 +58,8 @@ function solvedAsJson(net: Netlist, conditions: Conditions, s: Solution, problem
                   label: e.label,
                   volts: rounded(across(e.a, e.b)),
                   amps: rounded(s.amps.get(e.name) ?? 0),
-                  ...(e.kind === 'motor'
-                    ? { speed: rounded(s.speeds.get(e.name) ?? 0) }
-                    : e.kind === 'coil'
-                      ? { pulledIn: s.states.pulled.has(e.relay) }
-                      : {}),
+                  ...(e.kind === 'motor' ? { speed: rounded(s.speeds.get(e.name) ?? 0) } : {}),
+                  ...(e.kind === 'coil' ? { pulledIn: s.states.pulled.has(e.relay) } : {}),
                 },
               ],
             ]

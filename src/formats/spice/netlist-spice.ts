@@ -15,12 +15,15 @@ import { CUT_OUT_SHARE, motorConstants, SOFT_START } from '../../core/electrical
 const node = (name: string): string => (name === GROUND ? '0' : name)
 const n = (value: number): string => value.toPrecision(12)
 
+const onOff = (on: boolean): string => (on ? 'on' : 'off')
+
 /**
  * A fan's static curve as a behavioural source; a frozen one would not tell the same once something is moved.
  * @see engineering §1.6
  */
 function motor(e: Extract<Element, { kind: 'motor' }>): string[] {
-  const v = e.b === GROUND ? `v(${e.a})` : e.a === GROUND ? `-v(${e.b})` : `(v(${e.a})-v(${e.b}))`
+  const above = e.a === GROUND ? `-v(${e.b})` : `(v(${e.a})-v(${e.b}))`
+  const v = e.b === GROUND ? `v(${e.a})` : above
   const from = `b${e.name} ${node(e.a)} ${node(e.b)}`
   if (e.rating.motor === 'brushless') {
     const powerW = e.rating.ratedV * e.rating.ratedA
@@ -73,7 +76,7 @@ export function netlistSpice(title: string, net: Netlist, c: Conditions, solutio
   return [
     `* ${title.replace(/[^\x20-\x7e]/g, ' ')}`,
     `* ${Object.entries(c)
-      .map(([k, v]) => `${k}=${v === true ? 'on' : v === false ? 'off' : v}`)
+      .map(([k, v]) => `${k}=${typeof v === 'boolean' ? onOff(v) : v}`)
       .join(' ')}`,
     ...net.elements.flatMap((e) => card(e, solution, c)),
     ...nodesOf(net).map((name) => `rleak_${name} ${name} 0 ${n(1 / LEAK_S)}`),

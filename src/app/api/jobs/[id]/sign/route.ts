@@ -16,12 +16,11 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
       const store = await theStore()
       const done = await signJob(store, id, body.value.from, body.value.by, now().toISOString())
       if (done.kind === 'saved') return Response.json({ ok: true, opened: await readHead(store, id) })
-      const message =
-        done.kind === 'refused'
-          ? done.message
-          : done.kind === 'stale'
-            ? say`The job was changed in another window. Look at it again, then sign.`
-            : say`This job is not in this yard any more.`
+      const others =
+        done.kind === 'stale'
+          ? say`The job was changed in another window. Look at it again, then sign.`
+          : say`This job is not in this yard any more.`
+      const message = done.kind === 'refused' ? done.message : others
       return Response.json({ ok: false, message }, { status: 409 })
     },
     (message) => ({ ok: false, message }),
