@@ -1,6 +1,7 @@
 import '../core/words/test-support/speak-signs'
 import { lackingInWords } from '../core/placing'
 import { partKinds } from '../core/parts'
+import { definitionOf, parse, quantities, type Quantity } from '../core/units'
 import { bareIn } from '../core/words/test-support/in-signs'
 import { readDayCsv, readGpx, readLogCsv } from './day'
 import { readShelfCsv } from './shelf-csv'
@@ -28,6 +29,12 @@ const refused: Readonly<Record<string, unknown>> = {
   'a shelf without rows': readShelfCsv('kind,name'),
   'no kind of part': readShelfCsv('kind,name\nqq,Q'),
   'an id that is none': readShelfCsv('kind,name,id\nfuse,Q,Q!'),
+  'what is no reading': (Object.keys(quantities) as Quantity[]).flatMap((q) =>
+    ['Q', '3 Q', '', '9'.repeat(99)].map((typed) => {
+      const read = parse(typed, q, 'metric')
+      return read.ok ? '' : read.message.replace(definitionOf(q).examples, '')
+    }),
+  ),
   'a place too small': (['depth', 'width', 'height', 'voltage', 'distance'] as const).map((what) =>
     lackingInWords({ what, from: 'Q', byM: 0.01 }, 'metric'),
   ),

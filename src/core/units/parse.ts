@@ -90,6 +90,11 @@ function currentOfPower(text: string, system: UnitSystem): Parsed | null {
   return { ok: true, value: Math.ceil((watts.value / volts.value) * TENTHS - 1e-9) / TENTHS }
 }
 
+const notOf = (noun: string, examples: string): string =>
+  /^[aeiou]/.test(noun)
+    ? say`This is not an ${noun}. Write it like ${examples}.`
+    : say`This is not a ${noun}. Write it like ${examples}.`
+
 function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   const { noun, examples, units } = definitionOf(quantity)
   const clock = units === definitionOf('seconds').units ? clockTime(text, quantity) : null
@@ -105,7 +110,7 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
           ${numeral(String(Number(typed.replace(',', '.')) || typed.replace(',', '.')))}.`,
       )
     }
-    return refuse(say`This is not a ${noun}. Write it like ${examples}.`)
+    return refuse(notOf(noun, examples))
   }
   const compound = found.length > 1
   if (compound && found.some((t) => !t.unitText))
@@ -115,12 +120,12 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   for (const { number, unitText } of found) {
     const u = unitText ? findUnit(quantity, unitText) : shownUnit(quantity, system)
     if (!u) return refuse(say`"${unitText.slice(0, 20)}" is not a unit of ${noun}. Write it like ${examples}.`)
-    if (compound && u.shift) return refuse(say`This is not a ${noun}. Write it like ${examples}.`)
+    if (compound && u.shift) return refuse(notOf(noun, examples))
     const si = toSi(number, u)
     value += compound && negative ? -Math.abs(si) : si
   }
   if (!Number.isFinite(value) || Math.abs(value) > 1e12)
-    return refuse(say`That is too large, or not a number. Write a ${noun} like ${examples}.`)
+    return refuse(say`That is too large, or not a number. Write it like ${examples}.`)
   const floor = definitionOf(quantity).floor
   if (floor !== undefined && value < floor) return refuse(say`Nothing is colder than −273.15 °C.`)
   return { ok: true, value }
@@ -139,14 +144,14 @@ function amount(text: string, quantity: Quantity, system: UnitSystem): Parsed {
  * @example parse('1,500', 'engineSpeed', 'metric').message //=> '1,500 can be read two ways: write 1500 or 1.5.'
  */
 export function parse(text: string, quantity: Quantity, system: UnitSystem): Parsed {
-  const { noun, examples, spreadAs } = definitionOf(quantity)
-  if (text.length > 80) return refuse(say`That is too long for a ${noun}. Write it like ${examples}.`)
+  const { examples, spreadAs } = definitionOf(quantity)
+  if (text.length > 80) return refuse(say`That is too long. Write it like ${examples}.`)
   const [main = '', spreadText, more] = text
     .normalize('NFC')
     .replace(DASHES, '-')
     .replace(/\u00a0|\u202f/g, ' ')
     .split(PLUS_MINUS)
-  if (!main.trim()) return refuse(say`Nothing is written here. Write a ${noun} like ${examples}.`)
+  if (!main.trim()) return refuse(say`Nothing is written here. Write it like ${examples}.`)
   const value = amount(main, quantity, system)
   if (!value.ok || spreadText === undefined) return value
   if (more !== undefined) return refuse(say`Only one ± can follow a reading.`)

@@ -71,9 +71,14 @@ export const quantities = {
     shown: { metric: 'm', imperial: 'ft' },
     examples: say`1.2 m, 850 mm or 4 ft 2 in`,
   },
-  height: { noun: 'height', units: length, shown: { metric: 'm', imperial: 'ft' }, examples: '1150 m or 3770 ft' },
+  height: {
+    noun: say`height`,
+    units: length,
+    shown: { metric: 'm', imperial: 'ft' },
+    examples: say`1150 m or 3770 ft`,
+  },
   area: {
-    noun: 'cross-section',
+    noun: say`cross-section`,
     units: [unit('m²', 1, 'm2'), unit('mm²', 1e-6, 'mm2', 'sqmm')],
     shown: { metric: 'mm²', imperial: 'mm²' },
     examples: '0.75 mm2',
@@ -146,7 +151,7 @@ export const quantities = {
     examples: say`180 W or 0.18 kW`,
   },
   flow: {
-    noun: 'air-flow',
+    noun: say`air-flow`,
     units: [
       unit('m³/s', 1, 'm3/s'),
       unit('m³/h', 1 / 3600, 'm3/h', 'cmh'),

@@ -107,6 +107,16 @@ test('what is shown parses back to itself, in either system', () => {
   )
 })
 
+test('what is no reading is called by its name, with the article that it takes', () => {
+  const told = (typed: string, quantity: Quantity): string => {
+    const read = parse(typed, quantity, 'metric')
+    return read.ok ? '' : read.message
+  }
+  expect(told('fast, very', 'engineSpeed')).toMatch(/^This is not an engine speed\. Write it like 1700/)
+  expect(told('wide', 'length')).toMatch(/^This is not a length\. Write it like/)
+  for (const quantity of Object.keys(quantities) as Quantity[])
+    expect(told('x', quantity)).not.toMatch(/\ba [aeiou]|\ban [^aeiou]/)
+})
 test('nothing typed makes the reader throw', () => {
   fc.assert(
     fc.property(

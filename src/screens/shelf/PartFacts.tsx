@@ -145,6 +145,7 @@ export function Facts({ part, units, onChange }: OfPart) {
   const [typed, setTyped] = useState('')
   const line = lines.find((l) => l.path === about)
   const read = typed.trim() && line ? parse(typed, line.quantity!, units) : null
+  const wrong = read && !read.ok ? read.message : null
   const withFacts = (facts: readonly Noted[]): void => {
     const last = Math.max(0, ...part.facts.map((f) => Number(/\d+$/.exec(f.id)?.[0] ?? 0)))
     onChange({ ...part, facts: [...part.facts, ...facts.map((f, i) => ({ ...f, id: `fact${last + 1 + i}`, from }))] })
@@ -189,24 +190,26 @@ export function Facts({ part, units, onChange }: OfPart) {
             </option>
           ))}
         </Form.Select>
-        <Form.Control
-          style={{ width: 150 }}
-          aria-label={say`What it says`}
-          placeholder={say`what it says`}
-          value={typed}
-          maxLength={80}
-          isInvalid={read !== null && !read.ok}
-          onChange={(e) => setTyped(e.target.value)}
-        />
+        <div className="said-here">
+          <Form.Control
+            aria-label={say`What it says`}
+            aria-describedby={wrong ? 'fact-wrong' : undefined}
+            placeholder={say`what it says`}
+            value={typed}
+            maxLength={80}
+            isInvalid={wrong !== null}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          {wrong && (
+            <p className="verdict-short small mb-0" role="alert" id="fact-wrong">
+              {wrong}
+            </p>
+          )}
+        </div>
         <Button variant="outline-dark" disabled={!read?.ok} onClick={add}>
           {say`Note it`}
         </Button>
       </div>
-      {read && !read.ok && (
-        <p className="verdict-short small mb-0" role="alert">
-          {read.message}
-        </p>
-      )}
       <Described part={part} units={units} from={from} onNote={withFacts} />
     </section>
   )
