@@ -40,8 +40,8 @@ export function readTraceCsv(text: string): TraceTable {
   if (!has.includes('t') || has.length < 2)
     return {
       ok: false,
-      message: say`This is no trace: its first line names ${Object.values(columns).join(', ')}, of which ${columns.t} and one other
-          must be there.`,
+      message: say`This is no trace: its first line names ${Object.values(columns).join(', ')},
+          of which ${columns.t} and one other must be there.`,
     }
   const number = (cell: string | undefined, [low, high]: readonly [number, number]): number | null => {
     const written = (cell ?? '').trim().replace(',', '.')

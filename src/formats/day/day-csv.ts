@@ -82,6 +82,8 @@ function sampleOf(seconds: number, [speed, load, rpm, ambient, grade, height]: r
   }
 }
 
+const HEADINGS = 'minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct'
+
 /** A day from a table of stretches. @see writeDayCsv */
 export function readDayCsv(text: string, name: string): DayFile {
   const read = readTable(text)
@@ -91,7 +93,7 @@ export function readDayCsv(text: string, name: string): DayFile {
   if (minutesAt < 0)
     return {
       ok: false,
-      message: say`This table has no column of minutes. Its headings are: ${'minutes, speed_kmh, load_share, rpm, ambient_c, grade_pct'}.`,
+      message: say`This table has no column of minutes. Its headings are: ${HEADINGS}.`,
     }
   const nameAt = columnOf(header, /^(name|leg|what)/)
   const at = columns.map(([, pattern]) => columnOf(header, pattern))
@@ -106,7 +108,8 @@ export function readDayCsv(text: string, name: string): DayFile {
     if (minutes === null || minutes < 0 || minutes > 2880)
       return {
         ok: false,
-        message: say`Line ${i + 2}: "${(row[minutesAt] ?? '').slice(0, 20)}" is not a number of minutes from 0 to 2880.`,
+        message: say`Line ${i + 2}: "${(row[minutesAt] ?? '').slice(0, 20)}" is not a number of minutes
+          from 0 to 2880.`,
       }
     const values = columns.map(([title, , low, high], c): number | null | string => {
       const cell = at[c]! < 0 ? '' : (row[at[c]!] ?? '').trim()
@@ -114,7 +117,8 @@ export function readDayCsv(text: string, name: string): DayFile {
       const value = figure(cell)
       const converted = value === null ? null : (converting[title]?.(value) ?? value)
       return converted === null || converted < low || converted > high
-        ? say`Line ${i + 2}: "${cell.slice(0, 20)}" cannot be a ${columnNames[title]}; it is between ${low} and ${high}.`
+        ? say`Line ${i + 2}: "${cell.slice(0, 20)}" cannot be a ${columnNames[title]}; it is
+            between ${low} and ${high}.`
         : converted
     })
     const wrong = values.find((v): v is string => typeof v === 'string')

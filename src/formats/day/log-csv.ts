@@ -167,8 +167,8 @@ export function readLogCsv(text: string, systemV: number, chosen: ColumnsChosen 
   if (backward > MOST_BACKWARD * kept.length)
     return {
       ok: false,
-      message: say`${backward} lines of this log stand at a time that was already past: put it in order of time, or cut out
-          one run.`,
+      message: say`${backward} lines of this log stand at a time that was already past: put it in order of time, or cut
+          out one run.`,
     }
   if (unread) notes.push(say`${unread} lines could not be read and were left out.`)
   if (backward) notes.push(say`${backward} lines stand at a time that was already past; they were left out.`)
