@@ -83,14 +83,18 @@ export function fetchStations(): void {
   const next = (): void => {
     const wait = quietFrom - performance.now()
     const station = left[0]
-    if (wait > 0) setTimeout(next, wait)
-    else if (station) {
-      left.shift()
-      void files[station]().then(
-        () => whenIdle(next),
-        () => null,
-      )
-    } else for (const kind of input) removeEventListener(kind, busy, { capture: true })
+    if (station && wait > 0) setTimeout(next, wait)
+    else if (station) void files[station]().then(arrived, away)
+    else for (const kind of input) removeEventListener(kind, busy, { capture: true })
+  }
+  const arrived = (): void => {
+    left.shift()
+    whenIdle(next)
+  }
+  // the server is away: whoever goes to a station asks for it
+  const away = (): void => {
+    left.length = 0
+    next()
   }
   next()
 }
