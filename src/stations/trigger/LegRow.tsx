@@ -3,7 +3,7 @@
 import { type DutyLeg, fieldsOf, type Job, legEnds, LONGEST_DAY, type Work } from '@/core/job'
 import Form from 'react-bootstrap/Form'
 import { changeDayLeg, dayLength, dayOf, moveDayLeg, removeDayLeg, workDefinitions, worksOf } from '@/core/run'
-import { format } from '@/core/units'
+import { format, plainNumber } from '@/core/units'
 import { CellField } from '@/ui/CellField'
 import type { StationProps } from '../station'
 import { say } from '@/core/words'
@@ -13,7 +13,7 @@ function otherwise(job: Job, leg: DutyLeg, of: 'share' | 'rpm' | 'speed'): strin
   const work = workDefinitions[leg.work]
   const from = work[of]
   if (of === 'share' && leg.grade !== null) return say`by grade`
-  if (typeof from === 'number') return String(from)
+  if (typeof from === 'number') return plainNumber(from)
   const field = from === null ? undefined : fieldsOf(job).get(from)
   return field ? format(field.reading.value, field.quantity, job.units, 2).replace(/ .*/, '') : '–'
 }
