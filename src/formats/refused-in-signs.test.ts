@@ -3,12 +3,14 @@ import { lackingInWords } from '../core/placing'
 import { partKinds } from '../core/parts'
 import { definitionOf, parse, quantities, type Quantity } from '../core/units'
 import { bareIn } from '../core/words/test-support/in-signs'
-import { readDayCsv, readGpx, readLogCsv } from './day'
+import { type DayFile, readDayCsv, readGpx, readLogCsv } from './day'
 import { readShelfCsv } from './shelf-csv'
 import { readTraceCsv } from './trace-csv'
 
 const log = (lines: string): unknown => readLogCsv(`time_s,coolant_c\n${lines}`, 12)
 const backward = ['1,80', ...Array.from({ length: 9 }, () => '0,80'), '2,81'].join('\n')
+
+const namesOf = (file: DayFile): string[] => (file.ok ? file.day.legs.map((l) => l.name) : [])
 
 /** What is said of files that cannot be taken, or not as they are. */
 const refused: Readonly<Record<string, unknown>> = {
@@ -29,6 +31,9 @@ const refused: Readonly<Record<string, unknown>> = {
   'a shelf without rows': readShelfCsv('kind,name'),
   'no kind of part': readShelfCsv('kind,name\nqq,Q'),
   'an id that is none': readShelfCsv('kind,name,id\nfuse,Q,Q!'),
+  'legs that nobody named': namesOf(
+    readDayCsv('minutes,speed_kmh,rpm,load_share\n9,40,3000,1\n9,0,900,1\n9,0,0,0', ''),
+  ),
   'what is no reading': (Object.keys(quantities) as Quantity[]).flatMap((q) =>
     ['Q', '3 Q', '', '9'.repeat(99)].map((typed) => {
       const read = parse(typed, q, 'metric')

@@ -68,8 +68,8 @@ function obstacleShapes(job: Job, bench: Bench, o: Obstacle, size: number, onSid
   const [x, y, w, h] = [box.x * MM, box.y * MM, box.w * MM, box.h * MM]
   const shapes: Shape[] = [rect(onSide ? penOf[o.kind] : 'swept', x, y, w, h, `near ${o.id}`)]
   // names stand clear of the core: beside it they run away from it
-  const leftOrBefore = box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
-  const beside = box.x >= coreFace(bench).w ? ('start' as const) : leftOrBefore
+  const leftOrOver = box.x + box.w <= 0 ? ('end' as const) : ('middle' as const)
+  const beside = box.x >= coreFace(bench).w ? ('start' as const) : leftOrOver
   const at = { start: x, middle: x + w / 2, end: x + w }[beside]
   const fan = onSide ? job.fans.find((f) => f.seat?.core === o.core) : undefined
   const { housingM, depthM } = fan?.part ?? {}

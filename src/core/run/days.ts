@@ -181,7 +181,7 @@ export const dayOfStint = (job: Job): Day => ({
   name: say`stint`,
   from: 'hand',
   legs: [
-    plainLeg('stint1', 'work', job.trailer ? 'towed' : 'slow', STINT.worksMin),
-    plainLeg('stint2', 'standing', job.trailer ? 'alone' : 'idle', STINT.standsMin),
+    plainLeg('stint1', say`work`, job.trailer ? 'towed' : 'slow', STINT.worksMin),
+    plainLeg('stint2', say`standing`, job.trailer ? 'alone' : 'idle', STINT.standsMin),
   ],
 })

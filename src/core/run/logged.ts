@@ -64,7 +64,7 @@ export function dayOfLog(log: LoggedRun, work: Work): Day {
     const off = rpm !== null && rpm < STANDS_RPM
     const working = still ? 'idle' : work
     legs.push({
-      ...plainLeg(`leg${legs.length + 1}`, 'logged', off ? 'off' : working, 0),
+      ...plainLeg(`leg${legs.length + 1}`, say`logged`, off ? 'off' : working, 0),
       seconds: t[to]! - t[from]!,
       speedMs,
       rpm: off ? null : rpm,

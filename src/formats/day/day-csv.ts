@@ -37,22 +37,13 @@ const scaled = (key: keyof typeof legEnds, by: number): readonly [number, number
 
 /** Limits of each column, and what it is called where it lies outside. */
 const columns = [
-  ['speed', /^(speed|v\b)/, ...scaled('speedMs', 3.6)],
-  ['load', /^load/, ...scaled('loadShare', 1)],
-  ['rpm', /^rpm|revs/, ...scaled('rpm', 1)],
-  ['ambient', /^(ambient|air)/, ...scaled('airC', 1)],
-  ['grade', /^grade|slope/, ...scaled('grade', 100)],
-  ['height', /^(height|alt|ele)/, ...scaled('heightM', 1)],
+  ['speed', say`speed`, /^(speed|v\b)/, ...scaled('speedMs', 3.6)],
+  ['load', say`load`, /^load/, ...scaled('loadShare', 1)],
+  ['rpm', say`rpm`, /^rpm|revs/, ...scaled('rpm', 1)],
+  ['ambient', say`ambient`, /^(ambient|air)/, ...scaled('airC', 1)],
+  ['grade', say`grade`, /^grade|slope/, ...scaled('grade', 100)],
+  ['height', say`height`, /^(height|alt|ele)/, ...scaled('heightM', 1)],
 ] as const
-
-const columnNames: Readonly<Record<(typeof columns)[number][0], string>> = {
-  speed: say`speed`,
-  load: say`load`,
-  rpm: say`rpm`,
-  ambient: say`ambient`,
-  grade: say`grade`,
-  height: say`height`,
-}
 
 type Conversions = Readonly<Partial<Record<(typeof columns)[number][0], (v: number) => number>>>
 
@@ -96,7 +87,7 @@ export function readDayCsv(text: string, name: string): DayFile {
       message: say`This table has no column of minutes. Its headings are: ${HEADINGS}.`,
     }
   const nameAt = columnOf(header, /^(name|leg|what)/)
-  const at = columns.map(([, pattern]) => columnOf(header, pattern))
+  const at = columns.map(([, , pattern]) => columnOf(header, pattern))
   const converting = conversionsIn(header, at)
   const minutesUnit = unitIn(header[minutesAt]!, 'time')?.to(1 / 60) ?? 1
   const workAt = columnOf(header, /^(work|kind)/)
@@ -111,13 +102,13 @@ export function readDayCsv(text: string, name: string): DayFile {
         message: say`Line ${i + 2}: "${(row[minutesAt] ?? '').slice(0, 20)}" is not a number of minutes
           from 0 to 2880.`,
       }
-    const values = columns.map(([title, , low, high], c): number | null | string => {
+    const values = columns.map(([title, called, , low, high], c): number | null | string => {
       const cell = at[c]! < 0 ? '' : (row[at[c]!] ?? '').trim()
       if (!cell) return null
       const value = figure(cell)
       const converted = value === null ? null : (converting[title]?.(value) ?? value)
       return converted === null || converted < low || converted > high
-        ? say`Line ${i + 2}: "${cell.slice(0, 20)}" cannot be a ${columnNames[title]}; it is
+        ? say`Line ${i + 2}: "${cell.slice(0, 20)}" cannot be a ${called}; it is
             between ${low} and ${high}.`
         : converted
     })

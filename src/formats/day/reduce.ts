@@ -89,10 +89,10 @@ export function reduced(
     const still = speedMs !== null && speedMs < standsBelowMs
     const off = rpm === 0 && loadShare !== null && loadShare === 0
     const seconds = Math.round(1000 * g.reduce((sum, s) => sum + s.seconds, 0)) / 1000
-    const going = still ? 'standing' : 'moving'
+    const going = still ? say`standing` : say`moving`
     const working = still && loadShare === null ? 'idle' : 'slow'
     return {
-      ...plainLeg(`leg${i + 1}`, g[0]!.name ?? (off ? 'off' : going), mostly(g) ?? (off ? 'off' : working), 0),
+      ...plainLeg(`leg${i + 1}`, g[0]!.name ?? (off ? say`off` : going), mostly(g) ?? (off ? 'off' : working), 0),
       seconds,
       speedMs,
       loadShare,
