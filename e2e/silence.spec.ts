@@ -14,7 +14,7 @@ test('a station that was never looked at, with the server away: it waits alone, 
   await openJob(page, yard, BIKE)
   await yard.kill()
   await page.keyboard.press('6')
-  await expect(page.getByText('This part has not come yet').first()).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByText('This part is on its way').first()).toBeVisible({ timeout: 40_000 })
   await expect(page.locator('[data-margin="air"] .word')).toBeVisible()
   // the rest of the page goes on: units, and another station that is there already
   await page.keyboard.press('1')
