@@ -30,6 +30,8 @@ export default {
   },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
+    // random properties, seeded
+    '^fast-check$': '<rootDir>/src/test-support/seeded.ts',
     // as the build has it for the App Router: what comes later is drawn on the server all the same
     '^next/dynamic$': '<rootDir>/node_modules/next/dist/shared/lib/app-dynamic.js',
   },

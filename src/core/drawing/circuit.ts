@@ -60,6 +60,10 @@ function partFigure(p: Plate, e: Element, [x, y]: XY): Shape[] {
     : []
 }
 
+/** What a part is called, below its sign: it may be wider than its box. */
+const labelOf = (p: Plate, e: Element, [x, y]: XY): Shape[] =>
+  labelled(e.label, e.name, [x + MID, y + PART.symbol + 0.9], p.lettering)
+
 function drawPart(p: Plate, name: string, at: { readonly x: number; readonly y: number }, to: Layers): void {
   const e = p.byName.get(name)
   if (!e) {
@@ -69,7 +73,7 @@ function drawPart(p: Plate, name: string, at: { readonly x: number; readonly y: 
   to.shapes.push(
     rect('hit', at.x, at.y, PART.w, PART.h, e.name),
     ...inMarked(symbol(e, at.x, at.y, isClosed(p, e)), p.marks.includes(e.name)),
-    ...labelled(e.label, e.name, [at.x + MID, at.y + PART.symbol + 0.9], p.lettering),
+    ...labelOf(p, e, [at.x, at.y]),
   )
   to.figures.push(...partFigure(p, e, [at.x, at.y]))
 }
@@ -176,7 +180,9 @@ export function circuitDrawing(
   }
   for (const n of graph.nodes) {
     const [e, at] = [plate.byName.get(n.element ?? ''), plate.places.get(n.id)]
-    if (e && at) plate.taken.push(...partFigure(plate, e, [at.x, at.y]).flatMap(roomOfWords))
+    if (!e || !at) continue
+    const told = [...partFigure(plate, e, [at.x, at.y]), ...(n.kind === 'part' ? labelOf(plate, e, [at.x, at.y]) : [])]
+    plate.taken.push(...told.flatMap(roomOfWords))
   }
   const to: Layers = { shapes: [], flows: [], figures: [] }
   for (const edge of graph.edges) drawEdge(plate, edge, to)
