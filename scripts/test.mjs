@@ -31,7 +31,7 @@ await runTogether([
   ['layers and circles', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
   ['form', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
 ])
-run('unit tests', bin('jest'), ['--maxWorkers=100%'])
+run('unit tests', bin('jest'), ['--config', 'jest.together.mjs', '--maxWorkers=100%'])
 await build()
 run('sizes of what is built', process.execPath, ['scripts/sizes.mjs'])
 run('browser tests', bin('playwright'), ['test'])

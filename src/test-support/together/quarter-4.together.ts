@@ -1,0 +1,3 @@
+import { quarter } from './quarter'
+
+quarter(3)
