@@ -53,7 +53,8 @@ export function PartPicker<K extends PartKind>({
         }}
       >
         <option value="" disabled={chosen !== null}>
-          {chosen ? say`${chosen.name}, not on the shelf` : parts.length ? say`choose …` : say`none on the shelf`}
+          {chosen && say`${chosen.name}, not on the shelf`}
+          {!chosen && (parts.length ? say`choose …` : say`none on the shelf`)}
         </option>
         {own.map((p) => (
           <option key={p.id} value={p.id}>

@@ -12,6 +12,13 @@ interface Props {
   readonly full: number
 }
 
+/** How a bar that is not short is filled and framed. */
+const looks = {
+  open: { fill: 'none', stroke: 'var(--soft)', strokeDasharray: '2 3' },
+  unsure: { fill: 'url(#hatch-unsure)', stroke: 'var(--unsure)' },
+  holds: { fill: 'var(--holds)', stroke: 'var(--holds)' },
+} as const
+
 /**
  * One margin on the common water line: full bar holds, hatched bar unsure, notched bar short, dotted outline open.
  * The whisker reaches from the worst to the best corner.
@@ -19,17 +26,7 @@ interface Props {
 export function MarginBar({ margin, left, width, waterY, full }: Props) {
   const middle = left + width / 2
   if (margin.verdict === 'open' && margin.x === null) {
-    return (
-      <rect
-        x={left}
-        y={waterY - full * 0.5}
-        width={width}
-        height={full * 0.5}
-        fill="none"
-        stroke="var(--soft)"
-        strokeDasharray="2 3"
-      />
-    )
+    return <rect x={left} y={waterY - full * 0.5} width={width} height={full * 0.5} {...looks.open} />
   }
   const top = height(margin.x ?? -50, full)
   const whisker =
@@ -40,7 +37,7 @@ export function MarginBar({ margin, left, width, waterY, full }: Props) {
   const size = Math.max(Math.abs(top), 2)
   return (
     <g>
-      {margin.verdict === 'short' ? (
+      {margin.verdict === 'short' && (
         <path
           d={
             `M${left} ${waterY} h${width} v${Math.max(size, 6)} l${-width / 4} ${-5} l${-width / 4} ${5} ` +
@@ -48,25 +45,9 @@ export function MarginBar({ margin, left, width, waterY, full }: Props) {
           }
           fill="var(--short)"
         />
-      ) : margin.verdict === 'open' ? (
-        <rect
-          x={left}
-          y={waterY - size}
-          width={width}
-          height={size}
-          fill="none"
-          stroke="var(--soft)"
-          strokeDasharray="2 3"
-        />
-      ) : (
-        <rect
-          x={left}
-          y={waterY - size}
-          width={width}
-          height={size}
-          fill={margin.verdict === 'unsure' ? 'url(#hatch-unsure)' : 'var(--holds)'}
-          stroke={margin.verdict === 'unsure' ? 'var(--unsure)' : 'var(--holds)'}
-        />
+      )}
+      {margin.verdict !== 'short' && (
+        <rect x={left} y={waterY - size} width={width} height={size} {...looks[margin.verdict]} />
       )}
       {whisker && (
         <path

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import type { MarginId } from '@/core/job'
-import { type Evaluation, signedFigure, tally, worstInWords } from '@/core/margins'
+import { type Evaluation, type MarginResult, signedFigure, tally, worstInWords } from '@/core/margins'
 import type { UnitSystem } from '@/core/units'
 import { MarginBar } from './MarginBar'
 import { say, spokenWord } from '@/core/words'
@@ -15,6 +15,8 @@ interface Props {
   readonly selected: MarginId | null
   readonly onSelect: (margin: MarginId | null) => void
 }
+
+const withoutFigure = (m: MarginResult): string => (m.verdict === 'short' ? say`none` : '–')
 
 /** The margins, always there, all standing on one water line. */
 export function MarginRail({ evaluation, behind, system, selected, onSelect }: Props) {
@@ -57,7 +59,7 @@ export function MarginRail({ evaluation, behind, system, selected, onSelect }: P
               </svg>
               <span className="name">{m.name}</span>
               <span className="figure-text">
-                {m.value === null ? (m.verdict === 'short' ? say`none` : '–') : signedFigure(m.value, m.unit, system)}
+                {m.value === null ? withoutFigure(m) : signedFigure(m.value, m.unit, system)}
               </span>
               <span className={`word verdict-${m.verdict}`}>
                 {spokenWord(m.verdict)}

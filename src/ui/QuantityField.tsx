@@ -34,7 +34,7 @@ export function QuantityField({ name, label, value, quantity, system, onSettle, 
   const [focused, setFocused] = useState(false)
   const standing = value === null ? '' : shown(value, quantity, system).number
   const parsed = draft === null || (draft.trim() === '' && standing === '') ? null : parse(draft, quantity, system)
-  const message = parsed === null ? null : parsed.ok ? outside(parsed.value, range, quantity, system) : parsed.message
+  const message = parsed?.ok ? outside(parsed.value, range, quantity, system) : (parsed?.message ?? null)
   // settled once: Enter and the blur that follows it carry the same text
   const unsettled = useRef(draft)
   unsettled.current = draft

@@ -139,15 +139,16 @@ export function ReadingField({ field, system, note, onPreview, onSettle }: Props
         <span className="unit">{unitOf(field, system, draft === null)}</span>
       </span>
       {note && !message && <div className="firms">{note}</div>}
-      {message ? (
+      {message && (
         <div className="below wrong" id={`${id}-below`} role="alert">
           {message}
         </div>
-      ) : focused && field.tell ? (
+      )}
+      {!message && focused && field.tell && (
         <div className="below" id={`${id}-below`}>
           {worded(field.tell, system)}
         </div>
-      ) : null}
+      )}
     </div>
   )
 }

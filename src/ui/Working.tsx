@@ -97,6 +97,13 @@ function reachInWords({ worst, best, unit, corner }: PartResult, system: UnitSys
     : say`worst ${figure(worst)}, best ${figure(best)}`
 }
 
+/** What a part says that comes to no figure. */
+const withoutFigure = (part: PartResult): string | null =>
+  part.verdict === 'open' ? say`needs ${part.words}` : part.words
+
+const fromRun = ({ at, day, settled }: NonNullable<Evaluation['run']>): string =>
+  say` From the run of ${timeInWords(at)}: ${day}.${settled ? '' : say` How sure it is is still being worked out.`}`
+
 function PartLine({ part, system }: { readonly part: PartResult; readonly system: UnitSystem }) {
   return (
     <div className="line">
@@ -109,9 +116,7 @@ function PartLine({ part, system }: { readonly part: PartResult; readonly system
       </div>
       <div className="sum">
         {part.value === null
-          ? part.verdict === 'open'
-            ? say`needs ${part.words}`
-            : part.words
+          ? withoutFigure(part)
           : `${signedFigure(part.value, part.unit, system)}, ${reachInWords(part, system)}`}
         {part.chanceShort !== undefined && part.chanceShort > 0 ? `; ${chanceInWords(part.chanceShort)}` : ''}
       </div>
@@ -136,13 +141,8 @@ export function Working({ margin, run, system, remedies, fieldAt, onRemedy, onGo
       </div>
       <p className={`say say-${margin.verdict}`}>
         {marginInWords(margin, system)}.
-        {margin.basis === 'rule of thumb'
-          ? say` A rule of thumb, until a run is worked out.`
-          : margin.basis === 'run' && run
-            ? say` From the run of ${timeInWords(run.at)}: ${run.day}.${
-                run.settled ? '' : say` How sure it is is still being worked out.`
-              }`
-            : ''}
+        {margin.basis === 'rule of thumb' && say` A rule of thumb, until a run is worked out.`}
+        {margin.basis === 'run' && run && fromRun(run)}
       </p>
       {margin.warnings.map((w) => (
         <p key={w.part} className="say say-unsure">

@@ -53,6 +53,8 @@ function freshId(kind: PartKind, name: string, taken: readonly string[]): string
   }
 }
 
+const titleOf = (name: string, copy: boolean): string => (copy ? say`Copy of ${name}` : name)
+
 /** A part's form: what is typed stays until it is right; what was not touched keeps its value to the last figure. */
 export function PartForm({ part: given, kind: firstKind, copy, units, taken, onHide, onDone }: Props) {
   const [kind, setKind] = useState<PartKind>(firstKind)
@@ -130,7 +132,7 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
       <Form noValidate onSubmit={handleSubmit(save)} className="d-flex flex-column overflow-hidden">
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="part-title">
-            {given === null ? say`Add a part` : copy ? say`Copy of ${given.name}` : given.name}
+            {given === null ? say`Add a part` : titleOf(given.name, copy)}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
@@ -176,13 +178,14 @@ export function PartForm({ part: given, kind: firstKind, copy, units, taken, onH
                     </Form.Select>
                   )}
                 </div>
-                {errors[fieldOf(line.path)] ? (
+                {errors[fieldOf(line.path)] && (
                   <div className="verdict-short small" role="alert">
                     {errors[fieldOf(line.path)]!.message}
                   </div>
-                ) : line.tell ? (
+                )}
+                {!errors[fieldOf(line.path)] && line.tell && (
                   <div className="soft small">{worded(line.tell, units)}</div>
-                ) : null}
+                )}
               </Form.Group>
             ))}
           </div>

@@ -34,6 +34,11 @@ interface Props {
 
 const PartForm = dynamic(() => persistently(() => import('./PartForm')).then((m) => m.PartForm), { ssr: false })
 
+const startedWith = (taken: number): string =>
+  taken
+    ? say`${taken} generic parts stand here, each figure typical until you read a label.`
+    : say`The generic parts stand here already.`
+
 export function Shelf({ entries, unreadable }: Props) {
   const router = useRouter()
   const asked = useSearchParams().get('part')
@@ -91,13 +96,7 @@ export function Shelf({ entries, unreadable }: Props) {
   const begin = async (): Promise<void> => {
     const answer = await takeStarter()
     setTrouble(answer.ok ? null : answer.trouble)
-    setSaid(
-      answer.ok
-        ? answer.taken
-          ? say`${answer.taken} generic parts stand here, each figure typical until you read a label.`
-          : say`The generic parts stand here already.`
-        : null,
-    )
+    setSaid(answer.ok ? startedWith(answer.taken) : null)
     router.refresh()
   }
   const changeRetired = async (part: Part, retired: boolean): Promise<void> => {

@@ -4,8 +4,18 @@ import { useRef, useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Tab from 'react-bootstrap/Tab'
 import Tabs from 'react-bootstrap/Tabs'
-import { handsOnMinutes, isTicked, lockOf, nextStep, openDebts, openEntries, opensCoolant, stepsOf } from '@/core/build'
-import { cautionInWords, cautions } from '@/core/job'
+import {
+  handsOnMinutes,
+  isTicked,
+  lockOf,
+  nextStep,
+  openDebts,
+  openEntries,
+  opensCoolant,
+  type Step,
+  stepsOf,
+} from '@/core/build'
+import { cautionInWords, cautions, type Job } from '@/core/job'
 import { questionsAtStep } from '@/core/library/questions'
 import { stationNames } from '@/core/fields'
 import { Asked } from '../Asked'
@@ -23,6 +33,19 @@ import { Day } from '@/ui/Day'
 import { say, spokenWord } from '@/core/words'
 
 const counted = (word: string, n: number): string => (n ? `${word} ${n}` : word)
+
+/** What a step that is not done comes to. */
+function stillToDo(job: Job, step: Step): string {
+  if (lockOf(job, step)) return say`waits`
+  return step.waitMinutes ? say`wait` : `${step.minutes} min`
+}
+
+function baselineInWords(state: Job['baseline']['state']): string {
+  if (state === 'taken') return say`The baseline is taken.`
+  return state === 'cannot be had'
+    ? say`There is no baseline: before and after will not be comparable.`
+    : say`No baseline yet: take it before the first bolt, it cannot be had afterwards.`
+}
 
 /** Every step in order, with what has been done and what waits. */
 function AllSteps({
@@ -49,9 +72,7 @@ function AllSteps({
                 {s.title}
                 {s.own && <span className="soft"> {say`(added)`}</span>}
               </button>
-              <span className={done ? 'verdict-holds' : 'soft'}>
-                {done ? say`done` : lockOf(job, s) ? say`waits` : s.waitMinutes ? say`wait` : `${s.minutes} min`}
-              </span>
+              <span className={done ? 'verdict-holds' : 'soft'}>{done ? say`done` : stillToDo(job, s)}</span>
             </li>
           )
         })}
@@ -89,11 +110,11 @@ function Stage(props: StationProps) {
   return (
     <>
       <div ref={card} className="step-top" />
-      {left ? (
-        <LeftLying {...props} />
-      ) : step ? (
+      {left && <LeftLying {...props} />}
+      {!left && step && (
         <StepCard key={step.id} {...props} step={step} at={at} of={steps.length} onDone={() => setPicked(null)} />
-      ) : (
+      )}
+      {!left && !step && (
         <section className="big-step">
           <h2>{say`Every step is done`}</h2>
           <p>{job.signature ? say`It is signed.` : say`All that is left is the signature.`}</p>
@@ -149,13 +170,7 @@ function Tray(props: StationProps) {
   return (
     <>
       <h2>{say`Before the first bolt`}</h2>
-      <p className="small">
-        {job.baseline.state === 'taken'
-          ? say`The baseline is taken.`
-          : job.baseline.state === 'cannot be had'
-            ? say`There is no baseline: before and after will not be comparable.`
-            : say`No baseline yet: take it before the first bolt, it cannot be had afterwards.`}
-      </p>
+      <p className="small">{baselineInWords(job.baseline.state)}</p>
       <h2>{say`While it is open`}</h2>
       <OwnStep {...props} />
       <h2>{say`Stop for today`}</h2>

@@ -15,6 +15,11 @@ import { same, Unfold, useText } from './Unfold'
 
 type Props = Pick<StationProps, 'job' | 'settle' | 'now'>
 
+const answersTo = ['ruled out', 'looks like it'] as const
+const variants = { 'ruled out': 'primary', 'looks like it': 'danger' } as const
+const leftToLook = (left: number, of: number): string =>
+  left ? say`${left} of ${of} not looked at` : say`all ruled out`
+
 /** What a fan would not cure, each ruled out or not; the job can end here. */
 export function Cure({ job, settle, now }: Props) {
   const checks = cureChecks(job)
@@ -31,9 +36,7 @@ export function Cure({ job, settle, now }: Props) {
       says={
         likely
           ? say`${likely} ${likely === 1 ? say`looks` : say`look`} like the cause`
-          : left
-            ? say`${left} of ${checks.length} not looked at`
-            : say`all ruled out`
+          : leftToLook(left, checks.length)
       }
     >
       {checks.map((c, i) => (
@@ -41,11 +44,11 @@ export function Cure({ job, settle, now }: Props) {
           <span>
             <span className="fw-medium">{c.name}</span> <span className="soft small d-block">{c.looksLike}</span>
           </span>
-          {(['ruled out', 'looks like it'] as const).map((found) => (
+          {answersTo.map((found) => (
             <Button
               key={found}
               size="sm"
-              variant={answers[i] === found ? (found === 'ruled out' ? 'primary' : 'danger') : 'outline-dark'}
+              variant={answers[i] === found ? variants[found] : 'outline-dark'}
               aria-pressed={answers[i] === found}
               aria-label={`${c.name}: ${spokenWord(found)}`}
               onClick={() => answer(c.id, answers[i] === found ? null : found)}

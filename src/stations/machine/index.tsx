@@ -112,7 +112,8 @@ const yesNo = [
   { value: 'yes', name: 'yes' },
   { value: 'no', name: 'no' },
 ] as const
-const said = (value: boolean | null): 'yes' | 'no' | null => (value === null ? null : value ? 'yes' : 'no')
+const yesOrNo = (value: boolean): 'yes' | 'no' => (value ? 'yes' : 'no')
+const said = (value: boolean | null): 'yes' | 'no' | null => (value === null ? null : yesOrNo(value))
 
 /** What it is called, here and by its maker. */
 function Identity({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {

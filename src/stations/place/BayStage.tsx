@@ -17,6 +17,11 @@ const wayName = (w: BayWay): string =>
     ? `${w.panel.name}, ` +
       `${w.blows === 'puller' ? say`drawing out` : say`pushing in`}${w.blows === w.side ? '' : say`, wires swapped`}`
     : say`no fan`
+function flywheelInWords({ flywheel, fanFlow }: BayWay): string {
+  if (flywheel === null) return '–'
+  if (flywheel) return say`helps`
+  return fanFlow < 0 ? say`is stronger: drives it back` : say`fights it`
+}
 const key = (w: BayWay): string => `${w.panel?.id ?? 'none'} ${w.side ?? ''}`
 const isNow = (job: Job, w: BayWay): boolean =>
   w.panel !== null && w.panel.id === job.place.panel && w.side === job.place.side
@@ -100,15 +105,7 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
                   <>
                     <td className="figure-text">{format(w.intakeC, 'temperature', u, 2)}</td>
                     <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{spokenWord(w.operator)}</td>
-                    <td>
-                      {w.flywheel === null
-                        ? '–'
-                        : w.flywheel
-                          ? say`helps`
-                          : w.fanFlow < 0
-                            ? say`is stronger: drives it back`
-                            : say`fights it`}
-                    </td>
+                    <td>{flywheelInWords(w)}</td>
                   </>
                 )}
                 <td className="text-end">

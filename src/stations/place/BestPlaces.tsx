@@ -84,11 +84,9 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
                 <span>
                   {name(p)}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span>
                 </span>
-                {here ? (
-                  <span className="fw-medium">{say`here`}</span>
-                ) : p.lacking ? (
-                  <span className="verdict-short">{say`no`}</span>
-                ) : (
+                {here && <span className="fw-medium">{say`here`}</span>}
+                {!here && p.lacking && <span className="verdict-short">{say`no`}</span>}
+                {!here && !p.lacking && (
                   <Button
                     size="sm"
                     variant="outline-dark"

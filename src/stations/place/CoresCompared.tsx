@@ -5,6 +5,12 @@ import { format, percent } from '@/core/units'
 import { Sideways } from '@/ui/Sideways'
 import { say, spokenWord } from '@/core/words'
 
+/** A hundredth more or less is none. */
+function gainClass(gain: number): string {
+  if (Math.abs(gain) <= 0.01) return ''
+  return gain < 0 ? 'verdict-short' : 'verdict-holds'
+}
+
 /** The present core against the new one, with the same fan: the figures and one plain answer. */
 export function CoresCompared({ job }: { readonly job: Job }) {
   const rows = comparedCores(job)
@@ -43,7 +49,7 @@ export function CoresCompared({ job }: { readonly job: Job }) {
                 <td className="figure-text">{format(r.newW, 'cooling', u, 3)}</td>
                 <td className="figure-text">{format(r.presentM3s, 'flow', u, 3)}</td>
                 <td className="figure-text">{format(r.newM3s, 'flow', u, 3)}</td>
-                <td className={r.gain < -0.01 ? 'verdict-short' : r.gain > 0.01 ? 'verdict-holds' : ''}>
+                <td className={gainClass(r.gain)}>
                   {Math.abs(r.gain) <= 0.01
                     ? say`as good`
                     : `${percent(Math.abs(r.gain))} ${r.gain > 0 ? say`better` : say`worse`}`}

@@ -17,7 +17,14 @@ type Method = 'bag' | 'anemometer' | 'fuse'
 const methods: Readonly<
   Record<
     Method,
-    { readonly name: string; readonly how: string; readonly of: 'freeFlowM3s' | 'ratedA'; readonly quantity: Quantity }
+    {
+      readonly name: string
+      readonly how: string
+      readonly of: 'freeFlowM3s' | 'ratedA'
+      readonly quantity: Quantity
+      /** what is read off, several times: its label, what it measures, and how it may be written */
+      readonly asked: { readonly name: string; readonly of: Quantity; readonly like: string }
+    }
   >
 > = {
   bag: {
@@ -25,12 +32,14 @@ const methods: Readonly<
     how: say`Bag pressed flat over the outlet, fan on its own in free air at the voltage it is rated for. Three tries.`,
     of: 'freeFlowM3s',
     quantity: 'flow',
+    asked: { name: say`Seconds, each try`, of: 'seconds', like: '3.1, 3.3, 3.2' },
   },
   anemometer: {
     name: say`air, by a vane anemometer`,
     how: say`Divide the face in equal areas, one reading in the middle of each, fan on its own in free air.`,
     of: 'freeFlowM3s',
     quantity: 'flow',
+    asked: { name: say`Speeds, one an area`, of: 'speed', like: '2.9 m/s, 3.4 m/s, 3.1 m/s' },
   },
   fuse: {
     name: say`current, by the millivolts over its fuse`,
@@ -38,6 +47,7 @@ const methods: Readonly<
       clear of the blades.`,
     of: 'ratedA',
     quantity: 'current',
+    asked: { name: say`Over its test points`, of: 'voltage', like: '26 mV' },
   },
 }
 
@@ -60,6 +70,14 @@ function several(
   return { values, message: null }
 }
 
+/** @param size of the bag or the opening, SI; null where it is not known, and where a fuse is asked */
+function answerOf(method: Method, values: readonly number[], size: number | null, fuseA: number): Reading | null {
+  const [first] = values
+  if (method === 'fuse') return first === undefined ? null : currentByFuse(first, fuseA)
+  if (size === null) return null
+  return method === 'bag' ? flowByBag(size, values) : flowByAnemometer(size, values)
+}
+
 /** Amps and air by what lies about in a workshop, each with its spread. */
 export function MakeshiftDialog({
   job,
@@ -74,20 +92,11 @@ export function MakeshiftDialog({
   const [fuse, setFuse] = useState(String(firstCircuit(job).fuse?.ratingA ?? 10))
   const chosen = firstCircuit(job).fan
   const u = job.units
-  const { how, of, quantity } = methods[method]
+  const { how, of, quantity, asked } = methods[method]
   const sizeQuantity: Quantity = method === 'bag' ? 'space' : 'opening'
   const sizeRead = size.trim() && method !== 'fuse' ? parse(size, sizeQuantity, u) : null
-  const read = several(tries, method === 'bag' ? 'seconds' : method === 'anemometer' ? 'speed' : 'voltage', u)
-  const answer: Reading | null =
-    method === 'fuse'
-      ? read.values[0] === undefined
-        ? null
-        : currentByFuse(read.values[0], Number(fuse))
-      : sizeRead?.ok
-        ? method === 'bag'
-          ? flowByBag(sizeRead.value, read.values)
-          : flowByAnemometer(sizeRead.value, read.values)
-        : null
+  const read = several(tries, asked.of, u)
+  const answer = answerOf(method, read.values, sizeRead?.ok ? sizeRead.value : null, Number(fuse))
   const message =
     (sizeRead && !sizeRead.ok ? sizeRead.message : null) ??
     read.message ??
@@ -164,19 +173,11 @@ export function MakeshiftDialog({
             </Form.Group>
           )}
           <Form.Group className="mb-2" controlId={`${id}-t`}>
-            <Form.Label>
-              {method === 'bag'
-                ? say`Seconds, each try`
-                : method === 'anemometer'
-                  ? say`Speeds, one an area`
-                  : say`Over its test points`}
-            </Form.Label>
+            <Form.Label>{asked.name}</Form.Label>
             <Form.Control
               value={tries}
               maxLength={300}
-              placeholder={
-                method === 'bag' ? '3.1, 3.3, 3.2' : method === 'anemometer' ? '2.9 m/s, 3.4 m/s, 3.1 m/s' : '26 mV'
-              }
+              placeholder={asked.like}
               onChange={(e) => setTries(e.target.value)}
             />
           </Form.Group>

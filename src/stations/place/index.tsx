@@ -161,6 +161,11 @@ function toCore(job: Job, core: number): Job {
   return fan?.seat ? moveFan(job, fan.id, { ...fan.seat, core }) : job
 }
 
+const whatOfTheCore = (job: Job): string =>
+  mountOf(job).coreComesOff || job.newCore
+    ? say`The core comes off: the coolant is drained and refilled.`
+    : say`The core stays on: no coolant steps.`
+
 function Tray(props: StationProps) {
   const { job, shelf, settle } = props
   const { cooling, bay, place } = job
@@ -176,13 +181,7 @@ function Tray(props: StationProps) {
             value={place.mount}
             options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))}
             onChange={(mount) => settle((j) => changeMount(j, mount))}
-            tell={
-              bay
-                ? say`A hole in the machine: the owner is asked for it.`
-                : mountOf(job).coreComesOff || job.newCore
-                  ? say`The core comes off: the coolant is drained and refilled.`
-                  : say`The core stays on: no coolant steps.`
-            }
+            tell={bay ? say`A hole in the machine: the owner is asked for it.` : whatOfTheCore(job)}
           />
           {cooling && cooling.cores > 1 && seat && (
             <ChoiceField

@@ -128,35 +128,36 @@ function Outlook({ job }: Pick<StationProps, 'job'>) {
   )
 }
 
+/** @param breakevenRpm from which engine speed on nothing is taken from the battery; null: from none */
+function whatIsLeft(job: Job, flows: ReturnType<typeof powerFlows>['flows'], breakevenRpm: number | null): string {
+  const u = job.units
+  if (job.fans.length === 0) return say`No fan is chosen yet: only the other loads stand here. `
+  if (job.trailer) {
+    const told = flows
+      .filter((f) => f.chargeA > 0)
+      .map((f) => {
+        const way = f.netA >= 0 ? say`left for` : say`taken from`
+        const left = `${format(Math.abs(f.netA), 'current', u, 2)} ${way}`
+        const carried = Math.round(f.largestShare * 100)
+        return say`${f.name}: ${left} the battery, the fan carried ${carried} % of the time`
+      })
+    return `${told.join('; ')}. `
+  }
+  return breakevenRpm === null
+    ? say`With the fan running all the time nothing is left over at any engine speed. `
+    : say`Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `
+}
+
 function Stage({ job, run }: StationProps) {
   const shares = flowShares(run.findings)
   const { flows, breakevenRpm } = powerFlows(job, new Bench(lookupOf(job)))
-  const u = job.units
   const [first] = flows
   return (
     <>
       <h2>{say`What comes in, and what is taken out`}</h2>
       <FlowChart flows={flows} />
       <p className="say">
-        {job.fans.length === 0
-          ? say`No fan is chosen yet: only the other loads stand here. `
-          : job.trailer
-            ? flows
-                .filter((f) => f.chargeA > 0)
-                .map((f) => {
-                  const left = `${format(Math.abs(f.netA), 'current', u, 2)} ${
-                    f.netA >= 0
-                      ? say`left for`
-                      : say`taken
-                    from`
-                  }`
-                  const carried = Math.round(f.largestShare * 100)
-                  return say`${f.name}: ${left} the battery, the fan carried ${carried} % of the time`
-                })
-                .join('; ') + '. '
-            : breakevenRpm === null
-              ? say`With the fan running all the time nothing is left over at any engine speed. `
-              : say`Nothing is taken from the battery from ${format(breakevenRpm, 'engineSpeed', u, 2)} up. `}
+        {whatIsLeft(job, flows, breakevenRpm)}
         {job.fans.length > 0 &&
           !job.trailer &&
           say`At idle it can carry the fan ${percent(first!.largestShare)} of the time.`}

@@ -34,6 +34,8 @@ function Predicted({ proof, job }: Pick<StationProps, 'job'> & { readonly proof:
   return <>{say` Predicted ${said(p.value)}, between ${said(p.low)} and ${said(p.high)}.`}</>
 }
 
+const runsOrStands = (runs: boolean): string => (runs ? say`runs` : say`stands`)
+
 /** Every row of the circuit's own table, to be tried one after the other. */
 function StateRows({ job }: Pick<StationProps, 'job'>) {
   const rows = stateRows(job)
@@ -45,9 +47,7 @@ function StateRows({ job }: Pick<StationProps, 'job'>) {
         {rows.map(({ when, runs }) => (
           <li key={when}>
             <span>{when}</span>
-            <span className={runs ? 'fw-medium' : 'soft'}>
-              {runs === null ? say`either` : runs ? say`runs` : say`stands`}
-            </span>
+            <span className={runs ? 'fw-medium' : 'soft'}>{runs === null ? say`either` : runsOrStands(runs)}</span>
           </li>
         ))}
       </ul>
@@ -71,7 +71,7 @@ function Proofs({ onSeek, ...props }: StationProps & { readonly onSeek: () => vo
             <div className="d-flex justify-content-between gap-2">
               <strong className="fw-medium">{proof.name}</strong>
               <span className={shortStates.has(state) ? 'verdict-short' : 'verdict-holds'}>
-                {state === 'open' ? '' : state === 'accepted' ? say`differs, stands by name` : spokenWord(state)}
+                {state !== 'open' && (state === 'accepted' ? say`differs, stands by name` : spokenWord(state))}
               </span>
             </div>
             <div className="small soft">

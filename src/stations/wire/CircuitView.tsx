@@ -161,7 +161,7 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
       <p className={`say ${state?.mismatch ? 'say-short' : ''}`} role="status" data-symptom>
         <strong className="fw-medium">{stateInWords(conditions, own.net)}:</strong>{' '}
         {symptoms(net, solution, airWay(job)).join('; ')}.{' '}
-        {state ? (state.mismatch ? say`Not as asked: ${state.mismatch}.` : say`As asked.`) : ''}
+        {state && (state.mismatch ? say`Not as asked: ${state.mismatch}.` : say`As asked.`)}
       </p>
       <section aria-label={say`Faults`} className="faults">
         {chosen ? (
@@ -249,8 +249,9 @@ export function CircuitView({ job, files }: { readonly job: Job; readonly files:
 /** "key=on,heat=hot", as the command line reads it */
 const stateText = (c: Conditions): string =>
   Object.entries(c)
-    .map(([k, v]) => `${k}=${v === true ? 'on' : v === false ? 'off' : v}`)
+    .map(([k, v]) => `${k}=${typeof v === 'boolean' ? onOrOff(v) : v}`)
     .join(',')
+const onOrOff = (on: boolean): string => (on ? 'on' : 'off')
 
 function describe(name: string, s: Solution): string {
   return say`${fixed(Math.abs(s.amps.get(name) ?? 0), 2)} A through it`

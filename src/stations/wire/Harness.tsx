@@ -4,7 +4,7 @@ import { firstCircuit } from '@/core/fan-circuit'
 import { useState } from 'react'
 import Button from 'react-bootstrap/Button'
 import Form from 'react-bootstrap/Form'
-import { conductorName, type HarnessEdit, mostOf, tooMany, wiresInUse } from '@/core/job'
+import { conductorName, type HarnessEdit, type Job, mostOf, tooMany, wiresInUse } from '@/core/job'
 import {
   addSecondFan,
   dropSecondFan,
@@ -191,13 +191,7 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
       )}
       {(kind === 'length' || kind === 'cut loop off' || kind === 'connector' || kind === 'move pins') && (
         <Form.Group controlId="edit-text">
-          <Form.Label>
-            {kind === 'length'
-              ? say`New length`
-              : kind === 'connector' || kind === 'move pins'
-                ? say`Which connector, and where`
-                : say`What is cut off`}
-          </Form.Label>
+          <Form.Label>{kind === 'length' ? say`New length` : whichOne(kind)}</Form.Label>
           <Form.Control
             value={text}
             onChange={(e) => setText(e.target.value)}
@@ -239,6 +233,18 @@ function NewEdit({ job, settle }: Pick<StationProps, 'job' | 'settle'>) {
   )
 }
 
+const whichOne = (kind: Kind): string =>
+  kind === 'connector' || kind === 'move pins' ? say`Which connector, and where` : say`What is cut off`
+
+/** What a second fan shares with the first. */
+function howItHangs(job: Job, second: Job['runs'][number]): string {
+  const { run } = firstCircuit(job)
+  if (second.relay === run.relay) return say`on the first fan’s relay or contact`
+  return second.controller === run.controller
+    ? say`on its own relay, triggers joined`
+    : say`on its own relay and thermostat`
+}
+
 /** Changes to a kit's or a machine's harness: made, proved again, and listed for the bench. */
 export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const second = job.runs[1]
@@ -264,22 +270,17 @@ export function Harness({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
       )}
       <NewEdit job={job} settle={settle} />
       <h2 className="mt-3">{say`Second fan`}</h2>
-      {second ? (
+      {second && (
         <p className="mb-1">
-          {job.fans.find((f) => f.id === second.fan)?.part.name}:{' '}
-          {second.relay === firstCircuit(job).run.relay
-            ? say`on the first fan’s relay or contact`
-            : second.controller === firstCircuit(job).run.controller
-              ? say`on its own relay, triggers joined`
-              : say`on its own relay and thermostat`}
-          .{' '}
+          {job.fans.find((f) => f.id === second.fan)?.part.name}: {howItHangs(job, second)}.{' '}
           <button type="button" className="word-button" onClick={() => settle(dropSecondFan)}>
             {say`take the second fan off`}
           </button>
         </p>
-      ) : job.fans.length === 0 ? (
+      )}
+      {!second && job.fans.length === 0 && (
         <p className="soft">{say`Choose the first fan (station 3), then a second.`}</p>
-      ) : null}
+      )}
       {job.fans.length > 0 && (
         <PartPicker
           system={job.units}

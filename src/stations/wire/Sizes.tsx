@@ -156,11 +156,9 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
                       : say`may never open`}
                   </td>
                   <td>
-                    {against ? (
-                      <span className="verdict-short">{against}</span>
-                    ) : warns ? (
-                      <span className="verdict-unsure">{warns}</span>
-                    ) : (
+                    {against && <span className="verdict-short">{against}</span>}
+                    {!against && warns && <span className="verdict-unsure">{warns}</span>}
+                    {!against && !warns && (
                       <span className="verdict-holds">
                         {say`will do${proposed?.ratingA === r.ratingA ? say`, smallest` : ''}`}
                       </span>

@@ -13,8 +13,10 @@ const look = {
   'cannot be had': 'soft',
 } as const
 
-const actionOf = (s: SchemeJudged): string =>
-  s.lacks ? say`Add what it lacks` : s.resized ? say`Size it anew` : say`Wire it so`
+function actionOf(s: SchemeJudged): string {
+  if (s.lacks) return say`Add what it lacks`
+  return s.resized ? say`Size it anew` : say`Wire it so`
+}
 
 /**
  * The ways people wire a fan, each held against what is wanted here, what the parts can do and what is on the shelf.
@@ -45,9 +47,8 @@ export function Ways({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' 
             ))}
             {s.why.length > 4 && <div className="small">{say`And ${s.why.length - 4} more.`}</div>}
           </div>
-          {s.inUse && !s.resized ? (
-            <span className="fw-medium">{say`in use`}</span>
-          ) : s.verdict === 'cannot be had' ? null : (
+          {s.inUse && !s.resized && <span className="fw-medium">{say`in use`}</span>}
+          {!(s.inUse && !s.resized) && s.verdict !== 'cannot be had' && (
             <Button
               size="sm"
               variant="outline-dark"
