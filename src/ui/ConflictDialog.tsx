@@ -18,6 +18,33 @@ interface Props {
   readonly onSettle: (job: Job) => void
 }
 
+/** One thing that both say differently, and whose is to stand. */
+function Differing({
+  of: d,
+  side,
+  onSide,
+}: {
+  readonly of: ReturnType<typeof differences>[number]
+  readonly side: Side
+  readonly onSide: (side: Side) => void
+}) {
+  return (
+    <fieldset className="difference">
+      <legend>
+        {d.label}: <span className="figure-text">{d.mine}</span> {say`here,`}{' '}
+        <span className="figure-text">{d.theirs}</span> {say`in the other window`}
+      </legend>
+      {(['mine', 'theirs'] as const).map((whose) => (
+        <label key={whose}>
+          <input type="radio" name={`difference-${d.id}`} checked={side === whose} onChange={() => onSide(whose)} />{' '}
+          {whose === 'mine' ? d.mine : d.theirs}{' '}
+          <span className="soft small">{whose === 'mine' ? say`mine` : say`theirs`}</span>
+        </label>
+      ))}
+    </fieldset>
+  )
+}
+
 /** Another window saved in between: both versions, what they say differently in words, chosen field by field. */
 export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Props) {
   const found = useMemo(() => differences(mine, theirs), [mine, theirs])
@@ -70,24 +97,7 @@ export function ConflictDialog({ mine, theirs, savedAt, loadBase, onSettle }: Pr
             Theirs stays among the job’s revisions either way.`}
         </p>
         {found.map((d) => (
-          <fieldset key={d.id} className="difference">
-            <legend>
-              {d.label}: <span className="figure-text">{d.mine}</span> {say`here,`}{' '}
-              <span className="figure-text">{d.theirs}</span> {say`in the other window`}
-            </legend>
-            {(['mine', 'theirs'] as const).map((side) => (
-              <label key={side}>
-                <input
-                  type="radio"
-                  name={`difference-${d.id}`}
-                  checked={sideOf(d.id) === side}
-                  onChange={() => setChosen({ ...chosen, [d.id]: side })}
-                />{' '}
-                {side === 'mine' ? d.mine : d.theirs}{' '}
-                <span className="soft small">{side === 'mine' ? say`mine` : say`theirs`}</span>
-              </label>
-            ))}
-          </fieldset>
+          <Differing key={d.id} of={d} side={sideOf(d.id)} onSide={(side) => setChosen({ ...chosen, [d.id]: side })} />
         ))}
         <Trouble words={trouble} />
       </Modal.Body>

@@ -46,6 +46,48 @@ function Gets({ job, way }: { readonly job: Job; readonly way: BayWay }) {
   )
 }
 
+/** One way, with the chosen fan and the next size down, and a press to take it. */
+function WayRow({
+  job,
+  settle,
+  way: w,
+  smaller,
+}: Pick<StationProps, 'job' | 'settle'> & { readonly way: BayWay; readonly smaller: BayWay | null }) {
+  return (
+    <tr aria-current={isNow(job, w) ? 'true' : undefined}>
+      <th scope="row" style={{ minWidth: 110 }}>
+        {wayName(w)}
+      </th>
+      <Gets job={job} way={w} />
+      {smaller && <Gets job={job} way={smaller} />}
+      {job.engine && (
+        <>
+          <td className="figure-text">{format(w.intakeC, 'temperature', job.units, 2)}</td>
+          <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{spokenWord(w.operator)}</td>
+          <td>{flywheelInWords(w)}</td>
+        </>
+      )}
+      <td className="text-end">
+        {isNow(job, w) ? (
+          <span className="fw-medium">{say`here`}</span>
+        ) : (
+          w.panel &&
+          !w.lacksM && (
+            <Button
+              size="sm"
+              variant="outline-dark"
+              aria-label={say`Take: ${wayName(w)}`}
+              onClick={() => settle((j) => changePlace(j, { panel: w.panel!.id, side: w.side! }))}
+            >
+              {say`Take`}
+            </Button>
+          )
+        )}
+      </td>
+    </tr>
+  )
+}
+
 /** Pulling out, pushing in and no fan on each panel, with the chosen fan and the next size down. */
 export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const chosen = firstCircuit(job).fan?.part
@@ -95,37 +137,7 @@ export function BayWays({ job, shelf, settle }: Pick<StationProps, 'job' | 'shel
           </thead>
           <tbody>
             {ways.map((w, i) => (
-              <tr key={key(w)} aria-current={isNow(job, w) ? 'true' : undefined}>
-                <th scope="row" style={{ minWidth: 110 }}>
-                  {wayName(w)}
-                </th>
-                <Gets job={job} way={w} />
-                {smaller && <Gets job={job} way={small[i]!} />}
-                {job.engine && (
-                  <>
-                    <td className="figure-text">{format(w.intakeC, 'temperature', u, 2)}</td>
-                    <td className={w.operator.startsWith('hot') ? 'verdict-short' : ''}>{spokenWord(w.operator)}</td>
-                    <td>{flywheelInWords(w)}</td>
-                  </>
-                )}
-                <td className="text-end">
-                  {isNow(job, w) ? (
-                    <span className="fw-medium">{say`here`}</span>
-                  ) : (
-                    w.panel &&
-                    !w.lacksM && (
-                      <Button
-                        size="sm"
-                        variant="outline-dark"
-                        aria-label={say`Take: ${wayName(w)}`}
-                        onClick={() => settle((j) => changePlace(j, { panel: w.panel!.id, side: w.side! }))}
-                      >
-                        {say`Take`}
-                      </Button>
-                    )
-                  )}
-                </td>
-              </tr>
+              <WayRow key={key(w)} job={job} settle={settle} way={w} smaller={smaller ? small[i]! : null} />
             ))}
           </tbody>
         </table>

@@ -15,6 +15,46 @@ import { say } from '@/core/words'
 const SETTLED_MS = 400
 const SHOWN = 9
 
+/** One place: what moves there, a press to take it, and why it lost. */
+function Line({
+  job,
+  settle,
+  place: p,
+  best,
+}: Pick<StationProps, 'job' | 'settle'> & { readonly place: Placement; readonly best: Placement }) {
+  const u = job.units
+  const name =
+    `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ` +
+    `${p.part.name}${p.side === 'pusher' ? say`, in front` : ''}`
+  const here = isPlaced(job, p)
+  return (
+    <li aria-current={here ? 'true' : undefined}>
+      <span>
+        {name}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span>
+      </span>
+      {here && <span className="fw-medium">{say`here`}</span>}
+      {!here && p.lacking && <span className="verdict-short">{say`no`}</span>}
+      {!here && !p.lacking && (
+        <Button
+          size="sm"
+          variant="outline-dark"
+          aria-label={say`Take: ${name}`}
+          onClick={() => settle((j) => takePlacement(j, p))}
+        >
+          {say`Take`}
+        </Button>
+      )}
+      <span className="why">
+        {p === best && !p.lacking
+          ? say`covers ${percent(p.coverage)}, ${percent(p.ofBox)} of its box;
+            ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
+          : whyLost(best, p, u)}
+        {p.leadOverM < 0 ? say`; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}
+      </span>
+    </li>
+  )
+}
+
 /** The best place of each fan, ranked by the air that it will really move, and why the others lost. */
 export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 'shelf' | 'settle'>) {
   const fans = useMemo(() => shelf.filter((p): p is FanPart => p.kind === 'fan'), [shelf])
@@ -51,9 +91,6 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
       return true
     })
   }, [found])
-  const name = (p: Placement): string =>
-    `${coreName(job, p.core)}, ${heightInWords(job, p.seat.yM)}, ` +
-    `${p.part.name}${p.side === 'pusher' ? say`, in front` : ''}`
   return (
     <section aria-label={say`Best places`}>
       <div className="d-flex justify-content-between align-items-baseline">
@@ -77,35 +114,9 @@ export function BestPlaces({ job, shelf, settle }: Pick<StationProps, 'job' | 's
       {found && (!best || best.lacking) && <p className="say say-short">{nothingFits(found, u)}</p>}
       {best && (
         <ol className="best-places" data-testid="best-places">
-          {lines.slice(0, SHOWN).map((p) => {
-            const here = isPlaced(job, p)
-            return (
-              <li key={`${p.part.id} ${p.core}`} aria-current={here ? 'true' : undefined}>
-                <span>
-                  {name(p)}: <span className="figure-text">{format(p.flowM3s, 'flow', u, 2)}</span>
-                </span>
-                {here && <span className="fw-medium">{say`here`}</span>}
-                {!here && p.lacking && <span className="verdict-short">{say`no`}</span>}
-                {!here && !p.lacking && (
-                  <Button
-                    size="sm"
-                    variant="outline-dark"
-                    aria-label={say`Take: ${name(p)}`}
-                    onClick={() => settle((j) => takePlacement(j, p))}
-                  >
-                    {say`Take`}
-                  </Button>
-                )}
-                <span className="why">
-                  {p === best && !p.lacking
-                    ? say`covers ${percent(p.coverage)}, ${percent(p.ofBox)} of its box;
-                      ${format(p.spareM, 'length', u, 2)} to spare at ${p.tightest}`
-                    : whyLost(best, p, u)}
-                  {p.leadOverM < 0 ? say`; lead ${format(-p.leadOverM, 'length', u, 2)} short` : ''}
-                </span>
-              </li>
-            )
-          })}
+          {lines.slice(0, SHOWN).map((p) => (
+            <Line key={`${p.part.id} ${p.core}`} job={job} settle={settle} place={p} best={best} />
+          ))}
         </ol>
       )}
     </section>

@@ -166,80 +166,86 @@ const whatOfTheCore = (job: Job): string =>
     ? say`The core comes off: the coolant is drained and refilled.`
     : say`The core stays on: no coolant steps.`
 
-function Tray(props: StationProps) {
-  const { job, shelf, settle } = props
+/** The best places, and every choice of how it is held and where its air comes from and goes. */
+function HowItSits(props: StationProps) {
+  const { job, settle } = props
   const { cooling, bay, place } = job
   const seat = firstCircuit(job).fan?.seat
   return (
     <>
-      {jobKinds[job.kind].mountsFan && (
-        <>
-          {cooling && <BestPlaces {...props} />}
-          <h2>{say`How it sits`}</h2>
-          <ChoiceField
-            label={say`Held by`}
-            value={place.mount}
-            options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))}
-            onChange={(mount) => settle((j) => changeMount(j, mount))}
-            tell={bay ? say`A hole in the machine: the owner is asked for it.` : whatOfTheCore(job)}
-          />
-          {cooling && cooling.cores > 1 && seat && (
-            <ChoiceField
-              label={say`On the`}
-              value={String(seat.core)}
-              options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))}
-              onChange={(v) => settle((j) => toCore(j, Number(v)))}
-            />
-          )}
-          {bay && (
-            <ChoiceField
-              label={say`On the`}
-              value={place.panel ?? bay.panels[0]!.id}
-              options={bay.panels.map((p) => ({ value: p.id, name: p.name }))}
-              onChange={(panel) => settle((j) => changePlace(j, { panel }))}
-            />
-          )}
-          <ChoiceField
-            label={bay ? say`Way of the air` : say`Side`}
-            value={place.side}
-            options={
-              bay
-                ? [
-                    { value: 'puller', name: say`draws the hot air out` },
-                    { value: 'pusher', name: say`pushes cool air in` },
-                  ]
-                : [
-                    { value: 'puller', name: say`behind, pulling` },
-                    { value: 'pusher', name: say`in front, pushing` },
-                  ]
-            }
-            onChange={(side) => settle((j) => changePlace(j, { side }))}
-          />
-          <ChoiceField
-            label={say`Beyond it is`}
-            value={place.neighbour}
-            options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({
-              value,
-              name: neighbours[value].name,
-            }))}
-            onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))}
-          />
-          <UnsaidField
-            label={say`The air comes from`}
-            value={place.inletFrom}
-            options={same(inletsFrom)}
-            onChange={(inletFrom) => settle((j) => changePlace(j, { inletFrom }))}
-          />
-          <UnsaidField
-            label={say`The hot air lands on`}
-            value={place.blowsOn}
-            options={same(blowsOnto)}
-            onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))}
-          />
-          {mountOf(job).hosed && <Duct {...props} />}
-          <Direction {...props} />
-        </>
+      {cooling && <BestPlaces {...props} />}
+      <h2>{say`How it sits`}</h2>
+      <ChoiceField
+        label={say`Held by`}
+        value={place.mount}
+        options={mountsFor(job).map((value) => ({ value, name: mounts[value].name }))}
+        onChange={(mount) => settle((j) => changeMount(j, mount))}
+        tell={bay ? say`A hole in the machine: the owner is asked for it.` : whatOfTheCore(job)}
+      />
+      {cooling && cooling.cores > 1 && seat && (
+        <ChoiceField
+          label={say`On the`}
+          value={String(seat.core)}
+          options={Array.from({ length: cooling.cores }, (_, i) => ({ value: String(i), name: coreName(job, i) }))}
+          onChange={(v) => settle((j) => toCore(j, Number(v)))}
+        />
       )}
+      {bay && (
+        <ChoiceField
+          label={say`On the`}
+          value={place.panel ?? bay.panels[0]!.id}
+          options={bay.panels.map((p) => ({ value: p.id, name: p.name }))}
+          onChange={(panel) => settle((j) => changePlace(j, { panel }))}
+        />
+      )}
+      <ChoiceField
+        label={bay ? say`Way of the air` : say`Side`}
+        value={place.side}
+        options={
+          bay
+            ? [
+                { value: 'puller', name: say`draws the hot air out` },
+                { value: 'pusher', name: say`pushes cool air in` },
+              ]
+            : [
+                { value: 'puller', name: say`behind, pulling` },
+                { value: 'pusher', name: say`in front, pushing` },
+              ]
+        }
+        onChange={(side) => settle((j) => changePlace(j, { side }))}
+      />
+      <ChoiceField
+        label={say`Beyond it is`}
+        value={place.neighbour}
+        options={(Object.keys(neighbours) as (keyof typeof neighbours)[]).map((value) => ({
+          value,
+          name: neighbours[value].name,
+        }))}
+        onChange={(neighbour) => settle((j) => changePlace(j, { neighbour }))}
+      />
+      <UnsaidField
+        label={say`The air comes from`}
+        value={place.inletFrom}
+        options={same(inletsFrom)}
+        onChange={(inletFrom) => settle((j) => changePlace(j, { inletFrom }))}
+      />
+      <UnsaidField
+        label={say`The hot air lands on`}
+        value={place.blowsOn}
+        options={same(blowsOnto)}
+        onChange={(blowsOn) => settle((j) => changePlace(j, { blowsOn }))}
+      />
+      {mountOf(job).hosed && <Duct {...props} />}
+      <Direction {...props} />
+    </>
+  )
+}
+
+function Tray(props: StationProps) {
+  const { job, shelf, settle } = props
+  return (
+    <>
+      {jobKinds[job.kind].mountsFan && <HowItSits {...props} />}
       <h2>{say`Parts`}</h2>
       <PartPicker
         system={job.units}

@@ -17,9 +17,61 @@ const ofFan = (job: Job, n: number): string => (job.runs.length > 1 ? say` of fa
 const faults = (list: readonly (readonly [boolean, string])[]): string =>
   list.flatMap(([fine, words]) => (fine ? [] : [words])).join(', ')
 
+type Sized = ReturnType<typeof comparedSizes>[number]
+
+/** One size: what stands for and against it, and a press to use it. */
+function SizeRow({
+  job,
+  settle,
+  n,
+  row: r,
+  proposed,
+}: Pick<StationProps, 'job' | 'settle'> & { readonly n: number; readonly row: Sized; readonly proposed: boolean }) {
+  const run = job.runs[n]!
+  const used = run.conductors.every((id) => job.conductors.find((c) => c.id === id)?.size === r.size)
+  const against = faults([
+    [r.carries, say`carries too little`],
+    [r.guarded, say`fuse too large for it`],
+    [r.dropOk, say`loses too much`],
+    [r.strong, say`too weak`],
+  ])
+  return (
+    <tr>
+      <td className="figure-text">
+        {r.size} <span className="soft small">({nearestInOtherSystem(r.size)})</span>
+      </td>
+      <td className="figure-text">{format(r.allowedA, 'current', job.units, 3)}</td>
+      <td className={`figure-text ${r.dropOk ? '' : 'verdict-short'}`}>{format(r.dropV, 'voltage', job.units, 2)}</td>
+      <td className="d-none d-md-table-cell">
+        {r.fitsTerminal ? say`fits` : <span className="verdict-short">{say`too thick`}</span>}
+      </td>
+      <td>
+        {r.verdict === 'will do' ? (
+          <span className="verdict-holds">{say`will do${proposed ? say`, smallest` : ''}`}</span>
+        ) : (
+          <span className="verdict-short">{against || spokenWord(r.verdict)}</span>
+        )}
+      </td>
+      <td className="text-end">
+        {used ? (
+          <span className="fw-medium">{say`in use`}</span>
+        ) : (
+          <Button
+            size="sm"
+            variant="outline-dark"
+            aria-label={say`Use ${r.size}${ofFan(job, n)}`}
+            onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}
+          >
+            {say`Use`}
+          </Button>
+        )}
+      </td>
+    </tr>
+  )
+}
+
 /** Every size for the fan's own wires, held against what they must do. */
 export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> & { readonly n: number }) {
-  const run = job.runs[n]!
   const rows = comparedSizes(job, job.units, n)
   if (!rows.length) return <p className="say">{say`Choose the fan first (station 3): its current decides the size.`}</p>
   const choice = holdingSize(job, job.units, n)
@@ -41,51 +93,16 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
             </tr>
           </thead>
           <tbody>
-            {rows.map((r) => {
-              const used = run.conductors.every((id) => job.conductors.find((c) => c.id === id)?.size === r.size)
-              const against = faults([
-                [r.carries, say`carries too little`],
-                [r.guarded, say`fuse too large for it`],
-                [r.dropOk, say`loses too much`],
-                [r.strong, say`too weak`],
-              ])
-              const proposed = choice.kind !== 'none' && choice.size === r.size
-              return (
-                <tr key={r.size}>
-                  <td className="figure-text">
-                    {r.size} <span className="soft small">({nearestInOtherSystem(r.size)})</span>
-                  </td>
-                  <td className="figure-text">{format(r.allowedA, 'current', job.units, 3)}</td>
-                  <td className={`figure-text ${r.dropOk ? '' : 'verdict-short'}`}>
-                    {format(r.dropV, 'voltage', job.units, 2)}
-                  </td>
-                  <td className="d-none d-md-table-cell">
-                    {r.fitsTerminal ? say`fits` : <span className="verdict-short">{say`too thick`}</span>}
-                  </td>
-                  <td>
-                    {r.verdict === 'will do' ? (
-                      <span className="verdict-holds">{say`will do${proposed ? say`, smallest` : ''}`}</span>
-                    ) : (
-                      <span className="verdict-short">{against || spokenWord(r.verdict)}</span>
-                    )}
-                  </td>
-                  <td className="text-end">
-                    {used ? (
-                      <span className="fw-medium">{say`in use`}</span>
-                    ) : (
-                      <Button
-                        size="sm"
-                        variant="outline-dark"
-                        aria-label={say`Use ${r.size}${ofFan(job, n)}`}
-                        onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}
-                      >
-                        {say`Use`}
-                      </Button>
-                    )}
-                  </td>
-                </tr>
-              )
-            })}
+            {rows.map((r) => (
+              <SizeRow
+                key={r.size}
+                job={job}
+                settle={settle}
+                n={n}
+                row={r}
+                proposed={choice.kind !== 'none' && choice.size === r.size}
+              />
+            ))}
           </tbody>
         </Table>
       </Sideways>
@@ -101,6 +118,57 @@ export function Sizes({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
         </p>
       )}
     </>
+  )
+}
+
+/** One rating: what stands against it, and a press to fit it. */
+function FuseRow({
+  job,
+  settle,
+  n,
+  row: r,
+  proposed,
+}: Pick<StationProps, 'job' | 'settle'> & {
+  readonly n: number
+  readonly row: ReturnType<typeof comparedFuses>[number]
+  readonly proposed: boolean
+}) {
+  const against = faults([
+    [r.carries, say`does not carry it`],
+    [r.survives, say`wears out`],
+    [r.guards, say`does not guard the wire`],
+  ])
+  const warns = faults([
+    [r.fastEdge, say`may open at a start`],
+    [r.opensJammed, say`may not open when the fan jams`],
+  ])
+  return (
+    <tr>
+      <td className="figure-text">{r.ratingA} A</td>
+      <td className="figure-text">{plainNumber(r.wear, 2)}</td>
+      <td className="figure-text">
+        {Number.isFinite(r.jammedLongestS) ? say`opens in ${plainNumber(r.jammedLongestS, 2)} s` : say`may never open`}
+      </td>
+      <td>
+        {against && <span className="verdict-short">{against}</span>}
+        {!against && warns && <span className="verdict-unsure">{warns}</span>}
+        {!against && !warns && <span className="verdict-holds">{say`will do${proposed ? say`, smallest` : ''}`}</span>}
+      </td>
+      <td className="text-end">
+        {fuseOf(job, n)?.ratingA === r.ratingA ? (
+          <span className="fw-medium">{say`in use`}</span>
+        ) : (
+          <Button
+            size="sm"
+            variant="outline-dark"
+            aria-label={say`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
+            onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}
+          >
+            {say`Fit`}
+          </Button>
+        )}
+      </td>
+    </tr>
   )
 }
 
@@ -136,51 +204,16 @@ export function Fuses({ job, settle, n }: Pick<StationProps, 'job' | 'settle'> &
             </tr>
           </thead>
           <tbody>
-            {near.map((r) => {
-              const against = faults([
-                [r.carries, say`does not carry it`],
-                [r.survives, say`wears out`],
-                [r.guards, say`does not guard the wire`],
-              ])
-              const warns = faults([
-                [r.fastEdge, say`may open at a start`],
-                [r.opensJammed, say`may not open when the fan jams`],
-              ])
-              return (
-                <tr key={r.ratingA}>
-                  <td className="figure-text">{r.ratingA} A</td>
-                  <td className="figure-text">{plainNumber(r.wear, 2)}</td>
-                  <td className="figure-text">
-                    {Number.isFinite(r.jammedLongestS)
-                      ? say`opens in ${plainNumber(r.jammedLongestS, 2)} s`
-                      : say`may never open`}
-                  </td>
-                  <td>
-                    {against && <span className="verdict-short">{against}</span>}
-                    {!against && warns && <span className="verdict-unsure">{warns}</span>}
-                    {!against && !warns && (
-                      <span className="verdict-holds">
-                        {say`will do${proposed?.ratingA === r.ratingA ? say`, smallest` : ''}`}
-                      </span>
-                    )}
-                  </td>
-                  <td className="text-end">
-                    {fuseOf(job, n)?.ratingA === r.ratingA ? (
-                      <span className="fw-medium">{say`in use`}</span>
-                    ) : (
-                      <Button
-                        size="sm"
-                        variant="outline-dark"
-                        aria-label={say`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
-                        onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}
-                      >
-                        {say`Fit`}
-                      </Button>
-                    )}
-                  </td>
-                </tr>
-              )
-            })}
+            {near.map((r) => (
+              <FuseRow
+                key={r.ratingA}
+                job={job}
+                settle={settle}
+                n={n}
+                row={r}
+                proposed={proposed?.ratingA === r.ratingA}
+              />
+            ))}
           </tbody>
         </Table>
       </Sideways>

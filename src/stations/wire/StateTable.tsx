@@ -17,6 +17,37 @@ function toneOf(s: ProvedState): string {
 /** A row's switches in words, its heat left out. */
 const rowName = (s: ProvedState, proof: JobProof): string => stateInWords(s.conditions, { ...proof.net, controls: [] })
 
+/** What the fan does in one state; a press shows it. */
+function Cell({
+  state: s,
+  units,
+  pressed,
+  onShow,
+}: {
+  readonly state: ProvedState
+  readonly units: Job['units']
+  readonly pressed: boolean
+  readonly onShow: (c: Conditions) => void
+}) {
+  return (
+    <button
+      type="button"
+      className="state-cell"
+      aria-pressed={pressed}
+      title={s.mismatch ?? ''}
+      onClick={() => onShow(s.conditions)}
+    >
+      <span className={`figure-text ${toneOf(s)}`}>
+        {s.mismatch ? '! ' : ''}
+        {s.solution.chattering.length ? say`chatters` : fansInWords(s.fans, units)}
+      </span>
+      <span className="visually-hidden">
+        {say`${s.mismatch ? say`, not as asked: ${s.mismatch}` : say`, as asked`}; show it`}
+      </span>
+    </button>
+  )
+}
+
 /**
  * Every state of the circuit: what the fan does there, and whether that was asked; what is live when parked; what each
  * switch carries.
@@ -80,21 +111,7 @@ export function StateTable({
                 <th scope="row">{rowName(r.states[0]!, proof)}</th>
                 {r.states.map((s) => (
                   <td key={s.conditions.heat} className={s.mismatch ? 'not-as-asked' : ''}>
-                    <button
-                      type="button"
-                      className="state-cell"
-                      aria-pressed={isShown(s.conditions)}
-                      title={s.mismatch ?? ''}
-                      onClick={() => onShow(s.conditions)}
-                    >
-                      <span className={`figure-text ${toneOf(s)}`}>
-                        {s.mismatch ? '! ' : ''}
-                        {s.solution.chattering.length ? say`chatters` : fansInWords(s.fans, u)}
-                      </span>
-                      <span className="visually-hidden">
-                        {say`${s.mismatch ? say`, not as asked: ${s.mismatch}` : say`, as asked`}; show it`}
-                      </span>
-                    </button>
+                    <Cell state={s} units={u} pressed={isShown(s.conditions)} onShow={onShow} />
                   </td>
                 ))}
               </tr>
