@@ -34,11 +34,11 @@ function Differing({
         {d.label}: <span className="figure-text">{d.mine}</span> {say`here,`}{' '}
         <span className="figure-text">{d.theirs}</span> {say`in the other window`}
       </legend>
-      {(['mine', 'theirs'] as const).map((whose) => (
-        <label key={whose}>
-          <input type="radio" name={`difference-${d.id}`} checked={side === whose} onChange={() => onSide(whose)} />{' '}
-          {whose === 'mine' ? d.mine : d.theirs}{' '}
-          <span className="soft small">{whose === 'mine' ? say`mine` : say`theirs`}</span>
+      {(['mine', 'theirs'] as const).map((of) => (
+        <label key={of}>
+          <input type="radio" name={`difference-${d.id}`} checked={side === of} onChange={() => onSide(of)} />{' '}
+          {of === 'mine' ? d.mine : d.theirs}{' '}
+          <span className="soft small">{of === 'mine' ? say`mine` : say`theirs`}</span>
         </label>
       ))}
     </fieldset>
