@@ -25,16 +25,13 @@ const looks = {
  */
 export function MarginBar({ margin, left, width, waterY, full }: Props) {
   const middle = left + width / 2
-  if (margin.verdict === 'open' && margin.x === null) {
-    return <rect x={left} y={waterY - full * 0.5} width={width} height={full * 0.5} {...looks.open} />
-  }
-  const top = height(margin.x ?? -50, full)
   const whisker =
     margin.xWorst !== null && margin.xBest !== null
       ? ([waterY - height(margin.xBest, full), waterY - height(margin.xWorst, full)] as const)
       : null
   const tick = width * 0.3
-  const size = Math.max(Math.abs(top), 2)
+  const nothingYet = margin.verdict === 'open' && margin.x === null
+  const size = nothingYet ? full * 0.5 : Math.max(Math.abs(height(margin.x ?? -50, full)), 2)
   return (
     <g>
       {margin.verdict === 'short' && (

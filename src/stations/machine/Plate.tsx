@@ -3,7 +3,8 @@
 import { servingBattery } from '@/core/fan-circuit'
 import type { Job } from '@/core/job'
 import { format } from '@/core/units'
-import { outlines, type Anchor } from '@/ui/Silhouette'
+import { outlines } from '@/ui/Silhouette'
+import { type Anchor, anchorsOf } from './anchors'
 import { say } from '@/core/words'
 
 interface CallOut {
@@ -92,7 +93,8 @@ const sizeOf = (value: string): number => Math.min(LETTERING, (LEFT - 24) / (WID
 
 /** The machine as a plate: its outline, with what is known of it called out at its place. */
 export function Plate({ job }: { readonly job: Job }) {
-  const { drawing, anchors } = outlines[job.machine.kind]
+  const drawing = outlines[job.machine.kind]
+  const anchors = anchorsOf[job.machine.kind]
   const all = callOutsOf(job).map((c) => ({ ...c, point: anchors[c.at] ?? ([56, 40] as const) }))
   const byX = [...all].sort((a, b) => a.point[0] - b.point[0])
   const half = Math.ceil(byX.length / 2)
