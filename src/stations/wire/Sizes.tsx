@@ -17,6 +17,27 @@ const ofFan = (job: Job, n: number): string => (job.runs.length > 1 ? say` of fa
 const faults = (list: readonly (readonly [boolean, string])[]): string =>
   list.flatMap(([fine, words]) => (fine ? [] : [words])).join(', ')
 
+/** The end of a row: it is in use, or a press takes it. */
+function Take(props: {
+  readonly used: boolean
+  /** what the press does, where it is heard without its row */
+  readonly says: string
+  readonly onTake: () => void
+  readonly children: string
+}) {
+  return (
+    <td className="text-end">
+      {props.used ? (
+        <span className="fw-medium">{say`in use`}</span>
+      ) : (
+        <Button size="sm" variant="outline-dark" aria-label={props.says} onClick={props.onTake}>
+          {props.children}
+        </Button>
+      )}
+    </td>
+  )
+}
+
 type Sized = ReturnType<typeof comparedSizes>[number]
 
 /** One size: what stands for and against it, and a press to use it. */
@@ -52,20 +73,13 @@ function SizeRow({
           <span className="verdict-short">{against || spokenWord(r.verdict)}</span>
         )}
       </td>
-      <td className="text-end">
-        {used ? (
-          <span className="fw-medium">{say`in use`}</span>
-        ) : (
-          <Button
-            size="sm"
-            variant="outline-dark"
-            aria-label={say`Use ${r.size}${ofFan(job, n)}`}
-            onClick={() => settle((j) => changeSizes(j, r.size, run.conductors))}
-          >
-            {say`Use`}
-          </Button>
-        )}
-      </td>
+      <Take
+        used={used}
+        says={say`Use ${r.size}${ofFan(job, n)}`}
+        onTake={() => settle((j) => changeSizes(j, r.size, run.conductors))}
+      >
+        {say`Use`}
+      </Take>
     </tr>
   )
 }
@@ -154,20 +168,13 @@ function FuseRow({
         {!against && warns && <span className="verdict-unsure">{warns}</span>}
         {!against && !warns && <span className="verdict-holds">{say`will do${proposed ? say`, smallest` : ''}`}</span>}
       </td>
-      <td className="text-end">
-        {fuseOf(job, n)?.ratingA === r.ratingA ? (
-          <span className="fw-medium">{say`in use`}</span>
-        ) : (
-          <Button
-            size="sm"
-            variant="outline-dark"
-            aria-label={say`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
-            onClick={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}
-          >
-            {say`Fit`}
-          </Button>
-        )}
-      </td>
+      <Take
+        used={fuseOf(job, n)?.ratingA === r.ratingA}
+        says={say`Fit a ${r.ratingA} A fuse${ofFan(job, n)}`}
+        onTake={() => settle((j) => changeFuse(j, r.ratingA, undefined, n))}
+      >
+        {say`Fit`}
+      </Take>
     </tr>
   )
 }
